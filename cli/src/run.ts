@@ -1,0 +1,135 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { parseArgs } from 'node:util';
+import { exportPlan, importPlan } from '@heronstone/core/formats';
+import { assessHomes, settleCommand, slottingOf } from '@heronstone/core/homes';
+import { apply, homesIn, type Plan } from '@heronstone/core/plan';
+import { BANDS, fetchFrom, makerOf, PLAIN, sceneOf } from '@heronstone/core/reach';
+import { readSlotting, solveSlotting } from '@heronstone/core/slotting';
+
+export type Result = { code: 0 | 2; out?: string; error?: string };
+
+/** Trouble the user can mend: one line on stderr, exit code 2. */
+class Trouble extends Error {}
+
+const USAGE = `heronstone slot FILE [--seconds N] [--seed N]
+heronstone reach PLAN.heron.json [--seat NAME]
+heronstone homes PLAN.heron.json [--seconds N] [--out FILE]
+`;
+
+/** Runs one command line. JSON on stdout; on bad input one line why on stderr and exit code 2. */
+export async function run(args: string[]): Promise<Result> {
+  try {
+    const { command, file, values } = read(args);
+    if (command === 'help') return { code: 0, out: USAGE };
+    if (command === 'slot') return await slot(file, values);
+    if (command === 'reach') return reach(file, values.seat);
+    return await homes(file, values);
+  } catch (error) {
+    if (error instanceof Trouble) return { code: 2, error: `heronstone: ${error.message}` };
+    throw error;
+  }
+}
+
+type Values = { seconds?: string | undefined; seed?: string | undefined; seat?: string | undefined; out?: string | undefined; help?: boolean | undefined };
+
+const FLAGS: Record<string, readonly string[]> = { slot: ['seconds', 'seed'], reach: ['seat'], homes: ['seconds', 'out'] };
+
+function read(args: string[]): { command: string; file: string; values: Values } {
+  let parsed;
+  try {
+    parsed = parseArgs({
+      args,
+      allowPositionals: true,
+      options: { seconds: { type: 'string' }, seed: { type: 'string' }, seat: { type: 'string' }, out: { type: 'string' }, help: { type: 'boolean' } },
+    });
+  } catch (error) {
+    throw new Trouble((error as Error).message.split('\n')[0]!);
+  }
+  const [command, file, ...rest] = parsed.positionals;
+  if (parsed.values.help || command === 'help') return { command: 'help', file: '', values: parsed.values };
+  if (!command || !FLAGS[command]) throw new Trouble(`say slot, reach or homes${command ? `, not “${command}”` : ''}; --help tells more`);
+  if (!file) throw new Trouble(`${command} needs a file`);
+  if (rest.length > 0) throw new Trouble(`one file at a time, not also “${rest[0]}”`);
+  for (const flag of Object.keys(parsed.values)) if (!FLAGS[command].includes(flag)) throw new Trouble(`${command} does not take --${flag}`);
+  return { command, file, values: parsed.values };
+}
+
+function number(text: string | undefined, flag: string, fallback: number, most: number): number {
+  if (text === undefined) return fallback;
+  const n = Number(text);
+  if (text.trim() === '' || !Number.isFinite(n) || n < 0 || n > most) throw new Trouble(`--${flag} takes a number from 0 to ${most}, not “${text}”`);
+  return n;
+}
+
+function textOf(file: string): string {
+  try {
+    return readFileSync(file, 'utf8');
+  } catch (error) {
+    const code = (error as NodeJS.ErrnoException).code;
+    throw new Trouble(code === 'ENOENT' ? `there is no file ${file}` : `cannot read ${file} (${code})`);
+  }
+}
+
+function planOf(file: string): Plan {
+  const got = importPlan(textOf(file), 'plan');
+  if (!got.ok) throw new Trouble(`${file}: ${got.reason}`);
+  return got.plan;
+}
+
+const json = (value: unknown): string => `${JSON.stringify(value, null, 1)}\n`;
+const now = () => performance.now();
+
+async function slot(file: string, values: Values): Promise<Result> {
+  let value: unknown;
+  try {
+    value = JSON.parse(textOf(file));
+  } catch (error) {
+    if (error instanceof Trouble) throw error;
+    throw new Trouble(`${file} is not whole JSON`);
+  }
+  const got = readSlotting(value);
+  if (!got.ok) throw new Trouble(`${file}: ${got.reason}`);
+  const seconds = number(values.seconds, 'seconds', 2, 3600);
+  const seed = number(values.seed, 'seed', 1, 2 ** 31 - 1);
+  return { code: 0, out: json(await solveSlotting(got.problem, { seconds, seed, now })) };
+}
+
+function reach(file: string, seat: string | undefined): Result {
+  const plan = planOf(file);
+  const stations = Object.values(plan.stations).filter((s) => seat === undefined || s.name === seat || s.id === seat);
+  if (stations.length === 0) {
+    const names = Object.values(plan.stations).map((s) => s.name);
+    throw new Trouble(seat === undefined ? 'the plan has no station to reach from' : `there is no seat “${seat}”; there ${names.length === 1 ? 'is' : 'are'} ${names.join(', ') || 'none'}`);
+  }
+  const scene = sceneOf(plan);
+  const rows = stations.flatMap((station) => {
+    const maker = makerOf(plan, station)!;
+    return [...scene.spots.values()].map((spot) => {
+      const fetch = fetchFrom(scene, maker, spot, { ...PLAIN, kinds: Math.max(1, homesIn(plan, spot.place.id).length) });
+      const who = { seat: station.name, unit: spot.unit.name, place: spot.place.name };
+      if (!fetch.ok) return { ...who, band: null, seconds: null, motions: [], reason: fetch.reason };
+      return { ...who, band: BANDS[fetch.band], seconds: round(fetch.seconds), motions: fetch.motions.map(({ code, tmu, text }) => ({ code, tmu: round(tmu), text })) };
+    });
+  });
+  return { code: 0, out: json(rows) };
+}
+
+const round = (n: number) => Math.round(n * 1000) / 1000;
+
+async function homes(file: string, values: Values): Promise<Result> {
+  const plan = planOf(file);
+  if (Object.keys(plan.stations).length === 0) throw new Trouble('the plan has no station yet, so nothing can be near or far');
+  const answer = await solveSlotting(slottingOf(plan), { seconds: number(values.seconds, 'seconds', 2, 3600), now });
+  const done = apply(plan, settleCommand(plan, answer, new Date().toISOString().slice(0, 10)));
+  if (!done.ok) throw new Trouble(done.reason);
+  const text = exportPlan(done.plan);
+  if (!values.out) return { code: 0, out: text };
+  try {
+    writeFileSync(values.out, text);
+  } catch (error) {
+    throw new Trouble(`cannot write ${values.out} (${(error as NodeJS.ErrnoException).code})`);
+  }
+  const before = assessHomes(plan).seconds;
+  const after = assessHomes(done.plan);
+  return { code: 0, out: json({ out: values.out, secondsAYearBefore: round(before), secondsAYear: round(after.seconds), homes: answer.homes.length, unplaced: answer.unplaced, total: answer.total, bound: answer.bound, gap: answer.gap }) };
+}

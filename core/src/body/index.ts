@@ -1,0 +1,1 @@
+export { bodyOf, MEASURES, type Body, type BodySource, type Mobility } from './body.ts';

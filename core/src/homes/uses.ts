@@ -1,0 +1,59 @@
+import { type Plan, type Share, type Station, type Supply } from '../plan/index.ts';
+
+/** Fetches of one share of a supply from one station. */
+export type YearlyUse = { station: Station; fetches: number; consumed: boolean };
+
+/** A thing no activity names is still handled so often a year: dusted, looked for, lent (own assumption). */
+export const IDLE_FETCHES = 2;
+/** A reserve is opened so often a year unless what is used up tells more (own assumption). */
+export const RESERVE_FETCHES = 3;
+
+/** Fetches a year of a use: fetches a session × sessions a month × months it is done in. */
+export function fetchesPerYear(plan: Plan, activityId: string, fetches: number): number {
+  const activity = plan.activities[activityId];
+  if (!activity) return 0;
+  return fetches * activity.sessionsPerMonth * activity.months.length;
+}
+
+/** Each fetch takes at least one piece that is then used up, so nothing is put back. */
+export function consumedPerFetch(use: { fetches: number; usedUp: number }): boolean {
+  return use.usedUp >= use.fetches && use.fetches > 0;
+}
+
+const indexes = new WeakMap<object, Map<string, Plan['uses'][string][]>>();
+function usesOf(plan: Plan, supplyId: string): Plan['uses'][string][] {
+  let index = indexes.get(plan.uses);
+  if (!index) {
+    index = new Map();
+    for (const use of Object.values(plan.uses)) {
+      const list = index.get(use.supplyId);
+      if (list) list.push(use);
+      else index.set(use.supplyId, [use]);
+    }
+    indexes.set(plan.uses, index);
+  }
+  return index.get(supplyId) ?? [];
+}
+
+/**
+ * Who fetches a share of a supply and how often a year. An activity with several stations is shared evenly among them.
+ * Empty while the plan has no station.
+ */
+export function yearlyUses(plan: Plan, supply: Supply, share: Share): YearlyUse[] {
+  const stations = Object.values(plan.stations).sort((a, b) => (a.id < b.id ? -1 : 1));
+  if (stations.length === 0) return [];
+  const out: YearlyUse[] = [];
+  let usedUp = 0;
+  for (const use of usesOf(plan, supply.id)) {
+    const at = stations.filter((s) => s.activityId === use.activityId);
+    const yearly = fetchesPerYear(plan, use.activityId, use.fetches);
+    usedUp += fetchesPerYear(plan, use.activityId, use.usedUp);
+    for (const station of at) if (yearly > 0) out.push({ station, fetches: yearly / at.length, consumed: consumedPerFetch(use) });
+  }
+  if (share === 'backstock') {
+    const refills = usedUp > 0 && supply.working > 0 ? Math.max(1, usedUp / supply.working) : RESERVE_FETCHES;
+    const first = out[0]?.station ?? stations[0]!;
+    return [{ station: first, fetches: Math.min(refills, 52), consumed: true }];
+  }
+  return out.length > 0 ? out : [{ station: stations[0]!, fetches: IDLE_FETCHES, consumed: false }];
+}

@@ -1,0 +1,2 @@
+export { parseLength, type ParsedLength } from './parse.ts';
+export { formatLength, formatNumberOnly, unitSuffix, type Measure } from './format.ts';

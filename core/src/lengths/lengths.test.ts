@@ -1,0 +1,54 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { formatLength, parseLength } from './index.ts';
+
+const mm = (text: string, measure: 'metric' | 'imperial' = 'metric') => {
+  const r = parseLength(text, measure);
+  if (!r.ok) throw new Error(r.reason);
+  return r.mm;
+};
+
+describe('typed lengths', () => {
+  // the inch is 25.4 mm exactly (international yard and pound agreement, 1959)
+  test.each([
+    ['120', 'metric', 1200],
+    ['120', 'imperial', 3048],
+    ['120cm', 'imperial', 1200],
+    ['1.2 m', 'metric', 1200],
+    ['1,2 m', 'metric', 1200],
+    ['47 1/4"', 'metric', 1200.15],
+    ['47¼″', 'metric', 1200.15],
+    ['47-1/4 in', 'metric', 1200.15],
+    ['4\' 6 1/2"', 'metric', 1384.3],
+    ['4′ 6½″', 'metric', 1384.3],
+    ["6'", 'metric', 1828.8],
+    ['13 in', 'metric', 330.2],
+    ['3/4 in', 'metric', 19.05],
+    ['380 mm', 'imperial', 380],
+    ['0', 'metric', 0],
+  ] as const)('%s in a %s plan', (text, measure, want) => {
+    expect(mm(text, measure)).toBeCloseTo(want, 6);
+  });
+
+  test.each(['', 'abc', '-5', '12 kg', '1.2.3', '4 ft ft', '1/0 in', '12 12', 'NaN', '1e5'])('refuses %j with a reason', (text) => {
+    const r = parseLength(text, 'metric');
+    expect(r.ok).toBe(false);
+    expect(!r.ok && r.reason.length).toBeGreaterThan(10);
+  });
+
+  test('what is shown can be typed back', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 200_000 }), fc.constantFrom('metric' as const, 'imperial' as const), (n, measure) => {
+        const shown = formatLength(n, measure);
+        expect(Math.abs(mm(shown, measure) - n)).toBeLessThanOrEqual(measure === 'metric' ? 0.5001 : 25.4 / 32 + 1e-9);
+      }),
+    );
+  });
+
+  test('inches are shown in reduced sixteenths', () => {
+    expect(formatLength(330.2, 'imperial')).toBe('13"');
+    expect(formatLength(19.05, 'imperial')).toBe('3/4"');
+    expect(formatLength(1200.15, 'imperial')).toBe('47 1/4"');
+    expect(formatLength(412.7, 'metric')).toBe('41.3 cm');
+  });
+});

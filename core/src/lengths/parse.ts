@@ -1,0 +1,63 @@
+import type { Measure } from './format.ts';
+
+export type ParsedLength = { ok: true; mm: number } | { ok: false; reason: string };
+
+const MM_PER: Record<string, number> = { mm: 1, cm: 10, m: 1000, in: 25.4, ft: 304.8 };
+const VULGAR: Record<string, string> = {
+  '½': '1/2',
+  '¼': '1/4',
+  '¾': '3/4',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
+};
+const NUMBER = String.raw`(?:\d+(?:\.\d+)?|\.\d+)`;
+const AMOUNT = String.raw`(?:(\d+) (\d+)/(\d+)|(\d+)/(\d+)|(${NUMBER}))`;
+const WITH_UNIT = new RegExp(`^${AMOUNT} ?(mm|cm|m|in|ft)?$`);
+const FEET_INCHES = new RegExp(`^(\\d+) ?ft ?${AMOUNT} ?(?:in)?$`);
+
+function tidy(text: string): string {
+  return text
+    .trim()
+    .toLowerCase()
+    .replace(/[½¼¾⅛⅜⅝⅞]/g, (f) => ` ${VULGAR[f]}`)
+    .replace(/[″”“]|''/g, '"')
+    .replace(/[′’]/g, "'")
+    .replace(/(\d),(\d)/g, '$1.$2')
+    .replace(/"/g, ' in')
+    .replace(/'/g, ' ft ')
+    .replace(/\b(inches|inch)\b/g, 'in')
+    .replace(/\b(feet|foot)\b/g, 'ft')
+    .replace(/(\d)-(\d+\/)/g, '$1 $2')
+    .replace(/\s+/g, ' ')
+    .trim();
+}
+
+function amount(groups: (string | undefined)[]): number {
+  const [whole, num, den, num2, den2, plain] = groups;
+  if (plain !== undefined) return Number(plain);
+  return Number(whole ?? 0) + Number(num ?? num2) / Number(den ?? den2);
+}
+
+/**
+ * Reads a length as a maker types it: `120`, `120cm`, `1.2 m`, `47 1/4"`, `4' 6 1/2"`, `13 in`.
+ * @param text what was typed
+ * @param measure how a bare number is read: centimetres (metric) or inches (imperial)
+ * @returns millimetres (zero allowed, never negative), or a reason in plain words
+ */
+export function parseLength(text: string, measure: Measure): ParsedLength {
+  const t = tidy(text);
+  if (t === '') return { ok: false, reason: 'Type a length, for example 120 cm or 47 1/4".' };
+  if (t.startsWith('-') || t.startsWith('−')) return { ok: false, reason: 'A length cannot be negative.' };
+  const feet = FEET_INCHES.exec(t);
+  if (feet) return finite(Number(feet[1]) * 304.8 + amount(feet.slice(2, 8)) * 25.4, text);
+  const plain = WITH_UNIT.exec(t);
+  if (!plain) return { ok: false, reason: `“${text.trim()}” is not a length. Try 120 cm, 1.2 m or 47 1/4".` };
+  const unit = plain[7] ?? (measure === 'metric' ? 'cm' : 'in');
+  return finite(amount(plain.slice(1, 7)) * (MM_PER[unit] ?? 1), text);
+}
+
+function finite(mm: number, text: string): ParsedLength {
+  return Number.isFinite(mm) ? { ok: true, mm } : { ok: false, reason: `“${text.trim()}” is not a length.` };
+}

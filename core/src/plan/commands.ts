@@ -1,0 +1,119 @@
+import { z } from 'zod';
+import { Activity, Home, Id, Opening, Person, PlanHead, SHARES, Station, Supply, Unit, Use, Wall } from './rows.ts';
+
+/** A row change as the log keeps it; null before: added, null after: removed. */
+const LoggedChange = z.strictObject({
+  table: z.enum(['head', 'walls', 'openings', 'people', 'units', 'places', 'supplies', 'activities', 'uses', 'stations', 'homes']),
+  id: z.string(),
+  before: z.record(z.string(), z.unknown()).nullable(),
+  after: z.record(z.string(), z.unknown()).nullable(),
+});
+
+/** `was`: what the person saw when she changed it; a value changed meanwhile by another tab is then not overwritten unseen. */
+function change<T extends string, S extends z.ZodObject>(type: T, row: S) {
+  const part = row.omit({ id: true } as never).partial() as unknown as z.ZodType<Partial<Omit<z.infer<S>, 'id'>>>;
+  return z.strictObject({ type: z.literal(type), id: Id, set: part, was: part.optional() });
+}
+const remove = <T extends string>(type: T) => z.strictObject({ type: z.literal(type), id: Id });
+
+const headPart = PlanHead.partial();
+const simple = [
+  z.strictObject({ type: z.literal('setPlan'), set: headPart, was: headPart.optional() }),
+  z.strictObject({ type: z.literal('addWall'), wall: Wall.omit({ seq: true }), at: z.int().min(0).optional() }),
+  change('setWall', Wall),
+  remove('removeWall'),
+  z.strictObject({ type: z.literal('spreadMisclosure') }),
+  z.strictObject({ type: z.literal('addOpening'), opening: Opening }),
+  change('setOpening', Opening),
+  remove('removeOpening'),
+  z.strictObject({ type: z.literal('addPerson'), person: Person }),
+  change('setPerson', Person),
+  remove('removePerson'),
+  z.strictObject({ type: z.literal('placeUnit'), unit: Unit }),
+  change('setUnit', Unit),
+  remove('removeUnit'),
+  z.strictObject({ type: z.literal('lockPlace'), id: Id, lockable: z.boolean() }),
+  z.strictObject({ type: z.literal('addSupplies'), supplies: z.array(Supply).min(1).max(20_000) }),
+  change('setSupply', Supply),
+  remove('removeSupply'),
+  z.strictObject({ type: z.literal('addActivity'), activity: Activity }),
+  change('setActivity', Activity),
+  remove('removeActivity'),
+  z.strictObject({ type: z.literal('addUse'), use: Use }),
+  change('setUse', Use),
+  remove('removeUse'),
+  z.strictObject({ type: z.literal('addStation'), station: Station }),
+  change('setStation', Station),
+  remove('removeStation'),
+  z.strictObject({
+    type: z.literal('assignHome'),
+    supplyId: Id,
+    share: z.enum(SHARES),
+    placeId: Id,
+    since: Home.shape.since,
+    pinned: z.boolean().optional(),
+  }),
+  z.strictObject({ type: z.literal('leaveHome'), supplyId: Id, share: z.enum(SHARES) }),
+  z.strictObject({ type: z.literal('pinHome'), supplyId: Id, share: z.enum(SHARES), pinned: z.boolean() }),
+  z.strictObject({
+    type: z.literal('settle'),
+    since: Home.shape.since,
+    homes: z.array(z.strictObject({ supplyId: Id, share: z.enum(SHARES), placeId: Id.nullable() })).max(50_000),
+  }),
+  z.strictObject({ type: z.literal('restore'), changes: z.array(LoggedChange), of: z.string() }),
+] as const;
+
+const One = z.discriminatedUnion('type', [...simple]);
+
+/** Everything that can happen to a plan. `settle` takes the result of *find homes*; `restore` is the inverse of any command. */
+export const Command = z.discriminatedUnion('type', [
+  ...simple,
+  z.strictObject({ type: z.literal('several'), words: z.string().max(120), commands: z.array(One).min(1).max(5000) }),
+]);
+export type Command = z.infer<typeof Command>;
+export type CommandOf<T extends Command['type']> = Extract<Command, { type: T }>;
+
+const WORDS: Record<Exclude<Command['type'], 'several' | 'restore'>, string> = {
+  setPlan: 'change the plan',
+  addWall: 'add a wall',
+  setWall: 'change a wall',
+  removeWall: 'take out a wall',
+  spreadMisclosure: 'spread the misclosure',
+  addOpening: 'add a door or window',
+  setOpening: 'change a door or window',
+  removeOpening: 'take out a door or window',
+  addPerson: 'add a person',
+  setPerson: 'change a person',
+  removePerson: 'take out a person',
+  placeUnit: 'place a unit',
+  setUnit: 'change a unit',
+  removeUnit: 'take out a unit',
+  lockPlace: 'lock or unlock a place',
+  addSupplies: 'add supplies',
+  setSupply: 'change a supply',
+  removeSupply: 'take out a supply',
+  addActivity: 'add an activity',
+  setActivity: 'change an activity',
+  removeActivity: 'take out an activity',
+  addUse: 'add a use',
+  setUse: 'change a use',
+  removeUse: 'take out a use',
+  addStation: 'add a station',
+  setStation: 'change a station',
+  removeStation: 'take out a station',
+  assignHome: 'give a home',
+  leaveHome: 'take out of its home',
+  pinHome: 'pin or unpin a home',
+  settle: 'find homes',
+};
+
+/** What a command does, in a few words that follow “Undo: ”. */
+export function describeCommand(command: Command): string {
+  if (command.type === 'several') return command.words;
+  if (command.type === 'restore') return command.of;
+  if (command.type === 'placeUnit') return `place ${command.unit.name}`;
+  if (command.type === 'addSupplies')
+    return command.supplies.length === 1 ? `add ${command.supplies[0]!.name}` : `add ${command.supplies.length} supplies`;
+  if (command.type === 'setUnit' && Object.keys(command.set).every((k) => ['x', 'y', 'facing', 'bottom'].includes(k))) return 'move a unit';
+  return WORDS[command.type];
+}

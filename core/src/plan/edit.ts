@@ -1,0 +1,102 @@
+import { type AnyRow, type Plan, type RowOf, TABLES, type TableName } from './plan.ts';
+import { PlanHead } from './rows.ts';
+
+/** One row before and after a command; `head` is the plan's own row. */
+export type RowChange = { table: TableName | 'head'; id: string; before: AnyRow | PlanHead | null; after: AnyRow | PlanHead | null };
+
+export type Rejection = { ok: false; reason: string };
+export const reject = (reason: string): Rejection => ({ ok: false, reason });
+
+/** Equal as JSON values (rows are flat: no nesting but short lists). */
+export function sameRow(a: unknown, b: unknown): boolean {
+  if (a === b) return true;
+  if (typeof a !== 'object' || typeof b !== 'object' || !a || !b) return false;
+  const keys = Object.keys(a);
+  if (keys.length !== Object.keys(b).length) return false;
+  return keys.every((k) => sameRow((a as Record<string, unknown>)[k], (b as Record<string, unknown>)[k]));
+}
+
+const FIELD_WORDS: Record<string, string> = {
+  length: 'length',
+  stature: 'height',
+  sessionsPerMonth: 'sessions a month',
+  working: 'count at hand',
+  backstock: 'count in reserve',
+  fetches: 'fetches a session',
+  usedUp: 'used up a session',
+  lies: 'how it may lie',
+};
+
+/** Collects what a command does to a plan without touching the plan itself. */
+export class Edit {
+  private readonly touched = new Map<string, RowChange>();
+  private readonly tables = new Map<TableName, Record<string, AnyRow>>();
+  private head: PlanHead;
+
+  constructor(private readonly plan: Plan) {
+    this.head = plan.head;
+  }
+
+  get<T extends TableName>(table: T, id: string): RowOf<T> | undefined {
+    const rows = (this.tables.get(table) ?? this.plan[table]) as Record<string, RowOf<T>>;
+    return Object.hasOwn(rows, id) ? rows[id] : undefined;
+  }
+
+  all<T extends TableName>(table: T): RowOf<T>[] {
+    return Object.values((this.tables.get(table) ?? this.plan[table]) as Record<string, RowOf<T>>);
+  }
+
+  get planHead(): PlanHead {
+    return this.head;
+  }
+
+  /** Adds or replaces a row after checking it against its schema. */
+  put<T extends TableName>(table: T, row: RowOf<T>): Rejection | null {
+    const parsed = TABLES[table].safeParse(row);
+    if (!parsed.success) return reject(firstIssue(parsed.error.issues, (row as { name?: string }).name));
+    this.write(table, row.id, parsed.data as RowOf<T>);
+    return null;
+  }
+
+  remove(table: TableName, id: string): void {
+    if (this.get(table, id)) this.write(table, id, null);
+  }
+
+  setHead(head: PlanHead): Rejection | null {
+    const parsed = PlanHead.safeParse(head);
+    if (!parsed.success) return reject(firstIssue(parsed.error.issues, undefined));
+    this.note('head', 'head', this.head, parsed.data);
+    this.head = parsed.data;
+    return null;
+  }
+
+  private write(table: TableName, id: string, row: AnyRow | null): void {
+    this.note(table, id, this.get(table, id) ?? null, row);
+    let rows = this.tables.get(table);
+    if (!rows) this.tables.set(table, (rows = { ...(this.plan[table] as Record<string, AnyRow>) }));
+    if (row) rows[id] = row;
+    else delete rows[id];
+  }
+
+  private note(table: TableName | 'head', id: string, before: AnyRow | PlanHead | null, after: AnyRow | PlanHead | null): void {
+    const key = `${table}/${id}`;
+    const seen = this.touched.get(key);
+    if (seen) seen.after = after;
+    else this.touched.set(key, { table, id, before, after });
+  }
+
+  /** What changed in the end; rows put back to what they were are left out. */
+  changes(): RowChange[] {
+    return [...this.touched.values()].filter((c) => !sameRow(c.before, c.after));
+  }
+
+  result(): Plan {
+    return { ...this.plan, head: this.head, ...Object.fromEntries(this.tables) } as Plan;
+  }
+}
+
+function firstIssue(issues: readonly { path: PropertyKey[]; message: string }[], name: string | undefined): string {
+  const issue = issues[0]!;
+  const field = String(issue.path[0] ?? 'it');
+  return `${name ? `${name}: ` : ''}${FIELD_WORDS[field] ?? field} ${issue.message}.`;
+}

@@ -1,0 +1,84 @@
+import { type UnitShape } from '../catalogue/index.ts';
+import { type Survey, surveyWalls } from '../survey/index.ts';
+import { Activity, Home, Opening, Person, Place, type PlanHead, type Share, Station, Supply, Unit, Use, Wall } from './rows.ts';
+
+/** Every collection of a plan with its row schema, parents before children. */
+export const TABLES = {
+  walls: Wall,
+  openings: Opening,
+  people: Person,
+  units: Unit,
+  places: Place,
+  supplies: Supply,
+  activities: Activity,
+  uses: Use,
+  stations: Station,
+  homes: Home,
+} as const;
+export type TableName = keyof typeof TABLES;
+export type RowOf<T extends TableName> = (typeof TABLES)[T]['_zod']['output'];
+export type AnyRow = RowOf<TableName>;
+
+/** One arrangement of one room. Values are never changed in place: every command makes a new plan. */
+export type Plan = { id: string; head: PlanHead } & { [T in TableName]: Readonly<Record<string, RowOf<T>>> };
+
+export function emptyPlan(id: string, head: Partial<PlanHead> = {}): Plan {
+  return {
+    id,
+    head: { name: 'My craft room', measure: 'metric', ceiling: 2400, growth: 0.2, grouping: 'activity', ...head },
+    walls: {},
+    openings: {},
+    people: {},
+    units: {},
+    places: {},
+    supplies: {},
+    activities: {},
+    uses: {},
+    stations: {},
+    homes: {},
+  };
+}
+
+/** Walls in the order in which they were walked. */
+export function wallsInOrder(plan: Pick<Plan, 'walls'>): Wall[] {
+  return Object.values(plan.walls).sort((a, b) => a.seq - b.seq);
+}
+
+const surveys = new WeakMap<object, Survey>();
+/** The survey of the plan's walls; computed once per set of walls. */
+export function roomOf(plan: Pick<Plan, 'walls'>): Survey {
+  let survey = surveys.get(plan.walls);
+  if (!survey) surveys.set(plan.walls, (survey = surveyWalls(wallsInOrder(plan))));
+  return survey;
+}
+
+const byPlace = new WeakMap<object, Map<string, Home[]>>();
+/** Homes in a place, in order of id; computed once per set of homes. */
+export function homesIn(plan: Pick<Plan, 'homes'>, placeId: string): readonly Home[] {
+  let index = byPlace.get(plan.homes);
+  if (!index) {
+    index = new Map();
+    for (const home of Object.values(plan.homes)) {
+      const list = index.get(home.placeId);
+      if (list) list.push(home);
+      else index.set(home.placeId, [home]);
+    }
+    byPlace.set(plan.homes, index);
+  }
+  return index.get(placeId) ?? [];
+}
+
+/** The home of one share of a supply, if it has one. */
+export function homeOf(plan: Pick<Plan, 'homes'>, supplyId: string, share: Share): Home | undefined {
+  return plan.homes[`${supplyId}.${share}`];
+}
+
+export function unitShape(unit: Unit): UnitShape {
+  const { width, depth, height, rows, columns } = unit;
+  return { width, depth, height, rows, columns };
+}
+
+/** “Low chest, drawer 2”. */
+export function placeTitle(plan: Pick<Plan, 'units'>, place: Place): string {
+  return `${plan.units[place.unitId]?.name ?? 'Unit'}, ${place.name}`;
+}

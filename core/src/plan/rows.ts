@@ -1,0 +1,177 @@
+import { z } from 'zod';
+import { COVERS, PLACE_KINDS, UNIT_KINDS, type UnitKind } from '../catalogue/index.ts';
+
+/** Row schemas of every entity; flat, because each is one table. Millimetres, grams, degrees, minutes. */
+
+const finite = z.number({ error: 'must be a number' });
+const text = (max: number) => z.string().max(max, `at most ${max} characters`);
+const named = text(120).trim().min(1, 'needs a name');
+const size = finite.gt(0, 'must be more than zero').max(30_000, 'is more than 30 m');
+const offset = finite.min(0, 'cannot be negative').max(30_000, 'is more than 30 m');
+const where = finite.min(-100_000).max(100_000);
+const bearing = finite.min(-360).max(360);
+const count = finite.int('must be a whole number').min(0, 'cannot be negative').max(1_000_000);
+const perTime = finite.min(0, 'cannot be negative').max(10_000);
+const bodyHeight = finite.min(200, 'is less than 20 cm').max(2500, 'is more than 2.5 m').nullable();
+
+export const Id = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9._-]{0,79}$/, 'is not a valid id');
+
+export const PlanHead = z.strictObject({
+  name: named,
+  measure: z.enum(['metric', 'imperial']),
+  ceiling: finite.min(1500, 'a ceiling is at least 1.5 m').max(10_000, 'a ceiling is at most 10 m'),
+  /** share of every place kept free to grow */
+  growth: finite.min(0).max(0.6),
+  /** school: keep things together by the activity that uses them, or by what kind of thing they are */
+  grouping: z.enum(['activity', 'kind']),
+});
+export type PlanHead = z.infer<typeof PlanHead>;
+
+export const Wall = z.strictObject({ id: Id, seq: z.int().min(0), length: size, turn: finite.min(-179).max(179), name: text(60) });
+export type Wall = z.infer<typeof Wall>;
+
+export const Opening = z.strictObject({
+  id: Id,
+  wallId: Id,
+  kind: z.enum(['door', 'window']),
+  /** from the left end of the wall as one stands before it inside the room */
+  left: offset,
+  width: size,
+  sill: offset,
+  head: size,
+  hinge: z.enum(['left', 'right']),
+  swing: z.enum(['in', 'out']),
+});
+export type Opening = z.infer<typeof Opening>;
+
+export const Person = z.strictObject({
+  id: Id,
+  name: named,
+  stature: finite.min(700, 'is less than 70 cm').max(2500, 'is more than 2.5 m'),
+  eyeHeight: bodyHeight,
+  shoulderHeight: bodyHeight,
+  elbowHeight: bodyHeight,
+  gripReach: bodyHeight,
+  hand: z.enum(['left', 'right']),
+  mayClimb: z.boolean(),
+  mayStoop: z.boolean(),
+  mayKneel: z.boolean(),
+  mobility: z.enum(['stool', 'swivel', 'wheelchair']),
+  child: z.boolean(),
+});
+export type Person = z.infer<typeof Person>;
+
+export const Unit = z.strictObject({
+  id: Id,
+  kind: z.enum(UNIT_KINDS as [UnitKind, ...UnitKind[]]),
+  name: named,
+  /** centre of the footprint */
+  x: where,
+  y: where,
+  /** where the front looks, degrees clockwise from up the page */
+  facing: bearing,
+  bottom: offset,
+  width: size,
+  depth: size,
+  height: size,
+  rows: z.int().min(0).max(40),
+  columns: z.int().min(0).max(40),
+  /** minutes there and back for a unit outside the room */
+  awayMinutes: finite.min(0).max(600),
+});
+export type Unit = z.infer<typeof Unit>;
+
+export const Place = z.strictObject({
+  id: Id,
+  unitId: Id,
+  name: named,
+  kind: z.enum(PLACE_KINDS),
+  row: z.int().min(0),
+  column: z.int().min(0),
+  left: offset,
+  bottom: offset,
+  front: offset,
+  width: size,
+  height: size,
+  depth: size,
+  opens: z.enum(['front', 'top']),
+  covers: z.array(z.enum(COVERS)).max(4),
+  seen: z.boolean(),
+  load: finite.min(0).max(10_000_000),
+  lockable: z.boolean(),
+});
+export type Place = z.infer<typeof Place>;
+
+export const FORMS = ['block', 'sheet', 'roll', 'bottle', 'stick', 'spool', 'soft', 'pocket', 'loose', 'machine', 'long'] as const;
+export const LIES = ['flat', 'edge', 'upright', 'hanging'] as const;
+export const HAZARDS = ['blade', 'hot', 'flammable', 'fumes', 'small', 'magnet', 'toxic', 'heavy'] as const;
+export const SENSITIVE = ['sun', 'heat', 'damp', 'frost', 'dust'] as const;
+
+const supplySize = size.nullable();
+export const Supply = z.strictObject({
+  id: Id,
+  name: named,
+  family: text(80),
+  form: z.enum(FORMS),
+  /** one piece: width, depth, height (thickness) as it lies flat; null while not measured */
+  width: supplySize,
+  depth: supplySize,
+  height: supplySize,
+  /** one piece, g */
+  mass: finite.min(0).max(200_000),
+  /** paper: g/m², gives the caliper of a sheet without a measured height */
+  grammage: finite.gt(0).max(5000).nullable(),
+  working: count,
+  backstock: count,
+  stackLimit: z.int().min(1).max(10_000).nullable(),
+  lies: z.array(z.enum(LIES)).min(1, 'needs at least one way to lie').max(4),
+  sensitive: z.array(z.enum(SENSITIVE)).max(5),
+  hazards: z.array(z.enum(HAZARDS)).max(8),
+  colour: z
+    .string()
+    .regex(/^#[0-9a-f]{6}$/, 'is not a colour like #aabbcc')
+    .nullable(),
+  note: text(2000),
+});
+export type Supply = z.infer<typeof Supply>;
+
+export const Activity = z.strictObject({
+  id: Id,
+  name: named,
+  sessionsPerMonth: perTime,
+  minutes: finite.min(1).max(1440),
+  months: z.array(z.int().min(1).max(12)).max(12),
+});
+export type Activity = z.infer<typeof Activity>;
+
+export const Use = z.strictObject({ id: Id, activityId: Id, supplyId: Id, fetches: perTime, usedUp: perTime });
+export type Use = z.infer<typeof Use>;
+
+export const Station = z.strictObject({
+  id: Id,
+  name: named,
+  activityId: Id,
+  personId: Id,
+  /** the worktop; null: hands rest at elbow height */
+  unitId: Id.nullable(),
+  x: where,
+  y: where,
+  heading: bearing,
+  standing: z.boolean(),
+  /** seat above the floor; null: derived from the person */
+  seatHeight: finite.min(150).max(1000).nullable(),
+});
+export type Station = z.infer<typeof Station>;
+
+export const SHARES = ['working', 'backstock'] as const;
+export const Home = z.strictObject({
+  /** `<supply>.<share>`: a share has one home */
+  id: Id,
+  supplyId: Id,
+  share: z.enum(SHARES),
+  placeId: Id,
+  pinned: z.boolean(),
+  since: z.string().regex(/^\d{4}-\d\d-\d\d$/, 'is not a date'),
+});
+export type Home = z.infer<typeof Home>;
+export type Share = Home['share'];

@@ -1,0 +1,114 @@
+import { coverMotions, type Motion } from './covers.ts';
+import { graspOf, type Handling } from './handling.ts';
+import { type Maker } from './maker.ts';
+import { findTmu, inches, moveB, reachB, reachC, SECONDS_PER_TMU, TMU } from './mtm.ts';
+import { type Scene, type Spot } from './scene.ts';
+import { directWay, footWay, type Refusal, turnWay, type Way, wheelWay } from './ways.ts';
+
+/** Bands by what the body does; index = number. */
+export const BANDS = ['', 'hand', 'arm', 'turn', 'rise', 'walk', 'climb', 'away'] as const;
+export type BandNumber = 1 | 2 | 3 | 4 | 5 | 6 | 7;
+
+export type ReachMotion = Motion & { part: 'get' | 'put back' };
+export type Fetched = { ok: true; band: BandNumber; tmu: number; seconds: number; motions: ReachMotion[]; getTmu: number };
+export type OutOfReach = { ok: false; refusal: Refusal; reason: string };
+/** What one fetch (getting it and putting it back) asks of a maker; or why she does not get there. */
+export type Fetch = Fetched | OutOfReach;
+
+const WHY: Record<Refusal, string> = {
+  climb: 'it needs a step stool, which is not wanted',
+  stoop: 'it needs stooping too low',
+  kneel: 'it needs kneeling',
+  blocked: 'another unit is in the way of the arm',
+  floor: 'there is no free floor before it to stand on',
+  high: 'it is higher than the reach from a wheelchair',
+  far: 'it is too far behind other furniture',
+};
+
+type Ways = { ok: true; way: Way } | { ok: false; refusal: Refusal };
+
+/** Ways per scene, maker and place: everything but the thing itself, so that many supplies share one search. */
+let cache = new WeakMap<Scene, WeakMap<Maker, Map<string, Ways>>>();
+
+/** Forgets what was worked out (for the bench). */
+export function clearFetchCache(): void {
+  cache = new WeakMap();
+}
+
+function wayTo(scene: Scene, maker: Maker, spot: Spot): Ways {
+  let makers = cache.get(scene);
+  if (!makers) cache.set(scene, (makers = new WeakMap()));
+  let places = makers.get(maker);
+  if (!places) makers.set(maker, (places = new Map()));
+  let ways = places.get(spot.place.id);
+  if (!ways) places.set(spot.place.id, (ways = searchWay(scene, maker, spot)));
+  return ways;
+}
+
+function searchWay(scene: Scene, maker: Maker, spot: Spot): Ways {
+  const near = directWay(scene, maker, spot) ?? turnWay(scene, maker, spot);
+  if (near) return { ok: true, way: near };
+  const far = maker.person.mobility === 'wheelchair' ? wheelWay(scene, maker, spot) : footWay(scene, maker, spot);
+  return typeof far === 'string' ? { ok: false, refusal: far } : { ok: true, way: far };
+}
+
+/**
+ * One fetch from a seat to a place: band, seconds and the ledger of motions in order.
+ * Motion times after MTM-1 (from memory); the lowest band that gets there counts, the cheapest way within it.
+ */
+export function fetchFrom(scene: Scene, maker: Maker, spot: Spot, handling: Handling): Fetch {
+  if (spot.away) return awayFetch(spot, handling);
+  const found = wayTo(scene, maker, spot);
+  if (!found.ok) return { ok: false, refusal: found.refusal, reason: `Out of reach for ${maker.person.name}: ${WHY[found.refusal]}.` };
+  const { way } = found;
+  const travel = (cover: string) => (cover === 'drawer' ? spot.pull : Math.min(spot.place.width, 600) * (Math.PI / 2));
+  const covers = spot.place.covers.map((c) => coverMotions(c, way.handle, travel(c)));
+  const openings = (handling.alike + 1) / 2;
+  const open = covers.map((c) => c.open);
+  const shut = covers.map((c) => c.shut).reverse();
+  const search: Motion[] =
+    handling.alike > 1 && covers.length > 0
+      ? [{ code: 'SEARCH', tmu: (openings - 1) * covers.reduce((s, c) => s + c.open.tmu + c.shut.tmu, 0), text: `open ${openings - 1} wrong ones first` }]
+      : [];
+  const clearing: Motion[] =
+    handling.covered > 0
+      ? [
+          {
+            code: `${2 * handling.covered}×(R G1A M RL1)`,
+            tmu: 2 * handling.covered * (reachB(way.hand) + TMU.graspClear + moveB(way.hand) + TMU.release),
+            text: `lift ${handling.covered} aside and back`,
+          },
+        ]
+      : [];
+  const r = inches(way.hand);
+  const grasp = graspOf(handling);
+  const jumble = handling.grasp === 'jumble';
+  const reach: Motion = { code: `R${r}${jumble ? 'C' : 'B'}`, tmu: jumble ? reachC(way.hand) : reachB(way.hand), text: 'reach' };
+  const move: Motion = { code: `M${r}B`, tmu: moveB(way.hand), text: 'move it to the work' };
+  const find: Motion = { code: 'EF', tmu: findTmu(handling.kinds), text: handling.kinds > 1 ? `find among ${handling.kinds}` : 'look' };
+  const get = [...way.there, ...search, ...open, find, ...clearing, reach, grasp, ...shut, ...way.back, move];
+  const tight = spot.place.kind === 'hook' || spot.place.kind === 'board' || spot.place.kind === 'slot';
+  const position: Motion = tight
+    ? { code: 'P2', tmu: TMU.positionClose, text: 'fit it in' }
+    : { code: 'P1', tmu: TMU.positionLoose, text: 'lay it in' };
+  const putBack = handling.consumed
+    ? []
+    : [...way.there, ...open, ...clearing, { ...move, text: 'move it there' }, position, { code: 'RL1', tmu: TMU.release, text: 'let go' }, ...shut, ...way.back];
+  return fetched(way.band, get, putBack);
+}
+
+function awayFetch(spot: Spot, handling: Handling): Fetched {
+  const out: Motion = { code: 'OUT', tmu: (spot.unit.awayMinutes * 60) / SECONDS_PER_TMU, text: `go to ${spot.unit.name} and back` };
+  const grasp = graspOf(handling);
+  const get = [out, { code: 'EF', tmu: findTmu(handling.kinds), text: 'find' }, grasp];
+  return fetched(7, get, handling.consumed ? [] : [out, { code: 'RL1', tmu: TMU.release, text: 'let go' }]);
+}
+
+function fetched(band: BandNumber, get: Motion[], putBack: Motion[]): Fetched {
+  const sum = (list: Motion[]) => list.reduce((s, m) => s + m.tmu, 0);
+  const getTmu = sum(get);
+  const tmu = getTmu + sum(putBack);
+  const motions = [...get.map((m) => ({ ...m, part: 'get' as const })), ...putBack.map((m) => ({ ...m, part: 'put back' as const }))];
+  return { ok: true, band, tmu, seconds: tmu * SECONDS_PER_TMU, motions, getTmu };
+}
+

@@ -1,0 +1,43 @@
+import { type Supply } from '../plan/index.ts';
+import { TMU } from './mtm.ts';
+
+/** How the thing itself is found, taken and put back. */
+export type Handling = {
+  grasp: 'clear' | 'flat' | 'jumble';
+  /** largest side, mm: decides how hard it is to pick from a jumble */
+  size: number;
+  /** kinds that show where it lies */
+  kinds: number;
+  /** shut, unlabelled places that look the same; 1: labelled or learnt */
+  alike: number;
+  /** things in front of it or on top of it */
+  covered: number;
+  /** used up: nothing to put back */
+  consumed: boolean;
+};
+
+export const PLAIN: Handling = { grasp: 'clear', size: 100, kinds: 1, alike: 1, covered: 0, consumed: false };
+
+/** How a supply is handled where `kinds` kinds show. */
+export function handlingOf(supply: Supply, kinds: number, consumed: boolean): Handling {
+  const flat = supply.form === 'sheet' || supply.form === 'pocket';
+  return {
+    ...PLAIN,
+    grasp: supply.form === 'loose' ? 'jumble' : flat ? 'flat' : 'clear',
+    size: Math.max(supply.width ?? 100, supply.depth ?? 100, supply.height ?? 0),
+    kinds: Math.max(1, kinds),
+    consumed,
+  };
+}
+
+/** Sizes that bound the three jumble grasps, mm: 1 in and 1/4 in cubes (MTM-1, from memory). */
+const LARGE = 25.4;
+const SMALL = 6.35;
+
+export function graspOf(handling: Handling): { code: string; tmu: number; text: string } {
+  if (handling.grasp === 'flat') return { code: 'G1B', tmu: TMU.graspFlat, text: 'grasp it flat' };
+  if (handling.grasp === 'clear') return { code: 'G1A', tmu: TMU.graspClear, text: 'grasp' };
+  if (handling.size > LARGE) return { code: 'G4A', tmu: TMU.graspJumbleLarge, text: 'pick from the jumble' };
+  if (handling.size >= SMALL) return { code: 'G4B', tmu: TMU.graspJumbleMedium, text: 'pick from the jumble' };
+  return { code: 'G4C', tmu: TMU.graspJumbleSmall, text: 'pick the small thing from the jumble' };
+}

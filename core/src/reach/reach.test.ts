@@ -1,0 +1,197 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { bodyOf } from '../body/index.ts';
+import { type Person, type Plan, type Station, type Unit } from '../plan/index.ts';
+import { person, tinyRoom, unit, withUnits } from '../testing/index.ts';
+import { fetchFrom, highestGrip, makerOf, PLAIN, sceneOf } from './index.ts';
+
+const reach = (plan: Plan, placeId: string, handling = PLAIN) => fetchFrom(sceneOf(plan), makerOf(plan, plan.stations.seat!)!, sceneOf(plan).spots.get(placeId)!, handling);
+const room = (units: Unit[], seat: Partial<Station> = {}, who: Partial<Person> = {}) => withUnits(tinyRoom(seat, who), ...units);
+/** One open shelf compartment whose grip point is where it is wanted, looking down the page at the maker. */
+const box = (x: number, y: number, z: number, over: Partial<Unit> = {}) =>
+  unit('wallShelves', { x, y: y + 3, width: 132, depth: 212, height: 132, rows: 1, columns: 1, bottom: z - 66, ...over });
+const at = (x: number, y: number, z: number, seat: Partial<Station> = {}, who: Partial<Person> = {}) => reach(room([box(3000 + x, 3000 + y, z)], seat, who), 'wallShelves.0.0');
+const band = (f: ReturnType<typeof at>) => (f.ok ? f.band : f.refusal);
+const rows = (plan: Plan, unitId: string, n: number) =>
+  Array.from({ length: n }, (_, r) => {
+    const f = reach(plan, `${unitId}.${r}.0`);
+    if (!f.ok) throw new Error(f.reason);
+    return f;
+  });
+
+describe('bands: what the body does', () => {
+  const seated = { standing: false, seatHeight: 450 };
+  // H 1620: elbow 450 + 227 = 677 mm, shoulder 450 + 551 = 1001 mm, shoulders 209 mm aside, hand reach 324, grip reach 625
+  test('1 hand: an open place beside the elbow; 2 arm: farther, or behind a cover', () => {
+    expect(band(at(209, 300, 690, seated))).toBe(1);
+    expect(band(at(209, 480, 900, seated))).toBe(2);
+    expect(band(at(209, 300, 690, seated, { hand: 'left' }))).toBe(1);
+  });
+  test('3 turn: behind the ±90° of the arms on a swivel chair; beyond a twist a fixed stool means rising', () => {
+    const behind = room([box(3000, 2500, 800, { facing: 0 })], seated);
+    expect(band(reach(behind, 'wallShelves.0.0'))).toBe(3);
+    const stool = room([box(3000, 2500, 800, { facing: 0 })], seated, { mobility: 'stool' });
+    expect(band(reach(stool, 'wallShelves.0.0'))).toBe(4);
+  });
+  test('3 turn: leaning and rolling up to 600 mm, no farther', () => {
+    expect(band(at(0, 760, 900, seated))).toBe(3);
+    expect(band(at(0, 1150, 900, seated))).toBe(3);
+    expect(band(at(0, 1900, 900, seated))).toBe(5);
+  });
+  test('4 rise: too high from the seat, at most one pace away; 5 walk: farther', () => {
+    expect(band(at(0, 900, 1700, seated))).toBe(4);
+    expect(band(at(0, 2400, 1400, seated))).toBe(5);
+  });
+  test('6 climb: above the highest standing grip, wherever it is; who may not climb does not get it', () => {
+    const top = highestGrip(bodyOf(person(), null), 0);
+    expect(top).toBeCloseTo(0.818 * 1620 + 25 + Math.sqrt((0.386 * 1620) ** 2 - 250 ** 2), 6);
+    expect(band(at(0, 900, top - 20, seated))).toBe(4);
+    expect(band(at(0, 900, top + 20, seated))).toBe(6);
+    expect(band(at(0, 900, top + 20, seated, { mayClimb: false }))).toBe('climb');
+  });
+  test('a deep worktop before a wall shelf lowers the highest grip', () => {
+    const table = unit('worktable', { x: 3000, y: 5600, depth: 700 });
+    const over = (bottom: number, withTable: boolean) =>
+      band(reach(room([unit('wallShelves', { x: 3000, y: 5890, depth: 220, height: 132, rows: 1, bottom }), ...(withTable ? [table] : [])], { standing: true }), 'wallShelves.0.0'));
+    expect(over(1700, false)).toBe(5);
+    expect(over(1700, true)).toBe(6);
+    expect(over(1350, true)).toBe(5);
+  });
+  test('7 away: outside the room, at its own entered minutes', () => {
+    const plan = room([unit('away', { awayMinutes: 3 })]);
+    const f = reach(plan, 'away.0.0');
+    expect(f.ok && f.band).toBe(7);
+    expect(f.ok && f.seconds).toBeGreaterThan(2 * 180);
+    expect(f.ok && f.seconds).toBeLessThan(2 * 180 + 5);
+  });
+  test('standing: bend, stoop, kneel by height, and who may not kneel or stoop is told', () => {
+    const standing = { standing: true };
+    const codes = (z: number, who: Partial<Person> = {}) => {
+      const f = at(0, 500, z, standing, who);
+      return f.ok ? f.motions.map((m) => m.code).filter((c) => ['B', 'S', 'KBK'].includes(c))[0] : f.refusal;
+    };
+    expect(codes(0.38 * 1620 - 10)).toBe('B');
+    expect(codes(0.285 * 1620 - 10)).toBe('S');
+    expect(codes(280)).toBe('KBK');
+    expect(codes(280, { mayKneel: false })).toBe('kneel');
+    expect(codes(400, { mayStoop: false })).toBe('stoop');
+    expect(band(at(0, 500, 0.38 * 1620 - 10, standing))).toBe(4);
+  });
+  test('an arm does not pass through furniture: a tall unit in between changes the way', () => {
+    const target = box(3000, 3550, 900);
+    const wall = unit('cupboard', { id: 'screen', x: 3000, y: 3300, width: 900, depth: 100, height: 1900 });
+    expect(band(reach(room([target], seated), 'wallShelves.0.0'))).toBe(2);
+    const f = reach(room([target, wall], seated), 'wallShelves.0.0');
+    expect(f.ok && f.band <= 2).toBe(false);
+  });
+  test('a front that looks away has to be walked round to', () => {
+    const f = reach(room([unit('bookcase', { x: 3000, y: 3600, facing: 0 })], seated), 'bookcase.2.0');
+    expect(f.ok && f.band).toBe(5);
+  });
+  test('no free floor before it is said so', () => {
+    const f = reach(room([unit('bookcase', { x: 3000, y: 5840, facing: 180 }), unit('lowChest', { id: 'a', x: 3000, y: 4600, width: 3000, depth: 2100 })], seated), 'bookcase.2.0');
+    expect(f.ok).toBe(false);
+    expect(!f.ok && f.reason).toMatch(/no free floor/);
+  });
+  test('wheelchair: 380 to 1220 mm (2010 ADA Standards, section 308, from memory), nothing by rising', () => {
+    const who = { mobility: 'wheelchair' as const };
+    expect(band(at(0, 2400, 1200, seated, who))).toBe(5);
+    expect(band(at(0, 2400, 1240, seated, who))).toBe('high');
+    expect(band(at(0, 2400, 360, seated, who))).toBe('stoop');
+  });
+});
+
+describe('order facts any room must reproduce (common practice)', () => {
+  test('standing before open shelves from floor to ceiling, the row nearest the elbow is cheapest and cost rises both ways', () => {
+    const plan = room([unit('bookcase', { x: 3000, y: 3650, height: 2400, rows: 12 })], { standing: true });
+    const cost = rows(plan, 'bookcase', 12).map((f) => f.tmu);
+    const heights = cost.map((_, r) => sceneOf(plan).spots.get(`bookcase.${r}.0`)!.grip.z);
+    const best = cost.indexOf(Math.min(...cost));
+    const elbow = bodyOf(person(), null).elbow;
+    const nearest = heights.map((z) => Math.abs(z - elbow));
+    expect(best).toBe(nearest.indexOf(Math.min(...nearest)));
+    for (let r = best; r > 0; r--) expect(cost[r - 1]!).toBeGreaterThan(cost[r]!);
+    for (let r = best; r < 11; r++) expect(cost[r + 1]!).toBeGreaterThanOrEqual(cost[r]!);
+    expect(cost[11]!).toBeGreaterThan(cost[best]! * 2);
+  });
+
+  test.each([[true], [false]])('low chest: the top drawer is cheapest (maker standing: %s)', (standing) => {
+    const cost = rows(room([unit('lowChest', { x: 3900, y: 4400 })], { standing }), 'lowChest', 4).map((f) => f.tmu);
+    expect(cost[0]).toBe(Math.min(...cost));
+    for (let r = 1; r < 4; r++) expect(cost[r]!).toBeGreaterThanOrEqual(cost[r - 1]!);
+  });
+
+  test('wall cabinet above a worktop: the lowest shelf is cheapest', () => {
+    const plan = room([unit('worktable', { x: 3000, y: 3600 }), unit('wallCabinet', { x: 3000, y: 3790 })]);
+    const cost = rows(plan, 'wallCabinet', 3).map((f) => f.tmu);
+    expect(cost[2]).toBe(Math.min(...cost));
+  });
+
+  test('three-tier cart beside the seat: the top tier is easy, the others are not', () => {
+    const found = rows(room([unit('rollingCart', { x: 3650, y: 3000, facing: 270 })]), 'rollingCart', 3);
+    const cost = found.map((f) => f.tmu);
+    expect(cost[0]).toBe(Math.min(...cost));
+    expect(found[0]!.band).toBeLessThan(found[2]!.band);
+  });
+});
+
+describe('the fetch', () => {
+  test('the ledger adds up, get and put back apart, and every motion has a code and words', () => {
+    const f = reach(room([unit('lowChest', { x: 4500, y: 4500 })]), 'lowChest.3.0');
+    if (!f.ok) throw new Error(f.reason);
+    expect(f.motions.reduce((s, m) => s + m.tmu, 0)).toBeCloseTo(f.tmu, 6);
+    expect(f.seconds).toBeCloseTo(f.tmu * 0.036, 9);
+    for (const m of f.motions) expect(m.code.length * m.text.length).toBeGreaterThan(0);
+    const texts = f.motions.map((m) => m.text);
+    for (const part of ['stand up', 'pull the drawer', 'kneel', 'reach', 'sit down', 'let go']) expect(texts).toContain(part);
+    expect(texts.indexOf('stand up')).toBeLessThan(texts.indexOf('pull the drawer'));
+  });
+
+  test('used-up things are not put back; a jumble, a crowd and things on top cost more', () => {
+    const plan = room([unit('bookcase', { x: 3000, y: 3650 })], { standing: true });
+    const tmu = (over: Partial<typeof PLAIN>) => {
+      const f = reach(plan, 'bookcase.2.0', { ...PLAIN, ...over });
+      return f.ok ? f.tmu : NaN;
+    };
+    expect(tmu({ consumed: true })).toBeLessThan(tmu({}));
+    expect(tmu({ kinds: 12 })).toBeGreaterThan(tmu({}));
+    expect(tmu({ grasp: 'jumble', size: 5 })).toBeGreaterThan(tmu({ grasp: 'flat' }));
+    expect(tmu({ covered: 2 })).toBeGreaterThan(tmu({ covered: 1 }));
+  });
+
+  test('an unlabelled shut place among m alike costs (m + 1) / 2 openings', () => {
+    const plan = room([unit('lowChest', { x: 3000, y: 4200 })], { standing: true });
+    const search = (alike: number) => {
+      const f = reach(plan, 'lowChest.0.0', { ...PLAIN, alike, consumed: true });
+      return f.ok ? f : null;
+    };
+    const cover = search(1)!.motions.filter((m) => /drawer/.test(m.text)).reduce((s, m) => s + m.tmu, 0);
+    expect(search(5)!.tmu - search(1)!.tmu).toBeCloseTo(2 * cover, 6);
+  });
+
+  test('mirrored rooms give the same seconds', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: -2000, max: 2000 }), fc.integer({ min: -2000, max: 2000 }), fc.integer({ min: 100, max: 2000 }), fc.integer({ min: 0, max: 359 }), fc.boolean(), (x, y, z, facing, standing) => {
+        const one = reach(room([box(3000 + x, 3000 + y, z, { facing, y: 3000 + y })], { standing }), 'wallShelves.0.0');
+        const two = reach(room([box(3000 - x, 3000 + y, z, { facing: (360 - facing) % 360, y: 3000 + y })], { standing }), 'wallShelves.0.0');
+        expect(one.ok).toBe(two.ok);
+        if (one.ok && two.ok) expect(one.tmu).toBeCloseTo(two.tmu, 3);
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  test('walking farther is never cheaper, all else equal', () => {
+    let last = 0;
+    for (let y = 1300; y < 2700; y += 100) {
+      const f = at(0, y, 1000);
+      if (!f.ok) throw new Error(f.reason);
+      expect(f.tmu).toBeGreaterThanOrEqual(last - 1e-6);
+      last = f.tmu;
+    }
+  });
+
+  test('a taller person grips higher', () => {
+    for (let h = 1300; h < 1950; h += 50) expect(highestGrip(bodyOf(person({ stature: h + 50 }), null), 0)).toBeGreaterThan(highestGrip(bodyOf(person({ stature: h }), null), 0));
+  });
+});

@@ -1,0 +1,176 @@
+import { PULL_SHARE, solidsOf, CATALOGUE, type KindFacts } from '../catalogue/index.ts';
+import { type Point, type Point3, type Prism, distanceToSegment, footprintDistance, insidePolygon, prism, segmentHitsPrism } from '../geometry/index.ts';
+import { type Place, type Plan, roomOf, type Unit, unitShape } from '../plan/index.ts';
+
+/** Half a body walking past furniture, mm (computation page section 4). */
+export const BODY_HALF = 230;
+export const WHEELCHAIR_HALF = 380;
+/** Half the depth of a body that leans against an edge while it reaches, mm (own assumption). */
+export const LEANING_HALF = 120;
+/** The grip is at most so far inside a front opening, mm (computation page section 2). */
+const INSET = 150;
+
+/** Where a place is in the room and how a hand gets into it. Millimetres. */
+export type Spot = {
+  place: Place;
+  unit: Unit;
+  away: boolean;
+  /** where the hand closes */
+  grip: Point3;
+  /** middle of the opening in the front plane (top opening: of the rim): an arm or a look must get here */
+  mouth: Point3;
+  /** out of the front */
+  normal: Point;
+  /** the drawer's pull, else 0 */
+  pull: number;
+  /** bottom left and top right of the opening, as one stands before it */
+  left: Point;
+  right: Point;
+  low: number;
+  high: number;
+};
+
+/** A plan's room as reach sees it. */
+export type Scene = {
+  outline: Point[];
+  solids: { unitId: string; prism: Prism }[];
+  /** footprints of what stands on the floor */
+  floor: { unitId: string; prism: Prism }[];
+  spots: Map<string, Spot>;
+};
+
+const scenes = new WeakMap<object, { walls: object; places: object; scene: Scene }>();
+
+/** The scene of a plan, computed once per set of walls, units and places. */
+export function sceneOf(plan: Plan): Scene {
+  const known = scenes.get(plan.units);
+  if (known && known.walls === plan.walls && known.places === plan.places) return known.scene;
+  const scene = buildScene(plan);
+  scenes.set(plan.units, { walls: plan.walls, places: plan.places, scene });
+  return scene;
+}
+
+/** The whole body of a unit in the room. */
+export function unitPrism(unit: Unit): Prism {
+  return prism(unit, unit.facing, unit.width, unit.depth, unit.bottom, unit.bottom + unit.height);
+}
+
+function buildScene(plan: Plan): Scene {
+  const survey = roomOf(plan);
+  const scene: Scene = { outline: survey.closes ? survey.outline : [], solids: [], floor: [], spots: new Map() };
+  const prisms = new Map<string, Prism>();
+  for (const unit of Object.values(plan.units)) {
+    const facts: KindFacts = CATALOGUE[unit.kind];
+    const body = unitPrism(unit);
+    prisms.set(unit.id, body);
+    if (facts.mount === 'floor') scene.floor.push({ unitId: unit.id, prism: body });
+    for (const s of solidsOf(unit.kind, unitShape(unit))) {
+      const mid = local(body, s.left + s.width / 2, s.front + s.depth / 2);
+      scene.solids.push({
+        unitId: unit.id,
+        prism: prism(mid, unit.facing, s.width, s.depth, unit.bottom + s.bottom, unit.bottom + s.bottom + s.height),
+      });
+    }
+  }
+  for (const place of Object.values(plan.places)) {
+    const unit = plan.units[place.unitId];
+    if (unit) scene.spots.set(place.id, spotOf(place, unit, prisms.get(unit.id)!));
+  }
+  return scene;
+}
+
+/** A point of a unit: from its left edge and from its front plane backwards, mm. */
+function local(body: Prism, left: number, back: number): Point {
+  const u = left - body.halfWidth;
+  const v = body.halfDepth - back;
+  return { x: body.x + body.rightX * u + body.frontX * v, y: body.y + body.rightY * u + body.frontY * v };
+}
+
+function spotOf(place: Place, unit: Unit, body: Prism): Spot {
+  const middle = place.left + place.width / 2;
+  const low = unit.bottom + place.bottom;
+  const high = low + place.height;
+  const facts: KindFacts = CATALOGUE[unit.kind];
+  const isDrawer = place.covers.includes('drawer');
+  const pull = isDrawer ? place.depth * PULL_SHARE : 0;
+  const top = place.opens === 'top';
+  const centre = (low + high) / 2;
+  const mouth = top ? { ...local(body, middle, place.front + place.depth / 2), z: high } : { ...local(body, middle, place.front - 2), z: centre };
+  const grip = top
+    ? mouth
+    : isDrawer
+      ? { ...local(body, middle, place.front - pull / 2), z: high }
+      : { ...local(body, middle, place.front + Math.min(INSET, place.depth / 2)), z: centre };
+  return {
+    place,
+    unit,
+    away: facts.mount === 'away',
+    grip,
+    mouth: isDrawer ? grip : mouth,
+    normal: { x: body.frontX, y: body.frontY },
+    pull,
+    left: local(body, place.left, place.front),
+    right: local(body, place.left + place.width, place.front),
+    low,
+    high,
+  };
+}
+
+/** Whether a straight line between two points passes through no unit. */
+export function lineIsFree(scene: Scene, a: Point3, b: Point3): boolean {
+  for (const s of scene.solids) if (segmentHitsPrism(a, b, s.prism)) return false;
+  return true;
+}
+
+/** Whether a body of some half width (mm) can stand at a point: inside the room, clear of what stands on the floor. */
+export function floorIsFree(scene: Scene, p: Point, half: number): boolean {
+  for (const f of scene.floor) if (footprintDistance(f.prism, p.x, p.y) < half) return false;
+  const { outline } = scene;
+  if (outline.length === 0) return true;
+  if (!insidePolygon(p, outline)) return false;
+  for (let i = 0; i < outline.length; i++) if (distanceToSegment(p, outline[i]!, outline[(i + 1) % outline.length]!) < LEANING_HALF) return false;
+  return true;
+}
+
+/** The standing spot's distance before the front, mm; and the nearest a body comes (computation page sections 2 and 3). */
+export const STAND_OFF = 350;
+export const NEAREST = 250;
+
+const TRIES: { out: number; side: number; off: number }[] = [];
+for (let out = -100; out <= 1400; out += 25)
+  for (let side = -300; side <= 300; side += 100) TRIES.push({ out, side, off: Math.hypot(out, side * 1.01) });
+TRIES.sort((a, b) => a.off - b.off);
+
+export type Stand = {
+  at: Point;
+  /** horizontal distance from the body to the front when it comes as near as the furniture lets it, mm; at least 250 */
+  nearest: number;
+  /** the furniture keeps the body farther off than it would stand by itself */
+  forced: boolean;
+};
+
+/**
+ * Where a body stands to use a place: on the normal of its front, 350 mm before it (or before the pulled-out drawer),
+ * or as near to that as free floor allows. Null when there is no free floor within reach of it.
+ */
+export function standingSpot(scene: Scene, spot: Spot, half: number): Stand | null {
+  const front = { x: (spot.left.x + spot.right.x) / 2, y: (spot.left.y + spot.right.y) / 2 };
+  const side = { x: spot.normal.y, y: -spot.normal.x };
+  const at = (out: number, aside: number): Point => ({
+    x: front.x + spot.normal.x * out + side.x * aside,
+    y: front.y + spot.normal.y * out + side.y * aside,
+  });
+  const base = spot.pull + STAND_OFF;
+  for (const t of TRIES) {
+    const p = at(base + t.out, t.side);
+    if (!floorIsFree(scene, p, half)) continue;
+    const forced = t.out > 50;
+    let nearest = NEAREST;
+    if (forced) {
+      nearest = base + t.out;
+      while (nearest - 25 >= NEAREST && floorIsFree(scene, at(nearest - 25, t.side), half)) nearest -= 25;
+    }
+    return { at: p, nearest, forced };
+  }
+  return null;
+}

@@ -1,0 +1,44 @@
+import { type SlottingProblem } from './problem.ts';
+
+type Homes = readonly { lot: string; place: string }[];
+
+/** The total of an assignment, straight from its definition; shares no code with the engine. */
+export function slottingTotal(problem: SlottingProblem, homes: Homes): number {
+  const placeOf = new Map(homes.map((h) => [h.lot, h.place]));
+  let total = 0;
+  for (const lot of problem.lots) {
+    const place = placeOf.get(lot.id);
+    const option = lot.options.find((o) => o.place === place);
+    total += option ? option.cost : lot.leave;
+  }
+  for (const family of problem.families) {
+    const places = new Set(family.lots.map((id) => placeOf.get(id)).filter((p) => p !== undefined));
+    total += family.spread * Math.max(0, places.size - 1);
+  }
+  return total;
+}
+
+/** Everything that is wrong with an assignment: unknown pairs, a lot homed twice, a place over its capacity or load. */
+export function checkAnswer(problem: SlottingProblem, homes: Homes): string[] {
+  const wrong: string[] = [];
+  const lots = new Map(problem.lots.map((l) => [l.id, l]));
+  const used = new Map<string, number>();
+  const loaded = new Map<string, number>();
+  const seen = new Set<string>();
+  for (const { lot, place } of homes) {
+    if (seen.has(lot)) wrong.push(`${lot} has two homes`);
+    seen.add(lot);
+    const option = lots.get(lot)?.options.find((o) => o.place === place);
+    if (!option) {
+      wrong.push(`${lot} may not go to ${place}`);
+      continue;
+    }
+    used.set(place, (used.get(place) ?? 0) + option.use);
+    loaded.set(place, (loaded.get(place) ?? 0) + lots.get(lot)!.weight);
+  }
+  for (const p of problem.places) {
+    if ((used.get(p.id) ?? 0) > p.capacity + 1e-6) wrong.push(`${p.id} is over-full`);
+    if ((loaded.get(p.id) ?? 0) > p.load + 1e-6) wrong.push(`${p.id} is overloaded`);
+  }
+  return wrong;
+}

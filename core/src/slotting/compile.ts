@@ -1,0 +1,85 @@
+import { type SlottingProblem } from './problem.ts';
+
+/** A problem in flat arrays: options of lot l are optStart[l] … optStart[l + 1], cheapest first; only those that fit at all. */
+export type Compiled = {
+  lots: number;
+  places: number;
+  families: number;
+  optStart: Int32Array;
+  optPlace: Int32Array;
+  optLot: Int32Array;
+  optCost: Float64Array;
+  optUse: Float64Array;
+  /** option of lot l for place p at [l * places + p], or −1 */
+  optionAt: Int32Array;
+  weight: Float64Array;
+  leave: Float64Array;
+  capacity: Float64Array;
+  load: Float64Array;
+  /** families of lot l: lotFam[lotFamStart[l] … lotFamStart[l + 1]] */
+  lotFamStart: Int32Array;
+  lotFam: Int32Array;
+  spread: Float64Array;
+};
+
+/** Rounding allowed when sums are compared with a capacity. */
+export const SLACK = 1e-9;
+
+export function compile(problem: SlottingProblem): Compiled {
+  const places = problem.places.length;
+  const lots = problem.lots.length;
+  const placeIndex = new Map(problem.places.map((p, i) => [p.id, i]));
+  const lotIndex = new Map(problem.lots.map((l, i) => [l.id, i]));
+  const optStart = new Int32Array(lots + 1);
+  const kept = problem.lots.map((lot) =>
+    lot.options
+      .map((o) => ({ place: placeIndex.get(o.place)!, cost: o.cost, use: o.use }))
+      .filter((o) => o.use <= problem.places[o.place]!.capacity + SLACK && lot.weight <= problem.places[o.place]!.load + SLACK)
+      .sort((a, b) => a.cost - b.cost || a.place - b.place),
+  );
+  kept.forEach((options, l) => (optStart[l + 1] = optStart[l]! + options.length));
+  const n = optStart[lots]!;
+  const c: Compiled = {
+    lots,
+    places,
+    families: problem.families.length,
+    optStart,
+    optPlace: new Int32Array(n),
+    optLot: new Int32Array(n),
+    optCost: new Float64Array(n),
+    optUse: new Float64Array(n),
+    optionAt: new Int32Array(lots * places).fill(-1),
+    weight: Float64Array.from(problem.lots, (l) => l.weight),
+    leave: Float64Array.from(problem.lots, (l) => l.leave),
+    capacity: Float64Array.from(problem.places, (p) => p.capacity),
+    load: Float64Array.from(problem.places, (p) => p.load),
+    lotFamStart: new Int32Array(lots + 1),
+    lotFam: new Int32Array(problem.families.reduce((s, f) => s + f.lots.length, 0)),
+    spread: Float64Array.from(problem.families, (f) => f.spread),
+  };
+  kept.forEach((options, l) => {
+    options.forEach((o, k) => {
+      const i = optStart[l]! + k;
+      c.optPlace[i] = o.place;
+      c.optLot[i] = l;
+      c.optCost[i] = o.cost;
+      c.optUse[i] = o.use;
+      c.optionAt[l * places + o.place] = i;
+    });
+  });
+  const memberOf: number[][] = Array.from({ length: lots }, () => []);
+  problem.families.forEach((f, i) => f.lots.forEach((id) => memberOf[lotIndex.get(id)!]!.push(i)));
+  let at = 0;
+  memberOf.forEach((list, l) => {
+    for (const f of list) c.lotFam[at++] = f;
+    c.lotFamStart[l + 1] = at;
+  });
+  return c;
+}
+
+/** Whether two lots belong to a common family. */
+export function sharesFamily({ lotFam, lotFamStart }: Compiled, a: number, b: number): boolean {
+  for (let i = lotFamStart[a]!; i < lotFamStart[a + 1]!; i++)
+    for (let j = lotFamStart[b]!; j < lotFamStart[b + 1]!; j++) if (lotFam[i] === lotFam[j]) return true;
+  return false;
+}

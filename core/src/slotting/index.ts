@@ -1,0 +1,3 @@
+export { SlottingProblem, readSlotting, type SlottingRead } from './problem.ts';
+export { solveSlotting, type SlottingAnswer, type SlottingOptions, type SlottingProgress } from './solve.ts';
+export { checkAnswer, slottingTotal } from './check.ts';

@@ -1,0 +1,105 @@
+import { type Compiled, SLACK } from './compile.ts';
+
+/** Who lives where, with what every place and family holds kept up to date. Always feasible. */
+export class State {
+  /** option of each lot, −1: without a home */
+  readonly at: Int32Array;
+  readonly used: Float64Array;
+  readonly loaded: Float64Array;
+  /** lots of each place, and where in that list a lot is */
+  readonly members: number[][];
+  private readonly slot: Int32Array;
+  private readonly famCount: Int32Array;
+  private readonly famPlaces: Int32Array;
+  total: number;
+
+  constructor(readonly c: Compiled) {
+    this.at = new Int32Array(c.lots).fill(-1);
+    this.used = new Float64Array(c.places);
+    this.loaded = new Float64Array(c.places);
+    this.members = Array.from({ length: c.places }, () => []);
+    this.slot = new Int32Array(c.lots);
+    this.famCount = new Int32Array(c.families * c.places);
+    this.famPlaces = new Int32Array(c.families);
+    this.total = c.leave.reduce((s, x) => s + x, 0);
+  }
+
+  /** Whether option o goes into its place as it is now, `freedUse` and `freedLoad` being about to leave it. */
+  fits(o: number, freedUse = 0, freedLoad = 0): boolean {
+    const { c } = this;
+    const p = c.optPlace[o]!;
+    return (
+      this.used[p]! - freedUse + c.optUse[o]! <= c.capacity[p]! + SLACK && this.loaded[p]! - freedLoad + c.weight[c.optLot[o]!]! <= c.load[p]! + SLACK
+    );
+  }
+
+  /** Change of the total if lot l alone went from its option to option o (−1: no home), families included. */
+  delta(l: number, o: number): number {
+    const { c } = this;
+    const from = this.at[l]!;
+    let d = (o < 0 ? c.leave[l]! : c.optCost[o]!) - (from < 0 ? c.leave[l]! : c.optCost[from]!);
+    const end = c.lotFamStart[l + 1]!;
+    for (let i = c.lotFamStart[l]!; i < end; i++) d += c.spread[c.lotFam[i]!]! * this.spreadChange(c.lotFam[i]!, from, o);
+    return d;
+  }
+
+  private spreadChange(f: number, from: number, to: number): number {
+    const { c } = this;
+    const base = f * c.places;
+    const p = from < 0 ? -1 : c.optPlace[from]!;
+    const q = to < 0 ? -1 : c.optPlace[to]!;
+    if (p === q) return 0;
+    let places = this.famPlaces[f]!;
+    const before = Math.max(0, places - 1);
+    if (p >= 0 && this.famCount[base + p] === 1) places--;
+    if (q >= 0 && this.famCount[base + q] === 0) places++;
+    return Math.max(0, places - 1) - before;
+  }
+
+  /** Moves lot l to option o (−1: no home) without asking whether it fits; keeps all sums. */
+  move(l: number, o: number): void {
+    const { c } = this;
+    this.total += this.delta(l, o);
+    const from = this.at[l]!;
+    if (from >= 0) {
+      const p = c.optPlace[from]!;
+      const list = this.members[p]!;
+      const last = list.pop()!;
+      if (last !== l) {
+        list[this.slot[l]!] = last;
+        this.slot[last] = this.slot[l]!;
+      }
+      this.used[p] = list.length === 0 ? 0 : this.used[p]! - c.optUse[from]!;
+      this.loaded[p] = list.length === 0 ? 0 : this.loaded[p]! - c.weight[l]!;
+      this.countFamilies(l, p, -1);
+    }
+    if (o >= 0) {
+      const q = c.optPlace[o]!;
+      const list = this.members[q]!;
+      this.slot[l] = list.length;
+      list.push(l);
+      this.used[q]! += c.optUse[o]!;
+      this.loaded[q]! += c.weight[l]!;
+      this.countFamilies(l, q, 1);
+    }
+    this.at[l] = o;
+  }
+
+  private countFamilies(l: number, p: number, by: 1 | -1): void {
+    const { c } = this;
+    const end = c.lotFamStart[l + 1]!;
+    for (let i = c.lotFamStart[l]!; i < end; i++) {
+      const f = c.lotFam[i]!;
+      const k = f * c.places + p;
+      const now = (this.famCount[k]! += by);
+      if (by === 1 && now === 1) this.famPlaces[f]!++;
+      if (by === -1 && now === 0) this.famPlaces[f]!--;
+    }
+  }
+
+  /** Puts every lot where another assignment has it. */
+  take(assignment: Int32Array): void {
+    for (let l = 0; l < this.c.lots; l++) if (this.at[l] !== assignment[l]) this.move(l, -1);
+    for (let l = 0; l < this.c.lots; l++) if (this.at[l] !== assignment[l]) this.move(l, assignment[l]!);
+  }
+}

@@ -1,0 +1,1 @@
+export { surveyWalls, rightAngled, type MeasuredWall, type Survey } from './survey.ts';

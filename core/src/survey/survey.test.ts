@@ -1,0 +1,65 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { polygonArea } from '../geometry/index.ts';
+import { rightAngled, surveyWalls } from './index.ts';
+
+describe('walk-round', () => {
+  test('a rectangle closes and lies to the right of the first wall', () => {
+    const s = surveyWalls(rightAngled(4100, 3200));
+    expect(s.error).toBeCloseTo(0, 6);
+    expect(s.closes).toBe(true);
+    expect(s.words).toBe('The walls close.');
+    expect(Math.abs(polygonArea(s.outline))).toBeCloseTo(4100 * 3200, 3);
+    expect(Math.max(...s.outline.map((p) => p.x))).toBeCloseTo(4100, 6);
+    expect(Math.min(...s.outline.map((p) => p.x))).toBeCloseTo(0, 6);
+  });
+
+  test('3–4–5: three walls with the turns of the right triangle close (Euclid, Elements I.47)', () => {
+    const turn = (inner: number) => 180 - inner;
+    const s = surveyWalls([
+      { length: 3000, turn: turn(90) },
+      { length: 4000, turn: turn((Math.atan2(3, 4) * 180) / Math.PI) },
+      { length: 5000, turn: turn((Math.atan2(4, 3) * 180) / Math.PI) },
+    ]);
+    expect(s.error).toBeLessThan(1e-6);
+  });
+
+  test('the compass rule moves each corner by its share of the walked length (Bowditch; hand-worked square)', () => {
+    // 1000 mm square with the third wall measured 40 mm short: misclosure 40 mm down the page over 3960 mm
+    const s = surveyWalls([1000, 1000, 960, 1000].map((length) => ({ length, turn: 90 })));
+    expect(s.misclosure.y).toBeCloseTo(-40, 6);
+    expect(s.ratio).toBeCloseTo(99, 6);
+    expect(s.outline[1]!.y).toBeCloseTo(1000 - (40 * 1000) / 3960, 6);
+    expect(s.outline[3]!.y).toBeCloseTo(40 - (40 * 2960) / 3960, 6);
+  });
+
+  test('says what is wrong: too few walls, a gap, a crossing, turns that do not make a circle', () => {
+    expect(surveyWalls([]).words).toMatch(/No walls yet/);
+    expect(surveyWalls([{ length: 1000, turn: 90 }]).words).toMatch(/at least three/);
+    const gap = surveyWalls([3200, 4100, 2800, 4100].map((length) => ({ length, turn: 90 })));
+    expect(gap.closes).toBe(false);
+    expect(gap.words).toMatch(/do not close: the end misses the start by 400 mm/);
+    expect(gap.suspect === 0 || gap.suspect === 2).toBe(true);
+    expect(Math.abs(gap.suspectBy)).toBeCloseTo(400, 6);
+    const turns = surveyWalls([3000, 3000, 3000, 3000].map((length, i) => ({ length, turn: i === 1 ? 60 : 90 })));
+    expect(turns.words).toMatch(/330°/);
+    const crossed = surveyWalls([
+      { length: 2000, turn: 135 },
+      { length: 2828.43, turn: -135 },
+      { length: 2000, turn: -135 },
+      { length: 2828.43, turn: 90 },
+    ]);
+    expect(crossed.words).toMatch(/cross/);
+  });
+
+  test('however badly walls are measured, the corrected outline is closed and keeps its first corner', () => {
+    fc.assert(
+      fc.property(fc.array(fc.record({ length: fc.integer({ min: 100, max: 9000 }), turn: fc.integer({ min: -90, max: 120 }) }), { minLength: 3, maxLength: 9 }), (walls) => {
+        const s = surveyWalls(walls);
+        expect(s.outline[0]).toEqual({ x: 0, y: 0 });
+        const last = s.walked[s.walked.length - 1]!;
+        expect(Math.hypot(last.x + s.misclosure.x, last.y + s.misclosure.y)).toBeLessThan(1e-6);
+      }),
+    );
+  });
+});

@@ -1,0 +1,62 @@
+import highsLoader from 'highs';
+import { type SlottingProblem } from '../slotting/index.ts';
+
+/**
+ * A slotting problem as a mixed-integer program in CPLEX LP text, for the reference solver HiGHS.
+ * `relaxed` drops the whole-number rule.
+ */
+export function toLp(problem: SlottingProblem, relaxed = false): string {
+  const terms: string[] = [];
+  const binaries: string[] = [];
+  const rows: string[] = [];
+  const at = new Map(problem.places.map((p, i) => [p.id, i]));
+  const use: string[][] = problem.places.map(() => []);
+  const load: string[][] = problem.places.map(() => []);
+  const lotIndex = new Map(problem.lots.map((l, i) => [l.id, i]));
+  problem.lots.forEach((lot, l) => {
+    const one = [`y${l}`];
+    terms.push(`+ ${lot.leave} y${l}`);
+    binaries.push(`y${l}`);
+    for (const o of lot.options) {
+      const p = at.get(o.place)!;
+      const x = `x${l}_${p}`;
+      terms.push(`+ ${o.cost} ${x}`);
+      binaries.push(x);
+      one.push(x);
+      use[p]!.push(`+ ${o.use} ${x}`);
+      load[p]!.push(`+ ${lot.weight} ${x}`);
+    }
+    rows.push(`one${l}: ${one.join(' + ')} = 1`);
+  });
+  problem.places.forEach((p, i) => {
+    if (use[i]!.length === 0) return;
+    rows.push(`use${i}: ${use[i]!.join(' ')} <= ${p.capacity}`);
+    rows.push(`load${i}: ${load[i]!.join(' ')} <= ${p.load}`);
+  });
+  problem.families.forEach((family, f) => {
+    const places = new Set<number>();
+    for (const id of family.lots) {
+      const lot = problem.lots[lotIndex.get(id)!]!;
+      for (const o of lot.options) {
+        const p = at.get(o.place)!;
+        places.add(p);
+        rows.push(`in${f}_${lotIndex.get(id)}_${p}: z${f}_${p} - x${lotIndex.get(id)}_${p} >= 0`);
+      }
+    }
+    if (places.size === 0) return;
+    const zs = [...places].map((p) => `z${f}_${p}`);
+    binaries.push(...zs);
+    rows.push(`sp${f}: s${f} ${zs.map((z) => `- ${z}`).join(' ')} >= -1`);
+    terms.push(`+ ${family.spread} s${f}`);
+  });
+  const wrap = (list: string[]) => list.join('\n ');
+  const domain = relaxed ? `Bounds\n ${wrap(binaries.map((b) => `0 <= ${b} <= 1`))}` : `Binary\n ${wrap(binaries)}`;
+  return `Minimize\n obj: ${wrap(terms)}\nSubject To\n ${wrap(rows)}\n${domain}\nEnd\n`;
+}
+
+/** HiGHS' answer: the best total it found and whether it proved it. */
+export async function solveWithHighs(problem: SlottingProblem, seconds: number, relaxed = false): Promise<{ total: number; status: string }> {
+  const highs = await highsLoader();
+  const result = highs.solve(toLp(problem, relaxed), { time_limit: seconds, mip_rel_gap: 1e-9, output_flag: false } as never);
+  return { total: result.ObjectiveValue, status: result.Status };
+}

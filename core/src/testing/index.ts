@@ -1,0 +1,2 @@
+export { block, sheet, person, unit, withUnits, tinyRoom, use } from './samples.ts';
+export { randomSlotting, type SlottingShape } from './random-slotting.ts';

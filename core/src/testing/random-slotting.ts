@@ -1,0 +1,40 @@
+import { type SlottingProblem } from '../slotting/index.ts';
+
+export type SlottingShape = { lots: number; places: number; fill?: number; families?: boolean; reachable?: number };
+
+/**
+ * A made-up room as a slotting problem: places at seconds from the seat, lots with skewed use, a cost that is
+ * use × seconds with some taste of its own, and capacities that the lots fill to about `fill`.
+ */
+export function randomSlotting(seed: number, { lots, places, fill = 0.85, families = false, reachable = 0.6 }: SlottingShape): SlottingProblem {
+  let s = (seed * 2654435761) >>> 0 || 1;
+  const random = () => {
+    s ^= s << 13;
+    s ^= s >>> 17;
+    s ^= s << 5;
+    s >>>= 0;
+    return s / 4294967296;
+  };
+  const round = (x: number) => Math.round(x * 100) / 100;
+  const seconds = Array.from({ length: places }, () => 3 + 25 * random() ** 1.5);
+  const widths = Array.from({ length: places }, () => 200 + 700 * random());
+  const sizes = Array.from({ length: lots }, () => 20 + 260 * random() ** 2);
+  const need = sizes.reduce((a, b) => a + b, 0);
+  const have = widths.reduce((a, b) => a + b, 0);
+  const factor = need / (fill * have);
+  return {
+    format: 'heronstone-slotting/1',
+    places: widths.map((w, i) => ({ id: `p${i}`, capacity: round(w * factor), load: round(8000 + 20000 * random()) })),
+    lots: sizes.map((size, l) => {
+      const uses = Math.ceil(400 * random() ** 3);
+      const options = seconds
+        .map((sec, p) => ({ place: `p${p}`, cost: round(uses * sec * (0.9 + 0.2 * random())), use: round(size * (0.8 + 0.5 * random())), there: random() < reachable }))
+        .filter((o) => o.there)
+        .map(({ place, cost, use }) => ({ place, cost, use }));
+      return { id: `l${l}`, weight: round(size * 5 * random()), leave: 3600 + uses * 60, options };
+    }),
+    families: families
+      ? Array.from({ length: Math.ceil(lots / 6) }, (_, f) => ({ id: `f${f}`, lots: Array.from({ length: 6 }, (_x, k) => `l${f * 6 + k}`).filter((id) => Number(id.slice(1)) < lots), spread: round(100 + 400 * random()) }))
+      : [],
+  };
+}

@@ -1,0 +1,81 @@
+import { CATALOGUE, type UnitKind } from '@heronstone/core/catalogue';
+import { apply, type Command, emptyPlan, type Plan, type PlanHead, type Supply, type Unit } from '@heronstone/core/plan';
+
+/** Builds a demo plan through the same commands that the app uses; a refused command is a mistake in the demo and throws. */
+export class Builder {
+  plan: Plan;
+  constructor(head: Partial<PlanHead>) {
+    this.plan = emptyPlan('demo', head);
+  }
+
+  run(command: Command): this {
+    const done = apply(this.plan, command);
+    if (!done.ok) throw new Error(`${command.type}: ${done.reason}`);
+    this.plan = done.plan;
+    return this;
+  }
+
+  walls(...walls: [name: string, length: number, turn: number][]): this {
+    for (const [name, length, turn] of walls) this.run({ type: 'addWall', wall: { id: `wall-${name.replace(/\W+/g, '-')}`, name, length, turn } });
+    return this;
+  }
+
+  unit(id: string, kind: UnitKind, name: string, x: number, y: number, facing: number, over: Partial<Unit> = {}): this {
+    const { bottom, ...shape } = CATALOGUE[kind].defaults;
+    return this.run({ type: 'placeUnit', unit: { id, kind, name, x, y, facing, bottom, ...shape, awayMinutes: 0, ...over } });
+  }
+
+  activity(id: string, name: string, sessionsPerMonth: number, minutes: number, months: number[]): this {
+    return this.run({ type: 'addActivity', activity: { id, name, sessionsPerMonth, minutes, months } });
+  }
+
+  person(id: string, name: string, stature: number, over: Partial<Plan['people'][string]> = {}): this {
+    return this.run({
+      type: 'addPerson',
+      person: { id, name, stature, eyeHeight: null, shoulderHeight: null, elbowHeight: null, gripReach: null, hand: 'right', mayClimb: true, mayStoop: true, mayKneel: true, mobility: 'swivel', child: false, ...over },
+    });
+  }
+
+  /** One supply with its uses (activity → fetches a session) and today's home. */
+  supply(row: SupplyRow): this {
+    const [name, family, form, [width, depth, height], mass, [working, backstock], uses, home, over = {}] = row;
+    const id = name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '');
+    const { usedUp = 0, ...rest } = over;
+    const supply: Supply = {
+      id,
+      name,
+      family,
+      form,
+      width,
+      depth,
+      height,
+      mass,
+      grammage: null,
+      working,
+      backstock,
+      stackLimit: null,
+      lies: form === 'sheet' || form === 'pocket' ? ['flat'] : form === 'bottle' ? ['upright'] : ['flat', 'edge', 'upright'],
+      sensitive: [],
+      hazards: [],
+      colour: null,
+      note: '',
+      ...rest,
+    };
+    this.run({ type: 'addSupplies', supplies: [supply] });
+    for (const [activityId, fetches] of Object.entries(uses)) this.run({ type: 'addUse', use: { id: `${activityId}-${id}`, activityId, supplyId: id, fetches, usedUp } });
+    if (home) this.run({ type: 'assignHome', supplyId: id, share: 'working', placeId: home, since: '2026-03-01' });
+    return this;
+  }
+}
+
+export type SupplyRow = [
+  name: string,
+  family: string,
+  form: Supply['form'],
+  size: [number | null, number | null, number | null],
+  mass: number,
+  count: [working: number, backstock: number],
+  uses: Record<string, number>,
+  home: string | null,
+  over?: Partial<Supply> & { usedUp?: number },
+];
