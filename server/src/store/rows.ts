@@ -1,0 +1,59 @@
+import { type AnyRow, type Plan, type RowChange, TABLES, type TableName } from '@heronstone/core/plan';
+import { type Queries, type Row } from './database.ts';
+
+const snake = (key: string) => key.replace(/[A-Z]/g, (c) => `_${c.toLowerCase()}`);
+const names = Object.keys(TABLES) as TableName[];
+
+/** Fields of each table, as the core's schemas have them: the one place that says which columns there are. */
+const fields = Object.fromEntries(names.map((t) => [t, Object.keys(TABLES[t].shape)])) as Record<TableName, string[]>;
+const upserts = Object.fromEntries(
+  names.map((t) => {
+    const rest = fields[t].filter((f) => f !== 'id').map((f) => `"${snake(f)}" = excluded."${snake(f)}"`);
+    const columns = ['plan_id', ...fields[t].map(snake)].map((c) => `"${c}"`).join(', ');
+    return [
+      t,
+      `INSERT INTO ${t} (${columns}) SELECT ${columns} FROM jsonb_populate_recordset(NULL::${t}, $1::jsonb) ON CONFLICT (plan_id, id) DO UPDATE SET ${rest.join(', ')}`,
+    ];
+  }),
+) as Record<TableName, string>;
+
+/** Writes row changes of one plan; to be called inside a transaction. */
+export async function writeChanges(tx: Queries, planId: string, changes: readonly RowChange[]): Promise<void> {
+  for (const table of names) {
+    const rows = changes.filter((c) => c.table === table && c.after).map((c) => toColumns(planId, table, c.after as AnyRow));
+    if (rows.length > 0) await tx.query(upserts[table], [JSON.stringify(rows)]);
+  }
+  for (const table of [...names].reverse()) {
+    const gone = changes.filter((c) => c.table === table && !c.after).map((c) => c.id);
+    if (gone.length > 0) await tx.query(`DELETE FROM ${table} WHERE plan_id = $1 AND id = ANY($2)`, [planId, gone]);
+  }
+  const head = changes.find((c) => c.table === 'head')?.after as Plan['head'] | undefined;
+  if (head)
+    await tx.query('UPDATE plans SET name = $2, measure = $3, ceiling = $4, growth = $5, grouping = $6 WHERE id = $1', [
+      planId,
+      head.name,
+      head.measure,
+      head.ceiling,
+      head.growth,
+      head.grouping,
+    ]);
+}
+
+function toColumns(planId: string, table: TableName, row: AnyRow): Row {
+  const out: Row = { plan_id: planId };
+  for (const f of fields[table]) out[snake(f)] = (row as unknown as Row)[f];
+  return out;
+}
+
+/** Reads a whole plan, or null when there is none of that id. */
+export async function readPlan(db: Queries, planId: string): Promise<{ plan: Plan; revision: number } | null> {
+  const [head] = await db.query('SELECT name, measure, ceiling, growth, grouping, revision FROM plans WHERE id = $1', [planId]);
+  if (!head) return null;
+  const { revision, ...rest } = head;
+  const plan: Row = { id: planId, head: rest };
+  for (const table of names) {
+    const rows = await db.query(`SELECT * FROM ${table} WHERE plan_id = $1 ORDER BY id`, [planId]);
+    plan[table] = Object.fromEntries(rows.map((row) => [row.id as string, Object.fromEntries(fields[table].map((f) => [f, row[snake(f)]]))]));
+  }
+  return { plan: plan as unknown as Plan, revision: revision as number };
+}
