@@ -1,6 +1,5 @@
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { PGlite } from '@electric-sql/pglite';
@@ -70,10 +69,9 @@ async function migrate(pg: PGlite, db: Database, before: ((db: Database) => Prom
 
 /** A migrated empty database, made once per set of migrations and kept beside the packages: making one takes seconds, loading it does not. */
 async function template(): Promise<Uint8Array> {
-  const version = (createRequire(import.meta.url)('@electric-sql/pglite/package.json') as { version: string }).version;
-  const hash = createHash('sha256').update(version);
-  for (const m of migrationFiles()) hash.update(m.name).update(m.sql);
   const root = fileURLToPath(new URL('../../../', import.meta.url));
+  const hash = createHash('sha256').update(readFileSync(join(root, 'node_modules', '@electric-sql', 'pglite', 'package.json')));
+  for (const m of migrationFiles()) hash.update(m.name).update(m.sql);
   const file = join(root, 'node_modules', '.cache', 'heronstone', `template-${hash.digest('hex').slice(0, 16)}.tar`);
   if (existsSync(file)) return readFileSync(file);
   const pg = await PGlite.create();

@@ -12,11 +12,15 @@ export class FolderInUse extends Error {
   }
 }
 
-/** When a process began, in kernel ticks, so that a reused pid is not taken for the owner; empty where the system does not tell. */
+/**
+ * When a process began, in kernel ticks, so that a reused pid is not taken for the owner; “dead” for one that ended but was
+ * not yet collected by its parent, empty where the system does not tell.
+ */
 function startOf(pid: number): string {
   try {
     const stat = readFileSync(`/proc/${pid}/stat`, 'utf8');
-    return stat.slice(stat.lastIndexOf(')') + 2).split(' ')[19] ?? '';
+    const fields = stat.slice(stat.lastIndexOf(')') + 2).split(' ');
+    return fields[0] === 'Z' || fields[0] === 'X' ? 'dead' : (fields[19] ?? '');
   } catch {
     return '';
   }
@@ -28,7 +32,8 @@ function isAlive({ pid, started }: Owner): boolean {
   } catch (error) {
     return (error as NodeJS.ErrnoException).code === 'EPERM';
   }
-  return started === '' || startOf(pid) === started;
+  const now = startOf(pid);
+  return now !== 'dead' && (started === '' || now === started);
 }
 
 const fileOf = (folder: string) => join(folder, 'owner.json');

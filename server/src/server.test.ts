@@ -1,0 +1,268 @@
+import { spawn } from 'node:child_process';
+import { existsSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { request as rawRequest } from 'node:http';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath, pathToFileURL } from 'node:url';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import supertest from 'supertest';
+import { exportPlan, importPlan } from '@heronstone/core/formats';
+import { type Command, newId, type Plan } from '@heronstone/core/plan';
+import { block, tinyRoom, unit, withUnits } from '@heronstone/core/testing';
+import { type Running, serve } from './serve.ts';
+import { restore } from './store/backup.ts';
+import { ownerOf, takeFolder } from './store/lock.ts';
+import { type PlanEvent } from './store/plan-store.ts';
+
+const root = fileURLToPath(new URL('../../', import.meta.url));
+const folders: string[] = [];
+const newFolder = () => {
+  folders.push(mkdtempSync(join(tmpdir(), 'heronstone-test-')));
+  return folders[folders.length - 1]!;
+};
+afterAll(() => folders.forEach((f) => rmSync(f, { recursive: true, force: true })));
+
+const room = withUnits(tinyRoom(), unit('lowChest', { x: 900, y: 5700 }));
+const addSupply = (id: string): Command => ({ type: 'addSupplies', supplies: [block({ id, name: `Thing ${id}` })] });
+const home = (supplyId: string): Command => ({ type: 'assignHome', supplyId, share: 'working', placeId: 'lowChest.0.0', since: '2026-02-02' });
+
+describe('the server', () => {
+  let running: Running;
+  let folder: string;
+  let planId: string;
+  const agent = () => supertest(`http://127.0.0.1:${running.port}`);
+  const run = (command: unknown, id = planId, commandId = newId('command')) => agent().post(`/api/plans/${id}/commands`).send({ commandId, command });
+  const plan = async (id = planId) => (await agent().get(`/api/plans/${id}`)).body as { plan: Plan; revision: number; undo: string | null; redo: string | null };
+
+  beforeAll(async () => {
+    folder = newFolder();
+    running = await serve({ dataFolder: folder, port: 0 });
+    planId = (await agent().post('/api/plans').send({ file: exportPlan(room) })).body.id;
+  });
+  afterAll(() => running.close());
+
+  test('a plan file comes back as it went in, through real tables', async () => {
+    const got = await plan();
+    expect({ ...got.plan, id: room.id }).toEqual(room);
+    const file = await agent().get(`/api/plans/${planId}/file`);
+    expect(file.headers['content-disposition']).toContain('my-craft-room.heron.json');
+    expect(file.text).toBe(exportPlan(room));
+  });
+
+  test('commands, undo and redo; what was redone can be undone again', async () => {
+    const before = await plan();
+    expect((await run(addSupply('a'))).status).toBe(200);
+    expect((await run(home('a'))).body).toMatchObject({ revision: before.revision + 2, undo: 'give a home', redo: null });
+    const full = await plan();
+    expect((await agent().post(`/api/plans/${planId}/undo`).send({})).body.redo).toBe('give a home');
+    expect((await plan()).plan.homes).toEqual({});
+    await agent().post(`/api/plans/${planId}/undo`).send({});
+    expect((await plan()).plan).toEqual(before.plan);
+    await agent().post(`/api/plans/${planId}/redo`).send({});
+    await agent().post(`/api/plans/${planId}/redo`).send({});
+    expect((await plan()).plan).toEqual(full.plan);
+    const nothing = await agent().post(`/api/plans/${planId}/redo`).send({});
+    expect(nothing.status).toBe(409);
+    expect(nothing.body.detail).toBe('There is nothing to redo.');
+    await agent().post(`/api/plans/${planId}/undo`).send({});
+    await run(addSupply('b'));
+    expect((await plan()).redo).toBeNull();
+  });
+
+  test('a command sent twice (its answer was lost) is done once', async () => {
+    const before = await plan();
+    await run(addSupply('twice'), planId, 'command-twice');
+    const again = await run(addSupply('twice'), planId, 'command-twice');
+    expect(again.status).toBe(200);
+    expect((await plan()).revision).toBe(before.revision + 1);
+  });
+
+  test.each([
+    ['no JSON', '{"commandId": "x', 400, /not whole JSON/],
+    ['an unknown command', { commandId: 'command-1', command: { type: 'blowUp' } }, 400, /command/],
+    ['a field too many', { commandId: 'command-1', command: { type: 'removeUnit', id: 'x', force: true } }, 400, /force/],
+    ['letters for a number', { commandId: 'command-1', command: { type: 'setUnit', id: 'lowChest', set: { width: 'wide' } } }, 400, /must be a number/],
+    ['a size of zero', { commandId: 'command-1', command: { type: 'setUnit', id: 'lowChest', set: { width: 0 } } }, 400, /more than zero/],
+    ['a unit that is not there', { commandId: 'command-2', command: { type: 'removeUnit', id: 'nowhere' } }, 409, /not in the plan/],
+    ['a place that is not there', { commandId: 'command-3', command: { ...home('b'), placeId: 'no.1.1' } }, 409, /not in the plan/],
+  ])('bad input: %s gets problem details and changes nothing', async (_, body, status, why) => {
+    const before = await plan();
+    const answer = await agent()
+      .post(`/api/plans/${planId}/commands`)
+      .set('content-type', 'application/json')
+      .send(typeof body === 'string' ? body : JSON.stringify(body));
+    expect(answer.status).toBe(status);
+    expect(answer.headers['content-type']).toMatch(/application\/problem\+json/);
+    expect(answer.body).toMatchObject({ type: 'about:blank', status });
+    expect(answer.body.detail).toMatch(why);
+    expect(await plan()).toEqual(before);
+  });
+
+  test('a damaged plan file, a wrong address, a form post are refused', async () => {
+    const cut = await agent().post('/api/plans').send({ file: exportPlan(room).slice(0, 900) });
+    expect([cut.status, cut.body.detail]).toEqual([422, expect.stringMatching(/not whole/)]);
+    expect((await agent().get('/api/plans/none')).status).toBe(404);
+    expect((await agent().get('/api/nowhere')).status).toBe(404);
+    expect((await agent().post('/api/plans').type('form').send({ name: 'x' })).status).toBe(415);
+    expect((await agent().post('/api/plans').send({ head: { name: '   ' } })).status).toBe(400);
+  });
+
+  test('answers only its own page: wrong Host and foreign Origin are turned away, scripts are ours alone', async () => {
+    const withHost = (host: string) =>
+      new Promise<number>((resolve) => rawRequest({ port: running.port, host: '127.0.0.1', path: '/api/plans', headers: { host } }, (res) => resolve(res.resume().statusCode!)).end());
+    expect(await withHost('evil.example')).toBe(403);
+    expect(await withHost(`127.0.0.1:${running.port}`)).toBe(200);
+    expect((await agent().post('/api/plans').set('origin', 'http://evil.example').send({ head: { name: 'x' } })).status).toBe(403);
+    expect((await agent().post('/api/plans').set('sec-fetch-site', 'cross-site').send({ head: { name: 'x' } })).status).toBe(403);
+    const csp = (await agent().get('/api/plans')).headers['content-security-policy']!;
+    expect(csp).toMatch(/default-src 'none'/);
+    expect(/script-src ([^;]*)/.exec(csp)![1]).toBe("'self'");
+  });
+
+  test('a second tab follows: the stream tells every change, with revision and rows', async () => {
+    const events: PlanEvent[] = [];
+    const stop = new AbortController();
+    const stream = await fetch(`http://127.0.0.1:${running.port}/api/plans/${planId}/stream`, { signal: stop.signal });
+    const reader = stream.body!.getReader();
+    const reading = (async () => {
+      let text = '';
+      while (events.length < 2) {
+        const { value, done } = await reader.read();
+        if (done) break;
+        text += new TextDecoder().decode(value);
+        for (let end = text.indexOf('\n\n'); end >= 0; end = text.indexOf('\n\n')) {
+          const block = text.slice(0, end);
+          text = text.slice(end + 2);
+          if (block.startsWith('event: change')) events.push(JSON.parse(block.slice(block.indexOf('data: ') + 6)));
+        }
+      }
+    })();
+    await run(addSupply('seen'), planId, 'command-seen');
+    await agent().post(`/api/plans/${planId}/undo`).send({});
+    await reading;
+    stop.abort();
+    expect(events[0]).toMatchObject({ commandId: 'command-seen', changes: [{ table: 'supplies', id: 'seen', before: null }] });
+    expect(events[1]!.revision).toBe(events[0]!.revision + 1);
+  });
+
+  test('two tabs change one thing: the late one is told, nothing is overwritten unseen', async () => {
+    await run(addSupply('both'));
+    const first = run({ type: 'setSupply', id: 'both', set: { name: 'Reel' }, was: { name: 'Thing both' } });
+    const second = run({ type: 'setSupply', id: 'both', set: { name: 'Spool' }, was: { name: 'Thing both' } });
+    const answers = (await Promise.all([first, second])).sort((a, b) => a.status - b.status);
+    expect(answers.map((a) => a.status)).toEqual([200, 409]);
+    expect(answers[1]!.body.detail).toMatch(/changed meanwhile in another tab/);
+  });
+
+  test('ten thousand supplies in one command', async () => {
+    const id = (await agent().post('/api/plans').send({ head: { name: 'Big' } })).body.id as string;
+    const supplies = Array.from({ length: 10_000 }, (_, i) => block({ id: `s${i}`, name: `Thing ${i}` }));
+    expect((await run({ type: 'addSupplies', supplies }, id)).status).toBe(200);
+    expect(Object.keys((await plan(id)).plan.supplies)).toHaveLength(10_000);
+  });
+
+  test('the folder belongs to one process; its own lock is recognised as living', async () => {
+    expect(ownerOf(folder)).toMatchObject({ pid: process.pid });
+    await expect(serve({ dataFolder: folder, port: 0 })).rejects.toThrow(/in use by process/);
+  });
+});
+
+describe('the data folder', () => {
+  test('everything, undo included, is there after a restart', async () => {
+    const folder = newFolder();
+    const one = await serve({ dataFolder: folder, port: 0 });
+    const id = await one.store.add({ plan: room });
+    await one.store.run(id, 'command-a', addSupply('a'));
+    await one.store.run(id, 'command-b', home('a'));
+    await one.store.undo(id);
+    const before = await one.store.get(id);
+    await one.close();
+    const two = await serve({ dataFolder: folder, port: 0 });
+    expect(await two.store.get(id)).toEqual(before);
+    const redone = await two.store.redo(id);
+    expect(redone.ok && redone.event.undo).toBe('give a home');
+    await two.store.undo(id);
+    await two.store.undo(id);
+    expect((await two.store.get(id))!.plan.supplies).toEqual({});
+    await two.close();
+  });
+
+  test('the database refuses what the core would: no two homes for a share, no home without a place', async () => {
+    const folder = newFolder();
+    const { openDatabase } = await import('./store/database.ts');
+    const db = await openDatabase(folder, async () => undefined);
+    await db.query(`INSERT INTO plans (id, name, measure, ceiling, growth, grouping) VALUES ('p', 'P', 'metric', 2400, 0.2, 'kind')`);
+    const wrong = [
+      `INSERT INTO homes VALUES ('p', 'a.working', 'a', 'working', 'nowhere', false, '2026-01-01')`,
+      `INSERT INTO homes VALUES ('p', 'other', 'a', 'working', 'x', false, '2026-01-01')`,
+      `INSERT INTO walls VALUES ('p', 'w', 0, 0, 90, '')`,
+      `INSERT INTO plans (id, name, measure, ceiling, growth, grouping) VALUES ('q', '  ', 'metric', 2400, 0.2, 'kind')`,
+    ];
+    for (const sql of wrong) await expect(db.transaction((tx) => tx.query(sql))).rejects.toThrow(/constraint|foreign key/);
+    await db.close();
+  });
+
+  test('a lock left by a dead process is taken over; a living one is respected', () => {
+    const folder = newFolder();
+    writeFileSync(join(folder, 'owner.json'), JSON.stringify({ pid: 2 ** 22 - 7, started: '1' }));
+    const letGo = takeFolder(folder);
+    expect(() => takeFolder(folder)).toThrow(/in use/);
+    letGo();
+    writeFileSync(join(folder, 'owner.json'), JSON.stringify({ pid: process.pid, started: '12345' }));
+    takeFolder(folder)();
+    writeFileSync(join(folder, 'owner.json'), '{half');
+    takeFolder(folder)();
+  });
+
+  test('backup and restore: the former data is kept beside it, a wrong file changes nothing', async () => {
+    const folder = newFolder();
+    const one = await serve({ dataFolder: folder, port: 0 });
+    const id = await one.store.add({ plan: room });
+    const { file } = (await supertest(`http://127.0.0.1:${one.port}`).post('/api/backup').send({})).body as { file: string };
+    await one.store.run(id, 'command-a', addSupply('later'));
+    await one.close();
+    writeFileSync(join(folder, 'wrong.tar.gz'), 'not a backup');
+    await expect(restore(folder, join(folder, 'wrong.tar.gz'))).rejects.toThrow(/not a Heronstone backup/);
+    const aside = await restore(folder, file);
+    expect(existsSync(aside!)).toBe(true);
+    const two = await serve({ dataFolder: folder, port: 0 });
+    expect((await two.store.get(id))!.plan.supplies).toEqual({});
+    await two.close();
+    expect(readdirSync(folder).filter((f) => f.endsWith('.part'))).toEqual([]);
+  });
+
+  test('kill −9 in the middle of writes loses nothing that was acknowledged', async () => {
+    const folder = newFolder();
+    const loader = pathToFileURL(join(root, 'node_modules/tsx/dist/loader.mjs')).href;
+    const acknowledged: string[] = [];
+    let id = '';
+    for (let round = 0; round < 2; round++) {
+      const child = spawn(process.execPath, ['--import', loader, join(root, 'server/src/main.ts'), 'serve', '--data', folder, '--port', '0'], { cwd: root, env: { ...process.env, NODE_OPTIONS: '' }, stdio: ['ignore', 'pipe', 'inherit'] });
+      const url = await new Promise<string>((resolve) => child.stdout.on('data', (d: Buffer) => /http:\S+:\d+/.test(String(d)) && resolve(/http:\S+:\d+/.exec(String(d))![0])));
+      const post = (path: string, body: unknown) => fetch(`${url}/api${path}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+      if (!id) id = ((await (await post('/plans', { head: { name: 'Hard' } })).json()) as { id: string }).id;
+      let alive = true;
+      const writing = (async () => {
+        for (let i = 0; alive; i++) {
+          const name = `r${round}-${i}`;
+          try {
+            if ((await post(`/plans/${id}/commands`, { commandId: `command-${name}`, command: addSupply(name) })).ok) acknowledged.push(name);
+          } catch {
+            return;
+          }
+        }
+      })();
+      while (acknowledged.length < 25 * (round + 1)) await new Promise((r) => setTimeout(r, 5));
+      const gone = new Promise((resolve) => child.once('exit', resolve));
+      child.kill('SIGKILL');
+      await gone;
+      alive = false;
+      await writing;
+    }
+    const after = await serve({ dataFolder: folder, port: 0 });
+    const kept = (await after.store.get(id))!.plan.supplies;
+    for (const name of acknowledged) expect(kept[name]).toBeDefined();
+    expect(importPlan(exportPlan((await after.store.get(id))!.plan), 'x').ok).toBe(true);
+    await after.close();
+  });
+});

@@ -1,0 +1,57 @@
+import { Sheet } from '../ui/sheet.tsx';
+
+const KEYS: [string, [string, string][]][] = [
+  [
+    'Everywhere',
+    [
+      ['/', 'where is it?'],
+      ['Ctrl Z · Ctrl Shift Z', 'undo · redo'],
+      ['?', 'this page'],
+    ],
+  ],
+  [
+    'Room',
+    [
+      ['Enter', 'take the length, on to the next wall'],
+    ],
+  ],
+  [
+    'Furniture, on a unit of Floor',
+    [
+      ['arrows', 'move by 1 cm; with Shift by 10 cm'],
+      ['R · Shift R', 'turn by 90° · by 15°'],
+      ['Delete', 'take it out (undo brings it back)'],
+    ],
+  ],
+  [
+    'Homes',
+    [
+      ['[ · ]', 'turn left · right'],
+      ['arrows in Round', 'go from place to place; Enter chooses'],
+      ['Enter on a supply', 'take it in hand; then Enter on a place gives it its home'],
+      ['P', 'pin or unpin the supply in hand'],
+      ['F', 'find homes'],
+    ],
+  ],
+];
+
+/** What every key does. */
+export function Keys({ onClose }: { onClose: () => void }) {
+  return (
+    <Sheet title="Keys" onClose={onClose}>
+      {KEYS.map(([where, list]) => (
+        <section key={where} className="mt-3">
+          <h3 className="font-semibold">{where}</h3>
+          <dl className="grid grid-cols-[11rem_1fr] gap-x-4">
+            {list.map(([key, does]) => (
+              <div key={key} className="contents">
+                <dt className="text-heron">{key}</dt>
+                <dd>{does}</dd>
+              </div>
+            ))}
+          </dl>
+        </section>
+      ))}
+    </Sheet>
+  );
+}

@@ -1,0 +1,88 @@
+import { CircleHelp, Download, Redo2, Search, Undo2 } from 'lucide-react';
+import { lazy, Suspense, useEffect, useState } from 'react';
+import { Link, Outlet, useParams } from 'react-router';
+import { usePlan } from '../state/plan-store.ts';
+import { Button } from '../ui/button.tsx';
+import { Keys } from './Keys.tsx';
+import { SteppingStones } from './SteppingStones.tsx';
+
+const loadWhereIsIt = () => import('./WhereIsIt.tsx');
+const WhereIsIt = lazy(loadWhereIsIt);
+
+/** What surrounds every stone: the stones themselves, undo, where-is-it, and word of trouble with saving. */
+export function PlanShell() {
+  const { planId = '' } = useParams();
+  const { open, status, undo, redo, undoWords, redoWords, unsaved, trouble } = usePlan();
+  const [finding, setFinding] = useState(false);
+  const [keys, setKeys] = useState(false);
+  useEffect(() => open(planId), [open, planId]);
+  // fetched ahead, so that the first letters typed after “/” are not lost
+  useEffect(() => void loadWhereIsIt(), []);
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      const typing = e.target instanceof HTMLElement && (/^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName) || e.target.isContentEditable);
+      const z = e.key.toLowerCase() === 'z' && (e.ctrlKey || e.metaKey);
+      if (z || (e.key.toLowerCase() === 'y' && (e.ctrlKey || e.metaKey))) {
+        if (typing) return;
+        e.preventDefault();
+        void (z && !e.shiftKey ? undo() : redo());
+      } else if (!typing && e.key === '/') {
+        e.preventDefault();
+        setFinding(true);
+      } else if (!typing && e.key === '?') setKeys(true);
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [undo, redo]);
+
+  if (status === 'missing')
+    return (
+      <main className="p-10">
+        <p className="text-lg">This plan is not here. It may belong to another data folder.</p>
+        <Link className="text-heron underline" to="/">
+          Back to the plans
+        </Link>
+      </main>
+    );
+  return (
+    <div className="flex min-h-full flex-col">
+      <header className="flex flex-wrap items-center gap-x-4 gap-y-1 px-4 pb-1.5 pt-2">
+        <Link to="/" className="font-display text-xl font-semibold" title="All plans">
+          Heronstone
+        </Link>
+        {status === 'ready' && <SteppingStones />}
+        <div className="ml-auto flex items-center gap-1">
+          <Button look="quiet" aria-label={undoWords ? `Undo: ${undoWords}` : 'Nothing to undo'} title={undoWords ? `Undo: ${undoWords} (Ctrl Z)` : 'Nothing to undo'} disabled={!undoWords} onClick={() => void undo()}>
+            <Undo2 size={18} aria-hidden />
+          </Button>
+          <Button look="quiet" aria-label={redoWords ? `Redo: ${redoWords}` : 'Nothing to redo'} title={redoWords ? `Redo: ${redoWords} (Ctrl Shift Z)` : 'Nothing to redo'} disabled={!redoWords} onClick={() => void redo()}>
+            <Redo2 size={18} aria-hidden />
+          </Button>
+          <a className="inline-flex min-h-8 items-center rounded-full px-3 hover:bg-stone" href={`/api/plans/${planId}/file`} title="Save the whole plan as a file" aria-label="Save the whole plan as a file" download>
+            <Download size={18} aria-hidden />
+          </a>
+          <Button onClick={() => setFinding(true)} title="Where is it? ( / )">
+            <Search size={16} aria-hidden /> Where is it?
+          </Button>
+          <Button look="quiet" aria-label="Keys" title="Keys ( ? )" onClick={() => setKeys(true)}>
+            <CircleHelp size={18} aria-hidden />
+          </Button>
+        </div>
+      </header>
+      {trouble && (
+        <p role="alert" className="bg-clash px-4 py-1.5 text-ground">
+          Not saved yet: {trouble} {unsaved === 1 ? 'One change is' : `${unsaved} changes are`} kept in this browser and will be saved as soon as it answers.
+        </p>
+      )}
+      {status === 'loading' && <p className="p-8 text-soft">Opening the plan …</p>}
+      {status === 'unreachable' && (
+        <p role="alert" className="p-8">
+          The server does not answer. Start it again with <code>npm start</code>; this page follows by itself.
+        </p>
+      )}
+      {status === 'ready' && <Outlet />}
+      <Suspense>{finding && <WhereIsIt onClose={() => setFinding(false)} />}</Suspense>
+      {keys && <Keys onClose={() => setKeys(false)} />}
+    </div>
+  );
+}

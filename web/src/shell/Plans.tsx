@@ -1,0 +1,91 @@
+import { Upload } from 'lucide-react';
+import { type FormEvent, useEffect, useRef, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { addPlan, listPlans, type PlanSummary } from '../state/api.ts';
+import { Button } from '../ui/button.tsx';
+import { countWords } from '../ui/words.ts';
+
+/** The first page: the plans there are, a new one, one from a file. */
+export function Plans() {
+  const [plans, setPlans] = useState<PlanSummary[] | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [measure, setMeasure] = useState<'metric' | 'imperial'>('metric');
+  const [name, setName] = useState('');
+  const file = useRef<HTMLInputElement>(null);
+  const navigate = useNavigate();
+  useEffect(() => {
+    listPlans().then(setPlans, (e: Error) => setTrouble(e.message));
+  }, []);
+  const start = async (source: Parameters<typeof addPlan>[0]) => {
+    try {
+      const { id } = await addPlan(source);
+      await navigate(`/p/${id}/room`);
+    } catch (e) {
+      setTrouble((e as Error).message);
+    }
+  };
+  const onSubmit = (e: FormEvent) => {
+    e.preventDefault();
+    if (name.trim() === '') return setTrouble('Give the plan a name first, for example “Attic room”.');
+    void start({ head: { name: name.trim(), measure } });
+  };
+  return (
+    <main className="mx-auto max-w-3xl px-6 py-14">
+      <h1 className="font-display text-4xl font-semibold">Heronstone</h1>
+      <p className="mt-2 max-w-xl text-lg text-soft">Where things are made, and where each thing lives so that the hand that needs it can reach it.</p>
+      <h2 className="mt-10 font-display text-xl">Plans</h2>
+      {plans?.length === 0 && <p className="mt-2 text-soft">None yet. Begin one below: a name is enough, then walk round the room with a tape.</p>}
+      <ul className="mt-2 divide-y divide-line">
+        {plans?.map((p) => (
+          <li key={p.id}>
+            <Link to={`/p/${p.id}/${p.supplies > 0 ? 'homes' : 'room'}`} className="flex items-baseline justify-between gap-4 py-3 hover:text-heron">
+              <span className="text-lg font-semibold">{p.name}</span>
+              <span className="text-soft">
+                {countWords(p.units, 'unit', 'units')} · {countWords(p.places, 'place', 'places')} · {countWords(p.supplies, 'supply', 'supplies')}
+              </span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+      <h2 className="mt-10 font-display text-xl">A new plan</h2>
+      <form className="mt-2 flex flex-wrap items-center gap-3" onSubmit={onSubmit}>
+        <label className="sr-only" htmlFor="new-name">
+          Name of the room
+        </label>
+        <input id="new-name" className="min-w-56 rounded-full border border-line bg-paper px-4 py-1.5" placeholder="Name of the room" value={name} onChange={(e) => setName(e.target.value)} />
+        <fieldset className="flex gap-3">
+          <legend className="sr-only">Lengths in</legend>
+          {(['metric', 'imperial'] as const).map((m) => (
+            <label key={m} className="flex items-center gap-1.5">
+              <input type="radio" name="measure" className="accent-heron" checked={measure === m} onChange={() => setMeasure(m)} />
+              {m === 'metric' ? 'centimetres' : 'inches'}
+            </label>
+          ))}
+        </fieldset>
+        <Button type="submit" look="main">
+          Begin
+        </Button>
+        <Button look="plain" onClick={() => file.current?.click()}>
+          <Upload size={16} aria-hidden /> From a plan file
+        </Button>
+        <input
+          ref={file}
+          type="file"
+          accept=".json"
+          className="hidden"
+          aria-label="Plan file"
+          onChange={async (e) => {
+            const [chosen] = e.target.files ?? [];
+            e.target.value = '';
+            if (chosen) await start({ file: await chosen.text() });
+          }}
+        />
+      </form>
+      {trouble && (
+        <p role="alert" className="mt-3 text-clash">
+          {trouble}
+        </p>
+      )}
+    </main>
+  );
+}

@@ -1,0 +1,54 @@
+import { useMemo } from 'react';
+import { NavLink, useLocation } from 'react-router';
+import { pieceOf } from '@heronstone/core/fit';
+import { type Plan, roomOf } from '@heronstone/core/plan';
+import { usePlan } from '../state/plan-store.ts';
+import { countWords } from '../ui/words.ts';
+
+/** What is still open at each stone, in a few words. */
+function openAt(plan: Plan): Record<string, string> {
+  const survey = roomOf(plan);
+  const walls = Object.keys(plan.walls).length;
+  const supplies = Object.values(plan.supplies);
+  const unmeasured = supplies.filter((s) => !pieceOf(s)).length;
+  const stations = Object.keys(plan.stations).length;
+  const without = supplies.reduce((n, s) => n + (s.working > 0 && !plan.homes[`${s.id}.working`] ? 1 : 0) + (s.backstock > 0 && !plan.homes[`${s.id}.backstock`] ? 1 : 0), 0);
+  return {
+    room: walls === 0 ? 'not measured' : survey.closes ? (survey.error < 1 ? 'walls close' : `closes to ${Math.round(survey.error)} mm`) : 'does not close',
+    activities: stations === 0 ? 'no station' : countWords(stations, 'station', 'stations'),
+    supplies: supplies.length === 0 ? 'none yet' : unmeasured > 0 ? `${unmeasured} without size` : `${supplies.length} measured`,
+    furniture: Object.keys(plan.units).length === 0 ? 'none yet' : countWords(Object.keys(plan.places).length, 'place', 'places'),
+    homes: supplies.length === 0 ? 'nothing to home' : without === 0 ? 'all at home' : `${without} without a home`,
+  };
+}
+
+const STONES = [
+  ['room', 'Room'],
+  ['activities', 'Activities'],
+  ['supplies', 'Supplies'],
+  ['furniture', 'Furniture'],
+  ['homes', 'Homes'],
+] as const;
+/** River stones are never quite alike. */
+const SHAPES = ['46% 54% 44% 56% / 58% 52% 48% 42%', '54% 46% 52% 48% / 50% 58% 42% 50%', '44% 56% 54% 46% / 54% 46% 54% 46%', '52% 48% 42% 58% / 46% 56% 44% 54%', '48% 52% 56% 44% / 56% 48% 52% 44%'];
+
+export function SteppingStones() {
+  const plan = usePlan((s) => s.plan);
+  const open = useMemo(() => openAt(plan), [plan]);
+  const seat = new URLSearchParams(useLocation().search).get('seat');
+  return (
+    <nav aria-label="Stepping stones" className="flex flex-wrap items-end gap-2">
+      {STONES.map(([id, name], i) => (
+        <NavLink
+          key={id}
+          to={`/p/${plan.id}/${id}${seat ? `?seat=${seat}` : ''}`}
+          style={{ borderRadius: SHAPES[i] }}
+          className={({ isActive }) => `block px-5 py-1 text-center leading-tight ${isActive ? 'bg-ink text-ground' : 'bg-stone text-ink hover:brightness-95'}`}
+        >
+          <span className="block font-semibold">{name}</span>
+          <span className="block text-[12.5px]">{open[id]}</span>
+        </NavLink>
+      ))}
+    </nav>
+  );
+}

@@ -1,0 +1,65 @@
+import { Command } from 'cmdk';
+import { useMemo, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { costOfHome } from '@heronstone/core/homes';
+import { type Plan, placeTitle, type Supply } from '@heronstone/core/plan';
+import { usePlan } from '../state/plan-store.ts';
+import { findSupplies } from '../state/search.ts';
+import { Sheet } from '../ui/sheet.tsx';
+import { secondsWords } from '../ui/words.ts';
+import { Front } from '../views/front/Front.tsx';
+import { BandChip } from '../views/ledger/Ledger.tsx';
+
+/** Where is it? Answers while typing: the place, a picture of the spot, and how far it is. */
+export default function WhereIsIt({ onClose }: { onClose: () => void }) {
+  const plan = usePlan((s) => s.plan);
+  const navigate = useNavigate();
+  const [text, setText] = useState('');
+  const found = useMemo(() => findSupplies(plan.supplies, text), [plan.supplies, text]);
+  const go = (supply: Supply) => {
+    const home = plan.homes[`${supply.id}.working`] ?? plan.homes[`${supply.id}.backstock`];
+    onClose();
+    void navigate(`/p/${plan.id}/homes?supply=${supply.id}${home ? `&share=${home.share}&place=${home.placeId}` : ''}`);
+  };
+  return (
+    <Sheet title="Where is it?" onClose={onClose}>
+      <Command shouldFilter={false} label="Where is it?">
+        <Command.Input autoFocus value={text} onValueChange={setText} placeholder="Type a few letters of it" className="w-full rounded-full border border-line bg-paper px-4 py-2 text-lg" />
+        <Command.List className="mt-2">
+          {text.trim() !== '' && found.length === 0 && <p className="p-3 text-soft">Nothing called that. It may be under another name, or not in the plan yet.</p>}
+          {found.map((supply) => (
+            <Command.Item key={supply.id} value={supply.id} onSelect={() => go(supply)} className="cursor-pointer rounded-lg px-2 py-1.5 data-[selected=true]:bg-stone">
+              <Answer plan={plan} supply={supply} />
+            </Command.Item>
+          ))}
+        </Command.List>
+      </Command>
+    </Sheet>
+  );
+}
+
+function Answer({ plan, supply }: { plan: Plan; supply: Supply }) {
+  const homes = (['working', 'backstock'] as const).flatMap((share) => {
+    const home = plan.homes[`${supply.id}.${share}`];
+    const place = home && plan.places[home.placeId];
+    return place ? [{ share, place, cost: costOfHome(plan, supply, share, place.id) }] : [];
+  });
+  const first = homes[0];
+  const unit = first && plan.units[first.place.unitId];
+  return (
+    <div className="flex items-center gap-3">
+      {unit ? <Front plan={plan} unit={unit} chosen={first.place.id} className="h-14 w-16 shrink-0" /> : <div className="h-14 w-16 shrink-0" />}
+      <div>
+        <p className="font-semibold">{supply.name}</p>
+        {homes.length === 0 && <p className="text-soft">has no home yet</p>}
+        {homes.map(({ share, place, cost }) => (
+          <p key={share} className="text-[14px]">
+            {share === 'backstock' && <span className="text-soft">reserve: </span>}
+            {placeTitle(plan, place)} <span className="text-soft">·</span> <BandChip band={cost?.band ?? null} />
+            {cost && Number.isFinite(cost.each) && <span className="text-soft"> · {secondsWords(cost.each)}</span>}
+          </p>
+        ))}
+      </div>
+    </div>
+  );
+}

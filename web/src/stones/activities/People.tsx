@@ -1,0 +1,95 @@
+import { Plus, Trash2 } from 'lucide-react';
+import { useState } from 'react';
+import { formatLength } from '@heronstone/core/lengths';
+import { newId, type Person } from '@heronstone/core/plan';
+import { usePlan } from '../../state/plan-store.ts';
+import { Button } from '../../ui/button.tsx';
+import { CheckField, LengthField, SelectField, TextField } from '../../ui/fields.tsx';
+
+/** Who works or is about here: how tall, which hand, and what their body would rather not do. */
+export function People() {
+  const plan = usePlan((s) => s.plan);
+  const dispatch = usePlan((s) => s.dispatch);
+  const [open, setOpen] = useState<string | null>(null);
+  const people = Object.values(plan.people).sort((a, b) => a.name.localeCompare(b.name));
+  const add = () => {
+    const person: Person = { id: newId('person'), name: `Maker ${people.length + 1}`, stature: 1680, eyeHeight: null, shoulderHeight: null, elbowHeight: null, gripReach: null, hand: 'right', mayClimb: true, mayStoop: true, mayKneel: true, mobility: 'swivel', child: false };
+    if (dispatch({ type: 'addPerson', person })) setOpen(person.id);
+  };
+  return (
+    <section aria-label="People">
+      <div className="flex items-center gap-2">
+        <h2 className="font-display text-lg font-semibold">People</h2>
+        <Button look={people.length ? 'quiet' : 'main'} onClick={add}>
+          <Plus size={15} aria-hidden /> Someone
+        </Button>
+      </div>
+      {people.length === 0 && <p className="text-[14px] text-soft">Reach is worked out from how tall someone is. Add yourself first.</p>}
+      <ul>
+        {people.map((p) => (
+          <li key={p.id} className={`rounded-xl ${open === p.id ? 'bg-paper p-2' : ''}`}>
+            <button type="button" aria-expanded={open === p.id} className="flex w-full justify-between rounded px-1 py-0.5 text-left hover:bg-stone" onClick={() => setOpen(open === p.id ? null : p.id)}>
+              <span className="font-medium">{p.name}</span>
+              <span className="text-soft">
+                {formatLength(p.stature, plan.head.measure)}
+                {p.child ? ', child' : `, ${p.hand}-handed`}
+              </span>
+            </button>
+            {open === p.id && <PersonFields person={p} />}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function PersonFields({ person }: { person: Person }) {
+  const dispatch = usePlan((s) => s.dispatch);
+  const set = (part: Partial<Person>) => dispatch({ type: 'setPerson', id: person.id, set: part, was: Object.fromEntries(Object.keys(part).map((k) => [k, person[k as keyof Person]])) });
+  const measured = (key: 'eyeHeight' | 'shoulderHeight' | 'elbowHeight' | 'gripReach', label: string) => <LengthField label={label} optional mm={person[key]} onCommit={(mm) => set({ [key]: mm })} />;
+  return (
+    <div className="mt-1 space-y-2">
+      <div className="grid grid-cols-2 gap-2">
+        <TextField label="Name" value={person.name} onCommit={(name) => set({ name })} />
+        <LengthField label="Height without shoes" positive mm={person.stature} onCommit={(mm) => mm !== null && set({ stature: mm })} />
+        <SelectField
+          label="Hand"
+          value={person.hand}
+          options={[
+            ['right', 'right-handed'],
+            ['left', 'left-handed'],
+          ]}
+          onCommit={(hand) => set({ hand })}
+        />
+        <SelectField
+          label="Sits on"
+          value={person.mobility}
+          options={[
+            ['swivel', 'a chair that turns and rolls'],
+            ['stool', 'a chair that stays put'],
+            ['wheelchair', 'a wheelchair'],
+          ]}
+          onCommit={(mobility) => set({ mobility })}
+        />
+      </div>
+      <div className="grid grid-cols-2">
+        <CheckField label="may climb a step" checked={person.mayClimb} onCommit={(mayClimb) => set({ mayClimb })} />
+        <CheckField label="may stoop" checked={person.mayStoop} onCommit={(mayStoop) => set({ mayStoop })} />
+        <CheckField label="may kneel" checked={person.mayKneel} onCommit={(mayKneel) => set({ mayKneel })} />
+        <CheckField label="is a child" checked={person.child} onCommit={(child) => set({ child })} />
+      </div>
+      <details>
+        <summary className="cursor-pointer text-[13px] text-soft">Measured rather than worked out, standing in shoes</summary>
+        <div className="grid grid-cols-2 gap-2">
+          {measured('eyeHeight', 'eye')}
+          {measured('shoulderHeight', 'shoulder')}
+          {measured('elbowHeight', 'elbow')}
+          {measured('gripReach', 'shoulder to grip')}
+        </div>
+      </details>
+      <Button look="quiet" onClick={() => dispatch({ type: 'removePerson', id: person.id })}>
+        <Trash2 size={14} aria-hidden /> Take out
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,158 @@
+import { type PointerEvent, useMemo, useRef, useState } from 'react';
+import { fetchesPerYear } from '@heronstone/core/homes';
+import { type Activity, newId, type Use } from '@heronstone/core/plan';
+import { usePlan } from '../../state/plan-store.ts';
+import { findSupplies } from '../../state/search.ts';
+import { NumberField } from '../../ui/fields.tsx';
+import { Trash2 } from 'lucide-react';
+import { Button } from '../../ui/button.tsx';
+
+const MOST = 30;
+const LEAST = 0.1;
+const FEWEST_LANES = 4;
+const MOST_LANES = 10;
+/** Fetches a session to a share of the line: left is all the time, right is hardly ever; each step right is a like share fewer. */
+const toShare = (fetches: number) => Math.min(1, Math.max(0, Math.log(MOST / Math.max(LEAST, fetches)) / Math.log(MOST / LEAST)));
+const fromShare = (share: number) => {
+  const f = MOST * Math.pow(LEAST / MOST, Math.min(1, Math.max(0, share)));
+  return f >= 2 ? Math.round(f) : Math.round(f * 10) / 10;
+};
+const TICKS: [number, string][] = [
+  [30, 'all the time'],
+  [10, '10 a session'],
+  [3, '3 a session'],
+  [1, 'once a session'],
+  [0.3, 'every third'],
+  [0.1, 'hardly ever'],
+];
+
+/** What the activity reaches for, as chips on a line from “all the time” to “hardly ever”; dragged, or by numbers below. */
+export function UseLine({ activity }: { activity: Activity }) {
+  const plan = usePlan((s) => s.plan);
+  const dispatch = usePlan((s) => s.dispatch);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [text, setText] = useState('');
+  const uses = useMemo(() => Object.values(plan.uses).filter((u) => u.activityId === activity.id), [plan.uses, activity.id]);
+  const lanes = useMemo(() => layOut(uses, (u) => plan.supplies[u.supplyId]?.name ?? ''), [uses, plan.supplies]);
+  const use = uses.find((u) => u.id === chosen);
+  const found = useMemo(() => findSupplies(plan.supplies, text, 8).filter((s) => !uses.some((u) => u.supplyId === s.id)), [plan.supplies, text, uses]);
+  const add = (supplyId: string) => {
+    const id = newId('use');
+    if (dispatch({ type: 'addUse', use: { id, activityId: activity.id, supplyId, fetches: 1, usedUp: 0 } })) {
+      setChosen(id);
+      setText('');
+    }
+  };
+  return (
+    <section aria-label="Use line">
+      <h2 className="font-display text-lg font-semibold">What it reaches for</h2>
+      <div className="relative mt-1 rounded-2xl bg-paper" style={{ height: Math.max(FEWEST_LANES, ...lanes.map((l) => l.lane + 1)) * 30 + 40 }}>
+        {TICKS.map(([f, words]) => (
+          <div key={f} className="absolute inset-y-0 border-l border-dashed border-line" style={{ left: `calc(0.5rem + (100% - 9rem) * ${toShare(f)})` }}>
+            <span className="absolute bottom-1 left-1 whitespace-nowrap text-[12.5px] text-soft">{words}</span>
+          </div>
+        ))}
+        {uses.length === 0 && <p className="absolute left-4 top-4 text-soft">Nothing yet. Type below what is reached for while doing this.</p>}
+        {lanes.map(({ use: u, lane }) => (
+          <Chip key={u.id} use={u} lane={lane} name={plan.supplies[u.supplyId]?.name ?? '?'} chosen={u.id === chosen} onChoose={() => setChosen(u.id)} onFetches={(fetches) => dispatch({ type: 'setUse', id: u.id, set: { fetches } })} />
+        ))}
+      </div>
+      <div className="mt-2 flex flex-wrap items-end gap-3">
+        <div className="relative w-64">
+          <label htmlFor="use-add" className="block text-[13px] text-soft">
+            Add to the line
+          </label>
+          <input
+            id="use-add"
+            className="w-full rounded-full border border-line bg-paper px-3 py-1"
+            autoComplete="off"
+            placeholder={Object.keys(plan.supplies).length ? 'name of a supply' : 'bring in supplies first'}
+            value={text}
+            onChange={(e) => setText(e.target.value)}
+            onKeyDown={(e) => e.key === 'Enter' && found[0] && add(found[0].id)}
+          />
+          {found.length > 0 && (
+            <ul className="absolute bottom-full left-0 z-10 mb-1 w-full overflow-hidden rounded-xl border border-line bg-paper shadow-lg">
+              {found.map((s) => (
+                <li key={s.id}>
+                  <button type="button" className="w-full px-3 py-1 text-left hover:bg-stone" onClick={() => add(s.id)}>
+                    {s.name}
+                  </button>
+                </li>
+              ))}
+            </ul>
+          )}
+        </div>
+        {use && (
+          <>
+            <p className="pb-1.5 font-semibold">{plan.supplies[use.supplyId]?.name}</p>
+            <NumberField className="w-32" label="fetches a session" max={10_000} value={use.fetches} onCommit={(fetches) => dispatch({ type: 'setUse', id: use.id, set: { fetches } })} />
+            <NumberField className="w-32" label="used up a session" max={10_000} value={use.usedUp} onCommit={(usedUp) => dispatch({ type: 'setUse', id: use.id, set: { usedUp } })} />
+            <p className="pb-1.5 text-soft">{Math.round(fetchesPerYear(plan, activity.id, use.fetches))} fetches a year</p>
+            <Button look="quiet" aria-label="Take it off the line" onClick={() => dispatch({ type: 'removeUse', id: use.id })}>
+              <Trash2 size={15} aria-hidden />
+            </Button>
+          </>
+        )}
+      </div>
+    </section>
+  );
+}
+
+/** Chips in lanes so that as few as can be lie over each other. */
+function layOut(uses: readonly Use[], name: (u: Use) => string): { use: Use; lane: number }[] {
+  const ends: number[] = [];
+  return [...uses]
+    .sort((a, b) => b.fetches - a.fetches || (a.id < b.id ? -1 : 1))
+    .map((use) => {
+      const at = toShare(use.fetches);
+      let lane = ends.findIndex((end) => end <= at);
+      if (lane < 0) lane = ends.length < MOST_LANES ? ends.length : ends.indexOf(Math.min(...ends));
+      ends[lane] = at + 0.045 + Math.min(24, name(use).length) * 0.0115;
+      return { use, lane };
+    });
+}
+
+function Chip({ use, lane, name, chosen, onChoose, onFetches }: { use: Use; lane: number; name: string; chosen: boolean; onChoose: () => void; onFetches: (fetches: number) => void }) {
+  const drag = useRef<{ x: number; width: number; moved: boolean } | null>(null);
+  const [live, setLive] = useState<number | null>(null);
+  const fetches = live ?? use.fetches;
+  const onMove = (e: PointerEvent) => {
+    const d = drag.current;
+    if (!d || (!d.moved && Math.abs(e.clientX - d.x) < 4)) return;
+    d.moved = true;
+    setLive(fromShare(toShare(use.fetches) + (e.clientX - d.x) / d.width));
+  };
+  const onUp = () => {
+    if (drag.current?.moved && live !== null) onFetches(live);
+    drag.current = null;
+    setLive(null);
+  };
+  return (
+    <button
+      type="button"
+      aria-pressed={chosen}
+      aria-label={`${name}: ${use.fetches} fetches a session. Arrow keys change it.`}
+      className={`absolute max-w-52 touch-none truncate rounded-full border px-2.5 py-0.5 text-[13.5px] ${chosen ? 'z-10 border-heron bg-heron text-on-heron' : 'border-line bg-ground hover:z-10 hover:border-heron'}`}
+      style={{ top: 8 + lane * 30, left: `calc(0.5rem + (100% - 9rem) * ${toShare(fetches)})` }}
+      title={`${name}: ${fetches} a session`}
+      onPointerDown={(e) => {
+        onChoose();
+        drag.current = { x: e.clientX, width: (e.currentTarget.parentElement?.clientWidth ?? 800) - 144, moved: false };
+        e.currentTarget.setPointerCapture(e.pointerId);
+      }}
+      onPointerMove={onMove}
+      onPointerUp={onUp}
+      onClick={onChoose}
+      onKeyDown={(e) => {
+        const by = { ArrowLeft: -0.04, ArrowRight: 0.04 }[e.key];
+        if (by === undefined) return;
+        e.preventDefault();
+        onFetches(fromShare(toShare(use.fetches) + by));
+      }}
+    >
+      {name}
+      {live !== null && ` · ${live}`}
+    </button>
+  );
+}

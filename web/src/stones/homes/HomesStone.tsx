@@ -1,0 +1,176 @@
+import { DndContext, DragOverlay, type DragEndEvent, type DragMoveEvent, MouseSensor, pointerWithin, TouchSensor, useSensor, useSensors } from '@dnd-kit/core';
+import { ChevronLeft, ChevronRight } from 'lucide-react';
+import { useEffect, useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { assessHomes } from '@heronstone/core/homes';
+import { placeTitle, type Share, type Supply } from '@heronstone/core/plan';
+import { BANDS, type BandNumber, makerOf } from '@heronstone/core/reach';
+import { usePlan } from '../../state/plan-store.ts';
+import { useHover, useSeat, useSelection } from '../../state/selection.ts';
+import { Button } from '../../ui/button.tsx';
+import { bandColour, bandName, secondsWords, yearWords } from '../../ui/words.ts';
+import { Floor } from '../../views/floor/Floor.tsx';
+import { looksFrom } from '../../views/round/looks.ts';
+import { Round, wrap } from '../../views/round/Round.tsx';
+import { FindHomes } from './FindHomes.tsx';
+import { InHand } from './InHand.tsx';
+import { dropWords, today } from './moves.ts';
+import { Tray } from './Tray.tsx';
+
+type Held = { supply: Supply; share: Share };
+
+/** Round above; below it what has no home, Floor, and the ledger of what is chosen. */
+export default function HomesStone() {
+  const plan = usePlan((s) => s.plan);
+  const dispatch = usePlan((s) => s.dispatch);
+  const { get, select } = useSelection();
+  const { stations, station } = useSeat();
+  const hovered = useHover((s) => s.place);
+  const [dragged, setDragged] = useState<Held | null>(null);
+  const [over, setOver] = useState<string | null>(null);
+  const sensors = useSensors(useSensor(MouseSensor, { activationConstraint: { distance: 5 } }), useSensor(TouchSensor, { activationConstraint: { delay: 150, tolerance: 6 } }));
+
+  const turn = Number(get('turn') ?? 0) || 0;
+  const setTurn = (t: number) => select({ turn: t === 0 ? null : String(wrap(t)) });
+  const place = get('place');
+  const share: Share = get('share') === 'backstock' ? 'backstock' : 'working';
+  const supply = get('supply') ? plan.supplies[get('supply')!] : undefined;
+  const inHand = useMemo<Held | null>(() => dragged ?? (supply ? { supply, share } : null), [dragged, supply, share]);
+  const maker = station ? makerOf(plan, station) : null;
+  const assessment = useMemo(() => assessHomes(plan), [plan]);
+  const looks = useMemo(() => (maker ? looksFrom(plan, maker, inHand) : new Map()), [plan, maker, inHand]);
+
+  const give = (held: Held, placeId: string) => dispatch({ type: 'assignHome', supplyId: held.supply.id, share: held.share, placeId, since: today() });
+  const choosePlace = (id: string) => {
+    if (inHand && place === id && plan.homes[`${inHand.supply.id}.${inHand.share}`]?.placeId !== id) give(inHand, id);
+    else select({ place: id });
+  };
+
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      if (e.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName)) return;
+      if (e.ctrlKey || e.metaKey || e.altKey) return;
+      if (e.key === '[') setTurn(turn - 15);
+      if (e.key === ']') setTurn(turn + 15);
+      if (e.key.toLowerCase() === 'p' && supply) {
+        const home = plan.homes[`${supply.id}.${share}`];
+        if (home) dispatch({ type: 'pinHome', supplyId: supply.id, share, pinned: !home.pinned });
+      }
+      if (e.key === 'Escape') select({ supply: null, share: null, place: null });
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  });
+
+  if (!station || !maker) return <NoSeat />;
+  const shown = over ?? hovered ?? place;
+  const look = shown ? looks.get(shown) : undefined;
+  const shownPlace = shown ? plan.places[shown] : undefined;
+
+  return (
+    <DndContext
+      sensors={sensors}
+      collisionDetection={pointerWithin}
+      onDragStart={(e) => setDragged((e.active.data.current as Held | undefined) ?? null)}
+      onDragMove={(e: DragMoveEvent) => setOver((e.over?.data.current?.placeId as string | undefined) ?? null)}
+      onDragCancel={() => {
+        setDragged(null);
+        setOver(null);
+      }}
+      onDragEnd={(e: DragEndEvent) => {
+        const held = e.active.data.current as Held | undefined;
+        const to = e.over?.data.current?.placeId as string | undefined;
+        setDragged(null);
+        setOver(null);
+        if (held && to && give(held, to)) select({ supply: held.supply.id, share: held.share, place: to });
+      }}
+    >
+      <main className="flex grow flex-col">
+        <div className="flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-line px-4 py-1">
+          <h1 className="sr-only">Homes</h1>
+          <div role="group" aria-label="Seen from" className="flex flex-wrap items-center gap-1">
+            <span className="text-soft">from</span>
+            {stations.map((s) => (
+              <button key={s.id} type="button" aria-pressed={s.id === station.id} onClick={() => select({ seat: s.id, turn: null })} className={`rounded-full border px-2.5 py-0.5 ${s.id === station.id ? 'border-ink bg-ink text-ground' : 'border-line bg-paper hover:border-heron'}`}>
+                {s.name}
+              </button>
+            ))}
+          </div>
+          <div className="flex items-center" role="group" aria-label="Turn">
+            <Button look="quiet" className="!px-1" aria-label="Turn left" title="Turn left ( [ )" onClick={() => setTurn(turn - 15)}>
+              <ChevronLeft size={18} aria-hidden />
+            </Button>
+            <button type="button" className="min-w-20 text-[13px] text-soft hover:text-heron" onClick={() => setTurn(0)} title="Back to how the seat looks">
+              {turn === 0 ? maker.person.name : `turned ${Math.abs(turn)}° ${turn > 0 ? 'right' : 'left'}`}
+            </button>
+            <Button look="quiet" className="!px-1" aria-label="Turn right" title="Turn right ( ] )" onClick={() => setTurn(turn + 15)}>
+              <ChevronRight size={18} aria-hidden />
+            </Button>
+          </div>
+          <p className="min-w-0 grow truncate text-[14px]" aria-live="polite">
+            {shownPlace && look ? (
+              <>
+                <strong>{placeTitle(plan, shownPlace)}</strong> · {bandName(look.band)}
+                {look.seconds !== null && Number.isFinite(look.seconds) && ` · ${secondsWords(look.seconds)} a fetch`}
+                {look.kinds > 0 ? ` · ${look.kinds} ${look.kinds === 1 ? 'kind' : 'kinds'}, ${Math.round(look.full * 100)} % full` : ' · empty'}
+              </>
+            ) : (
+              <span className="text-soft">Point at a place to read its name. Hot things far away and idle room at hand are what to look for.</span>
+            )}
+          </p>
+          <FindHomes assessment={assessment} />
+        </div>
+        <Round plan={plan} maker={maker} turn={turn} onTurn={setTurn} looks={looks} chosen={place} onChoose={choosePlace} />
+        <BandLegend fetches={assessment.fetchesByBand} seconds={assessment.seconds} />
+        <div className="grid grow grid-cols-1 gap-5 px-4 pb-2 pt-1 lg:h-[calc(100vh-31rem)] lg:min-h-72 lg:grid-cols-[20rem_1fr_24rem]">
+          <Tray assessment={assessment} inHand={inHand} onTake={(held) => select({ supply: held.supply.id, share: held.share, place: plan.homes[`${held.supply.id}.${held.share}`]?.placeId ?? null })} />
+          <div className="min-h-64 min-w-0">
+            <Floor plan={plan} up={maker.seat.heading + turn} maker={maker} goal={shown} chosenStation={station.id} onChooseStation={(id) => select({ seat: id, turn: null })} chosenUnit={shownPlace?.unitId ?? null} />
+          </div>
+          <InHand inHand={inHand} placeId={place} maker={maker} onGive={give} onChoosePlace={(id) => select({ place: id })} onTake={(held) => select({ supply: held.supply.id, share: held.share })} onLetGo={() => select({ supply: null, share: null })} />
+        </div>
+      </main>
+      <DragOverlay dropAnimation={null}>
+        {dragged && (
+          <div className="pointer-events-none w-64 rounded-xl border border-heron bg-paper px-3 py-1.5 shadow-lg">
+            <p className="font-semibold">{dragged.supply.name}</p>
+            <p className="text-[14px]">{over ? dropWords(plan, dragged.supply, dragged.share, over) : <span className="text-soft">over a place of Round: what it would cost</span>}</p>
+          </div>
+        )}
+      </DragOverlay>
+    </DndContext>
+  );
+}
+
+function BandLegend({ fetches, seconds }: { fetches: number[]; seconds: number }) {
+  const all = fetches.reduce((a, b) => a + b, 0);
+  return (
+    <div className="flex flex-wrap items-center gap-x-4 gap-y-0.5 px-4 py-1 text-[13px]">
+      {([1, 2, 3, 4, 5, 6, 7] as BandNumber[]).map((b) => (
+        <span key={b} className="inline-flex items-center gap-1.5">
+          <span className="inline-block size-3 rounded-sm" style={{ background: bandColour(b) }} />
+          {BANDS[b]} <span className="text-soft">{all ? `${Math.round((fetches[b]! / all) * 100)} %` : ''}</span>
+        </span>
+      ))}
+      <span className="ml-auto text-soft">
+        shares of {Math.round(all)} fetches a year · {yearWords(seconds)} in all
+      </span>
+    </div>
+  );
+}
+
+function NoSeat() {
+  const id = usePlan((s) => s.plan.id);
+  return (
+    <main className="p-8">
+      <h1 className="font-display text-2xl font-semibold">Homes</h1>
+      <p className="mt-2 max-w-lg text-soft">
+        Near and far are measured from where someone works. Give an activity a seat at{' '}
+        <Link className="text-heron underline" to={`/p/${id}/activities`}>
+          Activities
+        </Link>{' '}
+        first; then the room is shown from there.
+      </p>
+    </main>
+  );
+}

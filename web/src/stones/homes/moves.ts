@@ -1,0 +1,42 @@
+import { fitSupply } from '@heronstone/core/fit';
+import { costOfHome, placeFilling } from '@heronstone/core/homes';
+import { homeOf, type Place, type Plan, type Share, type Supply } from '@heronstone/core/plan';
+import { bandName, secondsWords, yearWords } from '../../ui/words.ts';
+
+export const today = (): string => new Date().toISOString().slice(0, 10);
+
+/** Whether a share goes into a place beside what lives there, in a few words; `ok` when it does. */
+export function roomWords(plan: Plan, place: Place, supply: Supply, share: Share): { ok: boolean; words: string } {
+  const fit = fitSupply(place, supply, supply[share]);
+  if (!fit.ok) return { ok: false, words: fit.reason };
+  const here = homeOf(plan, supply.id, share)?.placeId === place.id;
+  const used = placeFilling(plan, place).used + (here ? 0 : fit.frontage);
+  const over = used - place.width;
+  return over > 0.5 ? { ok: false, words: `over-full by ${Math.ceil(over)} mm` } : { ok: true, words: `${Math.round((used / place.width) * 100)} % full then` };
+}
+
+/** What dropping a share here would cost, against where it is now. */
+export function dropWords(plan: Plan, supply: Supply, share: Share, placeId: string): string {
+  const place = plan.places[placeId];
+  const cost = costOfHome(plan, supply, share, placeId);
+  if (!place || !cost) return '';
+  if (cost.reason) return cost.reason;
+  const now = homeOf(plan, supply.id, share);
+  const before = now ? costOfHome(plan, supply, share, now.placeId) : null;
+  const change = before && Number.isFinite(before.seconds) && now!.placeId !== placeId ? cost.seconds - before.seconds : null;
+  const against = change === null ? '' : change <= 0 ? `, ${yearWords(-change)} less` : `, ${yearWords(change)} more`;
+  return `${bandName(cost.band)} · ${secondsWords(cost.each)} a fetch · ${yearWords(cost.seconds)}${against} · ${roomWords(plan, place, supply, share).words}`;
+}
+
+export type Offer = { place: Place; seconds: number; each: number; band: Parameters<typeof bandName>[0]; room: { ok: boolean; words: string } };
+
+/** Places for a share, those with room first, cheapest first. */
+export function bestPlaces(plan: Plan, supply: Supply, share: Share, most: number): Offer[] {
+  const offers: Offer[] = [];
+  for (const place of Object.values(plan.places)) {
+    const cost = costOfHome(plan, supply, share, place.id);
+    if (!cost || !Number.isFinite(cost.seconds)) continue;
+    offers.push({ place, seconds: cost.seconds, each: cost.each, band: cost.band, room: roomWords(plan, place, supply, share) });
+  }
+  return offers.sort((a, b) => Number(b.room.ok) - Number(a.room.ok) || a.seconds - b.seconds).slice(0, most);
+}

@@ -1,0 +1,149 @@
+import { type ReactNode, useEffect, useId, useState } from 'react';
+import { formatLength, parseLength } from '@heronstone/core/lengths';
+import { usePlan } from '../state/plan-store.ts';
+
+const box =
+  'min-h-[34px] w-full rounded-md border border-line bg-paper px-2 py-1 text-ink placeholder:text-soft focus-visible:outline-2 aria-invalid:border-clash';
+
+type Shared = { label: string; hideLabel?: boolean; className?: string };
+
+function Labelled({ label, hideLabel, className, id, trouble, children }: Shared & { id: string; trouble?: string | null; children: ReactNode }) {
+  return (
+    <div className={className}>
+      <label htmlFor={id} className={hideLabel ? 'sr-only' : 'block text-[13px] text-soft'}>
+        {label}
+      </label>
+      {children}
+      {trouble && (
+        <p id={`${id}-trouble`} role="alert" className="mt-0.5 text-[13px] text-clash">
+          {trouble}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** A text box that hands its value over on Enter or when left; Escape takes the typing back. */
+function useTyped(shown: string, commit: (text: string) => string | null) {
+  const [text, setText] = useState(shown);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  useEffect(() => {
+    setText(shown);
+    setTrouble(null);
+  }, [shown]);
+  const finish = () => {
+    if (text === shown) return setTrouble(null);
+    const why = commit(text);
+    setTrouble(why);
+    if (why === null) setText(shown);
+  };
+  return {
+    trouble,
+    props: {
+      value: text,
+      onChange: (e: { target: { value: string } }) => setText(e.target.value),
+      onBlur: finish,
+      onKeyDown: (e: React.KeyboardEvent) => {
+        if (e.key === 'Enter') finish();
+        if (e.key === 'Escape') {
+          setText(shown);
+          setTrouble(null);
+        }
+        e.stopPropagation();
+      },
+      'aria-invalid': trouble !== null,
+    },
+  };
+}
+
+/** A length in either system; shows the plan's own. `null` stands for “not measured” where `optional`. */
+export function LengthField({
+  mm,
+  onCommit,
+  optional,
+  positive,
+  ...shared
+}: Shared & { mm: number | null; onCommit: (mm: number | null) => boolean | void; optional?: boolean; positive?: boolean }) {
+  const measure = usePlan((s) => s.plan.head?.measure ?? 'metric');
+  const id = useId();
+  const typed = useTyped(mm === null ? '' : formatLength(mm, measure), (text) => {
+    if (optional && text.trim() === '') return onCommit(null) === false ? 'That was refused.' : null;
+    const got = parseLength(text, measure);
+    if (!got.ok) return got.reason;
+    if (positive && got.mm <= 0) return 'It must be more than zero.';
+    return onCommit(got.mm) === false ? 'That was refused.' : null;
+  });
+  return (
+    <Labelled {...shared} id={id} trouble={typed.trouble}>
+      <input id={id} className={box} inputMode="text" autoComplete="off" placeholder={optional ? 'not measured' : undefined} {...typed.props} />
+    </Labelled>
+  );
+}
+
+/** A number with its unit behind it. */
+export function NumberField({
+  value,
+  unit,
+  min = 0,
+  max = 1e6,
+  whole,
+  onCommit,
+  ...shared
+}: Shared & { value: number; unit?: string; min?: number; max?: number; whole?: boolean; onCommit: (n: number) => boolean | void }) {
+  const id = useId();
+  const typed = useTyped(String(value), (text) => {
+    const n = Number(text.replace(',', '.').replace(/[^\d.\-−]+$/, '').replace('−', '-'));
+    if (text.trim() === '' || !Number.isFinite(n)) return `“${text}” is not a number.`;
+    if (whole && !Number.isInteger(n)) return 'It must be a whole number.';
+    if (n < min) return min === 0 ? 'It cannot be negative.' : `At least ${min}.`;
+    if (n > max) return `At most ${max}.`;
+    return onCommit(n) === false ? 'That was refused.' : null;
+  });
+  return (
+    <Labelled {...shared} id={id} trouble={typed.trouble}>
+      <div className="flex items-center gap-1">
+        <input id={id} className={box} inputMode="decimal" autoComplete="off" {...typed.props} />
+        {unit && <span className="shrink-0 text-[13px] text-soft">{unit}</span>}
+      </div>
+    </Labelled>
+  );
+}
+
+export function TextField({ value, onCommit, placeholder, ...shared }: Shared & { value: string; onCommit: (text: string) => boolean | void; placeholder?: string }) {
+  const id = useId();
+  const typed = useTyped(value, (text) => (onCommit(text) === false ? 'That was refused.' : null));
+  return (
+    <Labelled {...shared} id={id} trouble={typed.trouble}>
+      <input id={id} className={box} autoComplete="off" placeholder={placeholder} {...typed.props} />
+    </Labelled>
+  );
+}
+
+export function SelectField<T extends string>({
+  value,
+  options,
+  onCommit,
+  ...shared
+}: Shared & { value: T; options: readonly (readonly [T, string])[]; onCommit: (value: T) => void }) {
+  const id = useId();
+  return (
+    <Labelled {...shared} id={id}>
+      <select id={id} className={box} value={value} onChange={(e) => onCommit(e.target.value as T)}>
+        {options.map(([v, words]) => (
+          <option key={v} value={v}>
+            {words}
+          </option>
+        ))}
+      </select>
+    </Labelled>
+  );
+}
+
+export function CheckField({ label, checked, onCommit }: { label: string; checked: boolean; onCommit: (checked: boolean) => void }) {
+  return (
+    <label className="flex items-center gap-2 py-0.5">
+      <input type="checkbox" className="size-4 accent-heron" checked={checked} onChange={(e) => onCommit(e.target.checked)} />
+      {label}
+    </label>
+  );
+}

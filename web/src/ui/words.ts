@@ -1,0 +1,20 @@
+import { type BandNumber, BANDS } from '@heronstone/core/reach';
+
+/** Seconds of one fetch: `12.4 s`. */
+export const secondsWords = (s: number): string => (Number.isFinite(s) ? `${s.toFixed(1)} s` : 'not reachable');
+
+/** Seconds a year in the unit that suits them: `41 min a year`, `6.2 h a year`. */
+export function yearWords(s: number): string {
+  if (!Number.isFinite(s)) return 'not reachable';
+  if (s < 90) return `${Math.round(s)} s a year`;
+  if (s < 5400) return `${Math.round(s / 60)} min a year`;
+  return `${(s / 3600).toFixed(1)} h a year`;
+}
+
+export const bandName = (band: BandNumber | null): string => (band ? BANDS[band] : 'out of reach');
+export const bandColour = (band: BandNumber | null): string => (band ? `var(--${BANDS[band]})` : 'transparent');
+
+/** “3 supplies”, “1 supply”. */
+export function countWords(n: number, one: string, many: string): string {
+  return `${n} ${n === 1 ? one : many}`;
+}

@@ -1,0 +1,95 @@
+import { useMemo } from 'react';
+import { costOfHome, yearlyUses } from '@heronstone/core/homes';
+import { homesIn, type Plan, placeTitle, type Share, type Supply } from '@heronstone/core/plan';
+import { type Fetch, fetchFrom, handlingOf, type Maker, makerOf, PLAIN, SECONDS_PER_TMU, sceneOf } from '@heronstone/core/reach';
+import { bandColour, bandName, secondsWords, yearWords } from '../../ui/words.ts';
+
+type Props = { plan: Plan; maker: Maker; placeId: string; supply?: Supply | null; share?: Share };
+
+/** Why a place costs what it costs: the motions in order, each with its code and time. */
+export function Ledger({ plan, maker, placeId, supply, share = 'working' }: Props) {
+  const scene = sceneOf(plan);
+  const spot = scene.spots.get(placeId);
+  const { fetch, who, yearly } = useMemo(() => {
+    const use = supply ? [...yearlyUses(plan, supply, share)].sort((a, b) => b.fetches - a.fetches)[0] : undefined;
+    const from = (use && makerOf(plan, use.station)) ?? maker;
+    const others = homesIn(plan, placeId).filter((h) => h.supplyId !== supply?.id || h.share !== share).length;
+    const handling = supply ? handlingOf(supply, others + 1, use?.consumed ?? false) : { ...PLAIN, kinds: Math.max(1, others) };
+    return {
+      fetch: spot ? fetchFrom(scene, from, spot, handling) : null,
+      who: use && from !== maker ? `${from.person.name} at ${use.station.name}` : from.person.name,
+      yearly: supply ? costOfHome(plan, supply, share, placeId) : null,
+    };
+  }, [plan, scene, spot, supply, share, maker, placeId]);
+  if (!spot || !fetch) return null;
+  const title = supply ? `${supply.name} → ${placeTitle(plan, spot.place)}` : placeTitle(plan, spot.place);
+  return (
+    <section aria-label="Ledger">
+      <h2 className="font-display text-lg font-semibold leading-snug">{title}</h2>
+      {fetch.ok ? (
+        <>
+          <p className="text-soft">
+            <BandChip band={fetch.band} /> {secondsWords(fetch.seconds)} a fetch for {who}
+            {yearly && Number.isFinite(yearly.seconds) && <> · {yearWords(yearly.seconds)}</>}
+          </p>
+          <Motions fetch={fetch} />
+        </>
+      ) : (
+        <p className="text-clash">{fetch.reason}</p>
+      )}
+      {yearly?.penalties.map((p) => (
+        <p key={p.words} className="mt-1 text-clash">
+          {p.words}
+        </p>
+      ))}
+    </section>
+  );
+}
+
+export function BandChip({ band }: { band: Parameters<typeof bandName>[0] }) {
+  return (
+    <span className="inline-flex items-center gap-1 text-ink">
+      <span className="inline-block size-2.5 rounded-full border border-ink/30" style={{ background: bandColour(band) }} />
+      {bandName(band)}
+    </span>
+  );
+}
+
+function Motions({ fetch }: { fetch: Extract<Fetch, { ok: true }> }) {
+  const get = fetch.motions.filter((m) => m.part === 'get');
+  const back = fetch.motions.filter((m) => m.part === 'put back');
+  const sum = (list: typeof get) => list.reduce((s, m) => s + m.tmu, 0) * SECONDS_PER_TMU;
+  return (
+    <table className="mt-1 w-full text-[14px]">
+      <thead className="sr-only">
+        <tr>
+          <th>motion</th>
+          <th>code</th>
+          <th>seconds</th>
+        </tr>
+      </thead>
+      {[
+        ['get', get] as const,
+        ['put back', back] as const,
+      ].map(([part, list]) =>
+        list.length === 0 ? null : (
+          <tbody key={part}>
+            <tr className="border-t border-line">
+              <th colSpan={2} className="pt-1 text-left font-semibold">
+                {part}
+              </th>
+              <td className="pt-1 text-right font-semibold">{sum(list).toFixed(1)} s</td>
+            </tr>
+            {list.map((m, i) => (
+              <tr key={i}>
+                <td className="pr-2">{m.text}</td>
+                <td className="pr-2 text-[12px] text-soft">{m.code}</td>
+                <td className="text-right">{(m.tmu * SECONDS_PER_TMU).toFixed(2)}</td>
+              </tr>
+            ))}
+          </tbody>
+        ),
+      )}
+    </table>
+  );
+}

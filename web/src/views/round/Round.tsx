@@ -1,0 +1,301 @@
+import { useDroppable } from '@dnd-kit/core';
+import { type KeyboardEvent, type PointerEvent, useMemo, useRef } from 'react';
+import { bodyOf } from '@heronstone/core/body';
+import { CATALOGUE } from '@heronstone/core/catalogue';
+import { type Plan, placeTitle, roomOf, wallsInOrder } from '@heronstone/core/plan';
+import { highestGrip, type Maker, sceneOf } from '@heronstone/core/reach';
+import { useHover } from '../../state/selection.ts';
+import { bandColour, bandName, secondsWords } from '../../ui/words.ts';
+import { heightScale, type Seen, seePlace, seeUnit, stretchesBetween } from './geometry.ts';
+import { type PlaceLook } from './looks.ts';
+
+const WIDTH = 1280;
+const HEIGHT = 300;
+const x = (bearing: number) => ((bearing + 180) / 360) * WIDTH;
+
+type Props = {
+  plan: Plan;
+  maker: Maker;
+  /** degrees by which the ribbon is turned from the seat's heading, right positive */
+  turn: number;
+  onTurn: (turn: number) => void;
+  looks: ReadonlyMap<string, PlaceLook>;
+  chosen: string | null;
+  onChoose: (placeId: string) => void;
+};
+
+const WORDS: [number, string][] = [
+  [-180, 'behind'],
+  [-135, 'behind left'],
+  [-90, 'left'],
+  [-45, 'ahead left'],
+  [0, 'ahead'],
+  [45, 'ahead right'],
+  [90, 'right'],
+  [135, 'behind right'],
+];
+
+/** The room as it is seen from the seat, unrolled: bearing from left to right, height from bottom to top. */
+export function Round({ plan, maker, turn, onTurn, looks, chosen, onChoose }: Props) {
+  const facing = maker.seat.heading + turn;
+  const scene = sceneOf(plan);
+  const svg = useRef<SVGSVGElement>(null);
+  const drag = useRef<{ x: number; turn: number; moved: boolean } | null>(null);
+
+  const grip = highestGrip(bodyOf(maker.person, null), 0);
+  const y = useMemo(() => {
+    const highest = Math.max(grip, ...[...scene.spots.values()].filter((s) => !s.away).map((s) => s.high));
+    return heightScale(HEIGHT, Math.min(highest + 60, plan.head.ceiling), plan.head.ceiling);
+  }, [scene, grip, plan.head.ceiling]);
+
+  const units = useMemo(
+    () =>
+      Object.values(plan.units)
+        .filter((u) => CATALOGUE[u.kind].mount !== 'away')
+        .map((unit) => ({
+          unit,
+          seen: seeUnit(maker, facing, unit),
+          places: [...scene.spots.values()].filter((s) => s.unit.id === unit.id).map((spot) => ({ spot, seen: seePlace(maker, facing, spot) })),
+        }))
+        .sort((a, b) => b.seen.away - a.seen.away),
+    [plan.units, scene, maker, facing],
+  );
+  const order = useMemo(
+    () =>
+      units
+        .flatMap((u) => u.places)
+        .filter((p) => p.seen.stretches.length > 0)
+        .map((p) => ({ id: p.spot.place.id, x: (p.seen.stretches[0]!.from + p.seen.stretches[0]!.to) / 2, z: (p.seen.low + p.seen.high) / 2 })),
+    [units],
+  );
+
+  const focusable = chosen && order.some((o) => o.id === chosen) ? chosen : order[0]?.id;
+  const onKeyDown = (e: KeyboardEvent) => {
+    const id = (e.target as SVGElement).dataset.place;
+    const here = order.find((o) => o.id === id);
+    if (!here) return;
+    const way = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[e.key];
+    if (way) {
+      e.preventDefault();
+      const next = nearest(order, here, way as [number, number]);
+      if (next) svg.current?.querySelector<SVGElement>(`[data-place="${CSS.escape(next.id)}"]`)?.focus();
+    } else if (e.key === 'Enter' || e.key === ' ') {
+      e.preventDefault();
+      onChoose(here.id);
+    }
+  };
+  const onPointerDown = (e: PointerEvent) => {
+    if ((e.target as Element).closest('[data-place]')) return;
+    drag.current = { x: e.clientX, turn, moved: false };
+    svg.current?.setPointerCapture(e.pointerId);
+  };
+  const onPointerMove = (e: PointerEvent) => {
+    if (!drag.current || !svg.current) return;
+    const degrees = ((e.clientX - drag.current.x) / svg.current.clientWidth) * 360;
+    if (Math.abs(degrees) > 1) onTurn(wrap(Math.round(drag.current.turn - degrees)));
+  };
+
+  return (
+    <svg
+      ref={svg}
+      viewBox={`0 0 ${WIDTH} ${HEIGHT + 26}`}
+      className="block w-full touch-none select-none bg-paper"
+      role="group"
+      aria-label={`The room as seen from ${maker.person.name}’s seat`}
+      onKeyDown={onKeyDown}
+      onPointerDown={onPointerDown}
+      onPointerMove={onPointerMove}
+      onPointerUp={() => (drag.current = null)}
+    >
+      <Walls plan={plan} maker={maker} facing={facing} y={y} />
+      {units.map(({ unit, seen, places }) => {
+        const pale = Math.max(0.45, Math.min(1, 1.12 - seen.away / 5000));
+        return (
+          <g key={unit.id} opacity={pale}>
+            {seen.stretches.map((s) => (
+              <rect key={s.from} x={x(s.from) - 1} width={x(s.to) - x(s.from) + 2} y={y(seen.high) - 1} height={y(seen.low) - y(seen.high) + 2} rx={2} fill="var(--wood)" stroke="var(--wood-line)" strokeWidth={1} />
+            ))}
+            {places.map(({ spot, seen: p }) => (
+              <PlaceMark
+                key={spot.place.id}
+                id={spot.place.id}
+                title={placeTitle(plan, spot.place)}
+                seen={p}
+                y={y}
+                look={looks.get(spot.place.id)}
+                chosen={spot.place.id === chosen}
+                focusable={spot.place.id === focusable}
+                onChoose={onChoose}
+              />
+            ))}
+          </g>
+        );
+      })}
+      <BodyLines maker={maker} grip={grip} y={y} />
+      {WORDS.map(([b, words]) => {
+        const at = wrap(b);
+        const edge = at === -180;
+        return (
+          <text key={words} x={edge ? 6 : x(at)} y={HEIGHT + 18} textAnchor={edge ? 'start' : 'middle'} fontSize={13} fill="var(--soft)">
+            {words}
+          </text>
+        );
+      })}
+      <text x={WIDTH - 6} y={HEIGHT + 18} textAnchor="end" fontSize={13} fill="var(--soft)">
+        behind
+      </text>
+    </svg>
+  );
+}
+
+/** Degrees in [−180, 180). */
+export function wrap(degrees: number): number {
+  return ((((degrees + 180) % 360) + 360) % 360) - 180;
+}
+
+type Mark = { id: string; x: number; z: number };
+
+/** The next place in a direction: near, and rather straight ahead of it than aside. */
+function nearest(all: readonly Mark[], from: Mark, [dx, dz]: [number, number]): Mark | null {
+  let best: Mark | null = null;
+  let least = Infinity;
+  for (const to of all) {
+    const along = dx !== 0 ? (to.x - from.x) * dx : ((to.z - from.z) / 12) * dz;
+    const aside = dx !== 0 ? Math.abs(to.z - from.z) / 12 : Math.abs(to.x - from.x);
+    if (to.id === from.id || along < 0.4) continue;
+    const cost = along + 2.5 * aside;
+    if (cost < least) {
+      least = cost;
+      best = to;
+    }
+  }
+  return best;
+}
+
+type MarkProps = {
+  id: string;
+  title: string;
+  seen: Seen;
+  y: (mm: number) => number;
+  look: PlaceLook | undefined;
+  chosen: boolean;
+  focusable: boolean;
+  onChoose: (id: string) => void;
+};
+
+function PlaceMark({ id, title, seen, y, look, chosen, focusable, onChoose }: MarkProps) {
+  const { setNodeRef, isOver } = useDroppable({ id: `round:${id}`, data: { placeId: id } });
+  const hovered = useHover((s) => s.place === id);
+  const colour = look?.dim ? 'var(--stone)' : bandColour(look?.band ?? null);
+  const top = y(seen.high);
+  const height = Math.max(2, y(seen.low) - top);
+  const full = Math.min(1, look?.full ?? 0);
+  const strong = chosen || isOver || hovered;
+  const widest = seen.stretches.reduce((a, b) => (b.to - b.from > a.to - a.from ? b : a), seen.stretches[0]!);
+  const words = `${title}. ${bandName(look?.band ?? null)}${look?.seconds ? `, ${secondsWords(look.seconds)} a fetch` : ''}. ${look?.kinds ? `${look.kinds} kinds, ${Math.round((look.full ?? 0) * 100)} % full` : 'empty'}.`;
+  return (
+    <g
+      ref={setNodeRef as unknown as (e: SVGGElement | null) => void}
+      data-place={id}
+      role="button"
+      aria-label={words}
+      aria-pressed={chosen}
+      tabIndex={focusable ? 0 : -1}
+      className="cursor-pointer outline-none"
+      onClick={() => onChoose(id)}
+      onPointerEnter={() => useHover.setState({ place: id })}
+      onPointerLeave={() => useHover.setState({ place: null })}
+      onFocus={() => useHover.setState({ place: id })}
+      onBlur={() => useHover.setState({ place: null })}
+    >
+      {seen.stretches.map((s) => {
+        const left = x(s.from) + 0.75;
+        const width = Math.max(1.5, x(s.to) - x(s.from) - 1.5);
+        return (
+          <g key={s.from}>
+            <rect x={left} y={top + 0.75} width={width} height={Math.max(1.5, height - 1.5)} rx={1.5} fill={colour} fillOpacity={seen.front ? 0.34 : 0.12} />
+            {seen.front && <rect x={left} y={top + height - Math.max(0, height - 1.5) * full} width={width} height={Math.max(0, height - 1.5) * full} rx={1.5} fill={colour} fillOpacity={0.95} />}
+            <rect
+              x={left}
+              y={top + 0.75}
+              width={width}
+              height={Math.max(1.5, height - 1.5)}
+              rx={1.5}
+              fill="none"
+              stroke={strong ? 'var(--ink)' : look?.fault ? 'var(--clash)' : colour}
+              strokeWidth={strong ? 2.6 : look?.fault ? 2 : 1}
+              strokeDasharray={seen.front ? undefined : '3 3'}
+            />
+          </g>
+        );
+      })}
+      {look && look.fetches > 0 && (
+        <circle cx={(x(widest.from) + x(widest.to)) / 2} cy={top + height / 2} r={Math.min(11, 1.6 + 0.42 * Math.sqrt(look.fetches))} fill="var(--paper)" stroke="var(--ink)" strokeWidth={1.2} />
+      )}
+      {look?.here && <path d={`M ${(x(widest.from) + x(widest.to)) / 2} ${top - 3} l -6 -9 h 12 z`} fill="var(--heron)" />}
+    </g>
+  );
+}
+
+function Walls({ plan, maker, facing, y }: { plan: Plan; maker: Maker; facing: number; y: (mm: number) => number }) {
+  const survey = roomOf(plan);
+  if (!survey.closes) return null;
+  const walls = wallsInOrder(plan);
+  const n = survey.outline.length;
+  return (
+    <g>
+      {walls.map((wall, i) => {
+        const a = survey.outline[i]!;
+        const b = survey.outline[(i + 1) % n]!;
+        const corner = stretchesBetween(maker.seat, facing, a, a).stretches[0]!.from;
+        const along = (mm: number) => ({ x: a.x + ((b.x - a.x) * mm) / wall.length, y: a.y + ((b.y - a.y) * mm) / wall.length });
+        return (
+          <g key={wall.id}>
+            <line x1={x(corner)} x2={x(corner)} y1={y(plan.head.ceiling)} y2={y(0)} stroke="var(--line)" />
+            {Object.values(plan.openings)
+              .filter((o) => o.wallId === wall.id)
+              .flatMap((o) =>
+                stretchesBetween(maker.seat, facing, along(o.left), along(Math.min(wall.length, o.left + o.width))).stretches.map((s) => (
+                  <rect
+                    key={`${o.id}${s.from}`}
+                    x={x(s.from)}
+                    width={Math.max(0, x(s.to) - x(s.from))}
+                    y={y(o.head)}
+                    height={Math.max(0, y(o.kind === 'door' ? 0 : o.sill) - y(o.head))}
+                    fill={o.kind === 'door' ? 'var(--stone)' : 'var(--ground)'}
+                    fillOpacity={0.55}
+                    stroke="var(--line)"
+                  >
+                    <title>{o.kind}</title>
+                  </rect>
+                )),
+              )}
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+function BodyLines({ maker, grip, y }: { maker: Maker; grip: number; y: (mm: number) => number }) {
+  const { body } = maker;
+  const lines: [string, number][] = [
+    ['highest grip', grip],
+    ['eye', body.eye],
+    ['shoulder', body.shoulder],
+    ['elbow', body.elbow],
+    ['knee', body.knee],
+  ];
+  return (
+    <g pointerEvents="none">
+      {lines.map(([name, mm]) => (
+        <g key={name}>
+          <line x1={0} x2={WIDTH} y1={y(mm)} y2={y(mm)} stroke="var(--soft)" strokeOpacity={0.55} strokeDasharray="1 5" />
+          <text x={WIDTH - 6} y={y(mm) - 3} textAnchor="end" fontSize={11.5} fill="var(--soft)" stroke="var(--paper)" strokeWidth={3} paintOrder="stroke">
+            {name}
+          </text>
+        </g>
+      ))}
+    </g>
+  );
+}

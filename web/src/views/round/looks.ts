@@ -1,0 +1,48 @@
+import { costOfHome, placeFilling, yearlyUses } from '@heronstone/core/homes';
+import { homesIn, type Plan, type Share, type Supply } from '@heronstone/core/plan';
+import { type BandNumber, fetchFrom, type Maker, PLAIN, sceneOf } from '@heronstone/core/reach';
+
+/** How a place looks in Round from one seat. */
+export type PlaceLook = {
+  band: BandNumber | null;
+  /** of a plain fetch, or of the supply in hand */
+  seconds: number | null;
+  fetches: number;
+  /** share of the width that is used */
+  full: number;
+  kinds: number;
+  fault: boolean;
+  /** the supply in hand lives here */
+  here: boolean;
+  /** the supply in hand does not go here at all */
+  dim: boolean;
+};
+
+/** Looks of every place from a seat. With a supply in hand the bands are those of its own users. */
+export function looksFrom(plan: Plan, maker: Maker, inHand: { supply: Supply; share: Share } | null): Map<string, PlaceLook> {
+  const scene = sceneOf(plan);
+  const looks = new Map<string, PlaceLook>();
+  for (const spot of scene.spots.values()) {
+    const { id } = spot.place;
+    const homes = homesIn(plan, id);
+    const filling = placeFilling(plan, spot.place);
+    let fetches = 0;
+    for (const home of homes) {
+      const supply = plan.supplies[home.supplyId];
+      if (supply) fetches += yearlyUses(plan, supply, home.share).reduce((s, u) => s + u.fetches, 0);
+    }
+    const fetch = fetchFrom(scene, maker, spot, { ...PLAIN, kinds: Math.max(1, homes.length) });
+    const cost = inHand ? costOfHome(plan, inHand.supply, inHand.share, id) : null;
+    looks.set(id, {
+      band: cost ? cost.band : fetch.ok ? fetch.band : null,
+      seconds: cost ? cost.each : fetch.ok ? fetch.seconds : null,
+      fetches,
+      full: filling.used / filling.width,
+      kinds: homes.length,
+      fault: filling.faults.length > 0,
+      here: inHand !== null && homes.some((h) => h.supplyId === inHand.supply.id && h.share === inHand.share),
+      dim: cost !== null && cost.reason !== null,
+    });
+  }
+  return looks;
+}
