@@ -7,10 +7,15 @@ import { NumberField } from '../../ui/fields.tsx';
 import { Trash2 } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
 
-const MOST = 30;
-const LEAST = 0.1;
+const MOST = 24;
+const LEAST = 0.2;
 const FEWEST_LANES = 4;
 const MOST_LANES = 10;
+/** Widest chip, its padding and a letter, and a usual line, px. */
+const CHIP = 136;
+const CHIP_PAD = 30;
+const LETTER = 7.2;
+const LINE = 690;
 /** Fetches a session to a share of the line: left is all the time, right is hardly ever; each step right is a like share fewer. */
 const toShare = (fetches: number) => Math.min(1, Math.max(0, Math.log(MOST / Math.max(LEAST, fetches)) / Math.log(MOST / LEAST)));
 const fromShare = (share: number) => {
@@ -18,12 +23,12 @@ const fromShare = (share: number) => {
   return f >= 2 ? Math.round(f) : Math.round(f * 10) / 10;
 };
 const TICKS: [number, string][] = [
-  [30, 'all the time'],
-  [10, '10 a session'],
+  [24, 'all the time'],
+  [8, '8 a session'],
   [3, '3 a session'],
   [1, 'once a session'],
-  [0.3, 'every third'],
-  [0.1, 'hardly ever'],
+  [0.4, 'now and then'],
+  [0.2, 'hardly ever'],
 ];
 
 /** What the activity reaches for, as chips on a line from “all the time” to “hardly ever”; dragged, or by numbers below. */
@@ -108,7 +113,7 @@ function layOut(uses: readonly Use[], name: (u: Use) => string): { use: Use; lan
       const at = toShare(use.fetches);
       let lane = ends.findIndex((end) => end <= at);
       if (lane < 0) lane = ends.length < MOST_LANES ? ends.length : ends.indexOf(Math.min(...ends));
-      ends[lane] = at + 0.045 + Math.min(24, name(use).length) * 0.0115;
+      ends[lane] = at + Math.min(CHIP + 6, CHIP_PAD + LETTER * name(use).length) / LINE;
       return { use, lane };
     });
 }
@@ -133,7 +138,7 @@ function Chip({ use, lane, name, chosen, onChoose, onFetches }: { use: Use; lane
       type="button"
       aria-pressed={chosen}
       aria-label={`${name}: ${use.fetches} fetches a session. Arrow keys change it.`}
-      className={`absolute max-w-52 touch-none truncate rounded-full border px-2.5 py-0.5 text-[13.5px] ${chosen ? 'z-10 border-heron bg-heron text-on-heron' : 'border-line bg-ground hover:z-10 hover:border-heron'}`}
+      className={`absolute max-w-[136px] touch-none truncate rounded-full border px-2.5 py-0.5 text-[13.5px] ${chosen ? 'z-10 border-heron bg-heron text-on-heron' : 'border-line bg-ground hover:z-10 hover:border-heron'}`}
       style={{ top: 8 + lane * 30, left: `calc(0.5rem + (100% - 9rem) * ${toShare(fetches)})` }}
       title={`${name}: ${fetches} a session`}
       onPointerDown={(e) => {

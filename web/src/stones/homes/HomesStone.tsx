@@ -1,6 +1,6 @@
 import { DndContext, DragOverlay, type DragEndEvent, type DragMoveEvent, MouseSensor, pointerWithin, TouchSensor, useSensor, useSensors } from '@dnd-kit/core';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { assessHomes } from '@heronstone/core/homes';
 import { placeTitle, type Share, type Supply } from '@heronstone/core/plan';
@@ -31,7 +31,15 @@ export default function HomesStone() {
   const sensors = useSensors(useSensor(MouseSensor, { activationConstraint: { distance: 5 } }), useSensor(TouchSensor, { activationConstraint: { delay: 150, tolerance: 6 } }));
 
   const turn = Number(get('turn') ?? 0) || 0;
-  const setTurn = (t: number) => select({ turn: t === 0 ? null : String(wrap(t)) });
+  // the address follows a moment later; keys pressed faster than that must still add up
+  const wanted = useRef(turn);
+  useEffect(() => {
+    wanted.current = turn;
+  }, [turn]);
+  const setTurn = (t: number) => {
+    wanted.current = wrap(t);
+    select({ turn: wanted.current === 0 ? null : String(wanted.current) });
+  };
   const place = get('place');
   const share: Share = get('share') === 'backstock' ? 'backstock' : 'working';
   const supply = get('supply') ? plan.supplies[get('supply')!] : undefined;
@@ -50,8 +58,8 @@ export default function HomesStone() {
     const onKey = (e: KeyboardEvent) => {
       if (e.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName)) return;
       if (e.ctrlKey || e.metaKey || e.altKey) return;
-      if (e.key === '[') setTurn(turn - 15);
-      if (e.key === ']') setTurn(turn + 15);
+      if (e.key === '[') setTurn(wanted.current - 15);
+      if (e.key === ']') setTurn(wanted.current + 15);
       if (e.key.toLowerCase() === 'p' && supply) {
         const home = plan.homes[`${supply.id}.${share}`];
         if (home) dispatch({ type: 'pinHome', supplyId: supply.id, share, pinned: !home.pinned });

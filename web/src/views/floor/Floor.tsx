@@ -227,8 +227,7 @@ function UnitMark({ unit, plan, turn, scale, chosen, names, onGrab, onChoose, on
         strokeDasharray={raised ? `${5 * scale} ${4 * scale}` : undefined}
       />
       <path d={path([fl, fr])} stroke={chosen ? 'var(--heron)' : 'var(--wood-line)'} strokeWidth={3 * scale} />
-      <title>{unit.name}</title>
-      {names && size >= 9 && (
+      {names && size >= 9 ? (
         <text
           transform={`translate(${centre.x} ${centre.y}) ${upright ? 'rotate(-90)' : ''}`}
           fontSize={size * scale}
@@ -239,6 +238,8 @@ function UnitMark({ unit, plan, turn, scale, chosen, names, onGrab, onChoose, on
         >
           {unit.name}
         </text>
+      ) : (
+        <title>{unit.name}</title>
       )}
     </g>
   );
