@@ -1,5 +1,17 @@
 /** Imports run one way: web, server, cli, demo, e2e -> core; core -> nothing of ours; no cycles anywhere. */
-const layers = ['lengths', 'geometry', 'survey', 'body', 'catalogue', 'plan', 'fit', 'reach', 'slotting', 'homes', 'formats'];
+const layers = [
+  'lengths',
+  'geometry',
+  'survey',
+  'body',
+  'catalogue',
+  'plan',
+  'fit',
+  'reach',
+  'slotting',
+  'homes',
+  'formats',
+];
 module.exports = {
   forbidden: [
     { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true } },
@@ -10,7 +22,12 @@ module.exports = {
       from: { path: '^core/src', pathNot: '(\\.test\\.ts$|/testing/|write-schemas)' },
       to: { dependencyTypes: ['core'] },
     },
-    { name: 'web-and-server-apart', severity: 'error', from: { path: '^web/' }, to: { path: '^(server|cli|demo|e2e)/' } },
+    {
+      name: 'web-and-server-apart',
+      severity: 'error',
+      from: { path: '^web/' },
+      to: { path: '^(server|cli|demo|e2e)/' },
+    },
     { name: 'server-alone', severity: 'error', from: { path: '^server/' }, to: { path: '^(web|cli|demo|e2e)/' } },
     { name: 'cli-alone', severity: 'error', from: { path: '^cli/' }, to: { path: '^(web|server|demo|e2e)/' } },
     { name: 'demo-on-core-only', severity: 'error', from: { path: '^demo/' }, to: { path: '^(web|server|cli|e2e)/' } },
@@ -30,8 +47,13 @@ module.exports = {
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
+    exclude: { path: '/dist/' },
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.json' },
-    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'types', 'default'], extensions: ['.ts', '.tsx', '.js', '.json'] },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'types', 'default'],
+      extensions: ['.ts', '.tsx', '.js', '.json'],
+    },
   },
 };

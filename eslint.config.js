@@ -18,5 +18,8 @@ export default tseslint.config(
       'no-console': 'error',
     },
   },
-  { files: ['scripts/**', 'cli/**', 'e2e/**', 'demo/**', 'server/src/main.ts', 'core/src/formats/write-schemas.ts'], rules: { 'no-console': 'off' } },
+  {
+    files: ['scripts/**', 'cli/**', 'e2e/**', 'demo/**', 'server/src/main.ts', 'core/src/formats/write-schemas.ts'],
+    rules: { 'no-console': 'off' },
+  },
 );

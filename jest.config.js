@@ -1,5 +1,10 @@
 const base = {
-  transform: { '^.+\\.tsx?$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' }, module: { type: 'es6' } }] },
+  transform: {
+    '^.+\\.tsx?$': [
+      '@swc/jest',
+      { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' }, module: { type: 'es6' } },
+    ],
+  },
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   testEnvironment: 'node',
   moduleNameMapper: { '^@heronstone/([a-z]+)/([a-z]+)$': '<rootDir>/$1/src/$2/index.ts' },
@@ -9,6 +14,13 @@ const project = (displayName, folder) => ({ ...base, displayName, testMatch: [`<
 
 /** @type {import('jest').Config} */
 export default {
-  projects: [project('core', 'core/src'), project('server', 'server/src'), project('web', 'web/src'), project('cli', 'cli/src'), project('demo', 'demo/src'), project('browser', 'e2e/src')],
+  projects: [
+    project('core', 'core/src'),
+    project('server', 'server/src'),
+    project('web', 'web/src'),
+    project('cli', 'cli/src'),
+    project('demo', 'demo/src'),
+    project('browser', 'e2e/src'),
+  ],
   testTimeout: 120000,
 };

@@ -26,7 +26,9 @@ function setDone(name, hash) {
 
 /** `npm ci` when node_modules is not what the lock file says. */
 export function install() {
-  const hash = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
+  const hash = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex');
   if (isDone('installed', hash)) return;
   if (!existsSync(join(root, 'node_modules', '.package-lock.json')) || existsSync(join(stampFolder, 'installed'))) {
     console.error('Installing what is missing …');
@@ -47,18 +49,30 @@ function* files(folder) {
 /** Builds the web app when a source file of it or of the core is newer than the last build. */
 export function build() {
   const hash = createHash('sha256');
-  for (const folder of ['web', 'core/src']) for (const file of files(join(root, folder))) hash.update(`${file} ${statSync(file).size} ${createHash('md5').update(readFileSync(file)).digest('hex')}\n`);
+  for (const folder of ['web', 'core/src'])
+    for (const file of files(join(root, folder)))
+      hash.update(`${file} ${statSync(file).size} ${createHash('md5').update(readFileSync(file)).digest('hex')}\n`);
   hash.update(readFileSync(join(root, 'package-lock.json')));
   const stamp = hash.digest('hex');
   if (isDone('built', stamp) && existsSync(join(root, 'web', 'dist', 'index.html'))) return;
   console.error('Building …');
-  mustRun(process.execPath, [join(root, 'node_modules', 'vite', 'bin', 'vite.js'), 'build', 'web', '--logLevel', 'warn']);
+  mustRun(process.execPath, [
+    join(root, 'node_modules', 'vite', 'bin', 'vite.js'),
+    'build',
+    'web',
+    '--logLevel',
+    'warn',
+  ]);
   setDone('built', stamp);
 }
 
 /** Starts a TypeScript program of ours; resolves with its exit code. */
 export function runTs(file, args) {
-  const child = spawn(process.execPath, ['--import', pathToFileURL(join(root, 'node_modules/tsx/dist/loader.mjs')).href, join(root, file), ...args], { cwd: process.env.INIT_CWD ?? root, stdio: 'inherit' });
+  const child = spawn(
+    process.execPath,
+    ['--import', pathToFileURL(join(root, 'node_modules/tsx/dist/loader.mjs')).href, join(root, file), ...args],
+    { cwd: process.env.INIT_CWD ?? root, stdio: 'inherit' },
+  );
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
   return new Promise((resolve) => child.on('exit', (code, signal) => resolve(signal ? 0 : (code ?? 1))));
 }

@@ -30,9 +30,19 @@ export async function run(args: string[]): Promise<Result> {
   }
 }
 
-type Values = { seconds?: string | undefined; seed?: string | undefined; seat?: string | undefined; out?: string | undefined; help?: boolean | undefined };
+type Values = {
+  seconds?: string | undefined;
+  seed?: string | undefined;
+  seat?: string | undefined;
+  out?: string | undefined;
+  help?: boolean | undefined;
+};
 
-const FLAGS: Record<string, readonly string[]> = { slot: ['seconds', 'seed'], reach: ['seat'], homes: ['seconds', 'out'] };
+const FLAGS: Record<string, readonly string[]> = {
+  slot: ['seconds', 'seed'],
+  reach: ['seat'],
+  homes: ['seconds', 'out'],
+};
 
 function read(args: string[]): { command: string; file: string; values: Values } {
   let parsed;
@@ -40,24 +50,33 @@ function read(args: string[]): { command: string; file: string; values: Values }
     parsed = parseArgs({
       args,
       allowPositionals: true,
-      options: { seconds: { type: 'string' }, seed: { type: 'string' }, seat: { type: 'string' }, out: { type: 'string' }, help: { type: 'boolean' } },
+      options: {
+        seconds: { type: 'string' },
+        seed: { type: 'string' },
+        seat: { type: 'string' },
+        out: { type: 'string' },
+        help: { type: 'boolean' },
+      },
     });
   } catch (error) {
     throw new Trouble((error as Error).message.split('\n')[0]!);
   }
   const [command, file, ...rest] = parsed.positionals;
   if (parsed.values.help || command === 'help') return { command: 'help', file: '', values: parsed.values };
-  if (!command || !FLAGS[command]) throw new Trouble(`say slot, reach or homes${command ? `, not “${command}”` : ''}; --help tells more`);
+  if (!command || !FLAGS[command])
+    throw new Trouble(`say slot, reach or homes${command ? `, not “${command}”` : ''}; --help tells more`);
   if (!file) throw new Trouble(`${command} needs a file`);
   if (rest.length > 0) throw new Trouble(`one file at a time, not also “${rest[0]}”`);
-  for (const flag of Object.keys(parsed.values)) if (!FLAGS[command].includes(flag)) throw new Trouble(`${command} does not take --${flag}`);
+  for (const flag of Object.keys(parsed.values))
+    if (!FLAGS[command].includes(flag)) throw new Trouble(`${command} does not take --${flag}`);
   return { command, file, values: parsed.values };
 }
 
 function number(text: string | undefined, flag: string, fallback: number, most: number): number {
   if (text === undefined) return fallback;
   const n = Number(text);
-  if (text.trim() === '' || !Number.isFinite(n) || n < 0 || n > most) throw new Trouble(`--${flag} takes a number from 0 to ${most}, not “${text}”`);
+  if (text.trim() === '' || !Number.isFinite(n) || n < 0 || n > most)
+    throw new Trouble(`--${flag} takes a number from 0 to ${most}, not “${text}”`);
   return n;
 }
 
@@ -99,16 +118,28 @@ function reach(file: string, seat: string | undefined): Result {
   const stations = Object.values(plan.stations).filter((s) => seat === undefined || s.name === seat || s.id === seat);
   if (stations.length === 0) {
     const names = Object.values(plan.stations).map((s) => s.name);
-    throw new Trouble(seat === undefined ? 'the plan has no station to reach from' : `there is no seat “${seat}”; there ${names.length === 1 ? 'is' : 'are'} ${names.join(', ') || 'none'}`);
+    throw new Trouble(
+      seat === undefined
+        ? 'the plan has no station to reach from'
+        : `there is no seat “${seat}”; there ${names.length === 1 ? 'is' : 'are'} ${names.join(', ') || 'none'}`,
+    );
   }
   const scene = sceneOf(plan);
   const rows = stations.flatMap((station) => {
     const maker = makerOf(plan, station)!;
     return [...scene.spots.values()].map((spot) => {
-      const fetch = fetchFrom(scene, maker, spot, { ...PLAIN, kinds: Math.max(1, homesIn(plan, spot.place.id).length) });
+      const fetch = fetchFrom(scene, maker, spot, {
+        ...PLAIN,
+        kinds: Math.max(1, homesIn(plan, spot.place.id).length),
+      });
       const who = { seat: station.name, unit: spot.unit.name, place: spot.place.name };
       if (!fetch.ok) return { ...who, band: null, seconds: null, motions: [], reason: fetch.reason };
-      return { ...who, band: BANDS[fetch.band], seconds: round(fetch.seconds), motions: fetch.motions.map(({ code, tmu, text }) => ({ code, tmu: round(tmu), text })) };
+      return {
+        ...who,
+        band: BANDS[fetch.band],
+        seconds: round(fetch.seconds),
+        motions: fetch.motions.map(({ code, tmu, text }) => ({ code, tmu: round(tmu), text })),
+      };
     });
   });
   return { code: 0, out: json(rows) };
@@ -118,7 +149,8 @@ const round = (n: number) => Math.round(n * 1000) / 1000;
 
 async function homes(file: string, values: Values): Promise<Result> {
   const plan = planOf(file);
-  if (Object.keys(plan.stations).length === 0) throw new Trouble('the plan has no station yet, so nothing can be near or far');
+  if (Object.keys(plan.stations).length === 0)
+    throw new Trouble('the plan has no station yet, so nothing can be near or far');
   const answer = await solveSlotting(slottingOf(plan), { seconds: number(values.seconds, 'seconds', 2, 3600), now });
   const done = apply(plan, settleCommand(plan, answer, new Date().toISOString().slice(0, 10)));
   if (!done.ok) throw new Trouble(done.reason);
@@ -131,5 +163,17 @@ async function homes(file: string, values: Values): Promise<Result> {
   }
   const before = assessHomes(plan).seconds;
   const after = assessHomes(done.plan);
-  return { code: 0, out: json({ out: values.out, secondsAYearBefore: round(before), secondsAYear: round(after.seconds), homes: answer.homes.length, unplaced: answer.unplaced, total: answer.total, bound: answer.bound, gap: answer.gap }) };
+  return {
+    code: 0,
+    out: json({
+      out: values.out,
+      secondsAYearBefore: round(before),
+      secondsAYear: round(after.seconds),
+      homes: answer.homes.length,
+      unplaced: answer.unplaced,
+      total: answer.total,
+      bound: answer.bound,
+      gap: answer.gap,
+    }),
+  };
 }

@@ -1,5 +1,13 @@
 import { CATALOGUE, type UnitKind } from '@heronstone/core/catalogue';
-import { apply, type Command, emptyPlan, type Plan, type PlanHead, type Supply, type Unit } from '@heronstone/core/plan';
+import {
+  apply,
+  type Command,
+  emptyPlan,
+  type Plan,
+  type PlanHead,
+  type Supply,
+  type Unit,
+} from '@heronstone/core/plan';
 
 /** Builds a demo plan through the same commands that the app uses; a refused command is a mistake in the demo and throws. */
 export class Builder {
@@ -16,13 +24,17 @@ export class Builder {
   }
 
   walls(...walls: [name: string, length: number, turn: number][]): this {
-    for (const [name, length, turn] of walls) this.run({ type: 'addWall', wall: { id: `wall-${name.replace(/\W+/g, '-')}`, name, length, turn } });
+    for (const [name, length, turn] of walls)
+      this.run({ type: 'addWall', wall: { id: `wall-${name.replace(/\W+/g, '-')}`, name, length, turn } });
     return this;
   }
 
   unit(id: string, kind: UnitKind, name: string, x: number, y: number, facing: number, over: Partial<Unit> = {}): this {
     const { bottom, ...shape } = CATALOGUE[kind].defaults;
-    return this.run({ type: 'placeUnit', unit: { id, kind, name, x, y, facing, bottom, ...shape, awayMinutes: 0, ...over } });
+    return this.run({
+      type: 'placeUnit',
+      unit: { id, kind, name, x, y, facing, bottom, ...shape, awayMinutes: 0, ...over },
+    });
   }
 
   activity(id: string, name: string, sessionsPerMonth: number, minutes: number, months: number[]): this {
@@ -32,14 +44,32 @@ export class Builder {
   person(id: string, name: string, stature: number, over: Partial<Plan['people'][string]> = {}): this {
     return this.run({
       type: 'addPerson',
-      person: { id, name, stature, eyeHeight: null, shoulderHeight: null, elbowHeight: null, gripReach: null, hand: 'right', mayClimb: true, mayStoop: true, mayKneel: true, mobility: 'swivel', child: false, ...over },
+      person: {
+        id,
+        name,
+        stature,
+        eyeHeight: null,
+        shoulderHeight: null,
+        elbowHeight: null,
+        gripReach: null,
+        hand: 'right',
+        mayClimb: true,
+        mayStoop: true,
+        mayKneel: true,
+        mobility: 'swivel',
+        child: false,
+        ...over,
+      },
     });
   }
 
   /** One supply with its uses (activity → fetches a session) and today's home. */
   supply(row: SupplyRow): this {
     const [name, family, form, [width, depth, height], mass, [working, backstock], uses, home, over = {}] = row;
-    const id = name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '');
+    const id = name
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '');
     const { usedUp = 0, ...rest } = over;
     const supply: Supply = {
       id,
@@ -54,7 +84,12 @@ export class Builder {
       working,
       backstock,
       stackLimit: null,
-      lies: form === 'sheet' || form === 'pocket' ? ['flat'] : form === 'bottle' ? ['upright'] : ['flat', 'edge', 'upright'],
+      lies:
+        form === 'sheet' || form === 'pocket'
+          ? ['flat']
+          : form === 'bottle'
+            ? ['upright']
+            : ['flat', 'edge', 'upright'],
       sensitive: [],
       hazards: [],
       colour: null,
@@ -62,7 +97,8 @@ export class Builder {
       ...rest,
     };
     this.run({ type: 'addSupplies', supplies: [supply] });
-    for (const [activityId, fetches] of Object.entries(uses)) this.run({ type: 'addUse', use: { id: `${activityId}-${id}`, activityId, supplyId: id, fetches, usedUp } });
+    for (const [activityId, fetches] of Object.entries(uses))
+      this.run({ type: 'addUse', use: { id: `${activityId}-${id}`, activityId, supplyId: id, fetches, usedUp } });
     if (home) this.run({ type: 'assignHome', supplyId: id, share: 'working', placeId: home, since: '2026-03-01' });
     return this;
   }

@@ -8,7 +8,10 @@ import { cupboardAndTable } from './cupboard-and-table.ts';
 import { pumpHouse } from './pump-house.ts';
 
 describe('demo plans', () => {
-  test.each([['The pump house', pumpHouse()], ['One cupboard and a table', cupboardAndTable()]])('%s: the file on disk is what the source says (npm run demo:write) and reads back', (_, plan) => {
+  test.each([
+    ['The pump house', pumpHouse()],
+    ['One cupboard and a table', cupboardAndTable()],
+  ])('%s: the file on disk is what the source says (npm run demo:write) and reads back', (_, plan) => {
     const text = readFileSync(new URL(`../plans/${planFileName(plan)}`, import.meta.url), 'utf8');
     expect(text).toBe(exportPlan(plan));
     expect(importPlan(text, plan.id)).toEqual({ ok: true, plan });

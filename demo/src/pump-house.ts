@@ -9,17 +9,68 @@ const LIGHT = [4, 5, 6, 7, 8, 9];
 export function pumpHouse(): Plan {
   const b = new Builder({ name: 'The pump house', measure: 'metric', ceiling: 2600, growth: 0.2, grouping: 'activity' })
     .walls(['west', 3200, 90], ['north', 4100, 90], ['east', 2700, 45], ['chimney', 707.1, 45], ['south', 3600, 90])
-    .run({ type: 'addOpening', opening: { id: 'door', wallId: 'wall-west', kind: 'door', left: 250, width: 850, sill: 0, head: 2000, hinge: 'left', swing: 'out' } })
-    .run({ type: 'addOpening', opening: { id: 'east-window', wallId: 'wall-east', kind: 'window', left: 900, width: 1100, sill: 950, head: 2050, hinge: 'left', swing: 'in' } })
-    .run({ type: 'addOpening', opening: { id: 'south-window', wallId: 'wall-south', kind: 'window', left: 1200, width: 1200, sill: 1000, head: 2000, hinge: 'left', swing: 'in' } })
+    .run({
+      type: 'addOpening',
+      opening: {
+        id: 'door',
+        wallId: 'wall-west',
+        kind: 'door',
+        left: 250,
+        width: 850,
+        sill: 0,
+        head: 2000,
+        hinge: 'left',
+        swing: 'out',
+      },
+    })
+    .run({
+      type: 'addOpening',
+      opening: {
+        id: 'east-window',
+        wallId: 'wall-east',
+        kind: 'window',
+        left: 900,
+        width: 1100,
+        sill: 950,
+        head: 2050,
+        hinge: 'left',
+        swing: 'in',
+      },
+    })
+    .run({
+      type: 'addOpening',
+      opening: {
+        id: 'south-window',
+        wallId: 'wall-south',
+        kind: 'window',
+        left: 1200,
+        width: 1200,
+        sill: 1000,
+        head: 2000,
+        hinge: 'left',
+        swing: 'in',
+      },
+    })
     .person('ash', 'Ash', 1620, { hand: 'left' })
     .person('rowan', 'Rowan', 1860, { mayKneel: false, mayClimb: false })
     .person('pip', 'Pip', 1280, { child: true })
     .unit('table', 'worktable', 'Long table', 2050, 2825, 180, { width: 1800, depth: 750, height: 760 })
     .unit('left', 'pedestal', 'Left pedestal', 1370, 2710, 180, { rows: 5, width: 400, depth: 500, height: 660 })
     .unit('right', 'pedestal', 'Right pedestal', 2730, 2710, 180, { rows: 5, width: 400, depth: 500, height: 660 })
-    .unit('shelves', 'wallShelves', 'Shelves over the table', 2050, 3080, 180, { width: 1500, depth: 240, height: 720, rows: 3, columns: 2, bottom: 1220 })
-    .unit('block', 'smallDrawers', 'Small-drawer block', 2700, 3100, 180, { rows: 4, columns: 3, bottom: 760, height: 300 })
+    .unit('shelves', 'wallShelves', 'Shelves over the table', 2050, 3080, 180, {
+      width: 1500,
+      depth: 240,
+      height: 720,
+      rows: 3,
+      columns: 2,
+      bottom: 1220,
+    })
+    .unit('block', 'smallDrawers', 'Small-drawer block', 2700, 3100, 180, {
+      rows: 4,
+      columns: 3,
+      bottom: 760,
+      height: 300,
+    })
     .unit('chest', 'lowChest', 'Window chest', 3875, 1770, 270, { width: 880 })
     .unit('cubes', 'cubeUnit', 'Cube unit', 198, 2350, 90, { width: 1054, columns: 3, rows: 4 })
     .unit('sheets', 'sheetChest', 'Sheet chest', 1500, 380, 0, { width: 1100, depth: 760, rows: 5 })
@@ -33,9 +84,51 @@ export function pumpHouse(): Plan {
     .activity('kites', 'Kites', 6, 120, SUMMER)
     .activity('lanterns', 'Paper lanterns', 8, 90, AUTUMN)
     .activity('prints', 'Sun prints', 5, 75, LIGHT)
-    .run({ type: 'addStation', station: { id: 'kite-seat', name: 'Kite bench', activityId: 'kites', personId: 'ash', unitId: 'table', x: 1900, y: 2130, heading: 0, standing: false, seatHeight: 460 } })
-    .run({ type: 'addStation', station: { id: 'lantern-seat', name: 'Lantern end', activityId: 'lanterns', personId: 'rowan', unitId: 'table', x: 2450, y: 2220, heading: 0, standing: true, seatHeight: null } })
-    .run({ type: 'addStation', station: { id: 'print-seat', name: 'Wet bench', activityId: 'prints', personId: 'rowan', unitId: 'bench', x: 3240, y: 960, heading: 90, standing: true, seatHeight: null } });
+    .run({
+      type: 'addStation',
+      station: {
+        id: 'kite-seat',
+        name: 'Kite bench',
+        activityId: 'kites',
+        personId: 'ash',
+        unitId: 'table',
+        x: 1900,
+        y: 2130,
+        heading: 0,
+        standing: false,
+        seatHeight: 460,
+      },
+    })
+    .run({
+      type: 'addStation',
+      station: {
+        id: 'lantern-seat',
+        name: 'Lantern end',
+        activityId: 'lanterns',
+        personId: 'rowan',
+        unitId: 'table',
+        x: 2450,
+        y: 2220,
+        heading: 0,
+        standing: true,
+        seatHeight: null,
+      },
+    })
+    .run({
+      type: 'addStation',
+      station: {
+        id: 'print-seat',
+        name: 'Wet bench',
+        activityId: 'prints',
+        personId: 'rowan',
+        unitId: 'bench',
+        x: 3240,
+        y: 960,
+        heading: 90,
+        standing: true,
+        seatHeight: null,
+      },
+    });
   for (const row of SUPPLIES) b.supply(row);
   return b.plan;
 }
@@ -67,7 +160,17 @@ const SUPPLIES: SupplyRow[] = [
   ['Cutting mat, large', 'Cutting', 'pocket', [620, 460, 4], 900, [1, 0], { kites: 2, lanterns: 2 }, 'sheets.4.0'],
   ['Steel rule, 600', 'Cutting', 'stick', [640, 32, 3], 200, [1, 0], { kites: 6, lanterns: 5 }, 'sheets.4.0'],
   ['Craft knife', 'Cutting', 'stick', [150, 20, 15], 40, [2, 0], { kites: 8, lanterns: 10 }, 'cubes.3.0', blade],
-  ['Spare blades', 'Cutting', 'block', [60, 40, 15], 45, [2, 4], { kites: 1, lanterns: 1 }, 'cubes.3.0', { ...blade, usedUp: 1 }],
+  [
+    'Spare blades',
+    'Cutting',
+    'block',
+    [60, 40, 15],
+    45,
+    [2, 4],
+    { kites: 1, lanterns: 1 },
+    'cubes.3.0',
+    { ...blade, usedUp: 1 },
+  ],
   ['Fabric scissors', 'Cutting', 'stick', [230, 80, 20], 220, [2, 0], K(8), 'cart.2.0', { ...blade, ...hang }],
   ['Paper scissors', 'Cutting', 'stick', [180, 70, 15], 120, [2, 0], L(9), 'cart.2.0', { ...blade, ...hang }],
   ['Seam tape, 6 mm', 'Tape', 'spool', [110, 110, 20], 70, [4, 4], K(10), 'shelves.0.1', { usedUp: 1 }],
@@ -80,15 +183,65 @@ const SUPPLIES: SupplyRow[] = [
   ['Pattern card', 'Templates', 'sheet', [500, 700, null], 140, [12, 0], K(2), null, { grammage: 400 }],
   ['Kite templates', 'Templates', 'pocket', [600, 420, 3], 250, [6, 0], K(3), 'sheets.0.0'],
   ['Chalk pencils', 'Marking', 'stick', [180, 10, 10], 9, [10, 6], { kites: 6 }, 'board.0.0'],
-  ['Mulberry paper, 640 × 970', 'Lantern paper', 'sheet', [640, 970, null], 25, [35, 60], L(6), 'loft.0.0', { grammage: 40, usedUp: 6 }],
-  ['Tissue, white', 'Lantern paper', 'sheet', [500, 750, null], 7, [80, 200], L(5), 'sheets.1.0', { grammage: 18, usedUp: 5 }],
-  ['Tissue, colours', 'Lantern paper', 'sheet', [500, 750, null], 7, [120, 100], L(6), 'sheets.1.0', { grammage: 18, usedUp: 6 }],
-  ['Parchment, A3', 'Lantern paper', 'sheet', [297, 420, null], 11, [50, 50], L(3), 'sheets.2.0', { grammage: 90, usedUp: 3 }],
+  [
+    'Mulberry paper, 640 × 970',
+    'Lantern paper',
+    'sheet',
+    [640, 970, null],
+    25,
+    [35, 60],
+    L(6),
+    'loft.0.0',
+    { grammage: 40, usedUp: 6 },
+  ],
+  [
+    'Tissue, white',
+    'Lantern paper',
+    'sheet',
+    [500, 750, null],
+    7,
+    [80, 200],
+    L(5),
+    'sheets.1.0',
+    { grammage: 18, usedUp: 5 },
+  ],
+  [
+    'Tissue, colours',
+    'Lantern paper',
+    'sheet',
+    [500, 750, null],
+    7,
+    [120, 100],
+    L(6),
+    'sheets.1.0',
+    { grammage: 18, usedUp: 6 },
+  ],
+  [
+    'Parchment, A3',
+    'Lantern paper',
+    'sheet',
+    [297, 420, null],
+    11,
+    [50, 50],
+    L(3),
+    'sheets.2.0',
+    { grammage: 90, usedUp: 3 },
+  ],
   ['Lantern wire, 1.2 mm', 'Wire', 'spool', [160, 160, 45], 500, [3, 1], L(6), 'cubes.2.0'],
   ['Lantern wire, 2 mm', 'Wire', 'spool', [180, 180, 50], 700, [2, 1], L(4), 'cubes.2.0'],
   ['Wire hoops', 'Wire', 'pocket', [320, 320, 6], 60, [10, 10], L(4), null],
   ['Pliers, round', 'Tools', 'stick', [150, 70, 25], 160, [2, 0], L(8), 'chest.2.0', hang],
-  ['Pliers, cutting', 'Tools', 'stick', [160, 70, 25], 190, [2, 0], { lanterns: 6, kites: 2 }, 'chest.2.0', { ...blade, ...hang }],
+  [
+    'Pliers, cutting',
+    'Tools',
+    'stick',
+    [160, 70, 25],
+    190,
+    [2, 0],
+    { lanterns: 6, kites: 2 },
+    'chest.2.0',
+    { ...blade, ...hang },
+  ],
   ['Wheat paste', 'Paste', 'bottle', [95, 95, 140], 700, [2, 2], L(4), 'cupboard.3.0', { sensitive: ['damp'] }],
   ['Paste brush, wide', 'Brushes', 'stick', [220, 60, 15], 60, [3, 0], L(7), 'board.1.1', hang],
   ['Paste brush, fine', 'Brushes', 'stick', [200, 20, 10], 20, [6, 0], L(6), 'board.1.1', hang],
@@ -100,17 +253,87 @@ const SUPPLIES: SupplyRow[] = [
   ['Tassels', 'Trim', 'soft', [120, 30, 20], 10, [40, 0], L(3), 'block.1.1'],
   ['Bamboo strips', 'Wood', 'long', [880, 60, 40], 350, [1, 1], L(4), 'cupboard.0.0'],
   ['Finished lantern frames', 'Work in hand', 'block', [300, 300, 280], 250, [3, 0], L(2), 'cubes.1.0'],
-  ['Sensitiser A, brown bottle', 'Sun-print chemistry', 'bottle', [70, 70, 160], 560, [2, 1], P(6), 'shelves.1.0', toxic],
-  ['Sensitiser B, brown bottle', 'Sun-print chemistry', 'bottle', [70, 70, 160], 560, [2, 1], P(6), 'shelves.1.0', toxic],
-  ['Hydrogen peroxide, 3 %', 'Sun-print chemistry', 'bottle', [75, 75, 190], 520, [1, 1], P(2), 'chest.0.0', { hazards: ['toxic'], ...dark }],
-  ['Citric acid', 'Sun-print chemistry', 'bottle', [90, 90, 120], 540, [1, 0], P(2), 'cupboard.1.0', { hazards: ['toxic'] }],
+  [
+    'Sensitiser A, brown bottle',
+    'Sun-print chemistry',
+    'bottle',
+    [70, 70, 160],
+    560,
+    [2, 1],
+    P(6),
+    'shelves.1.0',
+    toxic,
+  ],
+  [
+    'Sensitiser B, brown bottle',
+    'Sun-print chemistry',
+    'bottle',
+    [70, 70, 160],
+    560,
+    [2, 1],
+    P(6),
+    'shelves.1.0',
+    toxic,
+  ],
+  [
+    'Hydrogen peroxide, 3 %',
+    'Sun-print chemistry',
+    'bottle',
+    [75, 75, 190],
+    520,
+    [1, 1],
+    P(2),
+    'chest.0.0',
+    { hazards: ['toxic'], ...dark },
+  ],
+  [
+    'Citric acid',
+    'Sun-print chemistry',
+    'bottle',
+    [90, 90, 120],
+    540,
+    [1, 0],
+    P(2),
+    'cupboard.1.0',
+    { hazards: ['toxic'] },
+  ],
   ['Nitrile gloves', 'Protection', 'block', [240, 120, 75], 350, [1, 2], P(4), 'cubes.2.2', { usedUp: 4 }],
   ['Safety glasses', 'Protection', 'block', [170, 70, 70], 60, [2, 0], { prints: 3, kites: 1 }, 'hooks.0.2', hang],
-  ['Apron', 'Protection', 'soft', [300, 260, 40], 350, [2, 0], { prints: 1, lanterns: 1 }, 'hooks.0.0', { lies: ['flat'] }],
+  [
+    'Apron',
+    'Protection',
+    'soft',
+    [300, 260, 40],
+    350,
+    [2, 0],
+    { prints: 1, lanterns: 1 },
+    'hooks.0.0',
+    { lies: ['flat'] },
+  ],
   ['Contact frames, A4', 'Sun-print frames', 'block', [340, 250, 30], 900, [4, 0], P(6), 'cubes.1.2'],
   ['Contact frames, A3', 'Sun-print frames', 'block', [460, 340, 30], 1600, [4, 0], P(4), null, flat],
-  ['Print paper, A4', 'Sun-print paper', 'sheet', [210, 297, null], 19, [60, 100], P(8), 'sheets.3.0', { grammage: 300, usedUp: 8, ...dark }],
-  ['Print paper, A3', 'Sun-print paper', 'sheet', [297, 420, null], 37, [30, 50], P(4), 'sheets.3.0', { grammage: 300, usedUp: 4, ...dark }],
+  [
+    'Print paper, A4',
+    'Sun-print paper',
+    'sheet',
+    [210, 297, null],
+    19,
+    [60, 100],
+    P(8),
+    'sheets.3.0',
+    { grammage: 300, usedUp: 8, ...dark },
+  ],
+  [
+    'Print paper, A3',
+    'Sun-print paper',
+    'sheet',
+    [297, 420, null],
+    37,
+    [30, 50],
+    P(4),
+    'sheets.3.0',
+    { grammage: 300, usedUp: 4, ...dark },
+  ],
   ['Hake brush', 'Brushes', 'stick', [190, 80, 12], 50, [2, 0], P(6), 'cart.1.0', hang],
   ['Measuring jugs', 'Wet tools', 'block', [120, 120, 150], 120, [3, 0], P(6), 'cupboard.2.0'],
   ['Scales, small', 'Wet tools', 'machine', [160, 120, 30], 350, [1, 0], P(3), 'cubes.1.1'],

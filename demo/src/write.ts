@@ -4,4 +4,5 @@ import { cupboardAndTable } from './cupboard-and-table.ts';
 import { pumpHouse } from './pump-house.ts';
 
 /** Writes demo/plans from the sources beside this file; `npm run demo:write`. */
-for (const plan of [pumpHouse(), cupboardAndTable()]) writeFileSync(new URL(`../plans/${planFileName(plan)}`, import.meta.url), exportPlan(plan));
+for (const plan of [pumpHouse(), cupboardAndTable()])
+  writeFileSync(new URL(`../plans/${planFileName(plan)}`, import.meta.url), exportPlan(plan));

@@ -26,7 +26,8 @@ afterEach(async () => {
   await context.close();
 });
 
-const open = (plan: string, path: string) => page.goto(`${server.url}/p/${plan}/${path}`).then(() => page.waitForSelector('main'));
+const open = (plan: string, path: string) =>
+  page.goto(`${server.url}/p/${plan}/${path}`).then(() => page.waitForSelector('main'));
 const restart = async () => {
   const { url, folder } = server;
   await server.stop('SIGKILL');
@@ -58,7 +59,9 @@ describe('the whole path', () => {
     await nextWall('410');
     await nextWall('2900 mm');
     await nextWall('410cm');
-    expect(await page.locator('[role=status]').first().innerText()).toMatch(/do not close: the end misses the start by 300 mm/);
+    expect(await page.locator('[role=status]').first().innerText()).toMatch(
+      /do not close: the end misses the start by 300 mm/,
+    );
     await page.getByLabel('Length of wall 3').fill('319');
     await page.getByLabel('Length of wall 3').press('Enter');
     await page.waitForSelector('text=/The walls close to 10 mm/');
@@ -93,9 +96,14 @@ describe('the whole path', () => {
         await page.getByLabel('wall 2', { exact: true }).fill('0 cm');
         await page.getByLabel('wall 2', { exact: true }).press('Enter');
       }
-      if (kind === 'Rolling cart') for (let i = 0; i < 6; i++) await page.locator('[data-unit][aria-label="Rolling cart"]').press('Shift+ArrowLeft');
+      if (kind === 'Rolling cart')
+        for (let i = 0; i < 6; i++)
+          await page.locator('[data-unit][aria-label="Rolling cart"]').press('Shift+ArrowLeft');
     }
-    await until(async () => Object.keys((await serverPlan(server.url, id)).plan.units).length === 4, 'four units saved');
+    await until(
+      async () => Object.keys((await serverPlan(server.url, id)).plan.units).length === 4,
+      'four units saved',
+    );
     const units = Object.values((await serverPlan(server.url, id)).plan.units);
     const chest = units.find((u) => u.name === 'Low chest')!;
     expect(chest.facing).toBe(270);
@@ -108,7 +116,9 @@ describe('the whole path', () => {
     writeFileSync(list, CSV);
     await page.locator('input[aria-label="CSV list"]').setInputFiles(list);
     await page.waitForSelector('text=/5 supplies/');
-    expect(await page.locator('[aria-label="Lines left out"]').innerText()).toMatch(/line 6\s+width: “wide” is not a length/);
+    expect(await page.locator('[aria-label="Lines left out"]').innerText()).toMatch(
+      /line 6\s+width: “wide” is not a length/,
+    );
     expect(await page.locator('[role=dialog]').innerText()).toContain('colour of lid');
     await page.getByRole('button', { name: 'Take over 5' }).click();
     await page.getByRole('option', { name: /Ribbon reel/ }).click();
@@ -155,7 +165,10 @@ describe('the whole path', () => {
     await page.mouse.move(spot!.x + spot!.width / 2, spot!.y + spot!.height / 2, { steps: 8 });
     await page.waitForSelector('text=/s a fetch · .* a year, .* (more|less)/');
     await page.mouse.up();
-    await until(async () => /\.0\.0$/.test((await serverPlan(server.url, id)).plan.homes[knifeHome]!.placeId), 'dropped on the top shelf');
+    await until(
+      async () => /\.0\.0$/.test((await serverPlan(server.url, id)).plan.homes[knifeHome]!.placeId),
+      'dropped on the top shelf',
+    );
     await page.getByRole('button', { name: 'Pin it here' }).click();
     await until(async () => (await serverPlan(server.url, id)).plan.homes[knifeHome]!.pinned, 'pinned');
     await page.getByRole('button', { name: 'Find homes' }).click();
@@ -174,7 +187,9 @@ describe('the whole path', () => {
       await until(async () => (await serverPlan(server.url, id)).revision > revision, 'undone');
     }
     expect((await serverPlan(server.url, id)).plan.homes[knifeHome]?.pinned ?? false).toBe(false);
-    expect(errors.filter((e) => !/ERR_CONNECTION_REFUSED|ERR_INCOMPLETE_CHUNKED|ERR_CONNECTION_RESET/.test(e))).toEqual([]);
+    expect(errors.filter((e) => !/ERR_CONNECTION_REFUSED|ERR_INCOMPLETE_CHUNKED|ERR_CONNECTION_RESET/.test(e))).toEqual(
+      [],
+    );
   });
 
   test('by keyboard alone', async () => {
@@ -244,26 +259,43 @@ describe('the whole path', () => {
     for (const [label, value] of fields) {
       for (let i = 0; i < 60; i++) {
         await page.keyboard.press('Tab');
-        if (await page.evaluate((l) => (document.activeElement as HTMLInputElement | null)?.labels?.[0]?.textContent === l, label)) break;
+        if (
+          await page.evaluate(
+            (l) => (document.activeElement as HTMLInputElement | null)?.labels?.[0]?.textContent === l,
+            label,
+          )
+        )
+          break;
       }
       await press('Control+a');
       await page.keyboard.type(value);
       await press('Enter');
     }
-    await until(async () => Object.values((await serverPlan(server.url, id)).plan.supplies)[0]?.name === 'Brayer', 'named');
+    await until(
+      async () => Object.values((await serverPlan(server.url, id)).plan.supplies)[0]?.name === 'Brayer',
+      'named',
+    );
     await tabTo(/Homes/);
     await press('Enter');
     await page.waitForSelector('[data-place]');
     await tabTo(/^ Brayer/);
     await press('Enter');
     await page.waitForSelector('text=Best places for it');
-    for (let i = 0; i < 60 && !(await page.evaluate(() => Boolean((document.activeElement as HTMLElement | null)?.dataset.place))); i++) await press('Shift+Tab');
+    for (
+      let i = 0;
+      i < 60 && !(await page.evaluate(() => Boolean((document.activeElement as HTMLElement | null)?.dataset.place)));
+      i++
+    )
+      await press('Shift+Tab');
     await press('ArrowDown', 'Enter', 'Enter');
     await until(async () => Object.keys((await serverPlan(server.url, id)).plan.homes).length === 1, 'given a home');
     await press('p');
     await until(async () => Object.values((await serverPlan(server.url, id)).plan.homes)[0]!.pinned, 'pinned');
     await press('Control+z');
-    await until(async () => !Object.values((await serverPlan(server.url, id)).plan.homes)[0]!.pinned, 'unpinned by undo');
+    await until(
+      async () => !Object.values((await serverPlan(server.url, id)).plan.homes)[0]!.pinned,
+      'unpinned by undo',
+    );
     await press(']', ']');
     await page.waitForURL(/turn=30/);
     await press('f');
@@ -317,13 +349,19 @@ describe('bad input and bad luck', () => {
     await page.getByRole('button', { name: 'Leave it' }).click();
 
     const big = join(server.folder, 'big.csv');
-    writeFileSync(big, `name,width,depth,height\n${Array.from({ length: 10_000 }, (_, i) => `Bead ${i},10,10,10`).join('\n')}`);
+    writeFileSync(
+      big,
+      `name,width,depth,height\n${Array.from({ length: 10_000 }, (_, i) => `Bead ${i},10,10,10`).join('\n')}`,
+    );
     await page.locator('input[aria-label="CSV list"]').setInputFiles(big);
     await page.getByRole('button', { name: 'Take over 10000' }).click({ timeout: 30_000 });
     await page.waitForSelector('text=10008 supplies', { timeout: 30_000 });
     await until(async () => Object.keys((await serverPlan(server.url, id)).plan.supplies).length === 10_008, 'saved');
     await page.keyboard.press('Control+z');
-    await until(async () => Object.keys((await serverPlan(server.url, id)).plan.supplies).length === 8, 'one undo takes it all back');
+    await until(
+      async () => Object.keys((await serverPlan(server.url, id)).plan.supplies).length === 8,
+      'one undo takes it all back',
+    );
   });
 
   test('a second tab follows; the server stopped while editing loses nothing and says so', async () => {
@@ -346,13 +384,22 @@ describe('bad input and bad luck', () => {
     const port = Number(new URL(server.url).port);
     server = await startServer({ folder: server.folder, port });
     await page.waitForSelector('text=/Not saved yet/', { state: 'detached', timeout: 30_000 });
-    const saved = (await serverPlan(server.url, id)).plan.supplies['glue-pen'] as unknown as { working: number; backstock: number };
+    const saved = (await serverPlan(server.url, id)).plan.supplies['glue-pen'] as unknown as {
+      working: number;
+      backstock: number;
+    };
     expect([saved.working, saved.backstock]).toEqual([7, 9]);
   });
 });
 
 describe('every screen', () => {
-  test.each(['room?wall=wall-south', 'activities', 'supplies?supply=hot-knife', 'furniture?unit=chest', 'homes?supply=hot-knife&place=chest.3.0'])('%s: axe finds nothing (WCAG 2.2 AA), the console is silent', async (path) => {
+  test.each([
+    'room?wall=wall-south',
+    'activities',
+    'supplies?supply=hot-knife',
+    'furniture?unit=chest',
+    'homes?supply=hot-knife&place=chest.3.0',
+  ])('%s: axe finds nothing (WCAG 2.2 AA), the console is silent', async (path) => {
     const id = await addDemoPlan(server, 'pump');
     await open(id, path);
     await page.waitForTimeout(200);
@@ -401,7 +448,9 @@ describe('every screen', () => {
     await page.waitForSelector('[aria-label="Ledger"]');
     await page.reload();
     await page.waitForSelector('[aria-label="Ledger"]');
-    expect(await page.getByRole('button', { name: 'Wet bench', exact: true }).first().getAttribute('aria-pressed')).toBe('true');
+    expect(
+      await page.getByRole('button', { name: 'Wet bench', exact: true }).first().getAttribute('aria-pressed'),
+    ).toBe('true');
     await page.getByRole('link', { name: /Supplies/ }).click();
     await page.waitForSelector('[aria-label="Stock list"]');
     await page.goBack();

@@ -11,12 +11,19 @@ const LOADER = pathToFileURL(join(root, 'node_modules/tsx/dist/loader.mjs')).hre
 export type TestServer = { url: string; folder: string; stop: (signal?: NodeJS.Signals) => Promise<void> };
 
 /** Starts the real server on a free port (or a given one), with a data folder of its own unless one is given. */
-export async function startServer({ folder = mkdtempSync(join(tmpdir(), 'heronstone-e2e-')), port = 0 } = {}): Promise<TestServer> {
-  const child = spawn(process.execPath, ['--import', LOADER, join(root, 'server/src/main.ts'), 'serve', '--data', folder, '--port', String(port)], {
-    cwd: root,
-    env: { ...process.env, NODE_OPTIONS: '' },
-    stdio: ['ignore', 'pipe', 'pipe'],
-  });
+export async function startServer({
+  folder = mkdtempSync(join(tmpdir(), 'heronstone-e2e-')),
+  port = 0,
+} = {}): Promise<TestServer> {
+  const child = spawn(
+    process.execPath,
+    ['--import', LOADER, join(root, 'server/src/main.ts'), 'serve', '--data', folder, '--port', String(port)],
+    {
+      cwd: root,
+      env: { ...process.env, NODE_OPTIONS: '' },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    },
+  );
   const url = await addressOf(child);
   return {
     url,
@@ -45,7 +52,11 @@ function addressOf(child: ChildProcess): Promise<string> {
 }
 
 export async function post<T>(url: string, body: unknown): Promise<T> {
-  const answer = await fetch(url, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+  const answer = await fetch(url, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+  });
   if (!answer.ok) throw new Error(`${url}: ${answer.status} ${await answer.text()}`);
   return (await answer.json()) as T;
 }
@@ -53,7 +64,11 @@ export async function post<T>(url: string, body: unknown): Promise<T> {
 /** Adds a demo plan and gives its id. */
 export async function addDemoPlan(server: TestServer, part: string): Promise<string> {
   const name = readdirSync(join(root, 'demo/plans')).find((f) => f.includes(part))!;
-  return (await post<{ id: string }>(`${server.url}/api/plans`, { file: readFileSync(join(root, 'demo/plans', name), 'utf8') })).id;
+  return (
+    await post<{ id: string }>(`${server.url}/api/plans`, {
+      file: readFileSync(join(root, 'demo/plans', name), 'utf8'),
+    })
+  ).id;
 }
 
 export const removeFolder = (server: TestServer) => rmSync(server.folder, { recursive: true, force: true });
@@ -62,13 +77,28 @@ export const removeFolder = (server: TestServer) => rmSync(server.folder, { recu
 export function launch(): Promise<Browser> {
   return chromium.launch({
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
   });
 }
 
 /** A page at 1280 × 800 that remembers every error the console showed. */
-export async function newPage(browser: Browser, options: Parameters<Browser['newContext']>[0] = {}): Promise<{ page: Page; context: BrowserContext; errors: string[] }> {
-  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce', ...options });
+export async function newPage(
+  browser: Browser,
+  options: Parameters<Browser['newContext']>[0] = {},
+): Promise<{ page: Page; context: BrowserContext; errors: string[] }> {
+  const context = await browser.newContext({
+    viewport: { width: 1280, height: 800 },
+    reducedMotion: 'reduce',
+    ...options,
+  });
   const page = await context.newPage();
   page.setDefaultTimeout(15_000);
   const errors: string[] = [];

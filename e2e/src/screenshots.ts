@@ -14,7 +14,8 @@ const cupboard = await addDemoPlan(server, 'cupboard');
 const browser = await launch();
 const { page, errors } = await newPage(browser);
 
-const at = (plan: string, path: string) => page.goto(`${server.url}/p/${plan}/${path}`, { waitUntil: 'load' }).then(() => page.waitForSelector('main'));
+const at = (plan: string, path: string) =>
+  page.goto(`${server.url}/p/${plan}/${path}`, { waitUntil: 'load' }).then(() => page.waitForSelector('main'));
 const shots: Record<string, (page: Page) => Promise<unknown>> = {
   plans: () => page.goto(server.url).then(() => page.waitForSelector('text=The pump house')),
   room: () => at(pump, 'room?wall=wall-south'),

@@ -25,7 +25,9 @@ try {
   else throw new Error(`Say serve, backup or restore, not “${what}”.`);
 } catch (error) {
   const taken = (error as NodeJS.ErrnoException).code === 'EADDRINUSE';
-  console.error(taken ? 'The port is taken. Stop what runs there, or say another: --port 4400.' : (error as Error).message);
+  console.error(
+    taken ? 'The port is taken. Stop what runs there, or say another: --port 4400.' : (error as Error).message,
+  );
   process.exit(1);
 }
 
@@ -35,11 +37,14 @@ function dataFolder(): string {
 
 async function serveUntilStopped(): Promise<void> {
   const port = Number(values.port ?? process.env.PORT ?? DEFAULT_PORT);
-  if (!Number.isInteger(port) || port < 0 || port > 65535) throw new Error(`--port takes a whole number up to 65535, not “${values.port}”.`);
+  if (!Number.isInteger(port) || port < 0 || port > 65535)
+    throw new Error(`--port takes a whole number up to 65535, not “${values.port}”.`);
   const throwAway = values.demo ? mkdtempSync(join(tmpdir(), 'heronstone-demo-')) : null;
   const running = await serve({ dataFolder: throwAway ?? dataFolder(), port });
   if (throwAway) await addDemoPlans(running.store);
-  console.log(`Heronstone is at http://127.0.0.1:${running.port}/${throwAway ? '  (demo plans; what you change is thrown away at the end)' : ''}`);
+  console.log(
+    `Heronstone is at http://127.0.0.1:${running.port}/${throwAway ? '  (demo plans; what you change is thrown away at the end)' : ''}`,
+  );
   let stopping = false;
   const stop = () => {
     if (stopping) return;
@@ -67,8 +72,13 @@ async function backupNow(): Promise<void> {
   const folder = dataFolder();
   const owner = ownerOf(folder);
   if (owner?.port !== undefined) {
-    if (file) throw new Error('While the server runs, backups go to the backups folder of the data folder; name no file.');
-    const answer = await fetch(`http://127.0.0.1:${owner.port}/api/backup`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' });
+    if (file)
+      throw new Error('While the server runs, backups go to the backups folder of the data folder; name no file.');
+    const answer = await fetch(`http://127.0.0.1:${owner.port}/api/backup`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: '{}',
+    });
     if (!answer.ok) throw new Error('The running server could not make a backup.');
     console.log(((await answer.json()) as { file: string }).file);
     return;

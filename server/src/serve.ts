@@ -17,11 +17,22 @@ const WEB = fileURLToPath(new URL('../../web/dist', import.meta.url));
  * @param port 0 takes any free one
  * @throws FolderInUse; an error with code EADDRINUSE when the port is taken
  */
-export async function serve({ dataFolder, port, web = WEB }: { dataFolder: string; port: number; web?: string }): Promise<Running> {
+export async function serve({
+  dataFolder,
+  port,
+  web = WEB,
+}: {
+  dataFolder: string;
+  port: number;
+  web?: string;
+}): Promise<Running> {
   const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' }, pino.destination(2));
   const letGo = takeFolder(dataFolder, port);
   try {
-    const db = await openDatabase(databaseFolder(dataFolder), async (open) => void (await backUp(open, dataFolder, '-before-migration')));
+    const db = await openDatabase(
+      databaseFolder(dataFolder),
+      async (open) => void (await backUp(open, dataFolder, '-before-migration')),
+    );
     const store = new PlanStore(db);
     const app = makeApp({ store, log, backUp: () => backUp(db, dataFolder), web });
     const server = await listen(app.listen.bind(app), port).catch(async (error: unknown) => {

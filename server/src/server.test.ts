@@ -24,20 +24,37 @@ afterAll(() => folders.forEach((f) => rmSync(f, { recursive: true, force: true }
 
 const room = withUnits(tinyRoom(), unit('lowChest', { x: 900, y: 5700 }));
 const addSupply = (id: string): Command => ({ type: 'addSupplies', supplies: [block({ id, name: `Thing ${id}` })] });
-const home = (supplyId: string): Command => ({ type: 'assignHome', supplyId, share: 'working', placeId: 'lowChest.0.0', since: '2026-02-02' });
+const home = (supplyId: string): Command => ({
+  type: 'assignHome',
+  supplyId,
+  share: 'working',
+  placeId: 'lowChest.0.0',
+  since: '2026-02-02',
+});
 
 describe('the server', () => {
   let running: Running;
   let folder: string;
   let planId: string;
   const agent = () => supertest(`http://127.0.0.1:${running.port}`);
-  const run = (command: unknown, id = planId, commandId = newId('command')) => agent().post(`/api/plans/${id}/commands`).send({ commandId, command });
-  const plan = async (id = planId) => (await agent().get(`/api/plans/${id}`)).body as { plan: Plan; revision: number; undo: string | null; redo: string | null };
+  const run = (command: unknown, id = planId, commandId = newId('command')) =>
+    agent().post(`/api/plans/${id}/commands`).send({ commandId, command });
+  const plan = async (id = planId) =>
+    (await agent().get(`/api/plans/${id}`)).body as {
+      plan: Plan;
+      revision: number;
+      undo: string | null;
+      redo: string | null;
+    };
 
   beforeAll(async () => {
     folder = newFolder();
     running = await serve({ dataFolder: folder, port: 0 });
-    planId = (await agent().post('/api/plans').send({ file: exportPlan(room) })).body.id;
+    planId = (
+      await agent()
+        .post('/api/plans')
+        .send({ file: exportPlan(room) })
+    ).body.id;
   });
   afterAll(() => running.close());
 
@@ -52,7 +69,11 @@ describe('the server', () => {
   test('commands, undo and redo; what was redone can be undone again', async () => {
     const before = await plan();
     expect((await run(addSupply('a'))).status).toBe(200);
-    expect((await run(home('a'))).body).toMatchObject({ revision: before.revision + 2, undo: 'give a home', redo: null });
+    expect((await run(home('a'))).body).toMatchObject({
+      revision: before.revision + 2,
+      undo: 'give a home',
+      redo: null,
+    });
     const full = await plan();
     expect((await agent().post(`/api/plans/${planId}/undo`).send({})).body.redo).toBe('give a home');
     expect((await plan()).plan.homes).toEqual({});
@@ -80,11 +101,36 @@ describe('the server', () => {
   test.each([
     ['no JSON', '{"commandId": "x', 400, /not whole JSON/],
     ['an unknown command', { commandId: 'command-1', command: { type: 'blowUp' } }, 400, /command/],
-    ['a field too many', { commandId: 'command-1', command: { type: 'removeUnit', id: 'x', force: true } }, 400, /force/],
-    ['letters for a number', { commandId: 'command-1', command: { type: 'setUnit', id: 'lowChest', set: { width: 'wide' } } }, 400, /must be a number/],
-    ['a size of zero', { commandId: 'command-1', command: { type: 'setUnit', id: 'lowChest', set: { width: 0 } } }, 400, /more than zero/],
-    ['a unit that is not there', { commandId: 'command-2', command: { type: 'removeUnit', id: 'nowhere' } }, 409, /not in the plan/],
-    ['a place that is not there', { commandId: 'command-3', command: { ...home('b'), placeId: 'no.1.1' } }, 409, /not in the plan/],
+    [
+      'a field too many',
+      { commandId: 'command-1', command: { type: 'removeUnit', id: 'x', force: true } },
+      400,
+      /force/,
+    ],
+    [
+      'letters for a number',
+      { commandId: 'command-1', command: { type: 'setUnit', id: 'lowChest', set: { width: 'wide' } } },
+      400,
+      /must be a number/,
+    ],
+    [
+      'a size of zero',
+      { commandId: 'command-1', command: { type: 'setUnit', id: 'lowChest', set: { width: 0 } } },
+      400,
+      /more than zero/,
+    ],
+    [
+      'a unit that is not there',
+      { commandId: 'command-2', command: { type: 'removeUnit', id: 'nowhere' } },
+      409,
+      /not in the plan/,
+    ],
+    [
+      'a place that is not there',
+      { commandId: 'command-3', command: { ...home('b'), placeId: 'no.1.1' } },
+      409,
+      /not in the plan/,
+    ],
   ])('bad input: %s gets problem details and changes nothing', async (_, body, status, why) => {
     const before = await plan();
     const answer = await agent()
@@ -99,21 +145,47 @@ describe('the server', () => {
   });
 
   test('a damaged plan file, a wrong address, a form post are refused', async () => {
-    const cut = await agent().post('/api/plans').send({ file: exportPlan(room).slice(0, 900) });
+    const cut = await agent()
+      .post('/api/plans')
+      .send({ file: exportPlan(room).slice(0, 900) });
     expect([cut.status, cut.body.detail]).toEqual([422, expect.stringMatching(/not whole/)]);
     expect((await agent().get('/api/plans/none')).status).toBe(404);
     expect((await agent().get('/api/nowhere')).status).toBe(404);
     expect((await agent().post('/api/plans').type('form').send({ name: 'x' })).status).toBe(415);
-    expect((await agent().post('/api/plans').send({ head: { name: '   ' } })).status).toBe(400);
+    expect(
+      (
+        await agent()
+          .post('/api/plans')
+          .send({ head: { name: '   ' } })
+      ).status,
+    ).toBe(400);
   });
 
   test('answers only its own page: wrong Host and foreign Origin are turned away, scripts are ours alone', async () => {
     const withHost = (host: string) =>
-      new Promise<number>((resolve) => rawRequest({ port: running.port, host: '127.0.0.1', path: '/api/plans', headers: { host } }, (res) => resolve(res.resume().statusCode!)).end());
+      new Promise<number>((resolve) =>
+        rawRequest({ port: running.port, host: '127.0.0.1', path: '/api/plans', headers: { host } }, (res) =>
+          resolve(res.resume().statusCode!),
+        ).end(),
+      );
     expect(await withHost('evil.example')).toBe(403);
     expect(await withHost(`127.0.0.1:${running.port}`)).toBe(200);
-    expect((await agent().post('/api/plans').set('origin', 'http://evil.example').send({ head: { name: 'x' } })).status).toBe(403);
-    expect((await agent().post('/api/plans').set('sec-fetch-site', 'cross-site').send({ head: { name: 'x' } })).status).toBe(403);
+    expect(
+      (
+        await agent()
+          .post('/api/plans')
+          .set('origin', 'http://evil.example')
+          .send({ head: { name: 'x' } })
+      ).status,
+    ).toBe(403);
+    expect(
+      (
+        await agent()
+          .post('/api/plans')
+          .set('sec-fetch-site', 'cross-site')
+          .send({ head: { name: 'x' } })
+      ).status,
+    ).toBe(403);
     const csp = (await agent().get('/api/plans')).headers['content-security-policy']!;
     expect(csp).toMatch(/default-src 'none'/);
     expect(/script-src ([^;]*)/.exec(csp)![1]).toBe("'self'");
@@ -141,7 +213,10 @@ describe('the server', () => {
     await agent().post(`/api/plans/${planId}/undo`).send({});
     await reading;
     stop.abort();
-    expect(events[0]).toMatchObject({ commandId: 'command-seen', changes: [{ table: 'supplies', id: 'seen', before: null }] });
+    expect(events[0]).toMatchObject({
+      commandId: 'command-seen',
+      changes: [{ table: 'supplies', id: 'seen', before: null }],
+    });
     expect(events[1]!.revision).toBe(events[0]!.revision + 1);
   });
 
@@ -155,7 +230,11 @@ describe('the server', () => {
   });
 
   test('ten thousand supplies in one command', async () => {
-    const id = (await agent().post('/api/plans').send({ head: { name: 'Big' } })).body.id as string;
+    const id = (
+      await agent()
+        .post('/api/plans')
+        .send({ head: { name: 'Big' } })
+    ).body.id as string;
     const supplies = Array.from({ length: 10_000 }, (_, i) => block({ id: `s${i}`, name: `Thing ${i}` }));
     expect((await run({ type: 'addSupplies', supplies }, id)).status).toBe(200);
     expect(Object.keys((await plan(id)).plan.supplies)).toHaveLength(10_000);
@@ -191,14 +270,17 @@ describe('the data folder', () => {
     const folder = newFolder();
     const { openDatabase } = await import('./store/database.ts');
     const db = await openDatabase(folder, async () => undefined);
-    await db.query(`INSERT INTO plans (id, name, measure, ceiling, growth, grouping) VALUES ('p', 'P', 'metric', 2400, 0.2, 'kind')`);
+    await db.query(
+      `INSERT INTO plans (id, name, measure, ceiling, growth, grouping) VALUES ('p', 'P', 'metric', 2400, 0.2, 'kind')`,
+    );
     const wrong = [
       `INSERT INTO homes VALUES ('p', 'a.working', 'a', 'working', 'nowhere', false, '2026-01-01')`,
       `INSERT INTO homes VALUES ('p', 'other', 'a', 'working', 'x', false, '2026-01-01')`,
       `INSERT INTO walls VALUES ('p', 'w', 0, 0, 90, '')`,
       `INSERT INTO plans (id, name, measure, ceiling, growth, grouping) VALUES ('q', '  ', 'metric', 2400, 0.2, 'kind')`,
     ];
-    for (const sql of wrong) await expect(db.transaction((tx) => tx.query(sql))).rejects.toThrow(/constraint|foreign key/);
+    for (const sql of wrong)
+      await expect(db.transaction((tx) => tx.query(sql))).rejects.toThrow(/constraint|foreign key/);
     await db.close();
   });
 
@@ -218,7 +300,9 @@ describe('the data folder', () => {
     const folder = newFolder();
     const one = await serve({ dataFolder: folder, port: 0 });
     const id = await one.store.add({ plan: room });
-    const { file } = (await supertest(`http://127.0.0.1:${one.port}`).post('/api/backup').send({})).body as { file: string };
+    const { file } = (await supertest(`http://127.0.0.1:${one.port}`).post('/api/backup').send({})).body as {
+      file: string;
+    };
     await one.store.run(id, 'command-a', addSupply('later'));
     await one.close();
     writeFileSync(join(folder, 'wrong.tar.gz'), 'not a backup');
@@ -237,16 +321,31 @@ describe('the data folder', () => {
     const acknowledged: string[] = [];
     let id = '';
     for (let round = 0; round < 2; round++) {
-      const child = spawn(process.execPath, ['--import', loader, join(root, 'server/src/main.ts'), 'serve', '--data', folder, '--port', '0'], { cwd: root, env: { ...process.env, NODE_OPTIONS: '' }, stdio: ['ignore', 'pipe', 'inherit'] });
-      const url = await new Promise<string>((resolve) => child.stdout.on('data', (d: Buffer) => /http:\S+:\d+/.test(String(d)) && resolve(/http:\S+:\d+/.exec(String(d))![0])));
-      const post = (path: string, body: unknown) => fetch(`${url}/api${path}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+      const child = spawn(
+        process.execPath,
+        ['--import', loader, join(root, 'server/src/main.ts'), 'serve', '--data', folder, '--port', '0'],
+        { cwd: root, env: { ...process.env, NODE_OPTIONS: '' }, stdio: ['ignore', 'pipe', 'inherit'] },
+      );
+      const url = await new Promise<string>((resolve) =>
+        child.stdout.on(
+          'data',
+          (d: Buffer) => /http:\S+:\d+/.test(String(d)) && resolve(/http:\S+:\d+/.exec(String(d))![0]),
+        ),
+      );
+      const post = (path: string, body: unknown) =>
+        fetch(`${url}/api${path}`, {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify(body),
+        });
       if (!id) id = ((await (await post('/plans', { head: { name: 'Hard' } })).json()) as { id: string }).id;
       let alive = true;
       const writing = (async () => {
         for (let i = 0; alive; i++) {
           const name = `r${round}-${i}`;
           try {
-            if ((await post(`/plans/${id}/commands`, { commandId: `command-${name}`, command: addSupply(name) })).ok) acknowledged.push(name);
+            if ((await post(`/plans/${id}/commands`, { commandId: `command-${name}`, command: addSupply(name) })).ok)
+              acknowledged.push(name);
           } catch {
             return;
           }

@@ -37,6 +37,13 @@ const router = createBrowserRouter([
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <RouterProvider router={router} />
-    <Toaster position="bottom-center" toastOptions={{ className: '!bg-ink !text-ground !border-0 !text-[15px] !font-sans', duration: 5000, classNames: { description: '!text-ground/80' } }} />
+    <Toaster
+      position="bottom-center"
+      toastOptions={{
+        className: '!bg-ink !text-ground !border-0 !text-[15px] !font-sans',
+        duration: 5000,
+        classNames: { description: '!text-ground/80' },
+      }}
+    />
   </StrictMode>,
 );

@@ -1,7 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
 import { bodyOf, MEASURES } from './index.ts';
 
-const of = (stature: number) => ({ stature, eyeHeight: null, shoulderHeight: null, elbowHeight: null, gripReach: null });
+const of = (stature: number) => ({
+  stature,
+  eyeHeight: null,
+  shoulderHeight: null,
+  elbowHeight: null,
+  gripReach: null,
+});
 
 describe('body', () => {
   test('segment shares add up (Drillis & Contini 1966, from memory)', () => {

@@ -19,24 +19,36 @@ describe('catalogue', () => {
     const size = fc.integer({ min: 100, max: 3000 });
     const grid = fc.integer({ min: 1, max: 8 });
     fc.assert(
-      fc.property(fc.constantFrom(...UNIT_KINDS), size, size, size, grid, grid, (kind, width, depth, height, rows, columns) => {
-        fc.pre(width / columns > 60 && height / rows > 60);
-        const places = placesOf(kind, { width, depth, height, rows, columns });
-        expect(places.length).toBe(CATALOGUE[kind].places ? rows * columns : 0);
-        for (const p of places) {
-          expect(p.left).toBeGreaterThanOrEqual(0);
-          expect(p.left + p.width).toBeLessThanOrEqual(width + 0.1);
-          expect(p.bottom).toBeGreaterThanOrEqual(-1e-9);
-          expect(p.bottom + p.height).toBeLessThanOrEqual(height + 0.1);
-          expect(p.depth).toBeLessThanOrEqual(depth);
-        }
-        for (const a of places)
-          for (const b of places)
-            if (a !== b) {
-              const apart = a.left + a.width <= b.left + 0.2 || b.left + b.width <= a.left + 0.2 || a.bottom + a.height <= b.bottom + 0.2 || b.bottom + b.height <= a.bottom + 0.2;
-              expect(apart).toBe(true);
-            }
-      }),
+      fc.property(
+        fc.constantFrom(...UNIT_KINDS),
+        size,
+        size,
+        size,
+        grid,
+        grid,
+        (kind, width, depth, height, rows, columns) => {
+          fc.pre(width / columns > 60 && height / rows > 60);
+          const places = placesOf(kind, { width, depth, height, rows, columns });
+          expect(places.length).toBe(CATALOGUE[kind].places ? rows * columns : 0);
+          for (const p of places) {
+            expect(p.left).toBeGreaterThanOrEqual(0);
+            expect(p.left + p.width).toBeLessThanOrEqual(width + 0.1);
+            expect(p.bottom).toBeGreaterThanOrEqual(-1e-9);
+            expect(p.bottom + p.height).toBeLessThanOrEqual(height + 0.1);
+            expect(p.depth).toBeLessThanOrEqual(depth);
+          }
+          for (const a of places)
+            for (const b of places)
+              if (a !== b) {
+                const apart =
+                  a.left + a.width <= b.left + 0.2 ||
+                  b.left + b.width <= a.left + 0.2 ||
+                  a.bottom + a.height <= b.bottom + 0.2 ||
+                  b.bottom + b.height <= a.bottom + 0.2;
+                expect(apart).toBe(true);
+              }
+        },
+      ),
     );
   });
 

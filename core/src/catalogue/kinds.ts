@@ -63,25 +63,85 @@ function kind(
 
 /** The generic kinds of unit; default sizes in mm (common practice, no source), every one can be changed. */
 export const CATALOGUE = {
-  worktable: kind('Work table', 'a top to work on, open underneath', 'floor', [1400, 700, 740], [0, 0], null, { worktop: true }),
+  worktable: kind('Work table', 'a top to work on, open underneath', 'floor', [1400, 700, 740], [0, 0], null, {
+    worktop: true,
+  }),
   pedestal: kind('Drawer pedestal', 'drawers that go under a worktop', 'floor', [400, 500, 620], [4, 1], drawer),
   lowChest: kind('Low chest', 'drawers up to table height', 'floor', [900, 450, 780], [4, 1], drawer),
   tallChest: kind('Tall chest', 'drawers to shoulder height', 'floor', [500, 450, 1250], [6, 1], drawer),
   sheetChest: kind('Sheet chest', 'shallow drawers for paper lying flat', 'floor', [950, 700, 520], [6, 1], drawer),
-  smallDrawers: kind('Small-drawer block', 'many little drawers, on a table or wall', 'raised', [420, 170, 340], [5, 4], drawer, { bottom: 1000 }),
+  smallDrawers: kind(
+    'Small-drawer block',
+    'many little drawers, on a table or wall',
+    'raised',
+    [420, 170, 340],
+    [5, 4],
+    drawer,
+    { bottom: 1000 },
+  ),
   cubeUnit: kind('Cube unit', 'square open cubbies', 'floor', [708, 396, 1400], [4, 2], open('cubby')),
   bookcase: kind('Bookcase', 'open shelves from the floor up', 'floor', [800, 300, 1900], [6, 1], open('shelf')),
   cupboard: kind('Tall cupboard', 'shelves behind doors', 'floor', [800, 420, 1900], [5, 1], shut('shelf')),
-  baseCabinet: kind('Base cabinet', 'low shelves behind doors, a top to work on', 'floor', [800, 580, 860], [2, 1], shut('shelf'), { worktop: true }),
-  wallCabinet: kind('Wall cabinet', 'shelves behind doors, hung on the wall', 'raised', [1000, 320, 620], [3, 1], shut('shelf'), { bottom: 1300 }),
-  wallShelves: kind('Wall shelves', 'open shelves hung on the wall', 'raised', [1000, 220, 700], [3, 1], open('shelf'), { bottom: 1200 }),
-  wallBoard: kind('Wall board', 'a board with pegs', 'raised', [1000, 120, 800], [2, 2], open('board', 0), { bottom: 1000 }),
+  baseCabinet: kind(
+    'Base cabinet',
+    'low shelves behind doors, a top to work on',
+    'floor',
+    [800, 580, 860],
+    [2, 1],
+    shut('shelf'),
+    { worktop: true },
+  ),
+  wallCabinet: kind(
+    'Wall cabinet',
+    'shelves behind doors, hung on the wall',
+    'raised',
+    [1000, 320, 620],
+    [3, 1],
+    shut('shelf'),
+    { bottom: 1300 },
+  ),
+  wallShelves: kind(
+    'Wall shelves',
+    'open shelves hung on the wall',
+    'raised',
+    [1000, 220, 700],
+    [3, 1],
+    open('shelf'),
+    { bottom: 1200 },
+  ),
+  wallBoard: kind('Wall board', 'a board with pegs', 'raised', [1000, 120, 800], [2, 2], open('board', 0), {
+    bottom: 1000,
+  }),
   hookRail: kind('Hook rail', 'one row of hooks', 'raised', [800, 100, 300], [1, 4], open('hook', 0), { bottom: 1250 }),
-  paperSlots: kind('Paper slots', 'upright slots, on a table or shelf', 'raised', [600, 330, 340], [1, 8], open('slot', 4), { bottom: 780 }),
-  rollingCart: kind('Rolling cart', 'three open tiers on wheels', 'floor', [440, 350, 800], [3, 1], open('tier', 0), { mobile: true }),
-  slimCart: kind('Slim cart', 'a narrow cart that goes into a gap', 'floor', [200, 500, 850], [3, 1], open('tier', 0), { mobile: true }),
-  lidBox: kind('Box bench', 'one big box under a lid', 'floor', [1000, 450, 450], [1, 1], { kind: 'box', covers: ['lid'], seen: false, opens: 'top', board: BOARD }),
-  away: kind('Outside the room', 'loft, shed, hall cupboard', 'away', [1200, 500, 1200], [2, 1], { kind: 'away', covers: [], seen: false, opens: 'front', board: 0 }),
+  paperSlots: kind(
+    'Paper slots',
+    'upright slots, on a table or shelf',
+    'raised',
+    [600, 330, 340],
+    [1, 8],
+    open('slot', 4),
+    { bottom: 780 },
+  ),
+  rollingCart: kind('Rolling cart', 'three open tiers on wheels', 'floor', [440, 350, 800], [3, 1], open('tier', 0), {
+    mobile: true,
+  }),
+  slimCart: kind('Slim cart', 'a narrow cart that goes into a gap', 'floor', [200, 500, 850], [3, 1], open('tier', 0), {
+    mobile: true,
+  }),
+  lidBox: kind('Box bench', 'one big box under a lid', 'floor', [1000, 450, 450], [1, 1], {
+    kind: 'box',
+    covers: ['lid'],
+    seen: false,
+    opens: 'top',
+    board: BOARD,
+  }),
+  away: kind('Outside the room', 'loft, shed, hall cupboard', 'away', [1200, 500, 1200], [2, 1], {
+    kind: 'away',
+    covers: [],
+    seen: false,
+    opens: 'front',
+    board: 0,
+  }),
 } satisfies Record<string, KindFacts>;
 
 export type UnitKind = keyof typeof CATALOGUE;
@@ -109,7 +169,11 @@ export function placesOf(unitKind: UnitKind, shape: UnitShape): PlaceShape[] {
   for (let row = 0; row < shape.rows; row++) {
     for (let column = 0; column < shape.columns; column++) {
       const bottom = shape.height - (row + 1) * (cellHeight + board);
-      const height = isDrawer ? cellHeight - Math.min(RUNNER, cellHeight / 6) : isTier ? cellHeight * TIER_TRAY : cellHeight;
+      const height = isDrawer
+        ? cellHeight - Math.min(RUNNER, cellHeight / 6)
+        : isTier
+          ? cellHeight * TIER_TRAY
+          : cellHeight;
       places.push({
         row,
         column,
@@ -148,6 +212,7 @@ export function solidsOf(unitKind: UnitKind, shape: UnitShape): Solid[] {
   const facts: KindFacts = CATALOGUE[unitKind];
   const whole = { left: 0, front: 0, bottom: 0, width: shape.width, depth: shape.depth, height: shape.height };
   if (facts.mount === 'away' || unitKind === 'hookRail' || unitKind === 'wallBoard') return [];
-  if (unitKind === 'worktable') return [{ ...whole, bottom: Math.max(0, shape.height - TOP), height: Math.min(TOP, shape.height) }];
+  if (unitKind === 'worktable')
+    return [{ ...whole, bottom: Math.max(0, shape.height - TOP), height: Math.min(TOP, shape.height) }];
   return [whole];
 }

@@ -22,7 +22,11 @@ export type Way = 'flat' | 'edge' | 'upright' | 'hanging';
 
 /** The orientations that the allowed ways of lying give: flat on its largest face, on its long edge, upright on its smallest. */
 function orientations(block: Block, ways: readonly Way[]): Block[] {
-  const [small, middle, large] = [block.width, block.depth, block.height].sort((a, b) => a - b) as [number, number, number];
+  const [small, middle, large] = [block.width, block.depth, block.height].sort((a, b) => a - b) as [
+    number,
+    number,
+    number,
+  ];
   const out: Block[] = [];
   const add = (height: number, a: number, b: number) => {
     out.push({ width: a, depth: b, height });
@@ -40,7 +44,13 @@ function orientations(block: Block, ways: readonly Way[]): Block[] {
  * @param stackLimit at most so many on top of each other; null: no limit
  * @returns null when not even one goes in
  */
-export function fitBlocks(cavity: Cavity, block: Block, wanted: number, ways: readonly Way[], stackLimit: number | null): BlockFit | null {
+export function fitBlocks(
+  cavity: Cavity,
+  block: Block,
+  wanted: number,
+  ways: readonly Way[],
+  stackLimit: number | null,
+): BlockFit | null {
   let best: BlockFit | null = null;
   for (const turned of orientations(block, ways)) {
     const columns = Math.floor((cavity.width + 1e-9) / (turned.width + 2 * MARGIN));
@@ -54,7 +64,11 @@ export function fitBlocks(cavity: Cavity, block: Block, wanted: number, ways: re
     const bestHoldsAll = best !== null && best.fits >= wanted;
     const better =
       best === null ||
-      (holdsAll !== bestHoldsAll ? holdsAll : holdsAll ? frontage < best.frontage - 1e-9 || (frontage < best.frontage + 1e-9 && fits > best.fits) : fits > best.fits);
+      (holdsAll !== bestHoldsAll
+        ? holdsAll
+        : holdsAll
+          ? frontage < best.frontage - 1e-9 || (frontage < best.frontage + 1e-9 && fits > best.fits)
+          : fits > best.fits);
     if (better) best = { fits, frontage, columns, rows, layers, turned };
   }
   return best;

@@ -46,9 +46,15 @@ describe('fit', () => {
 
   test('says by how much it does not go in, and that it is not measured', () => {
     const place = { kind: 'cubby' as const, ...cubby };
-    expect(fitSupply(place, block({ width: 400, depth: 372, height: 50 }), 1)).toEqual({ ok: false, reason: 'needs 46 mm more' });
+    expect(fitSupply(place, block({ width: 400, depth: 372, height: 50 }), 1)).toEqual({
+      ok: false,
+      reason: 'needs 46 mm more',
+    });
     expect(fitSupply(place, block({ width: null }), 1)).toEqual({ ok: false, reason: 'not measured yet' });
-    expect(fitSupply(place, block({ width: 100, depth: 300, height: 300 }), 9)).toEqual({ ok: false, reason: 'only 3 of 9 go in' });
+    expect(fitSupply(place, block({ width: 100, depth: 300, height: 300 }), 9)).toEqual({
+      ok: false,
+      reason: 'only 3 of 9 go in',
+    });
   });
 
   test('paper that may stand is filed by its thickness', () => {

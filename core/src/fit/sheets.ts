@@ -31,7 +31,13 @@ export function sheetMass(width: number, depth: number, grammage: number): numbe
  * @param caliper thickness of one sheet, mm
  * @returns null when the sheet does not lie in the place
  */
-export function fitSheets(cavity: Cavity, width: number, depth: number, caliper: number, wanted: number): SheetFit | null {
+export function fitSheets(
+  cavity: Cavity,
+  width: number,
+  depth: number,
+  caliper: number,
+  wanted: number,
+): SheetFit | null {
   const perStack = Math.floor(cavity.height / (caliper * LOOSENESS) + 1e-9);
   if (perStack < 1) return null;
   let best: SheetFit | null = null;
@@ -42,7 +48,13 @@ export function fitSheets(cavity: Cavity, width: number, depth: number, caliper:
     const columns = Math.floor((cavity.width + 1e-9) / (w + 2 * MARGIN));
     if (columns < 1 || d > cavity.depth) continue;
     const stacks = Math.min(columns, Math.max(1, Math.ceil(wanted / perStack)));
-    const fit = { fits: columns * perStack, frontage: stacks * (w + 2 * MARGIN), stacks, perStack, spareDepth: cavity.depth - d };
+    const fit = {
+      fits: columns * perStack,
+      frontage: stacks * (w + 2 * MARGIN),
+      stacks,
+      perStack,
+      spareDepth: cavity.depth - d,
+    };
     if (!best || (fit.fits >= wanted && (best.fits < wanted || fit.frontage < best.frontage))) best = fit;
   }
   return best;

@@ -4,7 +4,13 @@ import { caliperOf, fitSheets } from './sheets.ts';
 
 /** How a number of one supply goes into a place. */
 export type Fit =
-  | { ok: true; /** width taken, mm */ frontage: number; fits: number; /** pieces behind or under another */ hidden: number; words: string }
+  | {
+      ok: true;
+      /** width taken, mm */ frontage: number;
+      fits: number;
+      /** pieces behind or under another */ hidden: number;
+      words: string;
+    }
   | { ok: false; reason: string };
 
 /** Pitch of the holes of a wall board and finger room between things hung up, mm (computation page section 5). */
@@ -24,7 +30,11 @@ const no = (reason: string): Fit => ({ ok: false, reason });
  * Whether `count` of a supply go into a place, and how much of its width they take.
  * Blocks and sheets are exact; a bottle, roll, stick, spool, soft or loose thing counts as the block around it.
  */
-export function fitSupply(place: Pick<Place, 'kind' | 'width' | 'depth' | 'height'>, supply: Supply, count: number): Fit {
+export function fitSupply(
+  place: Pick<Place, 'kind' | 'width' | 'depth' | 'height'>,
+  supply: Supply,
+  count: number,
+): Fit {
   const piece = pieceOf(supply);
   if (!piece) return no('not measured yet');
   if (place.kind === 'hook' || place.kind === 'board') return hang(place, supply, piece, count);
@@ -34,7 +44,13 @@ export function fitSupply(place: Pick<Place, 'kind' | 'width' | 'depth' | 'heigh
     const chosen = fit && fit.fits >= count ? fit : upright && upright.fits >= count ? upright : (fit ?? upright);
     if (!chosen) return no(shortBy(place, piece));
     if (chosen.fits < count) return no(`only ${chosen.fits} of ${count} go in`);
-    return { ok: true, frontage: chosen.frontage, fits: chosen.fits, hidden: 0, words: `${count} sheets take ${Math.round(chosen.frontage)} mm` };
+    return {
+      ok: true,
+      frontage: chosen.frontage,
+      fits: chosen.fits,
+      hidden: 0,
+      words: `${count} sheets take ${Math.round(chosen.frontage)} mm`,
+    };
   }
   const ways = supply.lies.filter((w) => w !== 'hanging');
   if (ways.length === 0) return no('it only hangs');
@@ -52,7 +68,11 @@ export function fitSupply(place: Pick<Place, 'kind' | 'width' | 'depth' | 'heigh
 }
 
 /** Sheets standing on an edge, like files: the frontage is the thickness of the pile. */
-function standSheets(place: Pick<Place, 'width' | 'depth' | 'height'>, piece: Block, count: number): { frontage: number; fits: number } | null {
+function standSheets(
+  place: Pick<Place, 'width' | 'depth' | 'height'>,
+  piece: Block,
+  count: number,
+): { frontage: number; fits: number } | null {
   const [a, b] = [piece.width, piece.depth];
   const stands = (a <= place.depth && b <= place.height) || (b <= place.depth && a <= place.height);
   const perSheet = piece.height * 1.05;
@@ -64,8 +84,10 @@ function hang(place: Pick<Place, 'width' | 'height'>, supply: Supply, piece: Blo
   if (!supply.lies.includes('hanging')) return no('it does not hang');
   const each = Math.ceil((piece.width + FINGER_ROOM) / PITCH) * PITCH;
   const fits = Math.floor((place.width + 1e-9) / each);
-  if (Math.max(piece.depth, piece.height) > place.height + 1) return no(`hangs ${Math.round(Math.max(piece.depth, piece.height) - place.height)} mm too far down`);
-  if (fits < count) return no(fits < 1 ? `needs ${Math.round(each - place.width)} mm more width` : `only ${fits} of ${count} go in`);
+  if (Math.max(piece.depth, piece.height) > place.height + 1)
+    return no(`hangs ${Math.round(Math.max(piece.depth, piece.height) - place.height)} mm too far down`);
+  if (fits < count)
+    return no(fits < 1 ? `needs ${Math.round(each - place.width)} mm more width` : `only ${fits} of ${count} go in`);
   return { ok: true, frontage: count * each, fits, hidden: 0, words: `${count} hung side by side` };
 }
 

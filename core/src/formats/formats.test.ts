@@ -10,10 +10,29 @@ import { exportPlan, importPlan, PlanFile, readSupplies, writeSupplies } from '.
 let n = 0;
 const makeId = () => `id-${++n}`;
 
-const text = fc.string({ minLength: 1, maxLength: 30 }).filter((s) => s.trim() === s && s.trim() !== '' && !/[\r\0]/.test(s) && !(s.startsWith("'") && /^[=+\-@\t]/.test(s.slice(1))));
-const size = fc.option(fc.integer({ min: 1, max: 25_000 }).map((x) => x / 10), { nil: null });
+const text = fc
+  .string({ minLength: 1, maxLength: 30 })
+  .filter(
+    (s) =>
+      s.trim() === s && s.trim() !== '' && !/[\r\0]/.test(s) && !(s.startsWith("'") && /^[=+\-@\t]/.test(s.slice(1))),
+  );
+const size = fc.option(
+  fc.integer({ min: 1, max: 25_000 }).map((x) => x / 10),
+  { nil: null },
+);
 const supply: fc.Arbitrary<Supply> = fc
-  .record({ name: text, family: fc.oneof(text, fc.constant('')), width: size, depth: size, height: size, mass: fc.integer({ min: 0, max: 9999 }), working: fc.nat(500), backstock: fc.nat(50), note: fc.oneof(text, fc.constant('')), stackLimit: fc.option(fc.integer({ min: 1, max: 9 }), { nil: null }) })
+  .record({
+    name: text,
+    family: fc.oneof(text, fc.constant('')),
+    width: size,
+    depth: size,
+    height: size,
+    mass: fc.integer({ min: 0, max: 9999 }),
+    working: fc.nat(500),
+    backstock: fc.nat(50),
+    note: fc.oneof(text, fc.constant('')),
+    stackLimit: fc.option(fc.integer({ min: 1, max: 9 }), { nil: null }),
+  })
   .map((over) => block({ id: makeId(), hazards: ['blade'], sensitive: ['sun', 'damp'], colour: '#aabb00', ...over }));
 
 function planWith(supplies: Supply[]): Plan {
@@ -24,7 +43,9 @@ function planWith(supplies: Supply[]): Plan {
     plan = done.plan;
   };
   if (supplies.length) run({ type: 'addSupplies', supplies });
-  for (const s of supplies) if (s.working > 0) run({ type: 'assignHome', supplyId: s.id, share: 'working', placeId: 'lowChest.1.0', since: '2026-04-01' });
+  for (const s of supplies)
+    if (s.working > 0)
+      run({ type: 'assignHome', supplyId: s.id, share: 'working', placeId: 'lowChest.1.0', since: '2026-04-01' });
   if (supplies[0]) run({ type: 'addUse', use: use(supplies[0].id, 2) });
   return plan;
 }
@@ -45,12 +66,19 @@ describe('plan file', () => {
 
   test('a file cut anywhere, or a wrong one, is refused with a reason', () => {
     const whole = exportPlan(planWith([block()]));
-    fc.assert(fc.property(fc.integer({ min: 0, max: whole.length - 2 }), (cut) => expect(importPlan(whole.slice(0, cut), 'x').ok).toBe(false)));
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: whole.length - 2 }), (cut) =>
+        expect(importPlan(whole.slice(0, cut), 'x').ok).toBe(false),
+      ),
+    );
     const damage = (from: RegExp, to: string) => {
       const read = importPlan(whole.replace(from, to), 'x');
       return read.ok ? null : read.reason;
     };
-    expect(importPlan(whole.slice(0, whole.length / 2), 'x')).toEqual({ ok: false, reason: expect.stringMatching(/not whole/) });
+    expect(importPlan(whole.slice(0, whole.length / 2), 'x')).toEqual({
+      ok: false,
+      reason: expect.stringMatching(/not whole/),
+    });
     expect(damage(/heronstone-plan\/1/, 'something/9')).toMatch(/not a plan file/);
     expect(damage(/"placeId": "lowChest.1.0"/, '"placeId": "lowChest.9.9"')).toMatch(/contradicts itself/);
     expect(damage(/"ceiling": 2600/, '"ceiling": "high"')).toMatch(/plan.ceiling must be a number/);
@@ -86,7 +114,10 @@ describe('supplies as CSV', () => {
   });
 
   test('bad rows are reported with line and reason, good ones kept, unknown columns become notes', () => {
-    const report = readSupplies('Name,Width,Depth,Working,Shelf mark\nReel,12 cm,"4 1/2""",3,B7\nBad,twelve,5,1,\n,5,5,1,\nNeg,5,5,-2,\nFrac,5,5,1.5,\n', makeId);
+    const report = readSupplies(
+      'Name,Width,Depth,Working,Shelf mark\nReel,12 cm,"4 1/2""",3,B7\nBad,twelve,5,1,\n,5,5,1,\nNeg,5,5,-2,\nFrac,5,5,1.5,\n',
+      makeId,
+    );
     expect(report.supplies).toHaveLength(1);
     expect(report.supplies[0]).toMatchObject({ name: 'Reel', width: 120, working: 3, note: 'Shelf mark: B7' });
     expect(report.supplies[0]!.depth).toBeCloseTo(114.3, 6);
@@ -107,6 +138,9 @@ describe('supplies as CSV', () => {
 
   test('a bare number is millimetres; a sheet lies flat by default', () => {
     const [s] = readSupplies('name,form,width,depth,grammage\nTissue,sheet,500,750,18', makeId).supplies;
-    expect(s).toMatchObject({ ...sheet({ name: 'Tissue', family: '', width: 500, depth: 750, grammage: 18, mass: 0 }), id: s!.id });
+    expect(s).toMatchObject({
+      ...sheet({ name: 'Tissue', family: '', width: 500, depth: 750, grammage: 18, mass: 0 }),
+      id: s!.id,
+    });
   });
 });

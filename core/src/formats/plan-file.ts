@@ -53,15 +53,19 @@ export function importPlan(text: string, id: string): PlanRead {
     const issue = parsed.error.issues[0]!;
     return { ok: false, reason: `This is not a plan file: ${issue.path.join('.') || 'the file'} ${issue.message}.` };
   }
-  const { format: _format, plan: head, ...tables } = parsed.data;
+  const { plan: head, ...rest } = parsed.data;
   const plan = { id, head } as Record<string, unknown>;
-  for (const [table, list] of Object.entries(tables)) {
+  for (const [table, list] of Object.entries(rest)) {
+    if (!Array.isArray(list)) continue;
     const byId = Object.fromEntries(list.map((row) => [row.id, row]));
-    if (Object.keys(byId).length < list.length) return { ok: false, reason: `This plan file has the same id twice in ${table}.` };
+    if (Object.keys(byId).length < list.length)
+      return { ok: false, reason: `This plan file has the same id twice in ${table}.` };
     plan[table] = byId;
   }
   const trouble = planTrouble(plan as Plan);
-  return trouble ? { ok: false, reason: `This plan file contradicts itself: ${trouble}` } : { ok: true, plan: plan as Plan };
+  return trouble
+    ? { ok: false, reason: `This plan file contradicts itself: ${trouble}` }
+    : { ok: true, plan: plan as Plan };
 }
 
 /** A file name made from the plan's name. */

@@ -50,8 +50,16 @@ export function readSupplies(text: string, makeId: () => string): CsvReport {
   if (!header) return { supplies: [], troubles: [{ line: 1, reason: 'The file is empty.' }], unknown: [] };
   const keys = header.map((h) => h.trim().toLowerCase().replace(/[ -]+/g, '_'));
   if (!keys.includes('name')) {
-    const found = header.map((h) => h.trim()).filter(Boolean).slice(0, 8).join(', ');
-    return { supplies: [], troubles: [{ line: 1, reason: `There is no column called “name”. The first line has: ${found || 'nothing'}.` }], unknown: [] };
+    const found = header
+      .map((h) => h.trim())
+      .filter(Boolean)
+      .slice(0, 8)
+      .join(', ');
+    return {
+      supplies: [],
+      troubles: [{ line: 1, reason: `There is no column called “name”. The first line has: ${found || 'nothing'}.` }],
+      unknown: [],
+    };
   }
   const known = (key: string): key is Column => (CSV_COLUMNS as readonly string[]).includes(key);
   const unknown = header.filter((h, i) => !known(keys[i]!) && h.trim() !== '').map((h) => h.trim());
@@ -71,7 +79,11 @@ export function readSupplies(text: string, makeId: () => string): CsvReport {
       const row = supplyFrom(cell, extra, makeId());
       const checked = Supply.safeParse(row);
       if (checked.success) supplies.push(checked.data);
-      else troubles.push({ line, reason: `${String(checked.error.issues[0]!.path[0])} ${checked.error.issues[0]!.message}` });
+      else
+        troubles.push({
+          line,
+          reason: `${String(checked.error.issues[0]!.path[0])} ${checked.error.issues[0]!.message}`,
+        });
     } catch (error) {
       if (!(error instanceof BadCell)) throw error;
       troubles.push({ line, reason: error.message });
@@ -156,4 +168,3 @@ export function writeSupplies(plan: Pick<Plan, 'supplies'>): string {
     ]);
   return `${Papa.unparse([[...CSV_COLUMNS], ...rows.map((r) => r.map(safeCell))])}\r\n`;
 }
-

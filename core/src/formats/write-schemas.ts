@@ -6,4 +6,8 @@ import { PlanFile } from './plan-file.ts';
 /** Writes the JSON Schemas of the open formats to docs/formats; `npm run formats`. */
 const out = new URL('../../../docs/formats/', import.meta.url);
 const schemas = { 'heronstone-plan-1': PlanFile, 'heronstone-slotting-1': SlottingProblem };
-for (const [name, schema] of Object.entries(schemas)) writeFileSync(new URL(`${name}.schema.json`, out), `${JSON.stringify(z.toJSONSchema(schema, { io: 'input' }), null, 2)}\n`);
+for (const [name, schema] of Object.entries(schemas))
+  writeFileSync(
+    new URL(`${name}.schema.json`, out),
+    `${JSON.stringify(z.toJSONSchema(schema, { io: 'input' }), null, 2)}\n`,
+  );

@@ -1,3 +1,12 @@
-export { type Point, type Point3, distance, distance3, heading, direction, angleBetween, rotateRight } from './points.ts';
+export {
+  type Point,
+  type Point3,
+  distance,
+  distance3,
+  heading,
+  direction,
+  angleBetween,
+  rotateRight,
+} from './points.ts';
 export { polygonArea, insidePolygon, distanceToSegment, isSimplePolygon } from './polygon.ts';
 export { type Prism, prism, prismFootprint, footprintDistance, segmentHitsPrism } from './prism.ts';

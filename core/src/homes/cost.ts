@@ -1,6 +1,16 @@
 import { bodyOf } from '../body/index.ts';
 import { homesIn, type Place, type Plan, type Share, type Supply } from '../plan/index.ts';
-import { type BandNumber, type Fetch, fetchFrom, handlingOf, highestGrip, makerOf, type Scene, sceneOf, type Spot } from '../reach/index.ts';
+import {
+  type BandNumber,
+  type Fetch,
+  fetchFrom,
+  handlingOf,
+  highestGrip,
+  makerOf,
+  type Scene,
+  sceneOf,
+  type Spot,
+} from '../reach/index.ts';
 import { yearlyUses } from './uses.ts';
 
 /** Seconds a year and why, for one share of a supply in one place. */
@@ -42,7 +52,13 @@ function childReach(plan: Plan): number {
 export function penaltiesFor(plan: Plan, supply: Supply, spot: Spot, band: BandNumber | null): Penalty[] {
   const out: Penalty[] = [];
   const child = childReach(plan);
-  if (child > 0 && !spot.away && !spot.place.lockable && spot.grip.z < child && supply.hazards.some((h) => (HARMFUL as readonly string[]).includes(h))) {
+  if (
+    child > 0 &&
+    !spot.away &&
+    !spot.place.lockable &&
+    spot.grip.z < child &&
+    supply.hazards.some((h) => (HARMFUL as readonly string[]).includes(h))
+  ) {
     out.push({
       seconds: CHILD_PENALTY,
       words: `Within a child’s reach: needs a lock or ${(child / 10).toFixed(0)} cm of height. Common practice; the maker’s manual and local rules come first.`,
@@ -50,7 +66,11 @@ export function penaltiesFor(plan: Plan, supply: Supply, spot: Spot, band: BandN
     });
   }
   if (band === 6 && supply.mass > HEAVY)
-    out.push({ seconds: HEAVY_CLIMB_PENALTY, words: `${(supply.mass / 1000).toFixed(1)} kg lifted down from a step stool. Common practice: heavy things below the shoulder.`, care: true });
+    out.push({
+      seconds: HEAVY_CLIMB_PENALTY,
+      words: `${(supply.mass / 1000).toFixed(1)} kg lifted down from a step stool. Common practice: heavy things below the shoulder.`,
+      care: true,
+    });
   return out;
 }
 
@@ -58,7 +78,14 @@ export function penaltiesFor(plan: Plan, supply: Supply, spot: Spot, band: BandN
  * What one share of a supply costs a year in a place, looked for among `kinds` kinds there.
  * Infinity with the reason when someone who uses it cannot get there.
  */
-export function costInPlace(plan: Plan, scene: Scene, supply: Supply, share: Share, spot: Spot, kinds: number): HomeCost {
+export function costInPlace(
+  plan: Plan,
+  scene: Scene,
+  supply: Supply,
+  share: Share,
+  spot: Spot,
+  kinds: number,
+): HomeCost {
   let seconds = 0;
   let fetches = 0;
   let most = -1;
@@ -69,7 +96,8 @@ export function costInPlace(plan: Plan, scene: Scene, supply: Supply, share: Sha
     if (!maker) continue;
     const fetch: Fetch = fetchFrom(scene, maker, spot, handlingOf(supply, kinds, use.consumed));
     fetches += use.fetches;
-    if (!fetch.ok) return { seconds: Infinity, fetches, band: null, each: Infinity, penalties: [], reason: fetch.reason };
+    if (!fetch.ok)
+      return { seconds: Infinity, fetches, band: null, each: Infinity, penalties: [], reason: fetch.reason };
     seconds += use.fetches * fetch.seconds;
     if (use.fetches > most) {
       most = use.fetches;
@@ -78,7 +106,14 @@ export function costInPlace(plan: Plan, scene: Scene, supply: Supply, share: Sha
     }
   }
   const penalties = penaltiesFor(plan, supply, spot, band);
-  return { seconds: seconds + penalties.reduce((s, p) => s + p.seconds, 0), fetches, band, each, penalties, reason: null };
+  return {
+    seconds: seconds + penalties.reduce((s, p) => s + p.seconds, 0),
+    fetches,
+    band,
+    each,
+    penalties,
+    reason: null,
+  };
 }
 
 /** The cost of giving a share its home in a place, counting it among the kinds that lie there. Null for a place not in the plan. */

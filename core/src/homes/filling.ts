@@ -33,6 +33,7 @@ export function placeFilling(plan: Plan, place: Place): Filling {
     }
   }
   if (faults.length === 0 && used > place.width + 0.5) faults.push(`over-full by ${Math.ceil(used - place.width)} mm`);
-  if (mass > place.load) faults.push(`${((mass - place.load) / 1000).toFixed(1)} kg over its load of ${(place.load / 1000).toFixed(0)} kg`);
+  if (mass > place.load)
+    faults.push(`${((mass - place.load) / 1000).toFixed(1)} kg over its load of ${(place.load / 1000).toFixed(0)} kg`);
   return { used, target: place.width * (1 - plan.head.growth), width: place.width, mass, kinds: homes.length, faults };
 }

@@ -11,8 +11,19 @@ const run = (plan: Plan, ...commands: Command[]) =>
     return done.plan;
   }, plan);
 const since = '2026-05-01';
-const home = (supplyId: string, placeId: string, pinned = false): Command => ({ type: 'assignHome', supplyId, share: 'working', placeId, since, pinned });
-const room = (...supplies: Supply[]) => run(withUnits(tinyRoom(), unit('lowChest', { x: 3900, y: 3600 }), unit('bookcase', { x: 700, y: 5800 })), { type: 'addSupplies', supplies });
+const home = (supplyId: string, placeId: string, pinned = false): Command => ({
+  type: 'assignHome',
+  supplyId,
+  share: 'working',
+  placeId,
+  since,
+  pinned,
+});
+const room = (...supplies: Supply[]) =>
+  run(withUnits(tinyRoom(), unit('lowChest', { x: 3900, y: 3600 }), unit('bookcase', { x: 700, y: 5800 })), {
+    type: 'addSupplies',
+    supplies,
+  });
 
 describe('homes', () => {
   test('fetches a year: 4 a session × 8 sessions a month × 12 months', () => {
@@ -26,15 +37,31 @@ describe('homes', () => {
   test('find homes: the often-used thing gets the near drawer, the rare one the far shelf (point of use, common practice)', async () => {
     const hot = block({ id: 'hot', width: 600, depth: 250, height: 130, lies: ['flat'] });
     const cold = block({ ...hot, id: 'cold' });
-    const plan = run(room(hot, cold), { type: 'addUse', use: use('hot', 20) }, { type: 'addUse', use: use('cold', 1) }, home('cold', 'lowChest.0.0'), home('hot', 'bookcase.0.0'));
-    const after = run(plan, settleCommand(plan, await solveSlotting(slottingOf(plan), { seconds: 0.2, now: () => 0 }), since));
+    const plan = run(
+      room(hot, cold),
+      { type: 'addUse', use: use('hot', 20) },
+      { type: 'addUse', use: use('cold', 1) },
+      home('cold', 'lowChest.0.0'),
+      home('hot', 'bookcase.0.0'),
+    );
+    const after = run(
+      plan,
+      settleCommand(plan, await solveSlotting(slottingOf(plan), { seconds: 0.2, now: () => 0 }), since),
+    );
     expect(after.homes['hot.working']!.placeId).toBe('lowChest.0.0');
     expect(assessHomes(after).seconds).toBeLessThan(assessHomes(plan).seconds);
   });
 
   test('pins stay and take their room; what is not measured stays without a home; nothing is over-filled', async () => {
-    const supplies = Array.from({ length: 30 }, (_, i) => block({ id: `s${i}`, width: 150 + i * 3, depth: 200, height: 100, lies: ['flat'], family: `f${i % 4}` }));
-    const plan = run(room(...supplies, block({ id: 'vague', width: null })), ...supplies.map((s, i): Command => ({ type: 'addUse', use: use(s.id, i) })), home('s0', 'lowChest.0.0', true), home('s1', 'bookcase.0.0'));
+    const supplies = Array.from({ length: 30 }, (_, i) =>
+      block({ id: `s${i}`, width: 150 + i * 3, depth: 200, height: 100, lies: ['flat'], family: `f${i % 4}` }),
+    );
+    const plan = run(
+      room(...supplies, block({ id: 'vague', width: null })),
+      ...supplies.map((s, i): Command => ({ type: 'addUse', use: use(s.id, i) })),
+      home('s0', 'lowChest.0.0', true),
+      home('s1', 'bookcase.0.0'),
+    );
     const problem = slottingOf(plan);
     expect(problem.lots.find((l) => l.id === 's0.working')).toBeUndefined();
     const capacity = (id: string) => problem.places.find((p) => p.id === id)!.capacity;
@@ -52,20 +79,38 @@ describe('homes', () => {
   test('an over-full, an overloaded and an unfitting place are shown with the number', () => {
     const wide = block({ id: 'wide', width: 500, depth: 300, height: 120, lies: ['flat'], mass: 9000 });
     const tall = block({ id: 'tall', height: 400, depth: 390, width: 900 });
-    const plan = run(room(wide, { ...wide, id: 'wide2' }, tall), home('wide', 'lowChest.0.0'), home('wide2', 'lowChest.0.0'), home('tall', 'lowChest.1.0'));
-    expect(placeFilling(plan, plan.places['lowChest.0.0']!).faults).toEqual([expect.stringMatching(/^over-full by \d+ mm$/), expect.stringMatching(/3.0 kg over its load of 15 kg/)]);
+    const plan = run(
+      room(wide, { ...wide, id: 'wide2' }, tall),
+      home('wide', 'lowChest.0.0'),
+      home('wide2', 'lowChest.0.0'),
+      home('tall', 'lowChest.1.0'),
+    );
+    expect(placeFilling(plan, plan.places['lowChest.0.0']!).faults).toEqual([
+      expect.stringMatching(/^over-full by \d+ mm$/),
+      expect.stringMatching(/3.0 kg over its load of 15 kg/),
+    ]);
     expect(placeFilling(plan, plan.places['lowChest.1.0']!).faults[0]).toMatch(/needs \d+ mm more/);
   });
 
   test('blades within a child’s reach cost, with the caution; behind a lock they do not (common practice)', () => {
-    const plan = run(room(block({ hazards: ['blade'] })), { type: 'addPerson', person: person({ id: 'kid', name: 'The child', child: true, stature: 1280 }) });
+    const plan = run(room(block({ hazards: ['blade'] })), {
+      type: 'addPerson',
+      person: person({ id: 'kid', name: 'The child', child: true, stature: 1280 }),
+    });
     const cost = (p: Plan) => costOfHome(p, p.supplies.block!, 'working', 'lowChest.0.0')!;
-    expect(cost(plan).penalties[0]).toMatchObject({ care: true, words: expect.stringMatching(/child’s reach.*local rules come first/) });
+    expect(cost(plan).penalties[0]).toMatchObject({
+      care: true,
+      words: expect.stringMatching(/child’s reach.*local rules come first/),
+    });
     expect(cost(run(plan, { type: 'lockPlace', id: 'lowChest.0.0', lockable: true })).penalties).toEqual([]);
   });
 
   test('a place that one of its users cannot reach is no option for find homes', () => {
-    const plan = run(room(block()), { type: 'addUse', use: use('block', 4) }, { type: 'setPerson', id: 'maker', set: { mayKneel: false, mayClimb: false } });
+    const plan = run(
+      room(block()),
+      { type: 'addUse', use: use('block', 4) },
+      { type: 'setPerson', id: 'maker', set: { mayKneel: false, mayClimb: false } },
+    );
     const options = slottingOf(plan).lots[0]!.options.map((o) => o.place);
     expect(options).toContain('lowChest.0.0');
     expect(options).not.toContain('bookcase.5.0');

@@ -1,4 +1,12 @@
 export { fetchesPerYear, consumedPerFetch, type YearlyUse, yearlyUses } from './uses.ts';
-export { costOfHome, costInPlace, type HomeCost, assessHomes, type Assessment, type HomeState, penaltiesFor } from './cost.ts';
+export {
+  costOfHome,
+  costInPlace,
+  type HomeCost,
+  assessHomes,
+  type Assessment,
+  type HomeState,
+  penaltiesFor,
+} from './cost.ts';
 export { slottingOf, settleCommand, lotId } from './slotting.ts';
 export { placeFilling, type Filling } from './filling.ts';

@@ -51,7 +51,8 @@ export function slottingOf(plan: Plan): SlottingProblem {
         leave: LEAVE_YEAR + fetches * LEAVE_FETCH,
         options: spots.flatMap((spot) => option(plan, scene, supply, share, count, spot, home?.placeId)),
       });
-      if (supply.family && share === 'working') families.set(supply.family, [...(families.get(supply.family) ?? []), id]);
+      if (supply.family && share === 'working')
+        families.set(supply.family, [...(families.get(supply.family) ?? []), id]);
     }
   }
   return {
@@ -62,7 +63,9 @@ export function slottingOf(plan: Plan): SlottingProblem {
       load: Math.max(0, place.load - (pinnedMass.get(place.id) ?? 0)),
     })),
     lots,
-    families: [...families].filter(([, ids]) => ids.length > 1).map(([id, ids]) => ({ id, lots: ids, spread: SPREAD[plan.head.grouping] })),
+    families: [...families]
+      .filter(([, ids]) => ids.length > 1)
+      .map(([id, ids]) => ({ id, lots: ids, spread: SPREAD[plan.head.grouping] })),
   };
 }
 
@@ -83,7 +86,9 @@ function option(
   const move = today !== undefined && today !== spot.place.id ? MOVE_ONCE : 0;
   // a thing that fills a place by itself may have it: there is no room to grow to be kept
   const use = Math.min(fit.frontage, spot.place.width * (1 - plan.head.growth));
-  return [{ place: spot.place.id, cost: Math.round((cost.seconds + move) * 100) / 100, use: Math.floor(use * 100) / 100 }];
+  return [
+    { place: spot.place.id, cost: Math.round((cost.seconds + move) * 100) / 100, use: Math.floor(use * 100) / 100 },
+  ];
 }
 
 /** The command that moves every share where the answer puts it; pinned homes are not in the answer and stay. */

@@ -48,7 +48,8 @@ export function yearlyUses(plan: Plan, supply: Supply, share: Share): YearlyUse[
     const at = stations.filter((s) => s.activityId === use.activityId);
     const yearly = fetchesPerYear(plan, use.activityId, use.fetches);
     usedUp += fetchesPerYear(plan, use.activityId, use.usedUp);
-    for (const station of at) if (yearly > 0) out.push({ station, fetches: yearly / at.length, consumed: consumedPerFetch(use) });
+    for (const station of at)
+      if (yearly > 0) out.push({ station, fetches: yearly / at.length, consumed: consumedPerFetch(use) });
   }
   if (share === 'backstock') {
     const refills = usedUp > 0 && supply.working > 0 ? Math.max(1, usedUp / supply.working) : RESERVE_FETCHES;

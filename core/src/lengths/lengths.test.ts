@@ -30,18 +30,27 @@ describe('typed lengths', () => {
     expect(mm(text, measure)).toBeCloseTo(want, 6);
   });
 
-  test.each(['', 'abc', '-5', '12 kg', '1.2.3', '4 ft ft', '1/0 in', '12 12', 'NaN', '1e5'])('refuses %j with a reason', (text) => {
-    const r = parseLength(text, 'metric');
-    expect(r.ok).toBe(false);
-    expect(!r.ok && r.reason.length).toBeGreaterThan(10);
-  });
+  test.each(['', 'abc', '-5', '12 kg', '1.2.3', '4 ft ft', '1/0 in', '12 12', 'NaN', '1e5'])(
+    'refuses %j with a reason',
+    (text) => {
+      const r = parseLength(text, 'metric');
+      expect(r.ok).toBe(false);
+      expect(!r.ok && r.reason.length).toBeGreaterThan(10);
+    },
+  );
 
   test('what is shown can be typed back', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 0, max: 200_000 }), fc.constantFrom('metric' as const, 'imperial' as const), (n, measure) => {
-        const shown = formatLength(n, measure);
-        expect(Math.abs(mm(shown, measure) - n)).toBeLessThanOrEqual(measure === 'metric' ? 0.5001 : 25.4 / 32 + 1e-9);
-      }),
+      fc.property(
+        fc.integer({ min: 0, max: 200_000 }),
+        fc.constantFrom('metric' as const, 'imperial' as const),
+        (n, measure) => {
+          const shown = formatLength(n, measure);
+          expect(Math.abs(mm(shown, measure) - n)).toBeLessThanOrEqual(
+            measure === 'metric' ? 0.5001 : 25.4 / 32 + 1e-9,
+          );
+        },
+      ),
     );
   });
 

@@ -80,7 +80,10 @@ function run(edit: Edit, command: Command): Ran {
       return set(edit, 'people', command);
     case 'removePerson': {
       const seat = edit.all('stations').find((s) => s.personId === command.id);
-      if (seat) return reject(`${edit.get('people', command.id)?.name ?? 'This person'} works at ${seat.name}. Give that station to someone else first.`);
+      if (seat)
+        return reject(
+          `${edit.get('people', command.id)?.name ?? 'This person'} works at ${seat.name}. Give that station to someone else first.`,
+        );
       return removeRow(edit, 'people', command.id);
     }
     case 'placeUnit':
@@ -108,7 +111,8 @@ function run(edit: Edit, command: Command): Ran {
       const trouble = set(edit, 'supplies', command);
       if (trouble) return trouble;
       const supply = edit.get('supplies', command.id)!;
-      for (const share of ['working', 'backstock'] as const) if (supply[share] === 0) edit.remove('homes', `${supply.id}.${share}`);
+      for (const share of ['working', 'backstock'] as const)
+        if (supply[share] === 0) edit.remove('homes', `${supply.id}.${share}`);
       return null;
     }
     case 'removeSupply':
@@ -123,7 +127,8 @@ function run(edit: Edit, command: Command): Ran {
     case 'removeActivity':
       return removeRow(edit, 'activities', command.id, (e) => {
         for (const use of e.all('uses')) if (use.activityId === command.id) e.remove('uses', use.id);
-        for (const station of e.all('stations')) if (station.activityId === command.id) e.remove('stations', station.id);
+        for (const station of e.all('stations'))
+          if (station.activityId === command.id) e.remove('stations', station.id);
       });
     case 'addUse':
       return add(edit, 'uses', command.use);
@@ -170,7 +175,11 @@ function add<T extends TableName>(edit: Edit, table: T, row: RowOf<T>): Ran {
   return edit.put(table, row);
 }
 
-function set<T extends TableName>(edit: Edit, table: T, command: { id: string; set: object; was?: object | undefined }): Ran {
+function set<T extends TableName>(
+  edit: Edit,
+  table: T,
+  command: { id: string; set: object; was?: object | undefined },
+): Ran {
   const row = edit.get(table, command.id);
   if (!row) return gone(table);
   return staleField(row, command.set, command.was) ?? edit.put(table, { ...row, ...command.set });
@@ -180,7 +189,9 @@ function staleField(row: object, next: object, was: object | undefined): Ran {
   for (const [key, seen] of Object.entries(was ?? {})) {
     const now = (row as Record<string, unknown>)[key];
     if (!sameRow(now, seen) && !sameRow(now, (next as Record<string, unknown>)[key]))
-      return reject(`It was changed meanwhile in another tab (${key} is now ${String(now)}). Look again and repeat if you still want it.`);
+      return reject(
+        `It was changed meanwhile in another tab (${key} is now ${String(now)}). Look again and repeat if you still want it.`,
+      );
   }
   return null;
 }
@@ -230,7 +241,11 @@ function spreadMisclosure(edit: Edit): Ran {
     const length = distance(outline[i]!, outline[(i + 1) % n]!);
     const turn = angleBetween(bearing[i]!, bearing[(i + 1) % n]!);
     if (length < 1) return reject('Spreading the misclosure would make a wall vanish. Measure again first.');
-    const trouble = edit.put('walls', { ...wall, length: Math.round(length * 1000) / 1000, turn: Math.round(turn * 1e6) / 1e6 });
+    const trouble = edit.put('walls', {
+      ...wall,
+      length: Math.round(length * 1000) / 1000,
+      turn: Math.round(turn * 1e6) / 1e6,
+    });
     if (trouble) return trouble;
   }
   return null;
@@ -243,7 +258,8 @@ function layOut(edit: Edit, unit: Unit): Ran {
     const id = `${unit.id}.${shape.row}.${shape.column}`;
     wanted.set(id, { id, unitId: unit.id, lockable: edit.get('places', id)?.lockable ?? false, ...shape });
   }
-  for (const place of edit.all('places')) if (place.unitId === unit.id && !wanted.has(place.id)) removePlace(edit, place.id);
+  for (const place of edit.all('places'))
+    if (place.unitId === unit.id && !wanted.has(place.id)) removePlace(edit, place.id);
   for (const place of wanted.values()) {
     const trouble = edit.put('places', place);
     if (trouble) return trouble;
@@ -259,7 +275,8 @@ function removePlace(edit: Edit, id: string): void {
 function removeUnit(edit: Edit, id: string): Ran {
   if (!edit.get('units', id)) return gone('units');
   for (const place of edit.all('places')) if (place.unitId === id) removePlace(edit, place.id);
-  for (const station of edit.all('stations')) if (station.unitId === id) edit.put('stations', { ...station, unitId: null });
+  for (const station of edit.all('stations'))
+    if (station.unitId === id) edit.put('stations', { ...station, unitId: null });
   edit.remove('units', id);
   return null;
 }
@@ -268,17 +285,30 @@ function assign(edit: Edit, supplyId: string, share: Share, placeId: string, sin
   const supply = edit.get('supplies', supplyId);
   if (!supply) return gone('supplies');
   if (!edit.get('places', placeId)) return gone('places');
-  if (supply[share] === 0) return reject(`${supply.name} has nothing ${share === 'working' ? 'at hand' : 'in reserve'} to give a home to.`);
+  if (supply[share] === 0)
+    return reject(`${supply.name} has nothing ${share === 'working' ? 'at hand' : 'in reserve'} to give a home to.`);
   const id = `${supplyId}.${share}`;
   const now = edit.get('homes', id);
   const moved = now?.placeId !== placeId;
-  return edit.put('homes', { id, supplyId, share, placeId, pinned: pinned ?? now?.pinned ?? false, since: moved ? since : (now?.since ?? since) });
+  return edit.put('homes', {
+    id,
+    supplyId,
+    share,
+    placeId,
+    pinned: pinned ?? now?.pinned ?? false,
+    since: moved ? since : (now?.since ?? since),
+  });
 }
 
-function settle(edit: Edit, homes: readonly { supplyId: string; share: Share; placeId: string | null }[], since: string): Ran {
+function settle(
+  edit: Edit,
+  homes: readonly { supplyId: string; share: Share; placeId: string | null }[],
+  since: string,
+): Ran {
   for (const { supplyId, share, placeId } of homes) {
     const now: Home | undefined = edit.get('homes', `${supplyId}.${share}`);
-    if (now?.pinned && now.placeId !== placeId) return reject(`${edit.get('supplies', supplyId)?.name ?? 'A supply'} is pinned where it is.`);
+    if (now?.pinned && now.placeId !== placeId)
+      return reject(`${edit.get('supplies', supplyId)?.name ?? 'A supply'} is pinned where it is.`);
     if (placeId === null) edit.remove('homes', `${supplyId}.${share}`);
     else {
       const trouble = assign(edit, supplyId, share, placeId, since);
@@ -329,7 +359,8 @@ function danglingReference(edit: Edit): Ran {
     const rows = removed.has(to) ? edit.all(from) : (touched.get(from) ?? []);
     for (const row of rows) {
       const ref = (row as Record<string, unknown>)[field];
-      if (ref !== null && !edit.get(to, ref as string)) return reject(`The ${THING[to]} that this ${THING[from]} belongs to is not in the plan.`);
+      if (ref !== null && !edit.get(to, ref as string))
+        return reject(`The ${THING[to]} that this ${THING[from]} belongs to is not in the plan.`);
     }
   }
   return null;
@@ -346,7 +377,10 @@ export function planTrouble(plan: Plan): string | null {
       if (trouble) return trouble.reason;
     }
   }
-  for (const [seq, wall] of wallsInOrder(plan).entries()) if (wall.seq !== seq) return 'The walls are not numbered one after the other.';
-  for (const home of Object.values(plan.homes)) if (home.id !== `${home.supplyId}.${home.share}`) return `Home ${home.id} should be called ${home.supplyId}.${home.share}.`;
+  for (const [seq, wall] of wallsInOrder(plan).entries())
+    if (wall.seq !== seq) return 'The walls are not numbered one after the other.';
+  for (const home of Object.values(plan.homes))
+    if (home.id !== `${home.supplyId}.${home.share}`)
+      return `Home ${home.id} should be called ${home.supplyId}.${home.share}.`;
   return danglingReference(edit)?.reason ?? null;
 }

@@ -3,7 +3,19 @@ import { Activity, Home, Id, Opening, Person, PlanHead, SHARES, Station, Supply,
 
 /** A row change as the log keeps it; null before: added, null after: removed. */
 const LoggedChange = z.strictObject({
-  table: z.enum(['head', 'walls', 'openings', 'people', 'units', 'places', 'supplies', 'activities', 'uses', 'stations', 'homes']),
+  table: z.enum([
+    'head',
+    'walls',
+    'openings',
+    'people',
+    'units',
+    'places',
+    'supplies',
+    'activities',
+    'uses',
+    'stations',
+    'homes',
+  ]),
   id: z.string(),
   before: z.record(z.string(), z.unknown()).nullable(),
   after: z.record(z.string(), z.unknown()).nullable(),
@@ -113,7 +125,10 @@ export function describeCommand(command: Command): string {
   if (command.type === 'restore') return command.of;
   if (command.type === 'placeUnit') return `place ${command.unit.name}`;
   if (command.type === 'addSupplies')
-    return command.supplies.length === 1 ? `add ${command.supplies[0]!.name}` : `add ${command.supplies.length} supplies`;
-  if (command.type === 'setUnit' && Object.keys(command.set).every((k) => ['x', 'y', 'facing', 'bottom'].includes(k))) return 'move a unit';
+    return command.supplies.length === 1
+      ? `add ${command.supplies[0]!.name}`
+      : `add ${command.supplies.length} supplies`;
+  if (command.type === 'setUnit' && Object.keys(command.set).every((k) => ['x', 'y', 'facing', 'bottom'].includes(k)))
+    return 'move a unit';
   return WORDS[command.type];
 }

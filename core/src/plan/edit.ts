@@ -2,7 +2,12 @@ import { type AnyRow, type Plan, type RowOf, TABLES, type TableName } from './pl
 import { PlanHead } from './rows.ts';
 
 /** One row before and after a command; `head` is the plan's own row. */
-export type RowChange = { table: TableName | 'head'; id: string; before: AnyRow | PlanHead | null; after: AnyRow | PlanHead | null };
+export type RowChange = {
+  table: TableName | 'head';
+  id: string;
+  before: AnyRow | PlanHead | null;
+  after: AnyRow | PlanHead | null;
+};
 
 export type Rejection = { ok: false; reason: string };
 export const reject = (reason: string): Rejection => ({ ok: false, reason });
@@ -78,7 +83,12 @@ export class Edit {
     else delete rows[id];
   }
 
-  private note(table: TableName | 'head', id: string, before: AnyRow | PlanHead | null, after: AnyRow | PlanHead | null): void {
+  private note(
+    table: TableName | 'head',
+    id: string,
+    before: AnyRow | PlanHead | null,
+    after: AnyRow | PlanHead | null,
+  ): void {
     const key = `${table}/${id}`;
     const seen = this.touched.get(key);
     if (seen) seen.after = after;

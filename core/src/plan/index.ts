@@ -1,5 +1,26 @@
 export * from './rows.ts';
-export { TABLES, type Plan, type TableName, type RowOf, type AnyRow, emptyPlan, wallsInOrder, roomOf, homesIn, homeOf, unitShape, placeTitle } from './plan.ts';
+export {
+  TABLES,
+  type Plan,
+  type TableName,
+  type RowOf,
+  type AnyRow,
+  emptyPlan,
+  wallsInOrder,
+  roomOf,
+  homesIn,
+  homeOf,
+  unitShape,
+  placeTitle,
+} from './plan.ts';
 export { Command, type CommandOf, describeCommand } from './commands.ts';
-export { apply, applyChanges, planTrouble, type Applied, type Rejection, type RowChange, type ApplyResult } from './apply.ts';
+export {
+  apply,
+  applyChanges,
+  planTrouble,
+  type Applied,
+  type Rejection,
+  type RowChange,
+  type ApplyResult,
+} from './apply.ts';
 export { newId } from './ids.ts';

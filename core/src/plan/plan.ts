@@ -1,6 +1,19 @@
 import { type UnitShape } from '../catalogue/index.ts';
 import { type Survey, surveyWalls } from '../survey/index.ts';
-import { Activity, Home, Opening, Person, Place, type PlanHead, type Share, Station, Supply, Unit, Use, Wall } from './rows.ts';
+import {
+  Activity,
+  Home,
+  Opening,
+  Person,
+  Place,
+  type PlanHead,
+  type Share,
+  Station,
+  Supply,
+  Unit,
+  Use,
+  Wall,
+} from './rows.ts';
 
 /** Every collection of a plan with its row schema, parents before children. */
 export const TABLES = {

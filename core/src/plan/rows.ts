@@ -27,7 +27,13 @@ export const PlanHead = z.strictObject({
 });
 export type PlanHead = z.infer<typeof PlanHead>;
 
-export const Wall = z.strictObject({ id: Id, seq: z.int().min(0), length: size, turn: finite.min(-179).max(179), name: text(60) });
+export const Wall = z.strictObject({
+  id: Id,
+  seq: z.int().min(0),
+  length: size,
+  turn: finite.min(-179).max(179),
+  name: text(60),
+});
 export type Wall = z.infer<typeof Wall>;
 
 export const Opening = z.strictObject({
@@ -102,7 +108,19 @@ export const Place = z.strictObject({
 });
 export type Place = z.infer<typeof Place>;
 
-export const FORMS = ['block', 'sheet', 'roll', 'bottle', 'stick', 'spool', 'soft', 'pocket', 'loose', 'machine', 'long'] as const;
+export const FORMS = [
+  'block',
+  'sheet',
+  'roll',
+  'bottle',
+  'stick',
+  'spool',
+  'soft',
+  'pocket',
+  'loose',
+  'machine',
+  'long',
+] as const;
 export const LIES = ['flat', 'edge', 'upright', 'hanging'] as const;
 export const HAZARDS = ['blade', 'hot', 'flammable', 'fumes', 'small', 'magnet', 'toxic', 'heavy'] as const;
 export const SENSITIVE = ['sun', 'heat', 'damp', 'frost', 'dust'] as const;

@@ -23,13 +23,25 @@ export function coverMotions(cover: Cover, reach: number, travel: number): { ope
   }
   if (cover === 'door') {
     return {
-      open: { code: `${r} G1A ${m} RL1`, tmu: reachB(reach) + TMU.graspClear + moveB(travel) + TMU.release, text: 'open the door' },
+      open: {
+        code: `${r} G1A ${m} RL1`,
+        tmu: reachB(reach) + TMU.graspClear + moveB(travel) + TMU.release,
+        text: 'open the door',
+      },
       shut: { code: `${r} ${m}`, tmu: reachB(reach) + moveB(travel), text: 'push the door shut' },
     };
   }
   const lift = `M${inches(LID_LIFT)}B`;
   return {
-    open: { code: `${r} G1A ${lift} RL1`, tmu: reachB(reach) + TMU.graspClear + moveB(LID_LIFT) + TMU.release, text: 'lift the lid' },
-    shut: { code: `${r} G1A ${lift} P2 RL1`, tmu: reachB(reach) + TMU.graspClear + moveB(LID_LIFT) + TMU.positionClose + TMU.release, text: 'put the lid on' },
+    open: {
+      code: `${r} G1A ${lift} RL1`,
+      tmu: reachB(reach) + TMU.graspClear + moveB(LID_LIFT) + TMU.release,
+      text: 'lift the lid',
+    },
+    shut: {
+      code: `${r} G1A ${lift} P2 RL1`,
+      tmu: reachB(reach) + TMU.graspClear + moveB(LID_LIFT) + TMU.positionClose + TMU.release,
+      text: 'put the lid on',
+    },
   };
 }

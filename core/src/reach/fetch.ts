@@ -10,7 +10,14 @@ export const BANDS = ['', 'hand', 'arm', 'turn', 'rise', 'walk', 'climb', 'away'
 export type BandNumber = 1 | 2 | 3 | 4 | 5 | 6 | 7;
 
 export type ReachMotion = Motion & { part: 'get' | 'put back' };
-export type Fetched = { ok: true; band: BandNumber; tmu: number; seconds: number; motions: ReachMotion[]; getTmu: number };
+export type Fetched = {
+  ok: true;
+  band: BandNumber;
+  tmu: number;
+  seconds: number;
+  motions: ReachMotion[];
+  getTmu: number;
+};
 export type OutOfReach = { ok: false; refusal: Refusal; reason: string };
 /** What one fetch (getting it and putting it back) asks of a maker; or why she does not get there. */
 export type Fetch = Fetched | OutOfReach;
@@ -59,7 +66,12 @@ function searchWay(scene: Scene, maker: Maker, spot: Spot): Ways {
 export function fetchFrom(scene: Scene, maker: Maker, spot: Spot, handling: Handling): Fetch {
   if (spot.away) return awayFetch(spot, handling);
   const found = wayTo(scene, maker, spot);
-  if (!found.ok) return { ok: false, refusal: found.refusal, reason: `Out of reach for ${maker.person.name}: ${WHY[found.refusal]}.` };
+  if (!found.ok)
+    return {
+      ok: false,
+      refusal: found.refusal,
+      reason: `Out of reach for ${maker.person.name}: ${WHY[found.refusal]}.`,
+    };
   const { way } = found;
   const travel = (cover: string) => (cover === 'drawer' ? spot.pull : Math.min(spot.place.width, 600) * (Math.PI / 2));
   const covers = spot.place.covers.map((c) => coverMotions(c, way.handle, travel(c)));
@@ -68,7 +80,13 @@ export function fetchFrom(scene: Scene, maker: Maker, spot: Spot, handling: Hand
   const shut = covers.map((c) => c.shut).reverse();
   const search: Motion[] =
     handling.alike > 1 && covers.length > 0
-      ? [{ code: 'SEARCH', tmu: (openings - 1) * covers.reduce((s, c) => s + c.open.tmu + c.shut.tmu, 0), text: `open ${openings - 1} wrong ones first` }]
+      ? [
+          {
+            code: 'SEARCH',
+            tmu: (openings - 1) * covers.reduce((s, c) => s + c.open.tmu + c.shut.tmu, 0),
+            text: `open ${openings - 1} wrong ones first`,
+          },
+        ]
       : [];
   const clearing: Motion[] =
     handling.covered > 0
@@ -83,9 +101,17 @@ export function fetchFrom(scene: Scene, maker: Maker, spot: Spot, handling: Hand
   const r = inches(way.hand);
   const grasp = graspOf(handling);
   const jumble = handling.grasp === 'jumble';
-  const reach: Motion = { code: `R${r}${jumble ? 'C' : 'B'}`, tmu: jumble ? reachC(way.hand) : reachB(way.hand), text: 'reach' };
+  const reach: Motion = {
+    code: `R${r}${jumble ? 'C' : 'B'}`,
+    tmu: jumble ? reachC(way.hand) : reachB(way.hand),
+    text: 'reach',
+  };
   const move: Motion = { code: `M${r}B`, tmu: moveB(way.hand), text: 'move it to the work' };
-  const find: Motion = { code: 'EF', tmu: findTmu(handling.kinds), text: handling.kinds > 1 ? `find among ${handling.kinds}` : 'look' };
+  const find: Motion = {
+    code: 'EF',
+    tmu: findTmu(handling.kinds),
+    text: handling.kinds > 1 ? `find among ${handling.kinds}` : 'look',
+  };
   const get = [...way.there, ...search, ...open, find, ...clearing, reach, grasp, ...shut, ...way.back, move];
   const tight = spot.place.kind === 'hook' || spot.place.kind === 'board' || spot.place.kind === 'slot';
   const position: Motion = tight
@@ -93,12 +119,25 @@ export function fetchFrom(scene: Scene, maker: Maker, spot: Spot, handling: Hand
     : { code: 'P1', tmu: TMU.positionLoose, text: 'lay it in' };
   const putBack = handling.consumed
     ? []
-    : [...way.there, ...open, ...clearing, { ...move, text: 'move it there' }, position, { code: 'RL1', tmu: TMU.release, text: 'let go' }, ...shut, ...way.back];
+    : [
+        ...way.there,
+        ...open,
+        ...clearing,
+        { ...move, text: 'move it there' },
+        position,
+        { code: 'RL1', tmu: TMU.release, text: 'let go' },
+        ...shut,
+        ...way.back,
+      ];
   return fetched(way.band, get, putBack);
 }
 
 function awayFetch(spot: Spot, handling: Handling): Fetched {
-  const out: Motion = { code: 'OUT', tmu: (spot.unit.awayMinutes * 60) / SECONDS_PER_TMU, text: `go to ${spot.unit.name} and back` };
+  const out: Motion = {
+    code: 'OUT',
+    tmu: (spot.unit.awayMinutes * 60) / SECONDS_PER_TMU,
+    text: `go to ${spot.unit.name} and back`,
+  };
   const grasp = graspOf(handling);
   const get = [out, { code: 'EF', tmu: findTmu(handling.kinds), text: 'find' }, grasp];
   return fetched(7, get, handling.consumed ? [] : [out, { code: 'RL1', tmu: TMU.release, text: 'let go' }]);
@@ -108,7 +147,9 @@ function fetched(band: BandNumber, get: Motion[], putBack: Motion[]): Fetched {
   const sum = (list: Motion[]) => list.reduce((s, m) => s + m.tmu, 0);
   const getTmu = sum(get);
   const tmu = getTmu + sum(putBack);
-  const motions = [...get.map((m) => ({ ...m, part: 'get' as const })), ...putBack.map((m) => ({ ...m, part: 'put back' as const }))];
+  const motions = [
+    ...get.map((m) => ({ ...m, part: 'get' as const })),
+    ...putBack.map((m) => ({ ...m, part: 'put back' as const })),
+  ];
   return { ok: true, band, tmu, seconds: tmu * SECONDS_PER_TMU, motions, getTmu };
 }
-

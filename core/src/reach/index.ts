@@ -1,7 +1,26 @@
-export { BANDS, type BandNumber, type Fetch, type Fetched, type OutOfReach, type ReachMotion, fetchFrom, clearFetchCache } from './fetch.ts';
+export {
+  BANDS,
+  type BandNumber,
+  type Fetch,
+  type Fetched,
+  type OutOfReach,
+  type ReachMotion,
+  fetchFrom,
+  clearFetchCache,
+} from './fetch.ts';
 export { type Maker, makerAt, makerOf, type SeatSpec } from './maker.ts';
 export { type Handling, PLAIN, handlingOf } from './handling.ts';
-export { type Scene, type Spot, type Stand, sceneOf, unitPrism, standingSpot, floorIsFree, BODY_HALF, LEANING_HALF } from './scene.ts';
+export {
+  type Scene,
+  type Spot,
+  type Stand,
+  sceneOf,
+  unitPrism,
+  standingSpot,
+  floorIsFree,
+  BODY_HALF,
+  LEANING_HALF,
+} from './scene.ts';
 export { SECONDS_PER_TMU, PACE, TMU, reachB, reachC, moveB, sideStep, turnTmu, findTmu } from './mtm.ts';
 export { coverMotions, type Motion } from './covers.ts';
 export { highestGrip, type Way } from './ways.ts';

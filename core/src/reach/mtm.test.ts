@@ -1,6 +1,17 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { coverMotions, findTmu, moveB, PACE, reachB, reachC, SECONDS_PER_TMU, sideStep, TMU, turnTmu } from './index.ts';
+import {
+  coverMotions,
+  findTmu,
+  moveB,
+  PACE,
+  reachB,
+  reachC,
+  SECONDS_PER_TMU,
+  sideStep,
+  TMU,
+  turnTmu,
+} from './index.ts';
 
 const inch = 25.4;
 
@@ -54,9 +65,13 @@ describe('motion times after MTM-1 (published tables, values from memory)', () =
 
   test('farther is never cheaper', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0, max: 2000, noNaN: true }), fc.double({ min: 0, max: 500, noNaN: true }), (d, more) => {
-        for (const f of [reachB, reachC, moveB]) expect(f(d + more)).toBeGreaterThanOrEqual(f(d) - 1e-9);
-      }),
+      fc.property(
+        fc.double({ min: 0, max: 2000, noNaN: true }),
+        fc.double({ min: 0, max: 500, noNaN: true }),
+        (d, more) => {
+          for (const f of [reachB, reachC, moveB]) expect(f(d + more)).toBeGreaterThanOrEqual(f(d) - 1e-9);
+        },
+      ),
     );
   });
 });

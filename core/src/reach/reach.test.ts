@@ -5,12 +5,25 @@ import { type Person, type Plan, type Station, type Unit } from '../plan/index.t
 import { person, tinyRoom, unit, withUnits } from '../testing/index.ts';
 import { fetchFrom, highestGrip, makerOf, PLAIN, sceneOf } from './index.ts';
 
-const reach = (plan: Plan, placeId: string, handling = PLAIN) => fetchFrom(sceneOf(plan), makerOf(plan, plan.stations.seat!)!, sceneOf(plan).spots.get(placeId)!, handling);
-const room = (units: Unit[], seat: Partial<Station> = {}, who: Partial<Person> = {}) => withUnits(tinyRoom(seat, who), ...units);
+const reach = (plan: Plan, placeId: string, handling = PLAIN) =>
+  fetchFrom(sceneOf(plan), makerOf(plan, plan.stations.seat!)!, sceneOf(plan).spots.get(placeId)!, handling);
+const room = (units: Unit[], seat: Partial<Station> = {}, who: Partial<Person> = {}) =>
+  withUnits(tinyRoom(seat, who), ...units);
 /** One open shelf compartment whose grip point is where it is wanted, looking down the page at the maker. */
 const box = (x: number, y: number, z: number, over: Partial<Unit> = {}) =>
-  unit('wallShelves', { x, y: y + 3, width: 132, depth: 212, height: 132, rows: 1, columns: 1, bottom: z - 66, ...over });
-const at = (x: number, y: number, z: number, seat: Partial<Station> = {}, who: Partial<Person> = {}) => reach(room([box(3000 + x, 3000 + y, z)], seat, who), 'wallShelves.0.0');
+  unit('wallShelves', {
+    x,
+    y: y + 3,
+    width: 132,
+    depth: 212,
+    height: 132,
+    rows: 1,
+    columns: 1,
+    bottom: z - 66,
+    ...over,
+  });
+const at = (x: number, y: number, z: number, seat: Partial<Station> = {}, who: Partial<Person> = {}) =>
+  reach(room([box(3000 + x, 3000 + y, z)], seat, who), 'wallShelves.0.0');
 const band = (f: ReturnType<typeof at>) => (f.ok ? f.band : f.refusal);
 const rows = (plan: Plan, unitId: string, n: number) =>
   Array.from({ length: n }, (_, r) => {
@@ -52,7 +65,18 @@ describe('bands: what the body does', () => {
   test('a deep worktop before a wall shelf lowers the highest grip', () => {
     const table = unit('worktable', { x: 3000, y: 5600, depth: 700 });
     const over = (bottom: number, withTable: boolean) =>
-      band(reach(room([unit('wallShelves', { x: 3000, y: 5890, depth: 220, height: 132, rows: 1, bottom }), ...(withTable ? [table] : [])], { standing: true }), 'wallShelves.0.0'));
+      band(
+        reach(
+          room(
+            [
+              unit('wallShelves', { x: 3000, y: 5890, depth: 220, height: 132, rows: 1, bottom }),
+              ...(withTable ? [table] : []),
+            ],
+            { standing: true },
+          ),
+          'wallShelves.0.0',
+        ),
+      );
     expect(over(1700, false)).toBe(5);
     expect(over(1700, true)).toBe(6);
     expect(over(1350, true)).toBe(5);
@@ -89,7 +113,16 @@ describe('bands: what the body does', () => {
     expect(f.ok && f.band).toBe(5);
   });
   test('no free floor before it is said so', () => {
-    const f = reach(room([unit('bookcase', { x: 3000, y: 5840, facing: 180 }), unit('lowChest', { id: 'a', x: 3000, y: 4600, width: 3000, depth: 2100 })], seated), 'bookcase.2.0');
+    const f = reach(
+      room(
+        [
+          unit('bookcase', { x: 3000, y: 5840, facing: 180 }),
+          unit('lowChest', { id: 'a', x: 3000, y: 4600, width: 3000, depth: 2100 }),
+        ],
+        seated,
+      ),
+      'bookcase.2.0',
+    );
     expect(f.ok).toBe(false);
     expect(!f.ok && f.reason).toMatch(/no free floor/);
   });
@@ -143,7 +176,8 @@ describe('the fetch', () => {
     expect(f.seconds).toBeCloseTo(f.tmu * 0.036, 9);
     for (const m of f.motions) expect(m.code.length * m.text.length).toBeGreaterThan(0);
     const texts = f.motions.map((m) => m.text);
-    for (const part of ['stand up', 'pull the drawer', 'kneel', 'reach', 'sit down', 'let go']) expect(texts).toContain(part);
+    for (const part of ['stand up', 'pull the drawer', 'kneel', 'reach', 'sit down', 'let go'])
+      expect(texts).toContain(part);
     expect(texts.indexOf('stand up')).toBeLessThan(texts.indexOf('pull the drawer'));
   });
 
@@ -165,18 +199,33 @@ describe('the fetch', () => {
       const f = reach(plan, 'lowChest.0.0', { ...PLAIN, alike, consumed: true });
       return f.ok ? f : null;
     };
-    const cover = search(1)!.motions.filter((m) => /drawer/.test(m.text)).reduce((s, m) => s + m.tmu, 0);
+    const cover = search(1)!
+      .motions.filter((m) => /drawer/.test(m.text))
+      .reduce((s, m) => s + m.tmu, 0);
     expect(search(5)!.tmu - search(1)!.tmu).toBeCloseTo(2 * cover, 6);
   });
 
   test('mirrored rooms give the same seconds', () => {
     fc.assert(
-      fc.property(fc.integer({ min: -2000, max: 2000 }), fc.integer({ min: -2000, max: 2000 }), fc.integer({ min: 100, max: 2000 }), fc.integer({ min: 0, max: 359 }), fc.boolean(), (x, y, z, facing, standing) => {
-        const one = reach(room([box(3000 + x, 3000 + y, z, { facing, y: 3000 + y })], { standing }), 'wallShelves.0.0');
-        const two = reach(room([box(3000 - x, 3000 + y, z, { facing: (360 - facing) % 360, y: 3000 + y })], { standing }), 'wallShelves.0.0');
-        expect(one.ok).toBe(two.ok);
-        if (one.ok && two.ok) expect(one.tmu).toBeCloseTo(two.tmu, 3);
-      }),
+      fc.property(
+        fc.integer({ min: -2000, max: 2000 }),
+        fc.integer({ min: -2000, max: 2000 }),
+        fc.integer({ min: 100, max: 2000 }),
+        fc.integer({ min: 0, max: 359 }),
+        fc.boolean(),
+        (x, y, z, facing, standing) => {
+          const one = reach(
+            room([box(3000 + x, 3000 + y, z, { facing, y: 3000 + y })], { standing }),
+            'wallShelves.0.0',
+          );
+          const two = reach(
+            room([box(3000 - x, 3000 + y, z, { facing: (360 - facing) % 360, y: 3000 + y })], { standing }),
+            'wallShelves.0.0',
+          );
+          expect(one.ok).toBe(two.ok);
+          if (one.ok && two.ok) expect(one.tmu).toBeCloseTo(two.tmu, 3);
+        },
+      ),
       { numRuns: 150 },
     );
   });
@@ -192,6 +241,9 @@ describe('the fetch', () => {
   });
 
   test('a taller person grips higher', () => {
-    for (let h = 1300; h < 1950; h += 50) expect(highestGrip(bodyOf(person({ stature: h + 50 }), null), 0)).toBeGreaterThan(highestGrip(bodyOf(person({ stature: h }), null), 0));
+    for (let h = 1300; h < 1950; h += 50)
+      expect(highestGrip(bodyOf(person({ stature: h + 50 }), null), 0)).toBeGreaterThan(
+        highestGrip(bodyOf(person({ stature: h }), null), 0),
+      );
   });
 });

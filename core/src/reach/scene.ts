@@ -1,5 +1,14 @@
 import { PULL_SHARE, solidsOf, CATALOGUE, type KindFacts } from '../catalogue/index.ts';
-import { type Point, type Point3, type Prism, distanceToSegment, footprintDistance, insidePolygon, prism, segmentHitsPrism } from '../geometry/index.ts';
+import {
+  type Point,
+  type Point3,
+  type Prism,
+  distanceToSegment,
+  footprintDistance,
+  insidePolygon,
+  prism,
+  segmentHitsPrism,
+} from '../geometry/index.ts';
 import { type Place, type Plan, roomOf, type Unit, unitShape } from '../plan/index.ts';
 
 /** Half a body walking past furniture, mm (computation page section 4). */
@@ -95,7 +104,9 @@ function spotOf(place: Place, unit: Unit, body: Prism): Spot {
   const pull = isDrawer ? place.depth * PULL_SHARE : 0;
   const top = place.opens === 'top';
   const centre = (low + high) / 2;
-  const mouth = top ? { ...local(body, middle, place.front + place.depth / 2), z: high } : { ...local(body, middle, place.front - 2), z: centre };
+  const mouth = top
+    ? { ...local(body, middle, place.front + place.depth / 2), z: high }
+    : { ...local(body, middle, place.front - 2), z: centre };
   const grip = top
     ? mouth
     : isDrawer
@@ -128,7 +139,8 @@ export function floorIsFree(scene: Scene, p: Point, half: number): boolean {
   const { outline } = scene;
   if (outline.length === 0) return true;
   if (!insidePolygon(p, outline)) return false;
-  for (let i = 0; i < outline.length; i++) if (distanceToSegment(p, outline[i]!, outline[(i + 1) % outline.length]!) < LEANING_HALF) return false;
+  for (let i = 0; i < outline.length; i++)
+    if (distanceToSegment(p, outline[i]!, outline[(i + 1) % outline.length]!) < LEANING_HALF) return false;
   return true;
 }
 

@@ -3,7 +3,17 @@ import { type Body } from '../body/index.ts';
 import { type Motion } from './covers.ts';
 import { type Maker } from './maker.ts';
 import { inches, PACE, sideStep, STOOL_RISE, STOOL_STEP, TMU, turnTmu } from './mtm.ts';
-import { BODY_HALF, floorIsFree, LEANING_HALF, lineIsFree, NEAREST, type Scene, type Spot, standingSpot, WHEELCHAIR_HALF } from './scene.ts';
+import {
+  BODY_HALF,
+  floorIsFree,
+  LEANING_HALF,
+  lineIsFree,
+  NEAREST,
+  type Scene,
+  type Spot,
+  standingSpot,
+  WHEELCHAIR_HALF,
+} from './scene.ts';
 
 /** One way for the body to get a hand to a place: what it does on the way there and back, and how far the hand then goes. */
 export type Way = {
@@ -62,14 +72,26 @@ export function directWay(scene: Scene, maker: Maker, spot: Spot): Way | null {
   if (bearing > 90 || !isBefore(spot, seat)) return null;
   let best: Way | null = null;
   for (const side of [-1, 1]) {
-    const aside = { x: seat.x + right.x * side * body.shoulderHalfBreadth, y: seat.y + right.y * side * body.shoulderHalfBreadth };
+    const aside = {
+      x: seat.x + right.x * side * body.shoulderHalfBreadth,
+      y: seat.y + right.y * side * body.shoulderHalfBreadth,
+    };
     const shoulder = { ...aside, z: body.shoulder };
     if (distance3(shoulder, spot.grip) > body.gripReach || !lineIsFree(scene, shoulder, spot.mouth)) continue;
     const elbow = { ...aside, z: body.elbow };
     const hand = { x: aside.x + ahead.x * body.handReach, y: aside.y + ahead.y * body.handReach, z: maker.handHeight };
     const near =
-      spot.place.covers.length === 0 && bearing <= 60 && Math.abs(spot.grip.z - body.elbow) <= 250 && distance3(elbow, spot.grip) <= body.handReach;
-    const way: Way = { band: near ? 1 : 2, there: [], back: [], hand: distance3(hand, spot.grip), handle: distance3(hand, spot.mouth) };
+      spot.place.covers.length === 0 &&
+      bearing <= 60 &&
+      Math.abs(spot.grip.z - body.elbow) <= 250 &&
+      distance3(elbow, spot.grip) <= body.handReach;
+    const way: Way = {
+      band: near ? 1 : 2,
+      there: [],
+      back: [],
+      hand: distance3(hand, spot.grip),
+      handle: distance3(hand, spot.mouth),
+    };
     if (!best || way.band < best.band || (way.band === best.band && way.hand < best.hand)) best = way;
   }
   return best;
@@ -84,7 +106,10 @@ function turned(degrees: number): { there: Motion[]; back: Motion[] } {
   if (tmu === 0) return { there: [], back: [] };
   const code = tmu === TMU.turn ? 'TBC1' : 'TBC2';
   const side = degrees > 0 ? 'right' : 'left';
-  return { there: [{ code, tmu, text: `turn ${side} ${Math.round(Math.abs(degrees))}°` }], back: [{ code, tmu, text: 'turn back' }] };
+  return {
+    there: [{ code, tmu, text: `turn ${side} ${Math.round(Math.abs(degrees))}°` }],
+    back: [{ code, tmu, text: 'turn back' }],
+  };
 }
 
 /** Whether an arm at this body position, turned to the grip point, gets there; leaning when `lean`. */
@@ -94,12 +119,16 @@ function armGets(scene: Scene, at: Point, body: Body, spot: Spot, lean: boolean)
   const far = distance(at, spot.grip);
   const forward = lean ? Math.min(body.trunk * Math.sin(LEAN), far) : 0;
   const down = lean ? body.trunk * (1 - Math.cos(LEAN)) : 0;
-  return shoulders(at, facing, body, forward, down).some((s) => distance3(s, spot.grip) <= body.gripReach && lineIsFree(scene, s, spot.mouth));
+  return shoulders(at, facing, body, forward, down).some(
+    (s) => distance3(s, spot.grip) <= body.gripReach && lineIsFree(scene, s, spot.mouth),
+  );
 }
 
 /** The chair's or the feet's small moves within band 3: places to try, at most 600 mm (seated) or one pace (standing) away. */
 const STEPS: { x: number; y: number; by: number }[] = [];
-for (const by of [200, 400, 600]) for (let a = 0; a < 16; a++) STEPS.push({ x: Math.sin((a * Math.PI) / 8) * by, y: Math.cos((a * Math.PI) / 8) * by, by });
+for (const by of [200, 400, 600])
+  for (let a = 0; a < 16; a++)
+    STEPS.push({ x: Math.sin((a * Math.PI) / 8) * by, y: Math.cos((a * Math.PI) / 8) * by, by });
 
 const LEANING: { there: Motion; back: Motion } = {
   there: { code: 'B', tmu: TMU.bend, text: 'lean to it' },
@@ -122,7 +151,11 @@ export function turnWay(scene: Scene, maker: Maker, spot: Spot): Way | null {
     ways.push({
       band: 3,
       there: [...turn.there, ...(moved ? [moved] : []), ...(lean ? [LEANING.there] : [])],
-      back: [...(lean ? [LEANING.back] : []), ...(moved ? [{ ...moved, text: `${moved.text} back` }] : []), ...turn.back],
+      back: [
+        ...(lean ? [LEANING.back] : []),
+        ...(moved ? [{ ...moved, text: `${moved.text} back` }] : []),
+        ...turn.back,
+      ],
       hand: distance3(hand, spot.grip),
       handle: distance3(hand, spot.mouth),
     });
@@ -160,8 +193,10 @@ function postureFor(maker: Maker, z: number): Posture {
     back: [{ code: up, tmu: arise, text: 'arise' }],
     refusal: null,
   });
-  if (z < 300) return { ...pair('KBK', 'AKBK', TMU.kneelBoth, TMU.ariseBoth, 'kneel'), refusal: person.mayKneel ? null : 'kneel' };
-  if (z < 0.285 * h) return { ...pair('S', 'AS', TMU.bend, TMU.arise, 'stoop'), refusal: person.mayStoop ? null : 'stoop' };
+  if (z < 300)
+    return { ...pair('KBK', 'AKBK', TMU.kneelBoth, TMU.ariseBoth, 'kneel'), refusal: person.mayKneel ? null : 'kneel' };
+  if (z < 0.285 * h)
+    return { ...pair('S', 'AS', TMU.bend, TMU.arise, 'stoop'), refusal: person.mayStoop ? null : 'stoop' };
   if (z < 0.38 * h) return pair('B', 'AB', TMU.bend, TMU.arise, 'bend');
   return { there: [], back: [], refusal: null };
 }
@@ -175,11 +210,21 @@ export function footWay(scene: Scene, maker: Maker, spot: Spot): Way | Refusal {
   const onSpot = seat.standing && posture.there.length > 0 && isBefore(spot, seat);
   if (onSpot && distance(seat, spot.grip) <= upright.gripReach + upright.trunk * Math.sin(LEAN)) {
     if (posture.refusal) return posture.refusal;
-    const shoulder = { x: seat.x, y: seat.y, z: Math.max(upright.knee, Math.min(upright.shoulder, z + upright.gripReach)) };
+    const shoulder = {
+      x: seat.x,
+      y: seat.y,
+      z: Math.max(upright.knee, Math.min(upright.shoulder, z + upright.gripReach)),
+    };
     if (lineIsFree(scene, shoulder, spot.mouth)) {
       const turn = turned(angleBetween(seat.heading, heading(seat, spot.grip)));
       const hand = ready(seat, towards(seat, spot.grip), upright);
-      return { band: 4, there: [...turn.there, ...posture.there], back: [...posture.back, ...turn.back], hand: distance3(hand, spot.grip), handle: distance3(hand, spot.mouth) };
+      return {
+        band: 4,
+        there: [...turn.there, ...posture.there],
+        back: [...posture.back, ...turn.back],
+        hand: distance3(hand, spot.grip),
+        handle: distance3(hand, spot.mouth),
+      };
     }
   }
   if (!stand) return 'floor';
@@ -192,7 +237,11 @@ export function footWay(scene: Scene, maker: Maker, spot: Spot): Way | Refusal {
   const top = reachable ? highestGrip(upright, stand.nearest) : leaningGrip(upright, stand.nearest);
   const climbs = z > top + 1e-6;
   if (climbs && !person.mayClimb) return 'climb';
-  const eye = { x: stand.at.x, y: stand.at.y, z: climbs ? z : Math.max(upright.knee, Math.min(upright.shoulder, z + upright.gripReach)) };
+  const eye = {
+    x: stand.at.x,
+    y: stand.at.y,
+    z: climbs ? z : Math.max(upright.knee, Math.min(upright.shoulder, z + upright.gripReach)),
+  };
   if (!lineIsFree(scene, eye, spot.mouth)) return 'blocked';
 
   const walk = distance(seat, stand.at);
@@ -208,10 +257,18 @@ export function footWay(scene: Scene, maker: Maker, spot: Spot): Way | Refusal {
     back.push({ ...step, text: 'step back' });
   } else if (paces > 0) {
     there.push({ code: `W${paces}P`, tmu: paces * TMU.pace, text: `${paces} ${paces === 1 ? 'pace' : 'paces'}` });
-    back.push({ code: `W${paces}PO`, tmu: paces * TMU.paceLaden, text: `${paces} ${paces === 1 ? 'pace' : 'paces'} back` });
+    back.push({
+      code: `W${paces}PO`,
+      tmu: paces * TMU.paceLaden,
+      text: `${paces} ${paces === 1 ? 'pace' : 'paces'} back`,
+    });
   }
   if (climbs) {
-    there.push({ code: 'W2P G1A W2PO RL1', tmu: 2 * TMU.pace + TMU.graspClear + 2 * TMU.paceLaden + TMU.release, text: 'fetch the step stool' });
+    there.push({
+      code: 'W2P G1A W2PO RL1',
+      tmu: 2 * TMU.pace + TMU.graspClear + 2 * TMU.paceLaden + TMU.release,
+      text: 'fetch the step stool',
+    });
     there.push({ code: 'STEP', tmu: STOOL_STEP, text: 'climb up' });
     back.unshift({ code: 'STEP', tmu: STOOL_STEP, text: 'climb down' });
   } else {

@@ -4,12 +4,12 @@ import { type State } from './state.ts';
 
 /**
  * Simulated annealing over three moves: shift a lot, swap two lots, and put a lot where it does not fit by sending
- * those in its way elsewhere (an ejection chain of one link, each sent to the best option left). The state stays feasible.
+ * those in its way elsewhere (an ejection chain of one link, each sent to the first good option left). The state stays feasible.
  */
 export class Annealer {
   best: Int32Array;
   bestTotal: number;
-  private readonly c: Compiled;
+  readonly c: Compiled;
   private readonly scale: number;
   private readonly movable: Int32Array;
 
@@ -20,7 +20,9 @@ export class Annealer {
     this.c = state.c;
     this.best = state.at.slice();
     this.bestTotal = state.total;
-    this.movable = Int32Array.from(Array.from({ length: this.c.lots }, (_, l) => l).filter((l) => this.c.optStart[l + 1]! > this.c.optStart[l]!));
+    this.movable = Int32Array.from(
+      Array.from({ length: this.c.lots }, (_, l) => l).filter((l) => this.c.optStart[l + 1]! > this.c.optStart[l]!),
+    );
     this.scale = this.typicalStep();
   }
 
@@ -44,7 +46,8 @@ export class Annealer {
     if (movable.length === 0) return;
     const cool = Math.log(cold / hot);
     for (let i = 0; i < moves; i++) {
-      if ((i & 255) === 0 || this.temperature === 0) this.temperature = this.scale * hot * Math.exp(cool * (t0 + ((t1 - t0) * i) / moves));
+      if ((i & 255) === 0 || this.temperature === 0)
+        this.temperature = this.scale * hot * Math.exp(cool * (t0 + ((t1 - t0) * i) / moves));
       const l = movable[random.below(movable.length)]!;
       this.step(l);
       if (state.total < this.bestTotal - 1e-7) this.keep();
@@ -135,20 +138,12 @@ export class Annealer {
     state.move(l, o);
     for (let i = 1; i < moved.length; i++) {
       const m = moved[i]!;
-      let best = -1;
-      let gain = 0;
-      const start = c.optStart[m]!;
       const end = c.optStart[m + 1]!;
-      for (let k = start; k < end; k++) {
-        if (c.optCost[k]! - c.leave[m]! >= gain && c.lotFamStart[m] === c.lotFamStart[m + 1]) break;
-        if (!state.fits(k)) continue;
-        const d = state.delta(m, k);
-        if (d < gain) {
-          gain = d;
-          best = k;
-        }
+      for (let k = c.optStart[m]!; k < end; k++) {
+        if (!state.fits(k) || random.next() < 0.15) continue;
+        if (state.delta(m, k) < 0) state.move(m, k);
+        break;
       }
-      if (best >= 0) state.move(m, best);
     }
     if (state.total - before > allowed) this.undo(before);
   }

@@ -10,8 +10,12 @@ export class LagrangeBound {
   bound = -Infinity;
   /** nodes of work done so far */
   work = 0;
+  steps = 0;
   private readonly price: Float64Array;
   private readonly bestPrice: Float64Array;
+  /** what a unit of room in each place is worth at the best prices so far */
+  readonly roomPrice: Float64Array;
+  private readonly roomNow: Float64Array;
   private readonly way: Float64Array;
   private readonly sack: Knapsack;
   private readonly byPlace: Int32Array[];
@@ -40,6 +44,8 @@ export class LagrangeBound {
       this.price[l] = 0.4 * cheapest + 0.6 * pays;
     }
     this.bestPrice = this.price.slice();
+    this.roomPrice = new Float64Array(c.places);
+    this.roomNow = new Float64Array(c.places);
     this.way = new Float64Array(c.lots);
     this.slack = new Float64Array(c.lots);
   }
@@ -47,6 +53,7 @@ export class LagrangeBound {
   /** One round of knapsacks and one step of the prices toward a known total. */
   step(target: number): void {
     const { c, price, slack, sack, way } = this;
+    this.steps++;
     this.work += 10 + c.lots;
     let value = 0;
     for (let l = 0; l < c.lots; l++) {
@@ -68,9 +75,11 @@ export class LagrangeBound {
       }
       sack.count = n;
       this.work += options.length;
+      this.roomNow[p] = 0;
       if (n === 0) continue;
       const before = sack.nodes;
       value -= sack.solve(c.capacity[p]!, c.load[p]!, this.limit);
+      this.roomNow[p] = sack.critical;
       this.work += 6 * (sack.nodes - before) + 4 * n;
       for (let i = 0; i < n; i++) if (sack.chosen[i]) slack[this.picked[i]!]!--;
     }
@@ -78,6 +87,7 @@ export class LagrangeBound {
       const rise = value - this.bound;
       this.bound = value;
       this.bestPrice.set(price);
+      this.roomPrice.set(this.roomNow);
       if (rise > 1e-5 * Math.abs(value)) this.waited = 0;
       else this.waited++;
     } else this.waited++;

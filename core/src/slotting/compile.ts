@@ -34,7 +34,10 @@ export function compile(problem: SlottingProblem): Compiled {
   const kept = problem.lots.map((lot) =>
     lot.options
       .map((o) => ({ place: placeIndex.get(o.place)!, cost: o.cost, use: o.use }))
-      .filter((o) => o.use <= problem.places[o.place]!.capacity + SLACK && lot.weight <= problem.places[o.place]!.load + SLACK)
+      .filter(
+        (o) =>
+          o.use <= problem.places[o.place]!.capacity + SLACK && lot.weight <= problem.places[o.place]!.load + SLACK,
+      )
       .sort((a, b) => a.cost - b.cost || a.place - b.place),
   );
   kept.forEach((options, l) => (optStart[l + 1] = optStart[l]! + options.length));
@@ -82,4 +85,22 @@ export function sharesFamily({ lotFam, lotFamStart }: Compiled, a: number, b: nu
   for (let i = lotFamStart[a]!; i < lotFamStart[a + 1]!; i++)
     for (let j = lotFamStart[b]!; j < lotFamStart[b + 1]!; j++) if (lotFam[i] === lotFam[j]) return true;
   return false;
+}
+
+/** Puts the options of every lot in order of cost plus what the room they take is worth, so that good ones are tried first. */
+export function orderByWorth(c: Compiled, roomPrice: Float64Array): void {
+  for (let l = 0; l < c.lots; l++) {
+    const first = c.optStart[l]!;
+    const options = Array.from({ length: c.optStart[l + 1]! - first }, (_, k) => {
+      const o = first + k;
+      const place = c.optPlace[o]!;
+      return { place, cost: c.optCost[o]!, use: c.optUse[o]!, worth: c.optCost[o]! + roomPrice[place]! * c.optUse[o]! };
+    }).sort((a, b) => a.worth - b.worth || a.place - b.place);
+    options.forEach((option, k) => {
+      c.optPlace[first + k] = option.place;
+      c.optCost[first + k] = option.cost;
+      c.optUse[first + k] = option.use;
+      c.optionAt[l * c.places + option.place] = first + k;
+    });
+  }
 }

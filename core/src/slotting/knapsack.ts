@@ -12,6 +12,8 @@ export class Knapsack {
   readonly chosen: Uint8Array;
   count = 0;
   nodes = 0;
+  /** profit per size of the item at which the relaxed sack was full: what a unit of its room is worth; 0 when all went in */
+  critical = 0;
   private order: Int32Array;
   private readonly ratio: Float64Array;
   private readonly p: Float64Array;
@@ -52,6 +54,7 @@ export class Knapsack {
     this.chosen.fill(0, 0, n);
     const cap = capacity + SLACK;
     const most = load + SLACK;
+    this.critical = 0;
     const root = this.fractional(0, cap);
     let best = 0;
     let have = 0;
@@ -102,7 +105,10 @@ export class Knapsack {
       if (s[i]! <= room) {
         room -= s[i]!;
         sum += p[i]!;
-      } else return sum + (p[i]! * room) / s[i]!;
+      } else {
+        if (from === 0) this.critical = p[i]! / s[i]!;
+        return sum + (p[i]! * room) / s[i]!;
+      }
     }
     return sum;
   }

@@ -29,21 +29,29 @@ export function readSlotting(value: unknown): SlottingRead {
   const parsed = SlottingProblem.safeParse(value);
   if (!parsed.success) {
     const issue = parsed.error.issues[0]!;
-    const where = issue.path.length ? `${issue.path.map((k) => (typeof k === 'number' ? `[${k}]` : `.${String(k)}`)).join('')}: ` : '';
+    const where = issue.path.length
+      ? `${issue.path.map((k) => (typeof k === 'number' ? `[${k}]` : `.${String(k)}`)).join('')}: `
+      : '';
     return { ok: false, reason: `${where.replace(/^\./, '')}${issue.message}` };
   }
   const problem = parsed.data;
-  const twice = duplicate(problem.places, 'place') ?? duplicate(problem.lots, 'lot') ?? duplicate(problem.families, 'family');
+  const twice =
+    duplicate(problem.places, 'place') ?? duplicate(problem.lots, 'lot') ?? duplicate(problem.families, 'family');
   if (twice) return { ok: false, reason: twice };
   const places = new Set(problem.places.map((p) => p.id));
   const lots = new Set(problem.lots.map((l) => l.id));
   for (const lot of problem.lots) {
-    for (const option of lot.options) if (!places.has(option.place)) return { ok: false, reason: `lot ${lot.id} names a place that is not there: ${option.place}` };
-    if (new Set(lot.options.map((o) => o.place)).size < lot.options.length) return { ok: false, reason: `lot ${lot.id} names a place twice` };
+    for (const option of lot.options)
+      if (!places.has(option.place))
+        return { ok: false, reason: `lot ${lot.id} names a place that is not there: ${option.place}` };
+    if (new Set(lot.options.map((o) => o.place)).size < lot.options.length)
+      return { ok: false, reason: `lot ${lot.id} names a place twice` };
   }
   for (const family of problem.families) {
-    for (const id of family.lots) if (!lots.has(id)) return { ok: false, reason: `family ${family.id} names a lot that is not there: ${id}` };
-    if (new Set(family.lots).size < family.lots.length) return { ok: false, reason: `family ${family.id} names a lot twice` };
+    for (const id of family.lots)
+      if (!lots.has(id)) return { ok: false, reason: `family ${family.id} names a lot that is not there: ${id}` };
+    if (new Set(family.lots).size < family.lots.length)
+      return { ok: false, reason: `family ${family.id} names a lot twice` };
   }
   return { ok: true, problem };
 }

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { randomSlotting } from '../testing/index.ts';
-import { solveWithHighs } from '../testing/highs.ts';
+import { randomSlotting, solveWithHighs } from '../testing/index.ts';
+
 import { checkAnswer, readSlotting, type SlottingProblem, slottingTotal, solveSlotting } from './index.ts';
 
 /** Time stands still: all planned work is done, whatever the machine. */
@@ -26,18 +26,21 @@ describe('slotting', () => {
     [60, 25, false, 0.7],
     [120, 40, true, 0.9],
     [120, 40, false, 1.3],
-  ] as const)('%i lots × %i places (families: %s, filled to %f): feasible, totals true, above its own bound, better than the LP bound allows', async (lots, places, families, fill) => {
-    const problem = randomSlotting(3, { lots, places, families, fill });
-    const answer = await solveSlotting(problem, { seconds: 0.7, now });
-    expect(checkAnswer(problem, answer.homes)).toEqual([]);
-    expect(answer.total).toBeCloseTo(slottingTotal(problem, answer.homes), 4);
-    expect(answer.homes.length + answer.unplaced.length).toBe(lots);
-    expect(answer.bound).toBeGreaterThan(0);
-    expect(answer.bound).toBeLessThanOrEqual(answer.total);
-    const relaxed = await solveWithHighs(problem, 60, true);
-    expect(answer.total).toBeGreaterThanOrEqual(relaxed.total - 1e-6);
-    if (fill > 1) expect(answer.unplaced.length).toBeGreaterThan(0);
-  });
+  ] as const)(
+    '%i lots × %i places (families: %s, filled to %f): feasible, totals true, above its own bound, better than the LP bound allows',
+    async (lots, places, families, fill) => {
+      const problem = randomSlotting(3, { lots, places, families, fill });
+      const answer = await solveSlotting(problem, { seconds: 0.7, now });
+      expect(checkAnswer(problem, answer.homes)).toEqual([]);
+      expect(answer.total).toBeCloseTo(slottingTotal(problem, answer.homes), 4);
+      expect(answer.homes.length + answer.unplaced.length).toBe(lots);
+      expect(answer.bound).toBeGreaterThan(0);
+      expect(answer.bound).toBeLessThanOrEqual(answer.total);
+      const relaxed = await solveWithHighs(problem, 60, true);
+      expect(answer.total).toBeGreaterThanOrEqual(relaxed.total - 1e-6);
+      if (fill > 1) expect(answer.unplaced.length).toBeGreaterThan(0);
+    },
+  );
 
   test('same seed, same answer; another seed may differ but stays feasible', async () => {
     const problem = randomSlotting(5, { lots: 60, places: 20, families: true });
@@ -51,7 +54,14 @@ describe('slotting', () => {
     await fc.assert(
       fc.asyncProperty(
         fc.array(fc.record({ capacity: amount, load: amount }), { maxLength: 5 }),
-        fc.array(fc.record({ weight: amount, leave: amount, options: fc.array(fc.record({ to: fc.nat(4), cost: amount, use: amount }), { maxLength: 5 }) }), { maxLength: 10 }),
+        fc.array(
+          fc.record({
+            weight: amount,
+            leave: amount,
+            options: fc.array(fc.record({ to: fc.nat(4), cost: amount, use: amount }), { maxLength: 5 }),
+          }),
+          { maxLength: 10 },
+        ),
         fc.array(fc.record({ lots: fc.uniqueArray(fc.nat(9), { maxLength: 6 }), spread: amount }), { maxLength: 3 }),
         async (places, lots, families) => {
           const problem: SlottingProblem = {
@@ -61,9 +71,19 @@ describe('slotting', () => {
               id: `l${i}`,
               weight: l.weight,
               leave: l.leave,
-              options: [...new Map(l.options.filter((o) => o.to < places.length).map((o) => [o.to, { place: `p${o.to}`, cost: o.cost, use: o.use }])).values()],
+              options: [
+                ...new Map(
+                  l.options
+                    .filter((o) => o.to < places.length)
+                    .map((o) => [o.to, { place: `p${o.to}`, cost: o.cost, use: o.use }]),
+                ).values(),
+              ],
             })),
-            families: families.map((f, i) => ({ id: `f${i}`, spread: f.spread, lots: f.lots.filter((l) => l < lots.length).map((l) => `l${l}`) })),
+            families: families.map((f, i) => ({
+              id: `f${i}`,
+              spread: f.spread,
+              lots: f.lots.filter((l) => l < lots.length).map((l) => `l${l}`),
+            })),
           };
           const answer = await solveSlotting(problem, { seconds: 0.01, now });
           expect(checkAnswer(problem, answer.homes)).toEqual([]);
@@ -76,20 +96,48 @@ describe('slotting', () => {
   });
 
   test('lots that fit nowhere are named; an empty problem costs nothing; cancel ends with what there is', async () => {
-    const lonely: SlottingProblem = { ...empty, places: [{ id: 'p', capacity: 5, load: 5 }], lots: [{ id: 'big', weight: 1, leave: 70, options: [{ place: 'p', cost: 1, use: 9 }] }] };
-    expect(await solveSlotting(lonely, { now })).toMatchObject({ total: 70, bound: 70, gap: 0, homes: [], unplaced: ['big'] });
+    const lonely: SlottingProblem = {
+      ...empty,
+      places: [{ id: 'p', capacity: 5, load: 5 }],
+      lots: [{ id: 'big', weight: 1, leave: 70, options: [{ place: 'p', cost: 1, use: 9 }] }],
+    };
+    expect(await solveSlotting(lonely, { now })).toMatchObject({
+      total: 70,
+      bound: 70,
+      gap: 0,
+      homes: [],
+      unplaced: ['big'],
+    });
     expect(await solveSlotting(empty, { now })).toMatchObject({ total: 0, bound: 0, gap: 0 });
     let rounds = 0;
     const problem = randomSlotting(1, { lots: 80, places: 30 });
-    const stopped = await solveSlotting(problem, { seconds: 1, now, onProgress: () => rounds++, cancelled: () => rounds >= 3 });
+    const stopped = await solveSlotting(problem, {
+      seconds: 1,
+      now,
+      onProgress: () => rounds++,
+      cancelled: () => rounds >= 3,
+    });
     expect(rounds).toBe(3);
     expect(checkAnswer(problem, stopped.homes)).toEqual([]);
   });
 
   test('a family stays together when that is worth it', async () => {
     const place = (id: string) => ({ id, capacity: 100, load: 100 });
-    const lot = (id: string, a: number, b: number) => ({ id, weight: 1, leave: 1000, options: [{ place: 'a', cost: a, use: 40 }, { place: 'b', cost: b, use: 40 }] });
-    const problem: SlottingProblem = { ...empty, places: [place('a'), place('b')], lots: [lot('x', 10, 12), lot('y', 12, 10)], families: [{ id: 'f', lots: ['x', 'y'], spread: 50 }] };
+    const lot = (id: string, a: number, b: number) => ({
+      id,
+      weight: 1,
+      leave: 1000,
+      options: [
+        { place: 'a', cost: a, use: 40 },
+        { place: 'b', cost: b, use: 40 },
+      ],
+    });
+    const problem: SlottingProblem = {
+      ...empty,
+      places: [place('a'), place('b')],
+      lots: [lot('x', 10, 12), lot('y', 12, 10)],
+      families: [{ id: 'f', lots: ['x', 'y'], spread: 50 }],
+    };
     expect((await solveSlotting(problem, { seconds: 0.1, now })).total).toBe(22);
     expect((await solveSlotting({ ...problem, families: [] }, { seconds: 0.1, now })).total).toBe(20);
   });
@@ -99,8 +147,20 @@ describe('slotting', () => {
     [{ ...empty, format: 'other' }, /heronstone-slotting\/1/],
     [{ ...empty, places: [{ id: 'p', capacity: -1, load: 1 }] }, /cannot be negative/],
     [{ ...empty, places: [{ id: 'p', capacity: 'x', load: 1 }] }, /must be a number/],
-    [{ ...empty, lots: [{ id: 'l', weight: 1, leave: 1, options: [{ place: 'nowhere', cost: 1, use: 1 }] }] }, /not there: nowhere/],
-    [{ ...empty, places: [{ id: 'p', capacity: 1, load: 1 }, { id: 'p', capacity: 1, load: 1 }] }, /twice/],
+    [
+      { ...empty, lots: [{ id: 'l', weight: 1, leave: 1, options: [{ place: 'nowhere', cost: 1, use: 1 }] }] },
+      /not there: nowhere/,
+    ],
+    [
+      {
+        ...empty,
+        places: [
+          { id: 'p', capacity: 1, load: 1 },
+          { id: 'p', capacity: 1, load: 1 },
+        ],
+      },
+      /twice/,
+    ],
     [{ ...empty, families: [{ id: 'f', lots: ['l'], spread: 1 }] }, /not there: l/],
     [null, /./],
   ])('bad problem %# is refused with a reason', (value, why) => {

@@ -1,6 +1,6 @@
 import { Annealer } from './anneal.ts';
 import { LagrangeBound } from './bound.ts';
-import { compile } from './compile.ts';
+import { compile, orderByWorth } from './compile.ts';
 import { construct } from './construct.ts';
 import { type SlottingProblem } from './problem.ts';
 import { Random } from './random.ts';
@@ -32,39 +32,47 @@ export type SlottingOptions = {
   breathe?: () => Promise<void>;
 };
 
-/** Moves planned per second: about half of what the build machine does, so that the plan is done in time and the same seed gives the same answer. */
-const WORK_PER_SECOND = 300_000;
+/** Moves planned per second: about two thirds of what the build machine does, so that the plan is done in time and the same seed gives the same answer. */
+const WORK_PER_SECOND = 450_000;
 /** Bound work that takes as long as one move of the annealing (measured on the build machine). */
 const BOUND_WORK_PER_MOVE = 200;
+/** Share of the work that goes into the bound, half of it before the annealing. */
+const BOUND_SHARE = 0.4;
 const ROUNDS = 40;
 /** Temperatures of the first cooling and of the shorter ones after it, as shares of a typical step. */
 const COOLINGS = [
-  { share: 0.5, hot: 6, cold: 0.05 },
-  { share: 0.25, hot: 1, cold: 0.02 },
-  { share: 0.25, hot: 0.4, cold: 0.01 },
+  { share: 0.5, hot: 6, cold: 0.02 },
+  { share: 0.25, hot: 0.5, cold: 0.005 },
+  { share: 0.25, hot: 0.1, cold: 0.002 },
 ];
 
 /**
- * Homes for the lots of a problem: regret construction, then annealing, with a Lagrangian lower bound beside it.
+ * Homes for the lots of a problem: regret construction, then a Lagrangian bound whose room prices say which options are worth
+ * trying, then annealing, the bound being raised beside it.
  * The same problem, seed and seconds give the same homes unless the machine is too slow to do the planned work in time.
  */
 export async function solveSlotting(problem: SlottingProblem, options: SlottingOptions): Promise<SlottingAnswer> {
   const { seconds = 2, seed = 1, now } = options;
   const started = now();
   const c = compile(problem);
-  const state = new State(c);
-  construct(state);
-  const annealer = new Annealer(state, new Random(seed));
-  const lagrange = new LagrangeBound(c, annealer.best);
+  const first = new State(c);
+  construct(first);
+  const lagrange = new LagrangeBound(c, first.at);
+  const ordered = compile(problem);
+  const state = new State(ordered);
+  let annealer = new Annealer(first, new Random(seed));
   const elapsed = () => (now() - started) / 1000;
   const answer = (): SlottingAnswer => {
-    const total = exactTotal(problem, annealer.best, c);
+    const now = annealer.c;
+    const total = exactTotal(problem, annealer.best, now);
     const bound = safeBound(total, lagrange.bound);
     return {
       total,
       bound,
       gap: gapOf(total, bound),
-      homes: problem.lots.flatMap((lot, l) => (annealer.best[l]! < 0 ? [] : [{ lot: lot.id, place: problem.places[c.optPlace[annealer.best[l]!]!]!.id }])),
+      homes: problem.lots.flatMap((lot, l) =>
+        annealer.best[l]! < 0 ? [] : [{ lot: lot.id, place: problem.places[now.optPlace[annealer.best[l]!]!]!.id }],
+      ),
       unplaced: problem.lots.filter((_, l) => annealer.best[l]! < 0).map((lot) => lot.id),
       seconds: elapsed(),
     };
@@ -72,25 +80,35 @@ export async function solveSlotting(problem: SlottingProblem, options: SlottingO
   lagrange.step(annealer.bestTotal);
   const report = (done: number) => {
     const bound = safeBound(annealer.bestTotal, lagrange.bound);
-    options.onProgress?.({ total: annealer.bestTotal, bound, gap: gapOf(annealer.bestTotal, bound), done, seconds: elapsed() }, answer);
+    options.onProgress?.(
+      { total: annealer.bestTotal, bound, gap: gapOf(annealer.bestTotal, bound), done, seconds: elapsed() },
+      answer,
+    );
   };
   report(0);
   const work = seconds * WORK_PER_SECOND;
-  const perRound = Math.max(200, Math.floor((0.6 * work) / ROUNDS));
-  const boundWork = (0.4 * work * BOUND_WORK_PER_MOVE) / ROUNDS;
+  const perRound = Math.max(200, Math.floor(((1 - BOUND_SHARE) * work) / ROUNDS));
+  const boundWork = BOUND_SHARE * work * BOUND_WORK_PER_MOVE;
+  const stopped = () => options.cancelled?.() === true || elapsed() > seconds;
+  // prices first: what room is worth in each place tells the annealing which options are worth trying
+  while (lagrange.work < boundWork / 2 && !stopped()) {
+    lagrange.step(annealer.bestTotal);
+    if (options.breathe && lagrange.steps % 16 === 0) await options.breathe();
+  }
+  orderByWorth(ordered, lagrange.roomPrice);
+  state.take(first.at.map((o, l) => (o < 0 ? -1 : ordered.optionAt[l * c.places + c.optPlace[o]!]!)));
+  annealer = new Annealer(state, new Random(seed));
   let round = 0;
   search: for (const cooling of COOLINGS) {
     const rounds = Math.round(ROUNDS * cooling.share);
     for (let r = 0; r < rounds; r++) {
       annealer.run(perRound, cooling.hot, cooling.cold, r / rounds, (r + 1) / rounds);
       round++;
-      while (lagrange.work < boundWork * round) {
+      while (lagrange.work < (boundWork / 2) * (1 + round / ROUNDS) && elapsed() <= seconds)
         lagrange.step(annealer.bestTotal);
-        if (elapsed() > seconds) break;
-      }
       report(round / ROUNDS);
       await options.breathe?.();
-      if (options.cancelled?.() || elapsed() > seconds) break search;
+      if (stopped()) break search;
     }
     annealer.backToBest();
   }

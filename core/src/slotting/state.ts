@@ -29,7 +29,8 @@ export class State {
     const { c } = this;
     const p = c.optPlace[o]!;
     return (
-      this.used[p]! - freedUse + c.optUse[o]! <= c.capacity[p]! + SLACK && this.loaded[p]! - freedLoad + c.weight[c.optLot[o]!]! <= c.load[p]! + SLACK
+      this.used[p]! - freedUse + c.optUse[o]! <= c.capacity[p]! + SLACK &&
+      this.loaded[p]! - freedLoad + c.weight[c.optLot[o]!]! <= c.load[p]! + SLACK
     );
   }
 
@@ -39,7 +40,8 @@ export class State {
     const from = this.at[l]!;
     let d = (o < 0 ? c.leave[l]! : c.optCost[o]!) - (from < 0 ? c.leave[l]! : c.optCost[from]!);
     const end = c.lotFamStart[l + 1]!;
-    for (let i = c.lotFamStart[l]!; i < end; i++) d += c.spread[c.lotFam[i]!]! * this.spreadChange(c.lotFam[i]!, from, o);
+    for (let i = c.lotFamStart[l]!; i < end; i++)
+      d += c.spread[c.lotFam[i]!]! * this.spreadChange(c.lotFam[i]!, from, o);
     return d;
   }
 

@@ -54,12 +54,18 @@ describe('walk-round', () => {
 
   test('however badly walls are measured, the corrected outline is closed and keeps its first corner', () => {
     fc.assert(
-      fc.property(fc.array(fc.record({ length: fc.integer({ min: 100, max: 9000 }), turn: fc.integer({ min: -90, max: 120 }) }), { minLength: 3, maxLength: 9 }), (walls) => {
-        const s = surveyWalls(walls);
-        expect(s.outline[0]).toEqual({ x: 0, y: 0 });
-        const last = s.walked[s.walked.length - 1]!;
-        expect(Math.hypot(last.x + s.misclosure.x, last.y + s.misclosure.y)).toBeLessThan(1e-6);
-      }),
+      fc.property(
+        fc.array(fc.record({ length: fc.integer({ min: 100, max: 9000 }), turn: fc.integer({ min: -90, max: 120 }) }), {
+          minLength: 3,
+          maxLength: 9,
+        }),
+        (walls) => {
+          const s = surveyWalls(walls);
+          expect(s.outline[0]).toEqual({ x: 0, y: 0 });
+          const last = s.walked[s.walked.length - 1]!;
+          expect(Math.hypot(last.x + s.misclosure.x, last.y + s.misclosure.y)).toBeLessThan(1e-6);
+        },
+      ),
     );
   });
 });

@@ -95,7 +95,8 @@ function sayIt(walls: number, error: number, ratio: number, angleError: number, 
   if (error < 1) return 'The walls close.';
   const by = `${Math.round(error)} mm`;
   if (ratio >= WORST_RATIO) return `The walls close to ${by} (1 : ${Math.round(ratio)}).`;
-  const angle = Math.abs(angleError) > 0.5 ? ` The turns add up to ${Math.round(360 - angleError)}° instead of 360°.` : '';
+  const angle =
+    Math.abs(angleError) > 0.5 ? ` The turns add up to ${Math.round(360 - angleError)}° instead of 360°.` : '';
   return `The walls do not close: the end misses the start by ${by} (1 : ${Math.max(1, Math.round(ratio))}).${angle}`;
 }
 

@@ -55,8 +55,16 @@ export function toLp(problem: SlottingProblem, relaxed = false): string {
 }
 
 /** HiGHS' answer: the best total it found and whether it proved it. */
-export async function solveWithHighs(problem: SlottingProblem, seconds: number, relaxed = false): Promise<{ total: number; status: string }> {
+export async function solveWithHighs(
+  problem: SlottingProblem,
+  seconds: number,
+  relaxed = false,
+): Promise<{ total: number; status: string }> {
   const highs = await highsLoader();
-  const result = highs.solve(toLp(problem, relaxed), { time_limit: seconds, mip_rel_gap: 1e-9, output_flag: false } as never);
+  const result = highs.solve(toLp(problem, relaxed), {
+    time_limit: seconds,
+    mip_rel_gap: 1e-9,
+    output_flag: false,
+  } as never);
   return { total: result.ObjectiveValue, status: result.Status };
 }

@@ -1,2 +1,3 @@
 export { block, sheet, person, unit, withUnits, tinyRoom, use } from './samples.ts';
+export { solveWithHighs, toLp } from './highs.ts';
 export { randomSlotting, type SlottingShape } from './random-slotting.ts';

@@ -6,7 +6,10 @@ export type SlottingShape = { lots: number; places: number; fill?: number; famil
  * A made-up room as a slotting problem: places at seconds from the seat, lots with skewed use, a cost that is
  * use × seconds with some taste of its own, and capacities that the lots fill to about `fill`.
  */
-export function randomSlotting(seed: number, { lots, places, fill = 0.85, families = false, reachable = 0.6 }: SlottingShape): SlottingProblem {
+export function randomSlotting(
+  seed: number,
+  { lots, places, fill = 0.85, families = false, reachable = 0.6 }: SlottingShape,
+): SlottingProblem {
   let s = (seed * 2654435761) >>> 0 || 1;
   const random = () => {
     s ^= s << 13;
@@ -28,13 +31,22 @@ export function randomSlotting(seed: number, { lots, places, fill = 0.85, famili
     lots: sizes.map((size, l) => {
       const uses = Math.ceil(400 * random() ** 3);
       const options = seconds
-        .map((sec, p) => ({ place: `p${p}`, cost: round(uses * sec * (0.9 + 0.2 * random())), use: round(size * (0.8 + 0.5 * random())), there: random() < reachable }))
+        .map((sec, p) => ({
+          place: `p${p}`,
+          cost: round(uses * sec * (0.9 + 0.2 * random())),
+          use: round(size * (0.8 + 0.5 * random())),
+          there: random() < reachable,
+        }))
         .filter((o) => o.there)
         .map(({ place, cost, use }) => ({ place, cost, use }));
       return { id: `l${l}`, weight: round(size * 5 * random()), leave: 3600 + uses * 60, options };
     }),
     families: families
-      ? Array.from({ length: Math.ceil(lots / 6) }, (_, f) => ({ id: `f${f}`, lots: Array.from({ length: 6 }, (_x, k) => `l${f * 6 + k}`).filter((id) => Number(id.slice(1)) < lots), spread: round(100 + 400 * random()) }))
+      ? Array.from({ length: Math.ceil(lots / 6) }, (_, f) => ({
+          id: `f${f}`,
+          lots: Array.from({ length: 6 }, (_x, k) => `l${f * 6 + k}`).filter((id) => Number(id.slice(1)) < lots),
+          spread: round(100 + 400 * random()),
+        }))
       : [],
   };
 }

@@ -1,5 +1,14 @@
 import { CATALOGUE, type UnitKind } from '../catalogue/index.ts';
-import { apply, type Command, emptyPlan, type Person, type Plan, type Station, type Supply, type Unit } from '../plan/index.ts';
+import {
+  apply,
+  type Command,
+  emptyPlan,
+  type Person,
+  type Plan,
+  type Station,
+  type Supply,
+  type Unit,
+} from '../plan/index.ts';
 import { rightAngled } from '../survey/index.ts';
 
 /** Small made-up rows for tests; every field can be overridden. */
@@ -27,7 +36,18 @@ export function block(over: Partial<Supply> = {}): Supply {
 }
 
 export function sheet(over: Partial<Supply> = {}): Supply {
-  return block({ id: 'sheet', name: 'Mulberry paper', family: 'Paper', form: 'sheet', width: 305, depth: 305, height: null, grammage: 216, lies: ['flat'], ...over });
+  return block({
+    id: 'sheet',
+    name: 'Mulberry paper',
+    family: 'Paper',
+    form: 'sheet',
+    width: 305,
+    depth: 305,
+    height: null,
+    grammage: 216,
+    lies: ['flat'],
+    ...over,
+  });
 }
 
 export function person(over: Partial<Person> = {}): Person {
@@ -51,7 +71,18 @@ export function person(over: Partial<Person> = {}): Person {
 
 export function unit(kind: UnitKind, over: Partial<Unit> = {}): Unit {
   const { bottom, ...shape } = CATALOGUE[kind].defaults;
-  return { id: kind, kind, name: CATALOGUE[kind].name, x: 0, y: 0, facing: 180, bottom, ...shape, awayMinutes: 0, ...over };
+  return {
+    id: kind,
+    kind,
+    name: CATALOGUE[kind].name,
+    x: 0,
+    y: 0,
+    facing: 180,
+    bottom,
+    ...shape,
+    awayMinutes: 0,
+    ...over,
+  };
 }
 
 export function use(supplyId: string, fetches: number, activityId = 'work'): Plan['uses'][string] {
@@ -67,12 +98,34 @@ function must(plan: Plan, command: Command): Plan {
 /** A 6 × 6 m room with one person and one station in its middle, heading up the page. */
 export function tinyRoom(station: Partial<Station> = {}, who: Partial<Person> = {}): Plan {
   let plan = emptyPlan('tiny', { ceiling: 2600 });
-  for (const [i, wall] of rightAngled(6000, 6000).entries()) plan = must(plan, { type: 'addWall', wall: { id: `w${i}`, name: '', ...wall } });
+  for (const [i, wall] of rightAngled(6000, 6000).entries())
+    plan = must(plan, { type: 'addWall', wall: { id: `w${i}`, name: '', ...wall } });
   plan = must(plan, { type: 'addPerson', person: person(who) });
-  plan = must(plan, { type: 'addActivity', activity: { id: 'work', name: 'Work', sessionsPerMonth: 8, minutes: 90, months: [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12] } });
+  plan = must(plan, {
+    type: 'addActivity',
+    activity: {
+      id: 'work',
+      name: 'Work',
+      sessionsPerMonth: 8,
+      minutes: 90,
+      months: [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12],
+    },
+  });
   return must(plan, {
     type: 'addStation',
-    station: { id: 'seat', name: 'Seat', activityId: 'work', personId: 'maker', unitId: null, x: 3000, y: 3000, heading: 0, standing: false, seatHeight: 450, ...station },
+    station: {
+      id: 'seat',
+      name: 'Seat',
+      activityId: 'work',
+      personId: 'maker',
+      unitId: null,
+      x: 3000,
+      y: 3000,
+      heading: 0,
+      standing: false,
+      seatHeight: 450,
+      ...station,
+    },
   });
 }
 

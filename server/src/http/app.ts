@@ -61,7 +61,8 @@ export function makeApp({ store, log, backUp, web }: AppParts): Express {
   app.post('/api/plans', async (req, res) => {
     const body = NewPlan.safeParse(req.body);
     if (!body.success) return badInput(res, body.error);
-    if ('head' in body.data) return void res.status(201).json({ id: await store.add({ head: body.data.head as Partial<PlanHead> }) });
+    if ('head' in body.data)
+      return void res.status(201).json({ id: await store.add({ head: body.data.head as Partial<PlanHead> }) });
     const read = importPlan(body.data.file, 'new');
     if (!read.ok) return problem(res, 422, 'Not a plan file', read.reason);
     res.status(201).json({ id: await store.add({ plan: read.plan }) });
@@ -138,9 +139,19 @@ function stream(res: Response, store: PlanStore, planId: string, revision: numbe
 
 function serveWeb(app: Express, web: string): void {
   const index = join(web, 'index.html');
-  app.use(express.static(web, { index: false, setHeaders: (res, path) => void res.setHeader('cache-control', path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache') }));
+  app.use(
+    express.static(web, {
+      index: false,
+      setHeaders: (res, path) =>
+        void res.setHeader(
+          'cache-control',
+          path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache',
+        ),
+    }),
+  );
   app.use((req, res) => {
-    if (req.method !== 'GET' || !existsSync(index)) return problem(res, 404, 'Not found', 'There is nothing under this address.');
+    if (req.method !== 'GET' || !existsSync(index))
+      return problem(res, 404, 'Not found', 'There is nothing under this address.');
     res.setHeader('cache-control', 'no-cache').sendFile(index);
   });
 }

@@ -3,7 +3,10 @@ import { type Logger } from 'pino';
 
 /** Answers with problem details (RFC 9457): a title that names the kind of trouble, a detail in plain words. */
 export function problem(res: Response, status: number, title: string, detail: string): void {
-  res.status(status).type('application/problem+json').send(JSON.stringify({ type: 'about:blank', title, status, detail }));
+  res
+    .status(status)
+    .type('application/problem+json')
+    .send(JSON.stringify({ type: 'about:blank', title, status, detail }));
 }
 
 /** Last resort: trouble reading the request is the sender's, everything else is ours and logged. */
@@ -11,9 +14,16 @@ export function onError(log: Logger): ErrorRequestHandler {
   return (error: { status?: number; type?: string; message?: string }, _req, res, next) => {
     if (res.headersSent) return next(error);
     if (error.type === 'entity.parse.failed') return problem(res, 400, 'Not JSON', 'The request is not whole JSON.');
-    if (error.type === 'entity.too.large') return problem(res, 413, 'Too large', 'That is more than this server takes at once (24 MB).');
-    if (error.status && error.status >= 400 && error.status < 500) return problem(res, error.status, 'Bad request', 'The request could not be read.');
+    if (error.type === 'entity.too.large')
+      return problem(res, 413, 'Too large', 'That is more than this server takes at once (24 MB).');
+    if (error.status && error.status >= 400 && error.status < 500)
+      return problem(res, error.status, 'Bad request', 'The request could not be read.');
     log.error(error);
-    problem(res, 500, 'Trouble on our side', 'Something went wrong here. What was saved before is kept; try once more.');
+    problem(
+      res,
+      500,
+      'Trouble on our side',
+      'Something went wrong here. What was saved before is kept; try once more.',
+    );
   };
 }

@@ -36,7 +36,9 @@ export async function restore(dataFolder: string, file: string): Promise<string 
       await db.close();
     } catch (error) {
       rmSync(fresh, { recursive: true, force: true });
-      throw new Error(`${basename(file)} is not a Heronstone backup, or it is damaged. Nothing was changed.`, { cause: error });
+      throw new Error(`${basename(file)} is not a Heronstone backup, or it is damaged. Nothing was changed.`, {
+        cause: error,
+      });
     }
     const now = databaseFolder(dataFolder);
     const aside = existsSync(now) ? join(dataFolder, `database.before-restore-${Date.now()}`) : null;

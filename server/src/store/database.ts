@@ -31,7 +31,9 @@ class Embedded implements Database {
     return (await this.pg.query<Row>(sql, params)).rows;
   }
   transaction<T>(work: (tx: Queries) => Promise<T>): Promise<T> {
-    return this.pg.transaction((tx) => work({ query: async (sql, params = []) => (await tx.query<Row>(sql, params)).rows }));
+    return this.pg.transaction((tx) =>
+      work({ query: async (sql, params = []) => (await tx.query<Row>(sql, params)).rows }),
+    );
   }
   async dump(): Promise<Uint8Array> {
     return new Uint8Array(await (await this.pg.dumpDataDir('gzip')).arrayBuffer());
@@ -46,7 +48,11 @@ class Embedded implements Database {
  * @param beforeMigration called with the open database when an existing one is about to be migrated
  * @param from a dump to start a new folder from
  */
-export async function openDatabase(folder: string, beforeMigration: (db: Database) => Promise<void>, from?: Uint8Array): Promise<Database> {
+export async function openDatabase(
+  folder: string,
+  beforeMigration: (db: Database) => Promise<void>,
+  from?: Uint8Array,
+): Promise<Database> {
   const isNew = !existsSync(join(folder, 'PG_VERSION'));
   const start = isNew ? (from ?? (await template())) : null;
   const pg = await PGlite.create(folder, start ? { loadDataDir: new Blob([start as BlobPart]) } : {});
@@ -56,7 +62,9 @@ export async function openDatabase(folder: string, beforeMigration: (db: Databas
 }
 
 async function migrate(pg: PGlite, db: Database, before: ((db: Database) => Promise<void>) | null): Promise<void> {
-  await pg.exec('CREATE TABLE IF NOT EXISTS schema_migrations (name text PRIMARY KEY, applied_at timestamptz NOT NULL DEFAULT now())');
+  await pg.exec(
+    'CREATE TABLE IF NOT EXISTS schema_migrations (name text PRIMARY KEY, applied_at timestamptz NOT NULL DEFAULT now())',
+  );
   const done = new Set((await db.query('SELECT name FROM schema_migrations')).map((r) => r.name as string));
   const pending = migrationFiles().filter((m) => !done.has(m.name));
   if (pending.length > 0 && before) await before(db);
@@ -70,7 +78,9 @@ async function migrate(pg: PGlite, db: Database, before: ((db: Database) => Prom
 /** A migrated empty database, made once per set of migrations and kept beside the packages: making one takes seconds, loading it does not. */
 async function template(): Promise<Uint8Array> {
   const root = fileURLToPath(new URL('../../../', import.meta.url));
-  const hash = createHash('sha256').update(readFileSync(join(root, 'node_modules', '@electric-sql', 'pglite', 'package.json')));
+  const hash = createHash('sha256').update(
+    readFileSync(join(root, 'node_modules', '@electric-sql', 'pglite', 'package.json')),
+  );
   for (const m of migrationFiles()) hash.update(m.name).update(m.sql);
   const file = join(root, 'node_modules', '.cache', 'heronstone', `template-${hash.digest('hex').slice(0, 16)}.tar`);
   if (existsSync(file)) return readFileSync(file);

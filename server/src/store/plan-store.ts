@@ -1,4 +1,15 @@
-import { apply, type Command, describeCommand, emptyPlan, newId, type Plan, type PlanHead, type RowChange, TABLES, type TableName } from '@heronstone/core/plan';
+import {
+  apply,
+  type Command,
+  describeCommand,
+  emptyPlan,
+  newId,
+  type Plan,
+  type PlanHead,
+  type RowChange,
+  TABLES,
+  type TableName,
+} from '@heronstone/core/plan';
 import { type Database, type Queries } from './database.ts';
 import { readPlan, writeChanges } from './rows.ts';
 
@@ -7,7 +18,8 @@ export type PlanSummary = { id: string; name: string; supplies: number; places: 
 export type Standing = { revision: number; undo: string | null; redo: string | null };
 /** A change that was written, as every open tab hears of it. */
 export type PlanEvent = Standing & { planId: string; commandId: string; changes: RowChange[] };
-export type Outcome = { ok: true; event: PlanEvent } | { ok: false; kind: 'no plan' | 'refused' | 'nothing'; reason: string };
+export type Outcome =
+  { ok: true; event: PlanEvent } | { ok: false; kind: 'no plan' | 'refused' | 'nothing'; reason: string };
 
 type Held = { plan: Plan; revision: number };
 
@@ -43,7 +55,10 @@ export class PlanStore {
     );
     await this.db.transaction(async (tx) => {
       const { name, measure, ceiling, growth, grouping } = plan.head;
-      await tx.query('INSERT INTO plans (id, name, measure, ceiling, growth, grouping) VALUES ($1, $2, $3, $4, $5, $6)', [id, name, measure, ceiling, growth, grouping]);
+      await tx.query(
+        'INSERT INTO plans (id, name, measure, ceiling, growth, grouping) VALUES ($1, $2, $3, $4, $5, $6)',
+        [id, name, measure, ceiling, growth, grouping],
+      );
       await writeChanges(tx, id, changes);
     });
     return id;
@@ -61,8 +76,15 @@ export class PlanStore {
     return this.inTurn(planId, async () => {
       const held = await this.load(planId);
       if (!held) return noPlan;
-      const [seen] = await this.db.query('SELECT seq FROM command_log WHERE plan_id = $1 AND command_id = $2', [planId, commandId]);
-      if (seen) return { ok: true, event: { planId, commandId, changes: [], ...(await this.standing(this.db, planId, held.revision)) } };
+      const [seen] = await this.db.query('SELECT seq FROM command_log WHERE plan_id = $1 AND command_id = $2', [
+        planId,
+        commandId,
+      ]);
+      if (seen)
+        return {
+          ok: true,
+          event: { planId, commandId, changes: [], ...(await this.standing(this.db, planId, held.revision)) },
+        };
       const done = apply(held.plan, command);
       if (!done.ok) return { ok: false, kind: 'refused', reason: done.reason };
       return this.commit(planId, commandId, done.plan, done.changes, held.revision + 1, async (tx) => {
@@ -93,7 +115,8 @@ export class PlanStore {
         `SELECT seq, ${undo ? 'inverse' : 'command'} AS command FROM command_log WHERE plan_id = $1 AND state = $2 ORDER BY seq ${undo ? 'DESC' : 'ASC'} LIMIT 1`,
         [planId, from],
       );
-      if (!entry) return { ok: false, kind: 'nothing', reason: undo ? 'There is nothing to undo.' : 'There is nothing to redo.' };
+      if (!entry)
+        return { ok: false, kind: 'nothing', reason: undo ? 'There is nothing to undo.' : 'There is nothing to redo.' };
       const done = apply(held.plan, entry.command as Command);
       if (!done.ok) return { ok: false, kind: 'refused', reason: done.reason };
       return this.commit(planId, `${from}-${newId('step')}`, done.plan, done.changes, held.revision + 1, async (tx) => {
@@ -102,7 +125,14 @@ export class PlanStore {
     });
   }
 
-  private async commit(planId: string, commandId: string, plan: Plan, changes: RowChange[], revision: number, log: (tx: Queries) => Promise<void>): Promise<Outcome> {
+  private async commit(
+    planId: string,
+    commandId: string,
+    plan: Plan,
+    changes: RowChange[],
+    revision: number,
+    log: (tx: Queries) => Promise<void>,
+  ): Promise<Outcome> {
     const standing = await this.db.transaction(async (tx) => {
       await writeChanges(tx, planId, changes);
       await log(tx);

@@ -20,7 +20,9 @@ const upserts = Object.fromEntries(
 /** Writes row changes of one plan; to be called inside a transaction. */
 export async function writeChanges(tx: Queries, planId: string, changes: readonly RowChange[]): Promise<void> {
   for (const table of names) {
-    const rows = changes.filter((c) => c.table === table && c.after).map((c) => toColumns(planId, table, c.after as AnyRow));
+    const rows = changes
+      .filter((c) => c.table === table && c.after)
+      .map((c) => toColumns(planId, table, c.after as AnyRow));
     if (rows.length > 0) await tx.query(upserts[table], [JSON.stringify(rows)]);
   }
   for (const table of [...names].reverse()) {
@@ -47,13 +49,17 @@ function toColumns(planId: string, table: TableName, row: AnyRow): Row {
 
 /** Reads a whole plan, or null when there is none of that id. */
 export async function readPlan(db: Queries, planId: string): Promise<{ plan: Plan; revision: number } | null> {
-  const [head] = await db.query('SELECT name, measure, ceiling, growth, grouping, revision FROM plans WHERE id = $1', [planId]);
+  const [head] = await db.query('SELECT name, measure, ceiling, growth, grouping, revision FROM plans WHERE id = $1', [
+    planId,
+  ]);
   if (!head) return null;
   const { revision, ...rest } = head;
   const plan: Row = { id: planId, head: rest };
   for (const table of names) {
     const rows = await db.query(`SELECT * FROM ${table} WHERE plan_id = $1 ORDER BY id`, [planId]);
-    plan[table] = Object.fromEntries(rows.map((row) => [row.id as string, Object.fromEntries(fields[table].map((f) => [f, row[snake(f)]]))]));
+    plan[table] = Object.fromEntries(
+      rows.map((row) => [row.id as string, Object.fromEntries(fields[table].map((f) => [f, row[snake(f)]]))]),
+    );
   }
   return { plan: plan as unknown as Plan, revision: revision as number };
 }

@@ -9,12 +9,7 @@ const KEYS: [string, [string, string][]][] = [
       ['?', 'this page'],
     ],
   ],
-  [
-    'Room',
-    [
-      ['Enter', 'take the length, on to the next wall'],
-    ],
-  ],
+  ['Room', [['Enter', 'take the length, on to the next wall']]],
   [
     'Furniture, on a unit of Floor',
     [

@@ -20,7 +20,9 @@ export function PlanShell() {
   useEffect(() => void loadWhereIsIt(), []);
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
-      const typing = e.target instanceof HTMLElement && (/^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName) || e.target.isContentEditable);
+      const typing =
+        e.target instanceof HTMLElement &&
+        (/^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName) || e.target.isContentEditable);
       const z = e.key.toLowerCase() === 'z' && (e.ctrlKey || e.metaKey);
       if (z || (e.key.toLowerCase() === 'y' && (e.ctrlKey || e.metaKey))) {
         if (typing) return;
@@ -52,13 +54,31 @@ export function PlanShell() {
         </Link>
         {status === 'ready' && <SteppingStones />}
         <div className="ml-auto flex items-center gap-1">
-          <Button look="quiet" aria-label={undoWords ? `Undo: ${undoWords}` : 'Nothing to undo'} title={undoWords ? `Undo: ${undoWords} (Ctrl Z)` : 'Nothing to undo'} disabled={!undoWords} onClick={() => void undo()}>
+          <Button
+            look="quiet"
+            aria-label={undoWords ? `Undo: ${undoWords}` : 'Nothing to undo'}
+            title={undoWords ? `Undo: ${undoWords} (Ctrl Z)` : 'Nothing to undo'}
+            disabled={!undoWords}
+            onClick={() => void undo()}
+          >
             <Undo2 size={18} aria-hidden />
           </Button>
-          <Button look="quiet" aria-label={redoWords ? `Redo: ${redoWords}` : 'Nothing to redo'} title={redoWords ? `Redo: ${redoWords} (Ctrl Shift Z)` : 'Nothing to redo'} disabled={!redoWords} onClick={() => void redo()}>
+          <Button
+            look="quiet"
+            aria-label={redoWords ? `Redo: ${redoWords}` : 'Nothing to redo'}
+            title={redoWords ? `Redo: ${redoWords} (Ctrl Shift Z)` : 'Nothing to redo'}
+            disabled={!redoWords}
+            onClick={() => void redo()}
+          >
             <Redo2 size={18} aria-hidden />
           </Button>
-          <a className="inline-flex min-h-8 items-center rounded-full px-3 hover:bg-stone" href={`/api/plans/${planId}/file`} title="Save the whole plan as a file" aria-label="Save the whole plan as a file" download>
+          <a
+            className="inline-flex min-h-8 items-center rounded-full px-3 hover:bg-stone"
+            href={`/api/plans/${planId}/file`}
+            title="Save the whole plan as a file"
+            aria-label="Save the whole plan as a file"
+            download
+          >
             <Download size={18} aria-hidden />
           </a>
           <Button onClick={() => setFinding(true)} title="Where is it? ( / )">
@@ -71,7 +91,8 @@ export function PlanShell() {
       </header>
       {trouble && (
         <p role="alert" className="bg-clash px-4 py-1.5 text-ground">
-          Not saved yet: {trouble} {unsaved === 1 ? 'One change is' : `${unsaved} changes are`} kept in this browser and will be saved as soon as it answers.
+          Not saved yet: {trouble} {unsaved === 1 ? 'One change is' : `${unsaved} changes are`} kept in this browser and
+          will be saved as soon as it answers.
         </p>
       )}
       {status === 'loading' && <p className="p-8 text-soft">Opening the plan …</p>}

@@ -32,16 +32,26 @@ export function Plans() {
   return (
     <main className="mx-auto max-w-3xl px-6 py-14">
       <h1 className="font-display text-4xl font-semibold">Heronstone</h1>
-      <p className="mt-2 max-w-xl text-lg text-soft">Where things are made, and where each thing lives so that the hand that needs it can reach it.</p>
+      <p className="mt-2 max-w-xl text-lg text-soft">
+        Where things are made, and where each thing lives so that the hand that needs it can reach it.
+      </p>
       <h2 className="mt-10 font-display text-xl">Plans</h2>
-      {plans?.length === 0 && <p className="mt-2 text-soft">None yet. Begin one below: a name is enough, then walk round the room with a tape.</p>}
+      {plans?.length === 0 && (
+        <p className="mt-2 text-soft">
+          None yet. Begin one below: a name is enough, then walk round the room with a tape.
+        </p>
+      )}
       <ul className="mt-2 divide-y divide-line">
         {plans?.map((p) => (
           <li key={p.id}>
-            <Link to={`/p/${p.id}/${p.supplies > 0 ? 'homes' : 'room'}`} className="flex items-baseline justify-between gap-4 py-3 hover:text-heron">
+            <Link
+              to={`/p/${p.id}/${p.supplies > 0 ? 'homes' : 'room'}`}
+              className="flex items-baseline justify-between gap-4 py-3 hover:text-heron"
+            >
               <span className="text-lg font-semibold">{p.name}</span>
               <span className="text-soft">
-                {countWords(p.units, 'unit', 'units')} · {countWords(p.places, 'place', 'places')} · {countWords(p.supplies, 'supply', 'supplies')}
+                {countWords(p.units, 'unit', 'units')} · {countWords(p.places, 'place', 'places')} ·{' '}
+                {countWords(p.supplies, 'supply', 'supplies')}
               </span>
             </Link>
           </li>
@@ -52,12 +62,24 @@ export function Plans() {
         <label className="sr-only" htmlFor="new-name">
           Name of the room
         </label>
-        <input id="new-name" className="min-w-56 rounded-full border border-line bg-paper px-4 py-1.5" placeholder="Name of the room" value={name} onChange={(e) => setName(e.target.value)} />
+        <input
+          id="new-name"
+          className="min-w-56 rounded-full border border-line bg-paper px-4 py-1.5"
+          placeholder="Name of the room"
+          value={name}
+          onChange={(e) => setName(e.target.value)}
+        />
         <fieldset className="flex gap-3">
           <legend className="sr-only">Lengths in</legend>
           {(['metric', 'imperial'] as const).map((m) => (
             <label key={m} className="flex items-center gap-1.5">
-              <input type="radio" name="measure" className="accent-heron" checked={measure === m} onChange={() => setMeasure(m)} />
+              <input
+                type="radio"
+                name="measure"
+                className="accent-heron"
+                checked={measure === m}
+                onChange={() => setMeasure(m)}
+              />
               {m === 'metric' ? 'centimetres' : 'inches'}
             </label>
           ))}

@@ -12,12 +12,33 @@ function openAt(plan: Plan): Record<string, string> {
   const supplies = Object.values(plan.supplies);
   const unmeasured = supplies.filter((s) => !pieceOf(s)).length;
   const stations = Object.keys(plan.stations).length;
-  const without = supplies.reduce((n, s) => n + (s.working > 0 && !plan.homes[`${s.id}.working`] ? 1 : 0) + (s.backstock > 0 && !plan.homes[`${s.id}.backstock`] ? 1 : 0), 0);
+  const without = supplies.reduce(
+    (n, s) =>
+      n +
+      (s.working > 0 && !plan.homes[`${s.id}.working`] ? 1 : 0) +
+      (s.backstock > 0 && !plan.homes[`${s.id}.backstock`] ? 1 : 0),
+    0,
+  );
   return {
-    room: walls === 0 ? 'not measured' : survey.closes ? (survey.error < 1 ? 'walls close' : `closes to ${Math.round(survey.error)} mm`) : 'does not close',
+    room:
+      walls === 0
+        ? 'not measured'
+        : survey.closes
+          ? survey.error < 1
+            ? 'walls close'
+            : `closes to ${Math.round(survey.error)} mm`
+          : 'does not close',
     activities: stations === 0 ? 'no station' : countWords(stations, 'station', 'stations'),
-    supplies: supplies.length === 0 ? 'none yet' : unmeasured > 0 ? `${unmeasured} without size` : `${supplies.length} measured`,
-    furniture: Object.keys(plan.units).length === 0 ? 'none yet' : countWords(Object.keys(plan.places).length, 'place', 'places'),
+    supplies:
+      supplies.length === 0
+        ? 'none yet'
+        : unmeasured > 0
+          ? `${unmeasured} without size`
+          : `${supplies.length} measured`,
+    furniture:
+      Object.keys(plan.units).length === 0
+        ? 'none yet'
+        : countWords(Object.keys(plan.places).length, 'place', 'places'),
     homes: supplies.length === 0 ? 'nothing to home' : without === 0 ? 'all at home' : `${without} without a home`,
   };
 }
@@ -30,7 +51,13 @@ const STONES = [
   ['homes', 'Homes'],
 ] as const;
 /** River stones are never quite alike. */
-const SHAPES = ['46% 54% 44% 56% / 58% 52% 48% 42%', '54% 46% 52% 48% / 50% 58% 42% 50%', '44% 56% 54% 46% / 54% 46% 54% 46%', '52% 48% 42% 58% / 46% 56% 44% 54%', '48% 52% 56% 44% / 56% 48% 52% 44%'];
+const SHAPES = [
+  '46% 54% 44% 56% / 58% 52% 48% 42%',
+  '54% 46% 52% 48% / 50% 58% 42% 50%',
+  '44% 56% 54% 46% / 54% 46% 54% 46%',
+  '52% 48% 42% 58% / 46% 56% 44% 54%',
+  '48% 52% 56% 44% / 56% 48% 52% 44%',
+];
 
 export function SteppingStones() {
   const plan = usePlan((s) => s.plan);
@@ -43,7 +70,9 @@ export function SteppingStones() {
           key={id}
           to={`/p/${plan.id}/${id}${seat ? `?seat=${seat}` : ''}`}
           style={{ borderRadius: SHAPES[i] }}
-          className={({ isActive }) => `block px-5 py-1 text-center leading-tight ${isActive ? 'bg-ink text-ground' : 'bg-stone text-ink hover:brightness-95'}`}
+          className={({ isActive }) =>
+            `block px-5 py-1 text-center leading-tight ${isActive ? 'bg-ink text-ground' : 'bg-stone text-ink hover:brightness-95'}`
+          }
         >
           <span className="block font-semibold">{name}</span>
           <span className="block text-[12.5px]">{open[id]}</span>

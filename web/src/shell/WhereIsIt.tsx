@@ -24,11 +24,24 @@ export default function WhereIsIt({ onClose }: { onClose: () => void }) {
   return (
     <Sheet title="Where is it?" onClose={onClose}>
       <Command shouldFilter={false} label="Where is it?">
-        <Command.Input autoFocus value={text} onValueChange={setText} placeholder="Type a few letters of it" className="w-full rounded-full border border-line bg-paper px-4 py-2 text-lg" />
+        <Command.Input
+          autoFocus
+          value={text}
+          onValueChange={setText}
+          placeholder="Type a few letters of it"
+          className="w-full rounded-full border border-line bg-paper px-4 py-2 text-lg"
+        />
         <Command.List className="mt-2">
-          {text.trim() !== '' && found.length === 0 && <p className="p-3 text-soft">Nothing called that. It may be under another name, or not in the plan yet.</p>}
+          {text.trim() !== '' && found.length === 0 && (
+            <p className="p-3 text-soft">Nothing called that. It may be under another name, or not in the plan yet.</p>
+          )}
           {found.map((supply) => (
-            <Command.Item key={supply.id} value={supply.id} onSelect={() => go(supply)} className="cursor-pointer rounded-lg px-2 py-1.5 data-[selected=true]:bg-stone">
+            <Command.Item
+              key={supply.id}
+              value={supply.id}
+              onSelect={() => go(supply)}
+              className="cursor-pointer rounded-lg px-2 py-1.5 data-[selected=true]:bg-stone"
+            >
               <Answer plan={plan} supply={supply} />
             </Command.Item>
           ))}
@@ -48,7 +61,11 @@ function Answer({ plan, supply }: { plan: Plan; supply: Supply }) {
   const unit = first && plan.units[first.place.unitId];
   return (
     <div className="flex items-center gap-3">
-      {unit ? <Front plan={plan} unit={unit} chosen={first.place.id} className="h-14 w-16 shrink-0" /> : <div className="h-14 w-16 shrink-0" />}
+      {unit ? (
+        <Front plan={plan} unit={unit} chosen={first.place.id} className="h-14 w-16 shrink-0" />
+      ) : (
+        <div className="h-14 w-16 shrink-0" />
+      )}
       <div>
         <p className="font-semibold">{supply.name}</p>
         {homes.length === 0 && <p className="text-soft">has no home yet</p>}

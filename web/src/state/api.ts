@@ -19,7 +19,12 @@ export class Unreachable extends Error {}
 async function ask<T>(path: string, body?: unknown): Promise<T> {
   let response: Response;
   try {
-    response = await fetch(`/api${path}`, body === undefined ? {} : { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+    response = await fetch(
+      `/api${path}`,
+      body === undefined
+        ? {}
+        : { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) },
+    );
   } catch {
     throw new Unreachable('The server does not answer.');
   }
@@ -33,8 +38,10 @@ async function ask<T>(path: string, body?: unknown): Promise<T> {
 }
 
 export const listPlans = () => ask<PlanSummary[]>('/plans');
-export const addPlan = (source: { head: Partial<Plan['head']> & { name: string } } | { file: string }) => ask<{ id: string }>('/plans', source);
+export const addPlan = (source: { head: Partial<Plan['head']> & { name: string } } | { file: string }) =>
+  ask<{ id: string }>('/plans', source);
 export const getPlan = (id: string) => ask<Standing & { plan: Plan }>(`/plans/${id}`);
-export const sendCommand = (id: string, commandId: string, command: Command) => ask<PlanEvent>(`/plans/${id}/commands`, { commandId, command });
+export const sendCommand = (id: string, commandId: string, command: Command) =>
+  ask<PlanEvent>(`/plans/${id}/commands`, { commandId, command });
 export const undoLast = (id: string) => ask<PlanEvent>(`/plans/${id}/undo`, {});
 export const redoNext = (id: string) => ask<PlanEvent>(`/plans/${id}/redo`, {});

@@ -50,7 +50,8 @@ export const usePlan = create<PlanState>()((set, get) => {
     if (event.planId !== get().planId) return;
     const mine = pending.some((p) => p.id === event.commandId);
     pending = pending.filter((p) => p.id !== event.commandId);
-    if (event.revision > revision + 1 || (mine && event.revision > revision && event.changes.length === 0)) return void reload();
+    if (event.revision > revision + 1 || (mine && event.revision > revision && event.changes.length === 0))
+      return void reload();
     if (event.revision === revision + 1) {
       confirmed = applyChanges(confirmed, event.changes);
       revision = event.revision;

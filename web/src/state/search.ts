@@ -7,7 +7,10 @@ const indexes = new WeakMap<object, MiniSearch<Supply>>();
 export function findSupplies(supplies: Plan['supplies'], text: string, most = 12): Supply[] {
   let index = indexes.get(supplies);
   if (!index) {
-    index = new MiniSearch<Supply>({ fields: ['name', 'family', 'note'], searchOptions: { prefix: true, fuzzy: 0.2, boost: { name: 3 } } });
+    index = new MiniSearch<Supply>({
+      fields: ['name', 'family', 'note'],
+      searchOptions: { prefix: true, fuzzy: 0.2, boost: { name: 3 } },
+    });
     index.addAll(Object.values(supplies));
     indexes.set(supplies, index);
   }

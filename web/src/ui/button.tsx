@@ -8,7 +8,10 @@ const LOOK = {
   quiet: 'bg-transparent text-ink border-transparent hover:bg-stone',
 };
 
-export const Button = forwardRef<HTMLButtonElement, Props>(function Button({ look = 'plain', className = '', ...rest }, ref) {
+export const Button = forwardRef<HTMLButtonElement, Props>(function Button(
+  { look = 'plain', className = '', ...rest },
+  ref,
+) {
   return (
     <button
       ref={ref}

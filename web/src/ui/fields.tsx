@@ -7,7 +7,14 @@ const box =
 
 type Shared = { label: string; hideLabel?: boolean; className?: string };
 
-function Labelled({ label, hideLabel, className, id, trouble, children }: Shared & { id: string; trouble?: string | null; children: ReactNode }) {
+function Labelled({
+  label,
+  hideLabel,
+  className,
+  id,
+  trouble,
+  children,
+}: Shared & { id: string; trouble?: string | null; children: ReactNode }) {
   return (
     <div className={className}>
       <label htmlFor={id} className={hideLabel ? 'sr-only' : 'block text-[13px] text-soft'}>
@@ -63,7 +70,12 @@ export function LengthField({
   optional,
   positive,
   ...shared
-}: Shared & { mm: number | null; onCommit: (mm: number | null) => boolean | void; optional?: boolean; positive?: boolean }) {
+}: Shared & {
+  mm: number | null;
+  onCommit: (mm: number | null) => boolean | void;
+  optional?: boolean;
+  positive?: boolean;
+}) {
   const measure = usePlan((s) => s.plan.head?.measure ?? 'metric');
   const id = useId();
   const typed = useTyped(mm === null ? '' : formatLength(mm, measure), (text) => {
@@ -75,7 +87,14 @@ export function LengthField({
   });
   return (
     <Labelled {...shared} id={id} trouble={typed.trouble}>
-      <input id={id} className={box} inputMode="text" autoComplete="off" placeholder={optional ? 'not measured' : undefined} {...typed.props} />
+      <input
+        id={id}
+        className={box}
+        inputMode="text"
+        autoComplete="off"
+        placeholder={optional ? 'not measured' : undefined}
+        {...typed.props}
+      />
     </Labelled>
   );
 }
@@ -89,10 +108,22 @@ export function NumberField({
   whole,
   onCommit,
   ...shared
-}: Shared & { value: number; unit?: string; min?: number; max?: number; whole?: boolean; onCommit: (n: number) => boolean | void }) {
+}: Shared & {
+  value: number;
+  unit?: string;
+  min?: number;
+  max?: number;
+  whole?: boolean;
+  onCommit: (n: number) => boolean | void;
+}) {
   const id = useId();
   const typed = useTyped(String(value), (text) => {
-    const n = Number(text.replace(',', '.').replace(/[^\d.\-−]+$/, '').replace('−', '-'));
+    const n = Number(
+      text
+        .replace(',', '.')
+        .replace(/[^\d.\-−]+$/, '')
+        .replace('−', '-'),
+    );
     if (text.trim() === '' || !Number.isFinite(n)) return `“${text}” is not a number.`;
     if (whole && !Number.isInteger(n)) return 'It must be a whole number.';
     if (n < min) return min === 0 ? 'It cannot be negative.' : `At least ${min}.`;
@@ -109,7 +140,12 @@ export function NumberField({
   );
 }
 
-export function TextField({ value, onCommit, placeholder, ...shared }: Shared & { value: string; onCommit: (text: string) => boolean | void; placeholder?: string }) {
+export function TextField({
+  value,
+  onCommit,
+  placeholder,
+  ...shared
+}: Shared & { value: string; onCommit: (text: string) => boolean | void; placeholder?: string }) {
   const id = useId();
   const typed = useTyped(value, (text) => (onCommit(text) === false ? 'That was refused.' : null));
   return (
@@ -139,10 +175,23 @@ export function SelectField<T extends string>({
   );
 }
 
-export function CheckField({ label, checked, onCommit }: { label: string; checked: boolean; onCommit: (checked: boolean) => void }) {
+export function CheckField({
+  label,
+  checked,
+  onCommit,
+}: {
+  label: string;
+  checked: boolean;
+  onCommit: (checked: boolean) => void;
+}) {
   return (
     <label className="flex items-center gap-2 py-0.5">
-      <input type="checkbox" className="size-4 accent-heron" checked={checked} onChange={(e) => onCommit(e.target.checked)} />
+      <input
+        type="checkbox"
+        className="size-4 accent-heron"
+        checked={checked}
+        onChange={(e) => onCommit(e.target.checked)}
+      />
       {label}
     </label>
   );

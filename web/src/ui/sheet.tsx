@@ -3,7 +3,17 @@ import { X } from 'lucide-react';
 import { type ReactNode } from 'react';
 
 /** A sheet of paper laid over the screen; Escape puts it away. */
-export function Sheet({ title, onClose, children, wide }: { title: string; onClose: () => void; children: ReactNode; wide?: boolean }) {
+export function Sheet({
+  title,
+  onClose,
+  children,
+  wide,
+}: {
+  title: string;
+  onClose: () => void;
+  children: ReactNode;
+  wide?: boolean;
+}) {
   return (
     <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
       <Dialog.Portal>

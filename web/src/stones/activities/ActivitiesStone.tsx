@@ -19,7 +19,13 @@ export default function ActivitiesStone() {
   const station = chosen && Object.values(plan.stations).find((s) => s.activityId === chosen.id);
   const maker = station ? makerOf(plan, station) : null;
   const add = () => {
-    const activity: Activity = { id: newId('activity'), name: `Activity ${activities.length + 1}`, sessionsPerMonth: 4, minutes: 90, months: [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12] };
+    const activity: Activity = {
+      id: newId('activity'),
+      name: `Activity ${activities.length + 1}`,
+      sessionsPerMonth: 4,
+      minutes: 90,
+      months: [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12],
+    };
     if (dispatch({ type: 'addActivity', activity })) select({ activity: activity.id });
   };
   return (
@@ -29,7 +35,14 @@ export default function ActivitiesStone() {
           <h1 className="font-display text-2xl font-semibold">What is made here</h1>
           <div role="tablist" aria-label="Activities" className="flex flex-wrap gap-1">
             {activities.map((a) => (
-              <button key={a.id} type="button" role="tab" aria-selected={a.id === chosen?.id} onClick={() => select({ activity: a.id })} className={`rounded-full border px-3 py-1 ${a.id === chosen?.id ? 'border-ink bg-ink text-ground' : 'border-line bg-paper hover:border-heron'}`}>
+              <button
+                key={a.id}
+                type="button"
+                role="tab"
+                aria-selected={a.id === chosen?.id}
+                onClick={() => select({ activity: a.id })}
+                className={`rounded-full border px-3 py-1 ${a.id === chosen?.id ? 'border-ink bg-ink text-ground' : 'border-line bg-paper hover:border-heron'}`}
+              >
                 {a.name}
               </button>
             ))}
@@ -42,16 +55,29 @@ export default function ActivitiesStone() {
           <ActivityPanel key={chosen.id} activity={chosen} />
         ) : (
           <div className="mt-6 max-w-lg rounded-2xl border-2 border-dashed border-line p-6 text-soft">
-            <p>Name one thing that is made in this room, then say who makes it, where they sit or stand, and what they reach for.</p>
+            <p>
+              Name one thing that is made in this room, then say who makes it, where they sit or stand, and what they
+              reach for.
+            </p>
           </div>
         )}
       </section>
       <aside className="min-w-0">
         <People />
         <h2 className="mt-4 font-display text-lg font-semibold">Seats</h2>
-        <p className="text-[13px] text-soft">{Object.keys(plan.stations).length ? `${countWords(Object.keys(plan.stations).length, 'seat', 'seats')}; drag one to where the maker is while working.` : 'A seat appears here once an activity has one.'}</p>
+        <p className="text-[13px] text-soft">
+          {Object.keys(plan.stations).length
+            ? `${countWords(Object.keys(plan.stations).length, 'seat', 'seats')}; drag one to where the maker is while working.`
+            : 'A seat appears here once an activity has one.'}
+        </p>
         <div className="h-80">
-          <Floor plan={plan} maker={maker} chosenStation={station?.id ?? null} onMoveStation={(id, to) => dispatch({ type: 'setStation', id, set: to })} onChooseStation={(id) => select({ activity: plan.stations[id]?.activityId ?? null })} />
+          <Floor
+            plan={plan}
+            maker={maker}
+            chosenStation={station?.id ?? null}
+            onMoveStation={(id, to) => dispatch({ type: 'setStation', id, set: to })}
+            onChooseStation={(id) => select({ activity: plan.stations[id]?.activityId ?? null })}
+          />
         </div>
       </aside>
     </main>

@@ -11,14 +11,38 @@ const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', '
 /** One activity: how often, in which months, from which seat, and its use line. */
 export function ActivityPanel({ activity }: { activity: Activity }) {
   const dispatch = usePlan((s) => s.dispatch);
-  const set = (part: Partial<Activity>) => dispatch({ type: 'setActivity', id: activity.id, set: part, was: Object.fromEntries(Object.keys(part).map((k) => [k, activity[k as keyof Activity]])) });
-  const toggle = (m: number) => set({ months: activity.months.includes(m) ? activity.months.filter((x) => x !== m) : [...activity.months, m].sort((a, b) => a - b) });
+  const set = (part: Partial<Activity>) =>
+    dispatch({
+      type: 'setActivity',
+      id: activity.id,
+      set: part,
+      was: Object.fromEntries(Object.keys(part).map((k) => [k, activity[k as keyof Activity]])),
+    });
+  const toggle = (m: number) =>
+    set({
+      months: activity.months.includes(m)
+        ? activity.months.filter((x) => x !== m)
+        : [...activity.months, m].sort((a, b) => a - b),
+    });
   return (
     <div className="space-y-4 pt-2">
       <div className="flex flex-wrap items-end gap-3">
         <TextField className="w-56" label="What is made" value={activity.name} onCommit={(name) => set({ name })} />
-        <NumberField className="w-28" label="sessions a month" value={activity.sessionsPerMonth} onCommit={(sessionsPerMonth) => set({ sessionsPerMonth })} />
-        <NumberField className="w-28" label="each lasting" unit="min" min={1} max={1440} value={activity.minutes} onCommit={(minutes) => set({ minutes })} />
+        <NumberField
+          className="w-28"
+          label="sessions a month"
+          value={activity.sessionsPerMonth}
+          onCommit={(sessionsPerMonth) => set({ sessionsPerMonth })}
+        />
+        <NumberField
+          className="w-28"
+          label="each lasting"
+          unit="min"
+          min={1}
+          max={1440}
+          value={activity.minutes}
+          onCommit={(minutes) => set({ minutes })}
+        />
         <Button look="quiet" onClick={() => dispatch({ type: 'removeActivity', id: activity.id })}>
           <Trash2 size={15} aria-hidden /> Take out
         </Button>
@@ -27,7 +51,13 @@ export function ActivityPanel({ activity }: { activity: Activity }) {
         <legend className="text-[13px] text-soft">in these months</legend>
         <div className="flex flex-wrap gap-1">
           {MONTHS.map((name, i) => (
-            <button key={name} type="button" aria-pressed={activity.months.includes(i + 1)} onClick={() => toggle(i + 1)} className={`w-12 rounded-full border py-0.5 text-[13px] ${activity.months.includes(i + 1) ? 'border-ink bg-ink text-ground' : 'border-line bg-paper text-soft'}`}>
+            <button
+              key={name}
+              type="button"
+              aria-pressed={activity.months.includes(i + 1)}
+              onClick={() => toggle(i + 1)}
+              className={`w-12 rounded-full border py-0.5 text-[13px] ${activity.months.includes(i + 1) ? 'border-ink bg-ink text-ground' : 'border-line bg-paper text-soft'}`}
+            >
               {name}
             </button>
           ))}
@@ -48,7 +78,10 @@ function SeatFields({ activity }: { activity: Activity }) {
   const add = () => {
     const table = tables[0];
     const corners = roomOf(plan).outline;
-    const middle = corners.reduce((s, p) => ({ x: s.x + p.x / corners.length, y: s.y + p.y / corners.length }), { x: 0, y: 0 });
+    const middle = corners.reduce((s, p) => ({ x: s.x + p.x / corners.length, y: s.y + p.y / corners.length }), {
+      x: 0,
+      y: 0,
+    });
     const off = table ? table.depth / 2 + 250 : 0;
     const rad = table ? (table.facing * Math.PI) / 180 : 0;
     dispatch({
@@ -91,8 +124,20 @@ function SeatFields({ activity }: { activity: Activity }) {
             <legend className="sr-only">Seat</legend>
             <div className="flex flex-wrap items-end gap-2">
               <TextField className="w-40" label="Seat" value={s.name} onCommit={(name) => set({ name })} />
-              <SelectField className="w-28" label="who" value={s.personId} options={people.map((p) => [p.id, p.name] as const)} onCommit={(personId) => set({ personId })} />
-              <SelectField className="w-36" label="at" value={s.unitId ?? ''} options={[['', 'no worktop'], ...tables.map((t) => [t.id, t.name] as const)]} onCommit={(id) => set({ unitId: id || null })} />
+              <SelectField
+                className="w-28"
+                label="who"
+                value={s.personId}
+                options={people.map((p) => [p.id, p.name] as const)}
+                onCommit={(personId) => set({ personId })}
+              />
+              <SelectField
+                className="w-36"
+                label="at"
+                value={s.unitId ?? ''}
+                options={[['', 'no worktop'], ...tables.map((t) => [t.id, t.name] as const)]}
+                onCommit={(id) => set({ unitId: id || null })}
+              />
               <SelectField
                 className="w-28"
                 label="posture"
@@ -103,11 +148,41 @@ function SeatFields({ activity }: { activity: Activity }) {
                 ]}
                 onCommit={(v) => set({ standing: v === 'standing' })}
               />
-              {!s.standing && <LengthField className="w-28" label="seat height" optional mm={s.seatHeight} onCommit={(seatHeight) => set({ seatHeight })} />}
-              <NumberField className="w-24" label="looks to" unit="°" min={-360} max={360} value={s.heading} onCommit={(heading) => set({ heading })} />
-              <LengthField className="w-24" label="from the left" mm={Math.max(0, s.x)} onCommit={(mm) => mm !== null && set({ x: mm })} />
-              <LengthField className="w-24" label="from below" mm={Math.max(0, s.y)} onCommit={(mm) => mm !== null && set({ y: mm })} />
-              <Button look="quiet" aria-label={`Take out ${s.name}`} onClick={() => dispatch({ type: 'removeStation', id: s.id })}>
+              {!s.standing && (
+                <LengthField
+                  className="w-28"
+                  label="seat height"
+                  optional
+                  mm={s.seatHeight}
+                  onCommit={(seatHeight) => set({ seatHeight })}
+                />
+              )}
+              <NumberField
+                className="w-24"
+                label="looks to"
+                unit="°"
+                min={-360}
+                max={360}
+                value={s.heading}
+                onCommit={(heading) => set({ heading })}
+              />
+              <LengthField
+                className="w-24"
+                label="from the left"
+                mm={Math.max(0, s.x)}
+                onCommit={(mm) => mm !== null && set({ x: mm })}
+              />
+              <LengthField
+                className="w-24"
+                label="from below"
+                mm={Math.max(0, s.y)}
+                onCommit={(mm) => mm !== null && set({ y: mm })}
+              />
+              <Button
+                look="quiet"
+                aria-label={`Take out ${s.name}`}
+                onClick={() => dispatch({ type: 'removeStation', id: s.id })}
+              >
                 <Trash2 size={15} aria-hidden />
               </Button>
             </div>

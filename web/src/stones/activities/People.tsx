@@ -13,7 +13,21 @@ export function People() {
   const [open, setOpen] = useState<string | null>(null);
   const people = Object.values(plan.people).sort((a, b) => a.name.localeCompare(b.name));
   const add = () => {
-    const person: Person = { id: newId('person'), name: `Maker ${people.length + 1}`, stature: 1680, eyeHeight: null, shoulderHeight: null, elbowHeight: null, gripReach: null, hand: 'right', mayClimb: true, mayStoop: true, mayKneel: true, mobility: 'swivel', child: false };
+    const person: Person = {
+      id: newId('person'),
+      name: `Maker ${people.length + 1}`,
+      stature: 1680,
+      eyeHeight: null,
+      shoulderHeight: null,
+      elbowHeight: null,
+      gripReach: null,
+      hand: 'right',
+      mayClimb: true,
+      mayStoop: true,
+      mayKneel: true,
+      mobility: 'swivel',
+      child: false,
+    };
     if (dispatch({ type: 'addPerson', person })) setOpen(person.id);
   };
   return (
@@ -24,11 +38,18 @@ export function People() {
           <Plus size={15} aria-hidden /> Someone
         </Button>
       </div>
-      {people.length === 0 && <p className="text-[14px] text-soft">Reach is worked out from how tall someone is. Add yourself first.</p>}
+      {people.length === 0 && (
+        <p className="text-[14px] text-soft">Reach is worked out from how tall someone is. Add yourself first.</p>
+      )}
       <ul>
         {people.map((p) => (
           <li key={p.id} className={`rounded-xl ${open === p.id ? 'bg-paper p-2' : ''}`}>
-            <button type="button" aria-expanded={open === p.id} className="flex w-full justify-between rounded px-1 py-0.5 text-left hover:bg-stone" onClick={() => setOpen(open === p.id ? null : p.id)}>
+            <button
+              type="button"
+              aria-expanded={open === p.id}
+              className="flex w-full justify-between rounded px-1 py-0.5 text-left hover:bg-stone"
+              onClick={() => setOpen(open === p.id ? null : p.id)}
+            >
               <span className="font-medium">{p.name}</span>
               <span className="text-soft">
                 {formatLength(p.stature, plan.head.measure)}
@@ -45,13 +66,26 @@ export function People() {
 
 function PersonFields({ person }: { person: Person }) {
   const dispatch = usePlan((s) => s.dispatch);
-  const set = (part: Partial<Person>) => dispatch({ type: 'setPerson', id: person.id, set: part, was: Object.fromEntries(Object.keys(part).map((k) => [k, person[k as keyof Person]])) });
-  const measured = (key: 'eyeHeight' | 'shoulderHeight' | 'elbowHeight' | 'gripReach', label: string) => <LengthField label={label} optional mm={person[key]} onCommit={(mm) => set({ [key]: mm })} />;
+  const set = (part: Partial<Person>) =>
+    dispatch({
+      type: 'setPerson',
+      id: person.id,
+      set: part,
+      was: Object.fromEntries(Object.keys(part).map((k) => [k, person[k as keyof Person]])),
+    });
+  const measured = (key: 'eyeHeight' | 'shoulderHeight' | 'elbowHeight' | 'gripReach', label: string) => (
+    <LengthField label={label} optional mm={person[key]} onCommit={(mm) => set({ [key]: mm })} />
+  );
   return (
     <div className="mt-1 space-y-2">
       <div className="grid grid-cols-2 gap-2">
         <TextField label="Name" value={person.name} onCommit={(name) => set({ name })} />
-        <LengthField label="Height without shoes" positive mm={person.stature} onCommit={(mm) => mm !== null && set({ stature: mm })} />
+        <LengthField
+          label="Height without shoes"
+          positive
+          mm={person.stature}
+          onCommit={(mm) => mm !== null && set({ stature: mm })}
+        />
         <SelectField
           label="Hand"
           value={person.hand}
@@ -79,7 +113,9 @@ function PersonFields({ person }: { person: Person }) {
         <CheckField label="is a child" checked={person.child} onCommit={(child) => set({ child })} />
       </div>
       <details>
-        <summary className="cursor-pointer text-[13px] text-soft">Measured rather than worked out, standing in shoes</summary>
+        <summary className="cursor-pointer text-[13px] text-soft">
+          Measured rather than worked out, standing in shoes
+        </summary>
         <div className="grid grid-cols-2 gap-2">
           {measured('eyeHeight', 'eye')}
           {measured('shoulderHeight', 'shoulder')}

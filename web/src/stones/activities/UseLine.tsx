@@ -17,7 +17,8 @@ const CHIP_PAD = 30;
 const LETTER = 7.2;
 const LINE = 690;
 /** Fetches a session to a share of the line: left is all the time, right is hardly ever; each step right is a like share fewer. */
-const toShare = (fetches: number) => Math.min(1, Math.max(0, Math.log(MOST / Math.max(LEAST, fetches)) / Math.log(MOST / LEAST)));
+const toShare = (fetches: number) =>
+  Math.min(1, Math.max(0, Math.log(MOST / Math.max(LEAST, fetches)) / Math.log(MOST / LEAST)));
 const fromShare = (share: number) => {
   const f = MOST * Math.pow(LEAST / MOST, Math.min(1, Math.max(0, share)));
   return f >= 2 ? Math.round(f) : Math.round(f * 10) / 10;
@@ -37,10 +38,16 @@ export function UseLine({ activity }: { activity: Activity }) {
   const dispatch = usePlan((s) => s.dispatch);
   const [chosen, setChosen] = useState<string | null>(null);
   const [text, setText] = useState('');
-  const uses = useMemo(() => Object.values(plan.uses).filter((u) => u.activityId === activity.id), [plan.uses, activity.id]);
+  const uses = useMemo(
+    () => Object.values(plan.uses).filter((u) => u.activityId === activity.id),
+    [plan.uses, activity.id],
+  );
   const lanes = useMemo(() => layOut(uses, (u) => plan.supplies[u.supplyId]?.name ?? ''), [uses, plan.supplies]);
   const use = uses.find((u) => u.id === chosen);
-  const found = useMemo(() => findSupplies(plan.supplies, text, 8).filter((s) => !uses.some((u) => u.supplyId === s.id)), [plan.supplies, text, uses]);
+  const found = useMemo(
+    () => findSupplies(plan.supplies, text, 8).filter((s) => !uses.some((u) => u.supplyId === s.id)),
+    [plan.supplies, text, uses],
+  );
   const add = (supplyId: string) => {
     const id = newId('use');
     if (dispatch({ type: 'addUse', use: { id, activityId: activity.id, supplyId, fetches: 1, usedUp: 0 } })) {
@@ -51,15 +58,34 @@ export function UseLine({ activity }: { activity: Activity }) {
   return (
     <section aria-label="Use line">
       <h2 className="font-display text-lg font-semibold">What it reaches for</h2>
-      <div className="relative mt-1 rounded-2xl bg-paper" style={{ height: Math.max(FEWEST_LANES, ...lanes.map((l) => l.lane + 1)) * 30 + 40 }}>
+      <div
+        className="relative mt-1 rounded-2xl bg-paper"
+        style={{ height: Math.max(FEWEST_LANES, ...lanes.map((l) => l.lane + 1)) * 30 + 40 }}
+      >
         {TICKS.map(([f, words]) => (
-          <div key={f} className="absolute inset-y-0 border-l border-dashed border-line" style={{ left: `calc(0.5rem + (100% - 9rem) * ${toShare(f)})` }}>
+          <div
+            key={f}
+            className="absolute inset-y-0 border-l border-dashed border-line"
+            style={{ left: `calc(0.5rem + (100% - 9rem) * ${toShare(f)})` }}
+          >
             <span className="absolute bottom-1 left-1 whitespace-nowrap text-[12.5px] text-soft">{words}</span>
           </div>
         ))}
-        {uses.length === 0 && <p className="absolute left-4 top-4 text-soft">Nothing yet. Type below what is reached for while doing this.</p>}
+        {uses.length === 0 && (
+          <p className="absolute left-4 top-4 text-soft">
+            Nothing yet. Type below what is reached for while doing this.
+          </p>
+        )}
         {lanes.map(({ use: u, lane }) => (
-          <Chip key={u.id} use={u} lane={lane} name={plan.supplies[u.supplyId]?.name ?? '?'} chosen={u.id === chosen} onChoose={() => setChosen(u.id)} onFetches={(fetches) => dispatch({ type: 'setUse', id: u.id, set: { fetches } })} />
+          <Chip
+            key={u.id}
+            use={u}
+            lane={lane}
+            name={plan.supplies[u.supplyId]?.name ?? '?'}
+            chosen={u.id === chosen}
+            onChoose={() => setChosen(u.id)}
+            onFetches={(fetches) => dispatch({ type: 'setUse', id: u.id, set: { fetches } })}
+          />
         ))}
       </div>
       <div className="mt-2 flex flex-wrap items-end gap-3">
@@ -91,10 +117,28 @@ export function UseLine({ activity }: { activity: Activity }) {
         {use && (
           <>
             <p className="pb-1.5 font-semibold">{plan.supplies[use.supplyId]?.name}</p>
-            <NumberField className="w-32" label="fetches a session" max={10_000} value={use.fetches} onCommit={(fetches) => dispatch({ type: 'setUse', id: use.id, set: { fetches } })} />
-            <NumberField className="w-32" label="used up a session" max={10_000} value={use.usedUp} onCommit={(usedUp) => dispatch({ type: 'setUse', id: use.id, set: { usedUp } })} />
-            <p className="pb-1.5 text-soft">{Math.round(fetchesPerYear(plan, activity.id, use.fetches))} fetches a year</p>
-            <Button look="quiet" aria-label="Take it off the line" onClick={() => dispatch({ type: 'removeUse', id: use.id })}>
+            <NumberField
+              className="w-32"
+              label="fetches a session"
+              max={10_000}
+              value={use.fetches}
+              onCommit={(fetches) => dispatch({ type: 'setUse', id: use.id, set: { fetches } })}
+            />
+            <NumberField
+              className="w-32"
+              label="used up a session"
+              max={10_000}
+              value={use.usedUp}
+              onCommit={(usedUp) => dispatch({ type: 'setUse', id: use.id, set: { usedUp } })}
+            />
+            <p className="pb-1.5 text-soft">
+              {Math.round(fetchesPerYear(plan, activity.id, use.fetches))} fetches a year
+            </p>
+            <Button
+              look="quiet"
+              aria-label="Take it off the line"
+              onClick={() => dispatch({ type: 'removeUse', id: use.id })}
+            >
               <Trash2 size={15} aria-hidden />
             </Button>
           </>
@@ -118,7 +162,21 @@ function layOut(uses: readonly Use[], name: (u: Use) => string): { use: Use; lan
     });
 }
 
-function Chip({ use, lane, name, chosen, onChoose, onFetches }: { use: Use; lane: number; name: string; chosen: boolean; onChoose: () => void; onFetches: (fetches: number) => void }) {
+function Chip({
+  use,
+  lane,
+  name,
+  chosen,
+  onChoose,
+  onFetches,
+}: {
+  use: Use;
+  lane: number;
+  name: string;
+  chosen: boolean;
+  onChoose: () => void;
+  onFetches: (fetches: number) => void;
+}) {
   const drag = useRef<{ x: number; width: number; moved: boolean } | null>(null);
   const [live, setLive] = useState<number | null>(null);
   const fetches = live ?? use.fetches;

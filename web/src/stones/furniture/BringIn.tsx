@@ -20,12 +20,24 @@ export function BringIn() {
   const bring = (kind: UnitKind) => {
     const facts = CATALOGUE[kind];
     const corners = roomOf(plan).outline;
-    const middle = corners.length ? corners.reduce((s, p) => ({ x: s.x + p.x / corners.length, y: s.y + p.y / corners.length }), { x: 0, y: 0 }) : { x: 0, y: 0 };
+    const middle = corners.length
+      ? corners.reduce((s, p) => ({ x: s.x + p.x / corners.length, y: s.y + p.y / corners.length }), { x: 0, y: 0 })
+      : { x: 0, y: 0 };
     const alike = Object.values(plan.units).filter((u) => u.kind === kind).length;
     const { bottom, ...shape } = facts.defaults;
     const id = newId('unit');
     const name = alike === 0 ? facts.name : `${facts.name} ${alike + 1}`;
-    const unit = { id, kind, name, x: Math.round(middle.x), y: Math.round(middle.y), facing: 180, bottom, ...shape, awayMinutes: facts.mount === 'away' ? 3 : 0 };
+    const unit = {
+      id,
+      kind,
+      name,
+      x: Math.round(middle.x),
+      y: Math.round(middle.y),
+      facing: 180,
+      bottom,
+      ...shape,
+      awayMinutes: facts.mount === 'away' ? 3 : 0,
+    };
     if (dispatch({ type: 'placeUnit', unit })) select({ unit: id });
   };
   return (
@@ -36,12 +48,20 @@ export function BringIn() {
         </Button>
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content align="start" sideOffset={6} className="z-50 max-h-[70vh] overflow-auto rounded-2xl border border-line bg-paper p-2 shadow-xl">
+        <DropdownMenu.Content
+          align="start"
+          sideOffset={6}
+          className="z-50 max-h-[70vh] overflow-auto rounded-2xl border border-line bg-paper p-2 shadow-xl"
+        >
           {GROUPS.map(([mount, title]) => (
             <DropdownMenu.Group key={mount}>
               <DropdownMenu.Label className="px-2 pt-2 text-[13px] text-soft">{title}</DropdownMenu.Label>
               {UNIT_KINDS.filter((k) => CATALOGUE[k].mount === mount).map((kind) => (
-                <DropdownMenu.Item key={kind} onSelect={() => bring(kind)} className="flex cursor-pointer justify-between gap-6 rounded-lg px-2 py-1 outline-none data-[highlighted]:bg-stone">
+                <DropdownMenu.Item
+                  key={kind}
+                  onSelect={() => bring(kind)}
+                  className="flex cursor-pointer justify-between gap-6 rounded-lg px-2 py-1 outline-none data-[highlighted]:bg-stone"
+                >
                   <span className="font-medium">{CATALOGUE[kind].name}</span>
                   <span className="text-soft">{CATALOGUE[kind].about}</span>
                 </DropdownMenu.Item>

@@ -19,13 +19,27 @@ export function ChosenUnit({ unit }: { unit: Unit }) {
   const { select } = useSelection();
   const [placeId, setPlaceId] = useState<string | null>(null);
   const facts = CATALOGUE[unit.kind];
-  const set = (part: Partial<Unit>) => dispatch({ type: 'setUnit', id: unit.id, set: part, was: Object.fromEntries(Object.keys(part).map((k) => [k, unit[k as keyof Unit]])) });
+  const set = (part: Partial<Unit>) =>
+    dispatch({
+      type: 'setUnit',
+      id: unit.id,
+      set: part,
+      was: Object.fromEntries(Object.keys(part).map((k) => [k, unit[k as keyof Unit]])),
+    });
   const length = (key: 'width' | 'depth' | 'height' | 'bottom', label: string) => (
-    <LengthField label={label} positive={key !== 'bottom'} mm={unit[key]} onCommit={(mm) => mm !== null && set({ [key]: mm })} />
+    <LengthField
+      label={label}
+      positive={key !== 'bottom'}
+      mm={unit[key]}
+      onCommit={(mm) => mm !== null && set({ [key]: mm })}
+    />
   );
   const place = placeId ? plan.places[placeId] : undefined;
   return (
-    <section aria-label={unit.name} className="grid grid-cols-1 gap-x-6 gap-y-2 border-t border-line pt-2 lg:grid-cols-[1fr_19rem]">
+    <section
+      aria-label={unit.name}
+      className="grid grid-cols-1 gap-x-6 gap-y-2 border-t border-line pt-2 lg:grid-cols-[1fr_19rem]"
+    >
       <div>
         <div className="flex items-end gap-3">
           <TextField className="w-64" label={facts.name} value={unit.name} onCommit={(name) => set({ name })} />
@@ -45,13 +59,33 @@ export function ChosenUnit({ unit }: { unit: Unit }) {
           {facts.places && (
             <>
               <NumberField label="rows" whole min={1} max={40} value={unit.rows} onCommit={(rows) => set({ rows })} />
-              <NumberField label="columns" whole min={1} max={40} value={unit.columns} onCommit={(columns) => set({ columns })} />
+              <NumberField
+                label="columns"
+                whole
+                min={1}
+                max={40}
+                value={unit.columns}
+                onCommit={(columns) => set({ columns })}
+              />
             </>
           )}
           {facts.mount === 'away' ? (
-            <NumberField label="there and back" unit="min" max={600} value={unit.awayMinutes} onCommit={(awayMinutes) => set({ awayMinutes })} />
+            <NumberField
+              label="there and back"
+              unit="min"
+              max={600}
+              value={unit.awayMinutes}
+              onCommit={(awayMinutes) => set({ awayMinutes })}
+            />
           ) : (
-            <NumberField label="front looks to" unit="°" min={-360} max={360} value={unit.facing} onCommit={(facing) => set({ facing })} />
+            <NumberField
+              label="front looks to"
+              unit="°"
+              min={-360}
+              max={360}
+              value={unit.facing}
+              onCommit={(facing) => set({ facing })}
+            />
           )}
         </div>
         {facts.mount !== 'away' && <Distances plan={plan} unit={unit} onMove={(to) => set(to)} />}
@@ -64,16 +98,26 @@ export function ChosenUnit({ unit }: { unit: Unit }) {
               <>
                 <p className="font-semibold">{place.name}</p>
                 <p className="text-soft">
-                  inside {formatLength(place.width, plan.head.measure)} × {formatLength(place.depth, plan.head.measure)} × {formatLength(place.height, plan.head.measure)} high
+                  inside {formatLength(place.width, plan.head.measure)} × {formatLength(place.depth, plan.head.measure)}{' '}
+                  × {formatLength(place.height, plan.head.measure)} high
                 </p>
-                <p>{homesIn(plan, place.id).map((h) => plan.supplies[h.supplyId]?.name).join(', ') || 'empty'}</p>
+                <p>
+                  {homesIn(plan, place.id)
+                    .map((h) => plan.supplies[h.supplyId]?.name)
+                    .join(', ') || 'empty'}
+                </p>
                 {placeFilling(plan, place).faults.map((f) => (
                   <p key={f} className="text-clash">
                     {f}
                   </p>
                 ))}
-                <Button look="quiet" className="!px-1" onClick={() => dispatch({ type: 'lockPlace', id: place.id, lockable: !place.lockable })}>
-                  {place.lockable ? <Lock size={14} aria-hidden /> : <LockOpen size={14} aria-hidden />} {place.lockable ? 'has a lock' : 'no lock'}
+                <Button
+                  look="quiet"
+                  className="!px-1"
+                  onClick={() => dispatch({ type: 'lockPlace', id: place.id, lockable: !place.lockable })}
+                >
+                  {place.lockable ? <Lock size={14} aria-hidden /> : <LockOpen size={14} aria-hidden />}{' '}
+                  {place.lockable ? 'has a lock' : 'no lock'}
                 </Button>
               </>
             ) : (
@@ -89,7 +133,8 @@ export function ChosenUnit({ unit }: { unit: Unit }) {
 /** Clear distance from each straight wall, to be typed: “380 mm from the east wall”. */
 function Distances({ plan, unit, onMove }: { plan: Plan; unit: Unit; onMove: (to: { x: number; y: number }) => void }) {
   const survey = roomOf(plan);
-  if (!survey.closes) return <p className="mt-2 text-[13px] text-soft">Once the walls close, distances from them can be typed here.</p>;
+  if (!survey.closes)
+    return <p className="mt-2 text-[13px] text-soft">Once the walls close, distances from them can be typed here.</p>;
   const corners = prismFootprint(unitPrism(unit));
   const n = survey.outline.length;
   const rows = wallsInOrder(plan).map((wall, i) => {
@@ -115,7 +160,9 @@ function Distances({ plan, unit, onMove }: { plan: Plan; unit: Unit; onMove: (to
             className="w-24"
             label={wall.name || `wall ${i + 1}`}
             mm={Math.max(0, Math.round(gap * 10) / 10)}
-            onCommit={(mm) => mm !== null && onMove({ x: unit.x + inward.x * (mm - gap), y: unit.y + inward.y * (mm - gap) })}
+            onCommit={(mm) =>
+              mm !== null && onMove({ x: unit.x + inward.x * (mm - gap), y: unit.y + inward.y * (mm - gap) })
+            }
           />
         ),
       )}

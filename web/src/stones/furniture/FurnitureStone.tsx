@@ -45,7 +45,11 @@ export default function FurnitureStone() {
             {away.map((u, i) => (
               <span key={u.id}>
                 {i > 0 && ', '}
-                <button type="button" className={`underline decoration-line underline-offset-2 hover:text-heron ${u.id === chosen ? 'text-heron' : ''}`} onClick={() => select({ unit: u.id })}>
+                <button
+                  type="button"
+                  className={`underline decoration-line underline-offset-2 hover:text-heron ${u.id === chosen ? 'text-heron' : ''}`}
+                  onClick={() => select({ unit: u.id })}
+                >
                   {u.name}
                 </button>
               </span>
@@ -73,7 +77,11 @@ export default function FurnitureStone() {
       {unit ? (
         <ChosenUnit unit={unit} />
       ) : (
-        Object.keys(plan.units).length > 0 && <p className="border-t border-line py-3 text-soft">Choose a unit on Floor to see its front, its sizes and how far it is from the walls.</p>
+        Object.keys(plan.units).length > 0 && (
+          <p className="border-t border-line py-3 text-soft">
+            Choose a unit on Floor to see its front, its sizes and how far it is from the walls.
+          </p>
+        )
       )}
     </main>
   );

@@ -63,8 +63,15 @@ export function FindHomes({ assessment }: { assessment: Assessment }) {
   if (running)
     return (
       <div className="flex items-center gap-2" role="status" aria-label="Finding homes">
-        <progress className="h-2 w-24 accent-heron" value={progress?.done ?? 0} max={1} aria-label="How far the search is" />
-        <span className="text-[14px]">{progress ? `${yearWords(progress.total)} · gap ${gapWords(progress.gap)}` : 'measuring reach …'}</span>
+        <progress
+          className="h-2 w-24 accent-heron"
+          value={progress?.done ?? 0}
+          max={1}
+          aria-label="How far the search is"
+        />
+        <span className="text-[14px]">
+          {progress ? `${yearWords(progress.total)} · gap ${gapWords(progress.gap)}` : 'measuring reach …'}
+        </span>
         <Button onClick={() => void worker.current?.api.cancel()}>
           <Square size={13} aria-hidden /> Enough
         </Button>

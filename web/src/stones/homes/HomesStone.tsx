@@ -1,4 +1,14 @@
-import { DndContext, DragOverlay, type DragEndEvent, type DragMoveEvent, MouseSensor, pointerWithin, TouchSensor, useSensor, useSensors } from '@dnd-kit/core';
+import {
+  DndContext,
+  DragOverlay,
+  type DragEndEvent,
+  type DragMoveEvent,
+  MouseSensor,
+  pointerWithin,
+  TouchSensor,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
@@ -28,7 +38,10 @@ export default function HomesStone() {
   const hovered = useHover((s) => s.place);
   const [dragged, setDragged] = useState<Held | null>(null);
   const [over, setOver] = useState<string | null>(null);
-  const sensors = useSensors(useSensor(MouseSensor, { activationConstraint: { distance: 5 } }), useSensor(TouchSensor, { activationConstraint: { delay: 150, tolerance: 6 } }));
+  const sensors = useSensors(
+    useSensor(MouseSensor, { activationConstraint: { distance: 5 } }),
+    useSensor(TouchSensor, { activationConstraint: { delay: 150, tolerance: 6 } }),
+  );
 
   const turn = Number(get('turn') ?? 0) || 0;
   // the address follows a moment later; keys pressed faster than that must still add up
@@ -48,7 +61,8 @@ export default function HomesStone() {
   const assessment = useMemo(() => assessHomes(plan), [plan]);
   const looks = useMemo(() => (maker ? looksFrom(plan, maker, inHand) : new Map()), [plan, maker, inHand]);
 
-  const give = (held: Held, placeId: string) => dispatch({ type: 'assignHome', supplyId: held.supply.id, share: held.share, placeId, since: today() });
+  const give = (held: Held, placeId: string) =>
+    dispatch({ type: 'assignHome', supplyId: held.supply.id, share: held.share, placeId, since: today() });
   const choosePlace = (id: string) => {
     if (inHand && place === id && plan.homes[`${inHand.supply.id}.${inHand.share}`]?.placeId !== id) give(inHand, id);
     else select({ place: id });
@@ -99,19 +113,42 @@ export default function HomesStone() {
           <div role="group" aria-label="Seen from" className="flex flex-wrap items-center gap-1">
             <span className="text-soft">from</span>
             {stations.map((s) => (
-              <button key={s.id} type="button" aria-pressed={s.id === station.id} onClick={() => select({ seat: s.id, turn: null })} className={`rounded-full border px-2.5 py-0.5 ${s.id === station.id ? 'border-ink bg-ink text-ground' : 'border-line bg-paper hover:border-heron'}`}>
+              <button
+                key={s.id}
+                type="button"
+                aria-pressed={s.id === station.id}
+                onClick={() => select({ seat: s.id, turn: null })}
+                className={`rounded-full border px-2.5 py-0.5 ${s.id === station.id ? 'border-ink bg-ink text-ground' : 'border-line bg-paper hover:border-heron'}`}
+              >
                 {s.name}
               </button>
             ))}
           </div>
           <div className="flex items-center" role="group" aria-label="Turn">
-            <Button look="quiet" className="!px-1" aria-label="Turn left" title="Turn left ( [ )" onClick={() => setTurn(turn - 15)}>
+            <Button
+              look="quiet"
+              className="!px-1"
+              aria-label="Turn left"
+              title="Turn left ( [ )"
+              onClick={() => setTurn(turn - 15)}
+            >
               <ChevronLeft size={18} aria-hidden />
             </Button>
-            <button type="button" className="min-w-20 text-[13px] text-soft hover:text-heron" onClick={() => setTurn(0)} title="Back to how the seat looks">
+            <button
+              type="button"
+              className="min-w-20 text-[13px] text-soft hover:text-heron"
+              onClick={() => setTurn(0)}
+              title="Back to how the seat looks"
+            >
               {turn === 0 ? maker.person.name : `turned ${Math.abs(turn)}° ${turn > 0 ? 'right' : 'left'}`}
             </button>
-            <Button look="quiet" className="!px-1" aria-label="Turn right" title="Turn right ( ] )" onClick={() => setTurn(turn + 15)}>
+            <Button
+              look="quiet"
+              className="!px-1"
+              aria-label="Turn right"
+              title="Turn right ( ] )"
+              onClick={() => setTurn(turn + 15)}
+            >
               <ChevronRight size={18} aria-hidden />
             </Button>
           </div>
@@ -120,29 +157,73 @@ export default function HomesStone() {
               <>
                 <strong>{placeTitle(plan, shownPlace)}</strong> · {bandName(look.band)}
                 {look.seconds !== null && Number.isFinite(look.seconds) && ` · ${secondsWords(look.seconds)} a fetch`}
-                {look.kinds > 0 ? ` · ${look.kinds} ${look.kinds === 1 ? 'kind' : 'kinds'}, ${Math.round(look.full * 100)} % full` : ' · empty'}
+                {look.kinds > 0
+                  ? ` · ${look.kinds} ${look.kinds === 1 ? 'kind' : 'kinds'}, ${Math.round(look.full * 100)} % full`
+                  : ' · empty'}
               </>
             ) : (
-              <span className="text-soft">Point at a place to read its name. Hot things far away and idle room at hand are what to look for.</span>
+              <span className="text-soft">
+                Point at a place to read its name. Hot things far away and idle room at hand are what to look for.
+              </span>
             )}
           </p>
           <FindHomes assessment={assessment} />
         </div>
-        <Round plan={plan} maker={maker} turn={turn} onTurn={setTurn} looks={looks} chosen={place} onChoose={choosePlace} />
+        <Round
+          plan={plan}
+          maker={maker}
+          turn={turn}
+          onTurn={setTurn}
+          looks={looks}
+          chosen={place}
+          onChoose={choosePlace}
+        />
         <BandLegend fetches={assessment.fetchesByBand} seconds={assessment.seconds} />
         <div className="grid grow grid-cols-1 gap-5 px-4 pb-2 pt-1 lg:h-[calc(100vh-31rem)] lg:min-h-72 lg:grid-cols-[20rem_1fr_24rem]">
-          <Tray assessment={assessment} inHand={inHand} onTake={(held) => select({ supply: held.supply.id, share: held.share, place: plan.homes[`${held.supply.id}.${held.share}`]?.placeId ?? null })} />
+          <Tray
+            assessment={assessment}
+            inHand={inHand}
+            onTake={(held) =>
+              select({
+                supply: held.supply.id,
+                share: held.share,
+                place: plan.homes[`${held.supply.id}.${held.share}`]?.placeId ?? null,
+              })
+            }
+          />
           <div className="min-h-64 min-w-0">
-            <Floor plan={plan} up={maker.seat.heading + turn} maker={maker} goal={shown} chosenStation={station.id} onChooseStation={(id) => select({ seat: id, turn: null })} chosenUnit={shownPlace?.unitId ?? null} />
+            <Floor
+              plan={plan}
+              up={maker.seat.heading + turn}
+              maker={maker}
+              goal={shown}
+              chosenStation={station.id}
+              onChooseStation={(id) => select({ seat: id, turn: null })}
+              chosenUnit={shownPlace?.unitId ?? null}
+            />
           </div>
-          <InHand inHand={inHand} placeId={place} maker={maker} onGive={give} onChoosePlace={(id) => select({ place: id })} onTake={(held) => select({ supply: held.supply.id, share: held.share })} onLetGo={() => select({ supply: null, share: null })} />
+          <InHand
+            inHand={inHand}
+            placeId={place}
+            maker={maker}
+            onGive={give}
+            onChoosePlace={(id) => select({ place: id })}
+            onTake={(held) => select({ supply: held.supply.id, share: held.share })}
+            onLetGo={() => select({ supply: null, share: null })}
+          />
         </div>
       </main>
       <DragOverlay dropAnimation={null}>
         {dragged && (
           <div className="pointer-events-none w-64 rounded-xl border border-heron bg-paper px-3 py-1.5 shadow-lg">
             <p className="font-semibold">{dragged.supply.name}</p>
-            <p className="text-[14px]">{over ? dropWords(plan, dragged.supply, dragged.share, over) : <span className="text-soft">over a place of Round: what it would cost</span>}</p>
+            <p className="text-[14px]">
+              {over ? (
+                dropWords(plan, dragged.supply, dragged.share, over)
+              ) : (
+                <span className="text-soft">over a place of Round: what it would cost</span>
+              )}
+            </p>
           </div>
         )}
       </DragOverlay>

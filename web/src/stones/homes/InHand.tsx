@@ -27,7 +27,13 @@ export function InHand({ inHand, placeId, maker, onGive, onChoosePlace, onTake, 
   const dispatch = usePlan((s) => s.dispatch);
   const home = inHand ? plan.homes[`${inHand.supply.id}.${inHand.share}`] : undefined;
   const place = placeId ? plan.places[placeId] : undefined;
-  if (!inHand && !place) return <p className="pt-1 text-soft">Take a supply in hand from the tray, or choose a place of Round: its ledger says here, motion by motion, why it costs what it costs.</p>;
+  if (!inHand && !place)
+    return (
+      <p className="pt-1 text-soft">
+        Take a supply in hand from the tray, or choose a place of Round: its ledger says here, motion by motion, why it
+        costs what it costs.
+      </p>
+    );
   const isHome = place && home?.placeId === place.id;
   return (
     <div className="min-h-0 overflow-auto pr-1">
@@ -40,23 +46,48 @@ export function InHand({ inHand, placeId, maker, onGive, onChoosePlace, onTake, 
           )}
           {home && (
             <>
-              <Button aria-pressed={home.pinned} onClick={() => dispatch({ type: 'pinHome', supplyId: inHand.supply.id, share: inHand.share, pinned: !home.pinned })} title="A pinned home stays when homes are found ( P )">
-                {home.pinned ? <PinOff size={15} aria-hidden /> : <Pin size={15} aria-hidden />} {home.pinned ? 'Unpin' : 'Pin it here'}
+              <Button
+                aria-pressed={home.pinned}
+                onClick={() =>
+                  dispatch({ type: 'pinHome', supplyId: inHand.supply.id, share: inHand.share, pinned: !home.pinned })
+                }
+                title="A pinned home stays when homes are found ( P )"
+              >
+                {home.pinned ? <PinOff size={15} aria-hidden /> : <Pin size={15} aria-hidden />}{' '}
+                {home.pinned ? 'Unpin' : 'Pin it here'}
               </Button>
-              <Button look="quiet" onClick={() => dispatch({ type: 'leaveHome', supplyId: inHand.supply.id, share: inHand.share })}>
+              <Button
+                look="quiet"
+                onClick={() => dispatch({ type: 'leaveHome', supplyId: inHand.supply.id, share: inHand.share })}
+              >
                 Take it out
               </Button>
             </>
           )}
-          <Button look="quiet" className="ml-auto !px-1.5" aria-label={`Put ${inHand.supply.name} out of hand`} onClick={onLetGo}>
+          <Button
+            look="quiet"
+            className="ml-auto !px-1.5"
+            aria-label={`Put ${inHand.supply.name} out of hand`}
+            onClick={onLetGo}
+          >
             <X size={16} aria-hidden />
           </Button>
         </div>
       )}
       {place ? (
         <>
-          <Ledger plan={plan} maker={maker} placeId={place.id} supply={inHand?.supply ?? null} share={inHand?.share ?? 'working'} />
-          {inHand && <p className={roomWords(plan, place, inHand.supply, inHand.share).ok ? 'text-soft' : 'text-clash'}>{roomWords(plan, place, inHand.supply, inHand.share).words}</p>}
+          <Ledger
+            plan={plan}
+            maker={maker}
+            placeId={place.id}
+            supply={inHand?.supply ?? null}
+            share={inHand?.share ?? 'working'}
+          />
+          {inHand && (
+            <p className={roomWords(plan, place, inHand.supply, inHand.share).ok ? 'text-soft' : 'text-clash'}>
+              {roomWords(plan, place, inHand.supply, inHand.share).words}
+            </p>
+          )}
           {!inHand && <Contents plan={plan} placeId={place.id} onTake={onTake} />}
         </>
       ) : (
@@ -67,7 +98,17 @@ export function InHand({ inHand, placeId, maker, onGive, onChoosePlace, onTake, 
   );
 }
 
-function Best({ plan, held, placeId, onChoosePlace }: { plan: Plan; held: Held; placeId: string | null; onChoosePlace: (id: string) => void }) {
+function Best({
+  plan,
+  held,
+  placeId,
+  onChoosePlace,
+}: {
+  plan: Plan;
+  held: Held;
+  placeId: string | null;
+  onChoosePlace: (id: string) => void;
+}) {
   const offers = useMemo(() => bestPlaces(plan, held.supply, held.share, 6), [plan, held.supply, held.share]);
   const home = plan.homes[`${held.supply.id}.${held.share}`];
   return (
@@ -77,7 +118,11 @@ function Best({ plan, held, placeId, onChoosePlace }: { plan: Plan; held: Held; 
       <ul>
         {offers.map((o) => (
           <li key={o.place.id}>
-            <button type="button" onClick={() => onChoosePlace(o.place.id)} className={`grid w-full grid-cols-[1fr_auto] gap-x-2 rounded-md px-1.5 py-0.5 text-left hover:bg-stone ${o.place.id === placeId ? 'bg-stone' : ''}`}>
+            <button
+              type="button"
+              onClick={() => onChoosePlace(o.place.id)}
+              className={`grid w-full grid-cols-[1fr_auto] gap-x-2 rounded-md px-1.5 py-0.5 text-left hover:bg-stone ${o.place.id === placeId ? 'bg-stone' : ''}`}
+            >
               <span className="truncate">
                 {placeTitle(plan, o.place)}
                 {home?.placeId === o.place.id && <span className="text-soft"> (now)</span>}
@@ -102,7 +147,8 @@ function Contents({ plan, placeId, onTake }: { plan: Plan; placeId: string; onTa
   return (
     <section aria-label="What lives here" className="mt-2 border-t border-line pt-1">
       <h3 className="font-semibold">
-        Lives here <span className="font-normal text-soft">{Math.round((filling.used / filling.width) * 100)} % full</span>
+        Lives here{' '}
+        <span className="font-normal text-soft">{Math.round((filling.used / filling.width) * 100)} % full</span>
       </h3>
       {filling.faults.map((f) => (
         <p key={f} className="text-clash">
@@ -112,7 +158,12 @@ function Contents({ plan, placeId, onTake }: { plan: Plan; placeId: string; onTa
       {homes.length === 0 && <p className="text-soft">Nothing. Idle room.</p>}
       <ul className="mt-1 flex flex-wrap gap-1">
         {homes.map((h) => (
-          <Chip key={h.id} held={{ supply: plan.supplies[h.supplyId]!, share: h.share }} pinned={h.pinned} onTake={onTake} />
+          <Chip
+            key={h.id}
+            held={{ supply: plan.supplies[h.supplyId]!, share: h.share }}
+            pinned={h.pinned}
+            onTake={onTake}
+          />
         ))}
       </ul>
     </section>
@@ -123,7 +174,13 @@ function Chip({ held, pinned, onTake }: { held: Held; pinned: boolean; onTake: (
   const { setNodeRef, listeners } = useDraggable({ id: `lives:${held.supply.id}.${held.share}`, data: held });
   return (
     <li>
-      <button ref={setNodeRef} {...listeners} type="button" onClick={() => onTake(held)} className="inline-flex cursor-grab items-center gap-1 rounded-full border border-line bg-paper px-2.5 py-0.5 hover:border-heron">
+      <button
+        ref={setNodeRef}
+        {...listeners}
+        type="button"
+        onClick={() => onTake(held)}
+        className="inline-flex cursor-grab items-center gap-1 rounded-full border border-line bg-paper px-2.5 py-0.5 hover:border-heron"
+      >
         {pinned && <Pin size={13} aria-label="pinned" />}
         {held.supply.name}
         {held.share === 'backstock' && <span className="text-soft"> reserve</span>}

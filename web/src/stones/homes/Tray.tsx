@@ -9,13 +9,32 @@ import { findSupplies } from '../../state/search.ts';
 type Held = { supply: Supply; share: Share };
 
 /** What has no home yet, most used first; with a few letters typed, everything that answers to them. */
-export function Tray({ assessment, inHand, onTake }: { assessment: Assessment; inHand: Held | null; onTake: (held: Held) => void }) {
+export function Tray({
+  assessment,
+  inHand,
+  onTake,
+}: {
+  assessment: Assessment;
+  inHand: Held | null;
+  onTake: (held: Held) => void;
+}) {
   const plan = usePlan((s) => s.plan);
   const [text, setText] = useState('');
-  const fetches = useMemo(() => new Map(assessment.homeless.map((h) => [h, yearlyUses(plan, h.supply, h.share).reduce((s, u) => s + u.fetches, 0)])), [assessment, plan]);
+  const fetches = useMemo(
+    () =>
+      new Map(
+        assessment.homeless.map((h) => [h, yearlyUses(plan, h.supply, h.share).reduce((s, u) => s + u.fetches, 0)]),
+      ),
+    [assessment, plan],
+  );
   const rows = useMemo<Held[]>(() => {
-    if (text.trim()) return findSupplies(plan.supplies, text, 60).flatMap((supply) => (['working', 'backstock'] as const).filter((share) => supply[share] > 0).map((share) => ({ supply, share })));
-    return [...assessment.homeless].sort((a, b) => Number(a.share === 'backstock') - Number(b.share === 'backstock') || fetches.get(b)! - fetches.get(a)!);
+    if (text.trim())
+      return findSupplies(plan.supplies, text, 60).flatMap((supply) =>
+        (['working', 'backstock'] as const).filter((share) => supply[share] > 0).map((share) => ({ supply, share })),
+      );
+    return [...assessment.homeless].sort(
+      (a, b) => Number(a.share === 'backstock') - Number(b.share === 'backstock') || fetches.get(b)! - fetches.get(a)!,
+    );
   }, [text, plan.supplies, assessment, fetches]);
   return (
     <section aria-label="Still without a home" className="flex min-h-0 flex-col">
@@ -23,11 +42,30 @@ export function Tray({ assessment, inHand, onTake }: { assessment: Assessment; i
         <h2 className="font-display text-lg font-semibold">{text.trim() ? 'Found' : 'Still without a home'}</h2>
         <span className="text-soft">{rows.length}</span>
       </div>
-      <input aria-label="Any supply" placeholder="or any supply: a few letters" className="mb-1 rounded-full border border-line bg-paper px-3 py-0.5 text-[14px]" value={text} onChange={(e) => setText(e.target.value)} />
-      {rows.length === 0 && <p className="py-2 text-soft">{text.trim() ? 'Nothing called that.' : Object.keys(plan.supplies).length === 0 ? 'No supplies yet: bring them in at Supplies.' : 'Everything has a home.'}</p>}
+      <input
+        aria-label="Any supply"
+        placeholder="or any supply: a few letters"
+        className="mb-1 rounded-full border border-line bg-paper px-3 py-0.5 text-[14px]"
+        value={text}
+        onChange={(e) => setText(e.target.value)}
+      />
+      {rows.length === 0 && (
+        <p className="py-2 text-soft">
+          {text.trim()
+            ? 'Nothing called that.'
+            : Object.keys(plan.supplies).length === 0
+              ? 'No supplies yet: bring them in at Supplies.'
+              : 'Everything has a home.'}
+        </p>
+      )}
       <ul className="min-h-0 grow space-y-1 overflow-auto pr-1">
         {rows.slice(0, 200).map((held) => (
-          <Row key={`${held.supply.id}.${held.share}`} held={held} chosen={inHand?.supply.id === held.supply.id && inHand.share === held.share} onTake={onTake} />
+          <Row
+            key={`${held.supply.id}.${held.share}`}
+            held={held}
+            chosen={inHand?.supply.id === held.supply.id && inHand.share === held.share}
+            onTake={onTake}
+          />
         ))}
       </ul>
     </section>

@@ -12,7 +12,9 @@ export function roomWords(plan: Plan, place: Place, supply: Supply, share: Share
   const here = homeOf(plan, supply.id, share)?.placeId === place.id;
   const used = placeFilling(plan, place).used + (here ? 0 : fit.frontage);
   const over = used - place.width;
-  return over > 0.5 ? { ok: false, words: `over-full by ${Math.ceil(over)} mm` } : { ok: true, words: `${Math.round((used / place.width) * 100)} % full then` };
+  return over > 0.5
+    ? { ok: false, words: `over-full by ${Math.ceil(over)} mm` }
+    : { ok: true, words: `${Math.round((used / place.width) * 100)} % full then` };
 }
 
 /** What dropping a share here would cost, against where it is now. */
@@ -23,12 +25,19 @@ export function dropWords(plan: Plan, supply: Supply, share: Share, placeId: str
   if (cost.reason) return cost.reason;
   const now = homeOf(plan, supply.id, share);
   const before = now ? costOfHome(plan, supply, share, now.placeId) : null;
-  const change = before && Number.isFinite(before.seconds) && now!.placeId !== placeId ? cost.seconds - before.seconds : null;
+  const change =
+    before && Number.isFinite(before.seconds) && now!.placeId !== placeId ? cost.seconds - before.seconds : null;
   const against = change === null ? '' : change <= 0 ? `, ${yearWords(-change)} less` : `, ${yearWords(change)} more`;
   return `${bandName(cost.band)} · ${secondsWords(cost.each)} a fetch · ${yearWords(cost.seconds)}${against} · ${roomWords(plan, place, supply, share).words}`;
 }
 
-export type Offer = { place: Place; seconds: number; each: number; band: Parameters<typeof bandName>[0]; room: { ok: boolean; words: string } };
+export type Offer = {
+  place: Place;
+  seconds: number;
+  each: number;
+  band: Parameters<typeof bandName>[0];
+  room: { ok: boolean; words: string };
+};
 
 /** Places for a share, those with room first, cheapest first. */
 export function bestPlaces(plan: Plan, supply: Supply, share: Share, most: number): Offer[] {
@@ -36,7 +45,13 @@ export function bestPlaces(plan: Plan, supply: Supply, share: Share, most: numbe
   for (const place of Object.values(plan.places)) {
     const cost = costOfHome(plan, supply, share, place.id);
     if (!cost || !Number.isFinite(cost.seconds)) continue;
-    offers.push({ place, seconds: cost.seconds, each: cost.each, band: cost.band, room: roomWords(plan, place, supply, share) });
+    offers.push({
+      place,
+      seconds: cost.seconds,
+      each: cost.each,
+      band: cost.band,
+      room: roomWords(plan, place, supply, share),
+    });
   }
   return offers.sort((a, b) => Number(b.room.ok) - Number(a.room.ok) || a.seconds - b.seconds).slice(0, most);
 }

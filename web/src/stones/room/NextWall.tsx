@@ -27,7 +27,8 @@ export function NextWall({ first, onGhost }: { first: boolean; onGhost: (ghost: 
     const degrees = Number(turn.replace('°', '').replace(',', '.'));
     if (!got.ok) return setTrouble(got.reason);
     if (got.mm <= 0) return setTrouble('A wall must be longer than zero.');
-    if (turn.trim() === '' || !Number.isFinite(degrees) || Math.abs(degrees) > 179) return setTrouble('The turn is a number of degrees from −179 to 179: right is positive, 90 is a plain corner.');
+    if (turn.trim() === '' || !Number.isFinite(degrees) || Math.abs(degrees) > 179)
+      return setTrouble('The turn is a number of degrees from −179 to 179: right is positive, 90 is a plain corner.');
     if (!dispatch({ type: 'addWall', wall: { id: newId('wall'), length: got.mm, turn: degrees, name: '' } })) return;
     setText('');
     setTurn('90');
@@ -57,7 +58,12 @@ export function NextWall({ first, onGhost }: { first: boolean; onGhost: (ghost: 
           <label htmlFor="next-turn" className="block text-[13px] text-soft">
             then turn
           </label>
-          <input id="next-turn" className="w-full rounded-full border border-line bg-paper px-3 py-2" value={turn} onChange={(e) => setTurn(e.target.value)} />
+          <input
+            id="next-turn"
+            className="w-full rounded-full border border-line bg-paper px-3 py-2"
+            value={turn}
+            onChange={(e) => setTurn(e.target.value)}
+          />
         </div>
         <Button type="submit" look="main" className="mb-0.5">
           Take it

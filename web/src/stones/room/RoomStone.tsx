@@ -17,24 +17,46 @@ export default function RoomStone() {
   const walls = wallsInOrder(plan);
   const chosen = get('wall');
   // what is being typed is drawn as a wall of its own before it is taken
-  const drawn = ghost ? { ...plan, walls: { ...plan.walls, ghost: { id: 'ghost', seq: walls.length, name: '', ...ghost } } } : plan;
-  const setHead = (set: Partial<typeof plan.head>) => dispatch({ type: 'setPlan', set, was: Object.fromEntries(Object.keys(set).map((k) => [k, plan.head[k as keyof typeof plan.head]])) });
+  const drawn = ghost
+    ? { ...plan, walls: { ...plan.walls, ghost: { id: 'ghost', seq: walls.length, name: '', ...ghost } } }
+    : plan;
+  const setHead = (set: Partial<typeof plan.head>) =>
+    dispatch({
+      type: 'setPlan',
+      set,
+      was: Object.fromEntries(Object.keys(set).map((k) => [k, plan.head[k as keyof typeof plan.head]])),
+    });
 
   return (
     <main className="grid grow grid-cols-1 gap-6 px-4 pb-4 lg:grid-cols-[30rem_1fr]">
       <section aria-label="Walk-round" className="min-w-0">
         <h1 className="font-display text-2xl font-semibold">Walk round with a tape</h1>
-        <p className="mb-2 text-soft">Begin in a corner, face the wall on your left hand, and go on to the right. Each wall: its length, then the turn to the next.</p>
+        <p className="mb-2 text-soft">
+          Begin in a corner, face the wall on your left hand, and go on to the right. Each wall: its length, then the
+          turn to the next.
+        </p>
         <ol className="space-y-1.5">
           {walls.map((wall, i) => (
-            <WallRow key={wall.id} wall={wall} index={i} suspect={roomOf(plan).suspect === i && !roomOf(plan).closes} chosen={chosen === wall.id} onChoose={() => select({ wall: chosen === wall.id ? null : wall.id })} />
+            <WallRow
+              key={wall.id}
+              wall={wall}
+              index={i}
+              suspect={roomOf(plan).suspect === i && !roomOf(plan).closes}
+              chosen={chosen === wall.id}
+              onChoose={() => select({ wall: chosen === wall.id ? null : wall.id })}
+            />
           ))}
         </ol>
         <NextWall first={walls.length === 0} onGhost={setGhost} />
         <SurveyWords />
         <div className="mt-4 grid grid-cols-2 gap-3 border-t border-line pt-3">
           <TextField label="Name of the plan" value={plan.head.name} onCommit={(name) => setHead({ name })} />
-          <LengthField label="Ceiling height" mm={plan.head.ceiling} positive onCommit={(mm) => mm !== null && setHead({ ceiling: mm })} />
+          <LengthField
+            label="Ceiling height"
+            mm={plan.head.ceiling}
+            positive
+            onCommit={(mm) => mm !== null && setHead({ ceiling: mm })}
+          />
           <SelectField
             label="Lengths in"
             value={plan.head.measure}
@@ -44,7 +66,13 @@ export default function RoomStone() {
             ]}
             onCommit={(measure) => setHead({ measure })}
           />
-          <NumberField label="Keep free to grow, of every place" unit="%" max={60} value={Math.round(plan.head.growth * 100)} onCommit={(n) => setHead({ growth: n / 100 })} />
+          <NumberField
+            label="Keep free to grow, of every place"
+            unit="%"
+            max={60}
+            value={Math.round(plan.head.growth * 100)}
+            onCommit={(n) => setHead({ growth: n / 100 })}
+          />
         </div>
       </section>
       <section aria-label="Floor" className="h-[calc(100vh-7rem)] min-h-96">

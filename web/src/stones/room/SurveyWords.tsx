@@ -18,7 +18,8 @@ export function SurveyWords() {
         <>
           {suspect && !survey.closes && (
             <p className="text-soft">
-              Most likely {name}: measure it again. {formatLength(suspect.length + survey.suspectBy, plan.head.measure)} would close best.
+              Most likely {name}: measure it again. {formatLength(suspect.length + survey.suspectBy, plan.head.measure)}{' '}
+              would close best.
             </p>
           )}
           <Button className="mt-1.5" onClick={() => dispatch({ type: 'spreadMisclosure' })}>

@@ -24,7 +24,9 @@ export function CsvReportSheet({ report, onClose }: { report: CsvReport; onClose
         )}
         .
       </p>
-      {unknown.length > 0 && <p className="text-soft">Columns without a meaning here are kept in the note: {unknown.join(', ')}.</p>}
+      {unknown.length > 0 && (
+        <p className="text-soft">Columns without a meaning here are kept in the note: {unknown.join(', ')}.</p>
+      )}
       {troubles.length > 0 && (
         <ul className="mt-2 max-h-64 overflow-auto rounded-lg bg-paper p-2 text-[14px]" aria-label="Lines left out">
           {troubles.slice(0, SHOWN).map((t) => (

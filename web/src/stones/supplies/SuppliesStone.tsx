@@ -29,16 +29,41 @@ export default function SuppliesStone() {
   const file = useRef<HTMLInputElement>(null);
   const scroller = useRef<HTMLDivElement>(null);
   const rows = useMemo(() => {
-    const all = text.trim() ? findSupplies(plan.supplies, text, 500) : Object.values(plan.supplies).sort((a, b) => a.family.localeCompare(b.family) || a.name.localeCompare(b.name));
+    const all = text.trim()
+      ? findSupplies(plan.supplies, text, 500)
+      : Object.values(plan.supplies).sort((a, b) => a.family.localeCompare(b.family) || a.name.localeCompare(b.name));
     return unmeasured ? all.filter((s) => !pieceOf(s)) : all;
   }, [plan.supplies, text, unmeasured]);
-  const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 12 });
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => ROW,
+    overscan: 12,
+  });
   const chosen = get('supply') ? plan.supplies[get('supply')!] : undefined;
   const total = Object.keys(plan.supplies).length;
 
   const add = () => {
     const id = newId('supply');
-    const supply: Supply = { id, name: 'New supply', family: '', form: 'block', width: null, depth: null, height: null, mass: 0, grammage: null, working: 1, backstock: 0, stackLimit: null, lies: ['flat', 'edge', 'upright'], sensitive: [], hazards: [], colour: null, note: '' };
+    const supply: Supply = {
+      id,
+      name: 'New supply',
+      family: '',
+      form: 'block',
+      width: null,
+      depth: null,
+      height: null,
+      mass: 0,
+      grammage: null,
+      working: 1,
+      backstock: 0,
+      stackLimit: null,
+      lies: ['flat', 'edge', 'upright'],
+      sensitive: [],
+      hazards: [],
+      colour: null,
+      note: '',
+    };
     if (dispatch({ type: 'addSupplies', supplies: [supply] })) select({ supply: id });
   };
   const onFile = async (chosenFile: File) => {
@@ -87,17 +112,35 @@ export default function SuppliesStone() {
             }}
           />
           <label className="ml-auto flex items-center gap-1.5">
-            <input type="checkbox" className="accent-heron" checked={unmeasured} onChange={(e) => setUnmeasured(e.target.checked)} /> only without size
+            <input
+              type="checkbox"
+              className="accent-heron"
+              checked={unmeasured}
+              onChange={(e) => setUnmeasured(e.target.checked)}
+            />{' '}
+            only without size
           </label>
-          <input aria-label="Narrow the list" placeholder="Narrow the list" className="w-44 rounded-full border border-line bg-paper px-3 py-1" value={text} onChange={(e) => setText(e.target.value)} />
+          <input
+            aria-label="Narrow the list"
+            placeholder="Narrow the list"
+            className="w-44 rounded-full border border-line bg-paper px-3 py-1"
+            value={text}
+            onChange={(e) => setText(e.target.value)}
+          />
         </div>
         {total === 0 ? (
           <div className="mt-6 max-w-lg rounded-2xl border-2 border-dashed border-line p-6 text-soft">
-            <p>Take everything out and count it. Bring in a list you already keep as CSV (a column “name” is enough), or add one supply after the other.</p>
+            <p>
+              Take everything out and count it. Bring in a list you already keep as CSV (a column “name” is enough), or
+              add one supply after the other.
+            </p>
           </div>
         ) : (
           <>
-            <div className="grid grid-cols-[2fr_1.2fr_1.5fr_3.5rem_4.5rem_1.8fr] gap-2 border-b border-line px-2 pb-1 text-[13px] text-soft" aria-hidden>
+            <div
+              className="grid grid-cols-[2fr_1.2fr_1.5fr_3.5rem_4.5rem_1.8fr] gap-2 border-b border-line px-2 pb-1 text-[13px] text-soft"
+              aria-hidden
+            >
               <span>{countWords(rows.length, 'supply', 'supplies')}</span>
               <span>family</span>
               <span>w × d × h, {plan.head.measure === 'metric' ? 'cm' : 'inches'}</span>
@@ -105,7 +148,13 @@ export default function SuppliesStone() {
               <span className="text-right">in reserve</span>
               <span>lives in</span>
             </div>
-            <div ref={scroller} className="h-[calc(100vh-11rem)] min-h-64 overflow-auto" role="listbox" aria-label="Supplies" tabIndex={-1}>
+            <div
+              ref={scroller}
+              className="h-[calc(100vh-11rem)] min-h-64 overflow-auto"
+              role="listbox"
+              aria-label="Supplies"
+              tabIndex={-1}
+            >
               <div style={{ height: virtual.getTotalSize(), position: 'relative' }} role="presentation">
                 {virtual.getVirtualItems().map((item) => {
                   const s = rows[item.index]!;
@@ -118,18 +167,34 @@ export default function SuppliesStone() {
                       role="option"
                       aria-selected={chosen?.id === s.id}
                       onClick={() => select({ supply: s.id })}
-                      style={{ position: 'absolute', top: 0, left: 0, right: 0, height: ROW, transform: `translateY(${item.start}px)` }}
+                      style={{
+                        position: 'absolute',
+                        top: 0,
+                        left: 0,
+                        right: 0,
+                        height: ROW,
+                        transform: `translateY(${item.start}px)`,
+                      }}
                       className={`grid w-full grid-cols-[2fr_1.2fr_1.5fr_3.5rem_4.5rem_1.8fr] items-center gap-2 rounded-md px-2 text-left ${chosen?.id === s.id ? 'bg-stone' : 'hover:bg-paper'}`}
                     >
                       <span className="truncate font-medium">
-                        {s.colour && <span className="mr-1.5 inline-block size-2.5 rounded-full border border-line" style={{ background: s.colour }} />}
+                        {s.colour && (
+                          <span
+                            className="mr-1.5 inline-block size-2.5 rounded-full border border-line"
+                            style={{ background: s.colour }}
+                          />
+                        )}
                         {s.name}
                       </span>
                       <span className="truncate text-soft">{s.family}</span>
-                      <span className={`truncate ${pieceOf(s) ? '' : 'text-clash'}`}>{sizeWords(s, plan.head.measure)}</span>
+                      <span className={`truncate ${pieceOf(s) ? '' : 'text-clash'}`}>
+                        {sizeWords(s, plan.head.measure)}
+                      </span>
                       <span className="text-right">{s.working}</span>
                       <span className="text-right">{s.backstock || '–'}</span>
-                      <span className={`truncate ${place ? '' : 'text-soft'}`}>{place ? placeTitle(plan, place) : s.working ? 'no home yet' : ''}</span>
+                      <span className={`truncate ${place ? '' : 'text-soft'}`}>
+                        {place ? placeTitle(plan, place) : s.working ? 'no home yet' : ''}
+                      </span>
                     </button>
                   );
                 })}
@@ -139,7 +204,11 @@ export default function SuppliesStone() {
         )}
       </section>
       <aside aria-label="The supply in hand" className="min-w-0 overflow-auto pt-1">
-        {chosen ? <SupplyEditor key={chosen.id} supply={chosen} /> : total > 0 && <p className="pt-10 text-soft">Choose a supply to measure and count it.</p>}
+        {chosen ? (
+          <SupplyEditor key={chosen.id} supply={chosen} />
+        ) : (
+          total > 0 && <p className="pt-10 text-soft">Choose a supply to measure and count it.</p>
+        )}
       </aside>
       {report && <CsvReportSheet report={report} onClose={() => setReport(null)} />}
     </main>

@@ -18,20 +18,43 @@ const FORM_WORDS: Record<Supply['form'], string> = {
   machine: 'machine',
   long: 'long',
 };
-const LIE_WORDS: Record<Supply['lies'][number], string> = { flat: 'flat', edge: 'on edge', upright: 'upright', hanging: 'hanging' };
+const LIE_WORDS: Record<Supply['lies'][number], string> = {
+  flat: 'flat',
+  edge: 'on edge',
+  upright: 'upright',
+  hanging: 'hanging',
+};
 
 /** One supply: sizes of one piece, counts, how it may lie, what to mind. */
 export function SupplyEditor({ supply }: { supply: Supply }) {
   const dispatch = usePlan((s) => s.dispatch);
   const { select } = useSelection();
-  const set = (part: Partial<Supply>) => dispatch({ type: 'setSupply', id: supply.id, set: part, was: Object.fromEntries(Object.keys(part).map((k) => [k, supply[k as keyof Supply]])) });
-  const size = (key: 'width' | 'depth' | 'height', label: string) => <LengthField label={label} optional positive mm={supply[key]} onCommit={(mm) => set({ [key]: mm })} />;
+  const set = (part: Partial<Supply>) =>
+    dispatch({
+      type: 'setSupply',
+      id: supply.id,
+      set: part,
+      was: Object.fromEntries(Object.keys(part).map((k) => [k, supply[k as keyof Supply]])),
+    });
+  const size = (key: 'width' | 'depth' | 'height', label: string) => (
+    <LengthField label={label} optional positive mm={supply[key]} onCommit={(mm) => set({ [key]: mm })} />
+  );
   return (
     <div className="space-y-3">
       <TextField label="Name" value={supply.name} onCommit={(name) => set({ name })} />
       <div className="grid grid-cols-2 gap-2">
-        <TextField label="Family" placeholder="what it belongs with" value={supply.family} onCommit={(family) => set({ family })} />
-        <SelectField label="Form" value={supply.form} options={FORMS.map((f) => [f, FORM_WORDS[f]] as const)} onCommit={(form) => set({ form })} />
+        <TextField
+          label="Family"
+          placeholder="what it belongs with"
+          value={supply.family}
+          onCommit={(family) => set({ family })}
+        />
+        <SelectField
+          label="Form"
+          value={supply.form}
+          options={FORMS.map((f) => [f, FORM_WORDS[f]] as const)}
+          onCommit={(form) => set({ form })}
+        />
       </div>
       <fieldset>
         <legend className="text-[13px] font-semibold">One piece, as it lies flat</legend>
@@ -42,8 +65,23 @@ export function SupplyEditor({ supply }: { supply: Supply }) {
         </div>
         <div className="mt-1 grid grid-cols-3 gap-2">
           <NumberField label="weight" unit="g" max={200_000} value={supply.mass} onCommit={(mass) => set({ mass })} />
-          {supply.form === 'sheet' && <NumberField label="paper weight" unit="g/m²" max={5000} value={supply.grammage ?? 0} onCommit={(n) => set({ grammage: n > 0 ? n : null })} />}
-          <NumberField label="stacked at most" whole max={10_000} value={supply.stackLimit ?? 0} unit={supply.stackLimit ? 'high' : 'any'} onCommit={(n) => set({ stackLimit: n > 0 ? n : null })} />
+          {supply.form === 'sheet' && (
+            <NumberField
+              label="paper weight"
+              unit="g/m²"
+              max={5000}
+              value={supply.grammage ?? 0}
+              onCommit={(n) => set({ grammage: n > 0 ? n : null })}
+            />
+          )}
+          <NumberField
+            label="stacked at most"
+            whole
+            max={10_000}
+            value={supply.stackLimit ?? 0}
+            unit={supply.stackLimit ? 'high' : 'any'}
+            onCommit={(n) => set({ stackLimit: n > 0 ? n : null })}
+          />
         </div>
       </fieldset>
       <fieldset>
@@ -55,7 +93,12 @@ export function SupplyEditor({ supply }: { supply: Supply }) {
       </fieldset>
       <Ticks legend="It may lie" all={LIES} words={LIE_WORDS} chosen={supply.lies} onCommit={(lies) => set({ lies })} />
       <Ticks legend="Mind its" all={HAZARDS} chosen={supply.hazards} onCommit={(hazards) => set({ hazards })} />
-      <Ticks legend="Keep it from" all={SENSITIVE} chosen={supply.sensitive} onCommit={(sensitive) => set({ sensitive })} />
+      <Ticks
+        legend="Keep it from"
+        all={SENSITIVE}
+        chosen={supply.sensitive}
+        onCommit={(sensitive) => set({ sensitive })}
+      />
       <TextField label="Note" value={supply.note} onCommit={(note) => set({ note })} />
       <Button
         onClick={() => {
@@ -68,7 +111,19 @@ export function SupplyEditor({ supply }: { supply: Supply }) {
   );
 }
 
-function Ticks<T extends string>({ legend, all, words, chosen, onCommit }: { legend: string; all: readonly T[]; words?: Record<T, string>; chosen: readonly T[]; onCommit: (next: T[]) => void }) {
+function Ticks<T extends string>({
+  legend,
+  all,
+  words,
+  chosen,
+  onCommit,
+}: {
+  legend: string;
+  all: readonly T[];
+  words?: Record<T, string>;
+  chosen: readonly T[];
+  onCommit: (next: T[]) => void;
+}) {
   return (
     <fieldset>
       <legend className="text-[13px] font-semibold">{legend}</legend>
@@ -76,7 +131,13 @@ function Ticks<T extends string>({ legend, all, words, chosen, onCommit }: { leg
         {all.map((t) => {
           const on = chosen.includes(t);
           return (
-            <button key={t} type="button" aria-pressed={on} className={`rounded-full border px-2.5 py-0.5 text-[14px] ${on ? 'border-ink bg-ink text-ground' : 'border-line bg-paper'}`} onClick={() => onCommit(on ? chosen.filter((c) => c !== t) : [...chosen, t])}>
+            <button
+              key={t}
+              type="button"
+              aria-pressed={on}
+              className={`rounded-full border px-2.5 py-0.5 text-[14px] ${on ? 'border-ink bg-ink text-ground' : 'border-line bg-paper'}`}
+              onClick={() => onCommit(on ? chosen.filter((c) => c !== t) : [...chosen, t])}
+            >
               {words?.[t] ?? t}
             </button>
           );

@@ -1,7 +1,16 @@
 import { useMemo } from 'react';
 import { costOfHome, yearlyUses } from '@heronstone/core/homes';
 import { homesIn, type Plan, placeTitle, type Share, type Supply } from '@heronstone/core/plan';
-import { type Fetch, fetchFrom, handlingOf, type Maker, makerOf, PLAIN, SECONDS_PER_TMU, sceneOf } from '@heronstone/core/reach';
+import {
+  type Fetch,
+  fetchFrom,
+  handlingOf,
+  type Maker,
+  makerOf,
+  PLAIN,
+  SECONDS_PER_TMU,
+  sceneOf,
+} from '@heronstone/core/reach';
 import { bandColour, bandName, secondsWords, yearWords } from '../../ui/words.ts';
 
 type Props = { plan: Plan; maker: Maker; placeId: string; supply?: Supply | null; share?: Share };
@@ -14,7 +23,9 @@ export function Ledger({ plan, maker, placeId, supply, share = 'working' }: Prop
     const use = supply ? [...yearlyUses(plan, supply, share)].sort((a, b) => b.fetches - a.fetches)[0] : undefined;
     const from = (use && makerOf(plan, use.station)) ?? maker;
     const others = homesIn(plan, placeId).filter((h) => h.supplyId !== supply?.id || h.share !== share).length;
-    const handling = supply ? handlingOf(supply, others + 1, use?.consumed ?? false) : { ...PLAIN, kinds: Math.max(1, others) };
+    const handling = supply
+      ? handlingOf(supply, others + 1, use?.consumed ?? false)
+      : { ...PLAIN, kinds: Math.max(1, others) };
     return {
       fetch: spot ? fetchFrom(scene, from, spot, handling) : null,
       who: use && from !== maker ? `${from.person.name} at ${use.station.name}` : from.person.name,
@@ -49,7 +60,10 @@ export function Ledger({ plan, maker, placeId, supply, share = 'working' }: Prop
 export function BandChip({ band }: { band: Parameters<typeof bandName>[0] }) {
   return (
     <span className="inline-flex items-center gap-1 text-ink">
-      <span className="inline-block size-2.5 rounded-full border border-ink/30" style={{ background: bandColour(band) }} />
+      <span
+        className="inline-block size-2.5 rounded-full border border-ink/30"
+        style={{ background: bandColour(band) }}
+      />
       {bandName(band)}
     </span>
   );
@@ -68,10 +82,7 @@ function Motions({ fetch }: { fetch: Extract<Fetch, { ok: true }> }) {
           <th>seconds</th>
         </tr>
       </thead>
-      {[
-        ['get', get] as const,
-        ['put back', back] as const,
-      ].map(([part, list]) =>
+      {[['get', get] as const, ['put back', back] as const].map(([part, list]) =>
         list.length === 0 ? null : (
           <tbody key={part}>
             <tr className="border-t border-line">

@@ -55,7 +55,9 @@ export function Round({ plan, maker, turn, onTurn, looks, chosen, onChoose }: Pr
         .map((unit) => ({
           unit,
           seen: seeUnit(maker, facing, unit),
-          places: [...scene.spots.values()].filter((s) => s.unit.id === unit.id).map((spot) => ({ spot, seen: seePlace(maker, facing, spot) })),
+          places: [...scene.spots.values()]
+            .filter((s) => s.unit.id === unit.id)
+            .map((spot) => ({ spot, seen: seePlace(maker, facing, spot) })),
         }))
         .sort((a, b) => b.seen.away - a.seen.away),
     [plan.units, scene, maker, facing],
@@ -65,7 +67,11 @@ export function Round({ plan, maker, turn, onTurn, looks, chosen, onChoose }: Pr
       units
         .flatMap((u) => u.places)
         .filter((p) => p.seen.stretches.length > 0)
-        .map((p) => ({ id: p.spot.place.id, x: (p.seen.stretches[0]!.from + p.seen.stretches[0]!.to) / 2, z: (p.seen.low + p.seen.high) / 2 })),
+        .map((p) => ({
+          id: p.spot.place.id,
+          x: (p.seen.stretches[0]!.from + p.seen.stretches[0]!.to) / 2,
+          z: (p.seen.low + p.seen.high) / 2,
+        })),
     [units],
   );
 
@@ -113,7 +119,17 @@ export function Round({ plan, maker, turn, onTurn, looks, chosen, onChoose }: Pr
         return (
           <g key={unit.id} opacity={pale}>
             {seen.stretches.map((s) => (
-              <rect key={s.from} x={x(s.from) - 1} width={x(s.to) - x(s.from) + 2} y={y(seen.high) - 1} height={y(seen.low) - y(seen.high) + 2} rx={2} fill="var(--wood)" stroke="var(--wood-line)" strokeWidth={1} />
+              <rect
+                key={s.from}
+                x={x(s.from) - 1}
+                width={x(s.to) - x(s.from) + 2}
+                y={y(seen.high) - 1}
+                height={y(seen.low) - y(seen.high) + 2}
+                rx={2}
+                fill="var(--wood)"
+                stroke="var(--wood-line)"
+                strokeWidth={1}
+              />
             ))}
             {places.map(({ spot, seen: p }) => (
               <PlaceMark
@@ -136,7 +152,14 @@ export function Round({ plan, maker, turn, onTurn, looks, chosen, onChoose }: Pr
         const at = wrap(b);
         const edge = at === -180;
         return (
-          <text key={words} x={edge ? 6 : x(at)} y={HEIGHT + 18} textAnchor={edge ? 'start' : 'middle'} fontSize={13} fill="var(--soft)">
+          <text
+            key={words}
+            x={edge ? 6 : x(at)}
+            y={HEIGHT + 18}
+            textAnchor={edge ? 'start' : 'middle'}
+            fontSize={13}
+            fill="var(--soft)"
+          >
             {words}
           </text>
         );
@@ -213,8 +236,26 @@ function PlaceMark({ id, title, seen, y, look, chosen, focusable, onChoose }: Ma
         const width = Math.max(1.5, x(s.to) - x(s.from) - 1.5);
         return (
           <g key={s.from}>
-            <rect x={left} y={top + 0.75} width={width} height={Math.max(1.5, height - 1.5)} rx={1.5} fill={colour} fillOpacity={seen.front ? 0.34 : 0.12} />
-            {seen.front && <rect x={left} y={top + height - Math.max(0, height - 1.5) * full} width={width} height={Math.max(0, height - 1.5) * full} rx={1.5} fill={colour} fillOpacity={0.95} />}
+            <rect
+              x={left}
+              y={top + 0.75}
+              width={width}
+              height={Math.max(1.5, height - 1.5)}
+              rx={1.5}
+              fill={colour}
+              fillOpacity={seen.front ? 0.34 : 0.12}
+            />
+            {seen.front && (
+              <rect
+                x={left}
+                y={top + height - Math.max(0, height - 1.5) * full}
+                width={width}
+                height={Math.max(0, height - 1.5) * full}
+                rx={1.5}
+                fill={colour}
+                fillOpacity={0.95}
+              />
+            )}
             <rect
               x={left}
               y={top + 0.75}
@@ -230,9 +271,18 @@ function PlaceMark({ id, title, seen, y, look, chosen, focusable, onChoose }: Ma
         );
       })}
       {look && look.fetches > 0 && (
-        <circle cx={(x(widest.from) + x(widest.to)) / 2} cy={top + height / 2} r={Math.min(11, 1.6 + 0.42 * Math.sqrt(look.fetches))} fill="var(--paper)" stroke="var(--ink)" strokeWidth={1.2} />
+        <circle
+          cx={(x(widest.from) + x(widest.to)) / 2}
+          cy={top + height / 2}
+          r={Math.min(11, 1.6 + 0.42 * Math.sqrt(look.fetches))}
+          fill="var(--paper)"
+          stroke="var(--ink)"
+          strokeWidth={1.2}
+        />
       )}
-      {look?.here && <path d={`M ${(x(widest.from) + x(widest.to)) / 2} ${top - 3} l -6 -9 h 12 z`} fill="var(--heron)" />}
+      {look?.here && (
+        <path d={`M ${(x(widest.from) + x(widest.to)) / 2} ${top - 3} l -6 -9 h 12 z`} fill="var(--heron)" />
+      )}
     </g>
   );
 }
@@ -248,14 +298,22 @@ function Walls({ plan, maker, facing, y }: { plan: Plan; maker: Maker; facing: n
         const a = survey.outline[i]!;
         const b = survey.outline[(i + 1) % n]!;
         const corner = stretchesBetween(maker.seat, facing, a, a).stretches[0]!.from;
-        const along = (mm: number) => ({ x: a.x + ((b.x - a.x) * mm) / wall.length, y: a.y + ((b.y - a.y) * mm) / wall.length });
+        const along = (mm: number) => ({
+          x: a.x + ((b.x - a.x) * mm) / wall.length,
+          y: a.y + ((b.y - a.y) * mm) / wall.length,
+        });
         return (
           <g key={wall.id}>
             <line x1={x(corner)} x2={x(corner)} y1={y(plan.head.ceiling)} y2={y(0)} stroke="var(--line)" />
             {Object.values(plan.openings)
               .filter((o) => o.wallId === wall.id)
               .flatMap((o) =>
-                stretchesBetween(maker.seat, facing, along(o.left), along(Math.min(wall.length, o.left + o.width))).stretches.map((s) => (
+                stretchesBetween(
+                  maker.seat,
+                  facing,
+                  along(o.left),
+                  along(Math.min(wall.length, o.left + o.width)),
+                ).stretches.map((s) => (
                   <rect
                     key={`${o.id}${s.from}`}
                     x={x(s.from)}
@@ -290,8 +348,25 @@ function BodyLines({ maker, grip, y }: { maker: Maker; grip: number; y: (mm: num
     <g pointerEvents="none">
       {lines.map(([name, mm]) => (
         <g key={name}>
-          <line x1={0} x2={WIDTH} y1={y(mm)} y2={y(mm)} stroke="var(--soft)" strokeOpacity={0.55} strokeDasharray="1 5" />
-          <text x={WIDTH - 6} y={y(mm) - 3} textAnchor="end" fontSize={11.5} fill="var(--soft)" stroke="var(--paper)" strokeWidth={3} paintOrder="stroke">
+          <line
+            x1={0}
+            x2={WIDTH}
+            y1={y(mm)}
+            y2={y(mm)}
+            stroke="var(--soft)"
+            strokeOpacity={0.55}
+            strokeDasharray="1 5"
+          />
+          <text
+            x={WIDTH - 6}
+            y={y(mm) - 3}
+            textAnchor="end"
+            fontSize={11.5}
+            fill="var(--soft)"
+            stroke="var(--paper)"
+            strokeWidth={3}
+            paintOrder="stroke"
+          >
             {name}
           </text>
         </g>

@@ -10,7 +10,12 @@ export type Stretch = { from: number; to: number };
 export type Seen = { stretches: Stretch[]; low: number; high: number; away: number; front: boolean };
 
 /** The stretch between two points as seen from the seat, cut in two where it passes behind. */
-export function stretchesBetween(seat: Point, facing: number, left: Point, right: Point): { stretches: Stretch[]; front: boolean } {
+export function stretchesBetween(
+  seat: Point,
+  facing: number,
+  left: Point,
+  right: Point,
+): { stretches: Stretch[]; front: boolean } {
   const a = angleBetween(facing, heading(seat, left));
   const span = angleBetween(heading(seat, left), heading(seat, right));
   const from = span >= 0 ? a : a + span;
@@ -19,7 +24,11 @@ export function stretchesBetween(seat: Point, facing: number, left: Point, right
 
 function cut(from: number, to: number): Stretch[] {
   if (from < -180) return [{ from: from + 360, to: 180 }, ...(to > -180 ? [{ from: -180, to }] : [])];
-  if (to > 180) return [{ from, to: 180 }, { from: -180, to: to - 360 }];
+  if (to > 180)
+    return [
+      { from, to: 180 },
+      { from: -180, to: to - 360 },
+    ];
   return [{ from, to }];
 }
 
@@ -48,5 +57,8 @@ export function seeUnit(maker: Maker, facing: number, unit: Unit): Seen {
 /** Heights to ribbon pixels: the air above `top` mm is squeezed into a tenth. */
 export function heightScale(pixels: number, top: number, ceiling: number): (mm: number) => number {
   const low = pixels * 0.9;
-  return (mm) => (mm <= top ? pixels - (mm / top) * low : pixels - low - ((Math.min(mm, ceiling) - top) / Math.max(1, ceiling - top)) * (pixels - low));
+  return (mm) =>
+    mm <= top
+      ? pixels - (mm / top) * low
+      : pixels - low - ((Math.min(mm, ceiling) - top) / Math.max(1, ceiling - top)) * (pixels - low);
 }

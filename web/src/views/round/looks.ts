@@ -19,7 +19,11 @@ export type PlaceLook = {
 };
 
 /** Looks of every place from a seat. With a supply in hand the bands are those of its own users. */
-export function looksFrom(plan: Plan, maker: Maker, inHand: { supply: Supply; share: Share } | null): Map<string, PlaceLook> {
+export function looksFrom(
+  plan: Plan,
+  maker: Maker,
+  inHand: { supply: Supply; share: Share } | null,
+): Map<string, PlaceLook> {
   const scene = sceneOf(plan);
   const looks = new Map<string, PlaceLook>();
   for (const spot of scene.spots.values()) {

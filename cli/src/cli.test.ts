@@ -1,0 +1,108 @@
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { spawnSync } from 'node:child_process';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { afterAll, describe, expect, test } from '@jest/globals';
+import { exportPlan, importPlan } from '@heronstone/core/formats';
+import { checkAnswer } from '@heronstone/core/slotting';
+import { block, randomSlotting, tinyRoom, unit, withUnits } from '@heronstone/core/testing';
+import { apply } from '@heronstone/core/plan';
+import { run } from './run.ts';
+
+const folder = mkdtempSync(join(tmpdir(), 'heronstone-cli-'));
+afterAll(() => rmSync(folder, { recursive: true }));
+const file = (name: string, text: string) => {
+  writeFileSync(join(folder, name), text);
+  return join(folder, name);
+};
+
+const room = withUnits(tinyRoom(), unit('lowChest', { x: 3900, y: 3600 }));
+const stocked = apply(room, {
+  type: 'addSupplies',
+  supplies: [block({ id: 'a' }), block({ id: 'b', name: 'Unmeasured', width: null })],
+});
+const planFile = file('room.heron.json', exportPlan(stocked.ok ? stocked.plan : room));
+
+describe('the command line', () => {
+  test('slot gives the answer object, feasible and with a bound', async () => {
+    const problem = randomSlotting(2, { lots: 20, places: 8 });
+    const { code, out } = await run([
+      'slot',
+      file('p.json', JSON.stringify(problem)),
+      '--seconds',
+      '0.2',
+      '--seed',
+      '3',
+    ]);
+    const answer = JSON.parse(out!);
+    expect(code).toBe(0);
+    expect(Object.keys(answer).sort()).toEqual(['bound', 'gap', 'homes', 'seconds', 'total', 'unplaced']);
+    expect(checkAnswer(problem, answer.homes)).toEqual([]);
+  });
+
+  test('reach lists every place from every seat with its motions', async () => {
+    const { out } = await run(['reach', planFile, '--seat', 'Seat']);
+    const rows = JSON.parse(out!);
+    expect(rows).toHaveLength(4);
+    expect(rows[0]).toMatchObject({
+      seat: 'Seat',
+      unit: 'Low chest',
+      place: 'drawer 1',
+      band: expect.any(String),
+      seconds: expect.any(Number),
+    });
+    const sum = rows[0].motions.reduce((s: number, m: { tmu: number }) => s + m.tmu, 0);
+    expect(sum * 0.036).toBeCloseTo(rows[0].seconds, 2);
+  });
+
+  test('homes writes a plan in which what can be homed is', async () => {
+    const to = join(folder, 'out.heron.json');
+    const { code, out } = await run(['homes', planFile, '--seconds', '0.1', '--out', to]);
+    expect(code).toBe(0);
+    expect(JSON.parse(out!)).toMatchObject({ homes: 1, unplaced: ['b.working'] });
+    const written = importPlan(readFileSync(to, 'utf8'), 'x');
+    expect(written.ok && Object.keys(written.plan.homes)).toEqual(['a.working']);
+    expect(importPlan((await run(['homes', planFile, '--seconds', '0.1'])).out!, 'x').ok).toBe(true);
+  });
+
+  test.each([
+    [[], /say slot, reach or homes/],
+    [['fly'], /not “fly”/],
+    [['slot'], /needs a file/],
+    [['slot', '/nowhere/p.json'], /there is no file/],
+    [['slot', file('cut.json', '{"format": "heron')], /not whole JSON/],
+    [['slot', file('other.json', '{"format": "x"}')], /heronstone-slotting\/1/],
+    [
+      ['slot', file('ok.json', JSON.stringify(randomSlotting(1, { lots: 3, places: 2 }))), '--seconds', 'many'],
+      /--seconds takes a number/,
+    ],
+    [['slot', file('ok2.json', '{}'), '--fast'], /Unknown option/],
+    [['reach', planFile, '--out', 'x'], /does not take --out/],
+    [['reach', planFile, '--seat', 'Throne'], /there is no seat “Throne”; there is Seat/],
+    [['reach', file('half.heron.json', exportPlan(room).slice(0, 700))], /not whole/],
+    [['homes', planFile, '--seconds', '0.1', '--out', '/nowhere/out.json'], /cannot write/],
+    [['homes', planFile, 'second.json'], /one file at a time/],
+  ])('bad input %#: one line why, code 2', async (args, why) => {
+    const { code, out, error } = await run(args);
+    expect([code, out]).toEqual([2, undefined]);
+    expect(error).toMatch(why);
+    expect(error!.split('\n')).toHaveLength(1);
+  });
+
+  test('as a program: JSON alone on stdout, the reason alone on stderr', () => {
+    const script = fileURLToPath(new URL('../../scripts/run.mjs', import.meta.url));
+    const call = (...args: string[]) =>
+      spawnSync(process.execPath, [script, 'cli/src/main.ts', ...args], {
+        encoding: 'utf8',
+        env: { ...process.env, NODE_OPTIONS: '' },
+        cwd: folder,
+      });
+    const good = call('reach', planFile);
+    expect(good.status).toBe(0);
+    expect(Array.isArray(JSON.parse(good.stdout))).toBe(true);
+    const bad = call('reach', 'nothing.json');
+    expect([bad.status, bad.stdout]).toEqual([2, '']);
+    expect(bad.stderr).toBe('heronstone: there is no file nothing.json\n');
+  });
+});

@@ -1,0 +1,84 @@
+// npm test: install what is missing, then type check, lint, import rules, unit, server and browser tests.
+// The last line says how many passed and failed.
+import { spawnSync } from 'node:child_process';
+import { existsSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { build, install, root } from './lib.mjs';
+
+const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium';
+
+function run(program, args, env = {}) {
+  return spawnSync(program, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } }).status === 0;
+}
+
+function findChromium() {
+  if (existsSync(CHROMIUM)) return;
+  if (process.getuid?.() !== 0 || !existsSync('/usr/bin/apt-get')) {
+    console.error(
+      'The browser tests need Debian’s chromium: sudo apt-get install chromium (or name another one in CHROMIUM).',
+    );
+    return;
+  }
+  console.error('Installing Debian’s chromium …');
+  const env = { DEBIAN_FRONTEND: 'noninteractive' };
+  if (run('apt-get', ['update', '-qq'], env))
+    run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], env);
+}
+
+install();
+build();
+findChromium();
+
+let passed = 0;
+let failed = 0;
+const count = (name, ok) => {
+  console.log(`${ok ? 'passed' : 'FAILED'}: ${name}`);
+  if (ok) passed++;
+  else failed++;
+};
+
+const only = process.argv.slice(2);
+if (only.length === 0) {
+  count('types of the core', run('npx', ['tsc', '-p', 'core']));
+  count('types of everything', run('npx', ['tsc', '-p', '.']));
+  count('lint', run('npx', ['eslint', '.']));
+  count('format', run('npx', ['prettier', '--check', '--log-level', 'warn', '.']));
+  count(
+    'imports run one way, without cycles',
+    run('npx', [
+      'depcruise',
+      '--config',
+      '.dependency-cruiser.cjs',
+      '--output-type',
+      'err',
+      'core',
+      'server',
+      'web',
+      'cli',
+      'demo',
+      'e2e',
+    ]),
+  );
+}
+
+const report = join(tmpdir(), `heronstone-jest-${process.pid}.json`);
+run(process.execPath, [
+  '--experimental-vm-modules',
+  '--no-warnings',
+  join(root, 'node_modules/jest/bin/jest.js'),
+  '--ci',
+  '--json',
+  `--outputFile=${report}`,
+  ...only,
+]);
+if (existsSync(report)) {
+  const result = JSON.parse(readFileSync(report, 'utf8'));
+  passed += result.numPassedTests;
+  // a file that could not even be loaded has no tests to count, yet it has failed
+  failed += result.numFailedTests + result.numRuntimeErrorTestSuites;
+  rmSync(report);
+} else failed++;
+
+console.log(`${passed} passed, ${failed} failed`);
+process.exitCode = failed > 0 || passed === 0 ? 1 : 0;
