@@ -43,6 +43,13 @@ for (const [name, show] of Object.entries(shots)) {
   await page.waitForTimeout(400);
   await page.screenshot({ path: join(out, `${name}.png`) });
 }
+if (wanted.length === 0 || wanted.includes('homes-dark')) {
+  const evening = await newPage(browser, { colorScheme: 'dark' });
+  await evening.page.goto(`${server.url}/p/${pump}/homes?seat=kite-seat&supply=hot-knife`);
+  await evening.page.waitForSelector('[data-place]');
+  await evening.page.waitForTimeout(400);
+  await evening.page.screenshot({ path: join(out, 'homes-dark.png') });
+}
 if (errors.length > 0) console.error(`The console showed:\n${errors.join('\n')}`);
 await browser.close();
 await server.stop();

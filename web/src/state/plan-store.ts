@@ -39,6 +39,9 @@ export const usePlan = create<PlanState>()((set, get) => {
       if (done.ok) {
         plan = done.plan;
         kept.push(one);
+      } else if (sending && one === pending[0]) {
+        // on its way: it may be in the confirmed plan already, its answer will tell
+        kept.push(one);
       } else toast.error(done.reason);
     }
     pending = kept;

@@ -40,7 +40,8 @@ export function Round({ plan, maker, turn, onTurn, looks, chosen, onChoose }: Pr
   const facing = maker.seat.heading + turn;
   const scene = sceneOf(plan);
   const svg = useRef<SVGSVGElement>(null);
-  const drag = useRef<{ x: number; turn: number; moved: boolean } | null>(null);
+  const drag = useRef<{ x: number; turn: number } | null>(null);
+  const hoveredUnit = useHover((s) => s.unit);
 
   const grip = highestGrip(bodyOf(maker.person, null), 0);
   const y = useMemo(() => {
@@ -92,7 +93,7 @@ export function Round({ plan, maker, turn, onTurn, looks, chosen, onChoose }: Pr
   };
   const onPointerDown = (e: PointerEvent) => {
     if ((e.target as Element).closest('[data-place]')) return;
-    drag.current = { x: e.clientX, turn, moved: false };
+    drag.current = { x: e.clientX, turn };
     svg.current?.setPointerCapture(e.pointerId);
   };
   const onPointerMove = (e: PointerEvent) => {
@@ -127,8 +128,8 @@ export function Round({ plan, maker, turn, onTurn, looks, chosen, onChoose }: Pr
                 height={y(seen.low) - y(seen.high) + 2}
                 rx={2}
                 fill="var(--wood)"
-                stroke="var(--wood-line)"
-                strokeWidth={1}
+                stroke={hoveredUnit === unit.id ? 'var(--ink)' : 'var(--wood-line)'}
+                strokeWidth={hoveredUnit === unit.id ? 2.6 : 1}
               />
             ))}
             {places.map(({ spot, seen: p }) => (
