@@ -1,6 +1,9 @@
-import { CATALOGUE, type UnitKind } from '@heronstone/core/catalogue';
+import { type UnitKind } from '@heronstone/core/catalogue';
 import {
   apply,
+  blankPerson,
+  blankSupply,
+  blankUnit,
   type Command,
   emptyPlan,
   type Plan,
@@ -30,11 +33,7 @@ export class Builder {
   }
 
   unit(id: string, kind: UnitKind, name: string, x: number, y: number, facing: number, over: Partial<Unit> = {}): this {
-    const { bottom, ...shape } = CATALOGUE[kind].defaults;
-    return this.run({
-      type: 'placeUnit',
-      unit: { id, kind, name, x, y, facing, bottom, ...shape, awayMinutes: 0, ...over },
-    });
+    return this.run({ type: 'placeUnit', unit: { ...blankUnit(id, kind), name, x, y, facing, ...over } });
   }
 
   activity(id: string, name: string, sessionsPerMonth: number, minutes: number, months: number[]): this {
@@ -42,25 +41,7 @@ export class Builder {
   }
 
   person(id: string, name: string, stature: number, over: Partial<Plan['people'][string]> = {}): this {
-    return this.run({
-      type: 'addPerson',
-      person: {
-        id,
-        name,
-        stature,
-        eyeHeight: null,
-        shoulderHeight: null,
-        elbowHeight: null,
-        gripReach: null,
-        hand: 'right',
-        mayClimb: true,
-        mayStoop: true,
-        mayKneel: true,
-        mobility: 'swivel',
-        child: false,
-        ...over,
-      },
-    });
+    return this.run({ type: 'addPerson', person: { ...blankPerson(id, name, stature), ...over } });
   }
 
   /** One supply with its uses (activity → fetches a session) and today's home. */
@@ -71,29 +52,19 @@ export class Builder {
       .replace(/[^a-z0-9]+/g, '-')
       .replace(/^-|-$/g, '');
     const { usedUp = 0, ...rest } = over;
-    const supply: Supply = {
-      id,
-      name,
+    const lies: Supply['lies'] =
+      form === 'sheet' || form === 'pocket' ? ['flat'] : form === 'bottle' ? ['upright'] : ['flat', 'edge', 'upright'];
+    const supply = {
+      ...blankSupply(id, name),
       family,
       form,
       width,
       depth,
       height,
       mass,
-      grammage: null,
       working,
       backstock,
-      stackLimit: null,
-      lies:
-        form === 'sheet' || form === 'pocket'
-          ? ['flat']
-          : form === 'bottle'
-            ? ['upright']
-            : ['flat', 'edge', 'upright'],
-      sensitive: [],
-      hazards: [],
-      colour: null,
-      note: '',
+      lies,
       ...rest,
     };
     this.run({ type: 'addSupplies', supplies: [supply] });

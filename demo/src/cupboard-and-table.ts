@@ -61,18 +61,10 @@ export function cupboardAndTable(): Plan {
 }
 
 const C = (fetches: number) => ({ cards: fetches });
+// one row a line, as in the list it is
+// prettier-ignore
 const SUPPLIES: SupplyRow[] = [
-  [
-    'Card stock, 8.5 × 11',
-    'Paper',
-    'sheet',
-    [216, 279, null],
-    13,
-    [100, 250],
-    C(6),
-    'cupboard.0.0',
-    { grammage: 216, usedUp: 6 },
-  ],
+  ['Card stock, 8.5 × 11', 'Paper', 'sheet', [216, 279, null], 13, [100, 250], C(6), 'cupboard.0.0', { grammage: 216, usedUp: 6 }],
   ['Envelopes', 'Paper', 'block', [165, 125, 60], 260, [2, 3], C(3), 'cupboard.4.0', { usedUp: 3 }],
   ['Stamps, wooden', 'Printing', 'block', [70, 50, 30], 40, [24, 0], C(5), 'cupboard.2.0'],
   ['Ink pads', 'Printing', 'block', [100, 70, 22], 60, [9, 0], C(5), 'cupboard.0.0'],

@@ -24,3 +24,4 @@ export {
   type ApplyResult,
 } from './apply.ts';
 export { newId } from './ids.ts';
+export { blankSupply, blankPerson, blankUnit } from './blank.ts';

@@ -1,6 +1,9 @@
-import { CATALOGUE, type UnitKind } from '../catalogue/index.ts';
+import { type UnitKind } from '../catalogue/index.ts';
 import {
   apply,
+  blankPerson,
+  blankSupply,
+  blankUnit,
   type Command,
   emptyPlan,
   type Person,
@@ -14,23 +17,12 @@ import { rightAngled } from '../survey/index.ts';
 /** Small made-up rows for tests; every field can be overridden. */
 export function block(over: Partial<Supply> = {}): Supply {
   return {
-    id: 'block',
-    name: 'Line reel',
+    ...blankSupply('block', 'Line reel'),
     family: 'Kite parts',
-    form: 'block',
     width: 120,
     depth: 90,
     height: 60,
     mass: 150,
-    grammage: null,
-    working: 1,
-    backstock: 0,
-    stackLimit: null,
-    lies: ['flat', 'edge', 'upright'],
-    sensitive: [],
-    hazards: [],
-    colour: null,
-    note: '',
     ...over,
   };
 }
@@ -51,38 +43,11 @@ export function sheet(over: Partial<Supply> = {}): Supply {
 }
 
 export function person(over: Partial<Person> = {}): Person {
-  return {
-    id: 'maker',
-    name: 'The maker',
-    stature: 1620,
-    eyeHeight: null,
-    shoulderHeight: null,
-    elbowHeight: null,
-    gripReach: null,
-    hand: 'right',
-    mayClimb: true,
-    mayStoop: true,
-    mayKneel: true,
-    mobility: 'swivel',
-    child: false,
-    ...over,
-  };
+  return { ...blankPerson('maker', 'The maker', 1620), ...over };
 }
 
 export function unit(kind: UnitKind, over: Partial<Unit> = {}): Unit {
-  const { bottom, ...shape } = CATALOGUE[kind].defaults;
-  return {
-    id: kind,
-    kind,
-    name: CATALOGUE[kind].name,
-    x: 0,
-    y: 0,
-    facing: 180,
-    bottom,
-    ...shape,
-    awayMinutes: 0,
-    ...over,
-  };
+  return { ...blankUnit(kind, kind), awayMinutes: 0, ...over };
 }
 
 export function use(supplyId: string, fetches: number, activityId = 'work'): Plan['uses'][string] {

@@ -1,6 +1,7 @@
 import { Trash2 } from 'lucide-react';
 import { CATALOGUE } from '@heronstone/core/catalogue';
 import { type Activity, newId, roomOf, type Station } from '@heronstone/core/plan';
+import { asSeen } from '../../state/as-seen.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { LengthField, NumberField, SelectField, TextField } from '../../ui/fields.tsx';
@@ -16,7 +17,7 @@ export function ActivityPanel({ activity }: { activity: Activity }) {
       type: 'setActivity',
       id: activity.id,
       set: part,
-      was: Object.fromEntries(Object.keys(part).map((k) => [k, activity[k as keyof Activity]])),
+      was: asSeen(activity, part),
     });
   const toggle = (m: number) =>
     set({

@@ -1,7 +1,8 @@
 import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { formatLength } from '@heronstone/core/lengths';
-import { newId, type Person } from '@heronstone/core/plan';
+import { blankPerson, newId, type Person } from '@heronstone/core/plan';
+import { asSeen } from '../../state/as-seen.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { CheckField, LengthField, SelectField, TextField } from '../../ui/fields.tsx';
@@ -13,21 +14,7 @@ export function People() {
   const [open, setOpen] = useState<string | null>(null);
   const people = Object.values(plan.people).sort((a, b) => a.name.localeCompare(b.name));
   const add = () => {
-    const person: Person = {
-      id: newId('person'),
-      name: `Maker ${people.length + 1}`,
-      stature: 1680,
-      eyeHeight: null,
-      shoulderHeight: null,
-      elbowHeight: null,
-      gripReach: null,
-      hand: 'right',
-      mayClimb: true,
-      mayStoop: true,
-      mayKneel: true,
-      mobility: 'swivel',
-      child: false,
-    };
+    const person = blankPerson(newId('person'), `Maker ${people.length + 1}`, 1680);
     if (dispatch({ type: 'addPerson', person })) setOpen(person.id);
   };
   return (
@@ -71,7 +58,7 @@ function PersonFields({ person }: { person: Person }) {
       type: 'setPerson',
       id: person.id,
       set: part,
-      was: Object.fromEntries(Object.keys(part).map((k) => [k, person[k as keyof Person]])),
+      was: asSeen(person, part),
     });
   const measured = (key: 'eyeHeight' | 'shoulderHeight' | 'elbowHeight' | 'gripReach', label: string) => (
     <LengthField label={label} optional mm={person[key]} onCommit={(mm) => set({ [key]: mm })} />

@@ -6,6 +6,7 @@ import { placeFilling } from '@heronstone/core/homes';
 import { formatLength } from '@heronstone/core/lengths';
 import { homesIn, type Plan, roomOf, type Unit, wallsInOrder } from '@heronstone/core/plan';
 import { unitPrism } from '@heronstone/core/reach';
+import { asSeen } from '../../state/as-seen.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
@@ -24,7 +25,7 @@ export function ChosenUnit({ unit }: { unit: Unit }) {
       type: 'setUnit',
       id: unit.id,
       set: part,
-      was: Object.fromEntries(Object.keys(part).map((k) => [k, unit[k as keyof Unit]])),
+      was: asSeen(unit, part),
     });
   const length = (key: 'width' | 'depth' | 'height' | 'bottom', label: string) => (
     <LengthField

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { roomOf, wallsInOrder } from '@heronstone/core/plan';
+import { asSeen } from '../../state/as-seen.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { LengthField, NumberField, SelectField, TextField } from '../../ui/fields.tsx';
@@ -24,7 +25,7 @@ export default function RoomStone() {
     dispatch({
       type: 'setPlan',
       set,
-      was: Object.fromEntries(Object.keys(set).map((k) => [k, plan.head[k as keyof typeof plan.head]])),
+      was: asSeen(plan.head, set),
     });
 
   return (

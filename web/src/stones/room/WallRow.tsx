@@ -1,5 +1,6 @@
 import { DoorOpen, Grid2x2, Trash2 } from 'lucide-react';
 import { newId, type Opening, type Wall } from '@heronstone/core/plan';
+import { asSeen } from '../../state/as-seen.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { LengthField, NumberField, SelectField, TextField } from '../../ui/fields.tsx';
@@ -28,7 +29,7 @@ export function WallRow({
       type: 'setWall',
       id: wall.id,
       set: part,
-      was: Object.fromEntries(Object.keys(part).map((k) => [k, wall[k as keyof Wall]])),
+      was: asSeen(wall, part),
     });
   const addOpening = (kind: Opening['kind']) => {
     const width = Math.min(kind === 'door' ? 850 : 1000, wall.length);

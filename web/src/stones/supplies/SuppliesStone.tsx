@@ -5,7 +5,7 @@ import { toast } from 'sonner';
 import { pieceOf } from '@heronstone/core/fit';
 import { type CsvReport, writeSupplies } from '@heronstone/core/formats';
 import { formatNumberOnly } from '@heronstone/core/lengths';
-import { newId, placeTitle, type Supply } from '@heronstone/core/plan';
+import { blankSupply, newId, placeTitle, type Supply } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { findSupplies } from '../../state/search.ts';
 import { useSelection } from '../../state/selection.ts';
@@ -45,25 +45,7 @@ export default function SuppliesStone() {
 
   const add = () => {
     const id = newId('supply');
-    const supply: Supply = {
-      id,
-      name: 'New supply',
-      family: '',
-      form: 'block',
-      width: null,
-      depth: null,
-      height: null,
-      mass: 0,
-      grammage: null,
-      working: 1,
-      backstock: 0,
-      stackLimit: null,
-      lies: ['flat', 'edge', 'upright'],
-      sensitive: [],
-      hazards: [],
-      colour: null,
-      note: '',
-    };
+    const supply = blankSupply(id, 'New supply');
     if (dispatch({ type: 'addSupplies', supplies: [supply] })) select({ supply: id });
   };
   const onFile = async (chosenFile: File) => {

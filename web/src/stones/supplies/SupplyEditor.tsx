@@ -1,5 +1,6 @@
 import { Trash2 } from 'lucide-react';
 import { FORMS, HAZARDS, LIES, SENSITIVE, type Supply } from '@heronstone/core/plan';
+import { asSeen } from '../../state/as-seen.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
@@ -34,7 +35,7 @@ export function SupplyEditor({ supply }: { supply: Supply }) {
       type: 'setSupply',
       id: supply.id,
       set: part,
-      was: Object.fromEntries(Object.keys(part).map((k) => [k, supply[k as keyof Supply]])),
+      was: asSeen(supply, part),
     });
   const size = (key: 'width' | 'depth' | 'height', label: string) => (
     <LengthField label={label} optional positive mm={supply[key]} onCommit={(mm) => set({ [key]: mm })} />

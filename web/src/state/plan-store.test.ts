@@ -1,0 +1,179 @@
+import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
+import { apply, type Command, type Plan, type RowChange } from '@heronstone/core/plan';
+import { block, tinyRoom } from '@heronstone/core/testing';
+
+/** A server in the page: the real `apply` behind a faked fetch, and a stream that can be spoken into. */
+class FakeServer {
+  plan: Plan = tinyRoom();
+  revision = 0;
+  /** what the next requests meet: an answer, a lost answer (written all the same), or no server at all */
+  weather: 'fine' | 'answer lost' | 'down' = 'fine';
+  seen = new Set<string>();
+  stream: FakeStream | null = null;
+
+  run(commandId: string, command: Command): { status: number; body: object } {
+    const event = (changes: RowChange[]) => ({
+      planId: 'tiny',
+      commandId,
+      changes,
+      revision: this.revision,
+      undo: 'it',
+      redo: null,
+    });
+    if (this.seen.has(commandId)) return { status: 200, body: event([]) };
+    const done = apply(this.plan, command);
+    if (!done.ok) return { status: 409, body: { detail: done.reason } };
+    this.plan = done.plan;
+    this.revision++;
+    this.seen.add(commandId);
+    const out = event(done.changes);
+    this.stream?.say('change', out);
+    return { status: 200, body: out };
+  }
+
+  fetch = async (url: string, init?: { body?: string }) => {
+    await Promise.resolve();
+    if (this.weather === 'down') throw new TypeError('fetch failed');
+    const answer = init?.body
+      ? this.run(JSON.parse(init.body).commandId, JSON.parse(init.body).command)
+      : { status: 200, body: { plan: this.plan, revision: this.revision, undo: null, redo: null } };
+    if (this.weather === 'answer lost' && init?.body) throw new TypeError('connection reset');
+    return {
+      ok: answer.status < 400,
+      status: answer.status,
+      json: async () => JSON.parse(JSON.stringify(answer.body)),
+      url,
+    };
+  };
+}
+
+class FakeStream {
+  private readonly listeners = new Map<string, (e: { data: string }) => void>();
+  constructor() {
+    server.stream = this;
+  }
+  addEventListener(kind: string, listener: (e: { data: string }) => void) {
+    this.listeners.set(kind, listener);
+  }
+  say(kind: string, data: object) {
+    this.listeners.get(kind)?.({ data: JSON.stringify(data) });
+  }
+  close() {}
+}
+
+let server: FakeServer;
+let stored: Map<string, string>;
+const g = globalThis as Record<string, unknown>;
+const { usePlan } = await import('./plan-store.ts');
+const { toast } = await import('sonner');
+
+const settle = async () => {
+  for (let i = 0; i < 40; i++) await Promise.resolve();
+};
+const add = (id: string): Command => ({ type: 'addSupplies', supplies: [block({ id, name: `Thing ${id}` })] });
+const names = () => Object.keys(usePlan.getState().plan.supplies).sort();
+let close: () => void;
+
+beforeEach(async () => {
+  jest.useFakeTimers();
+  server = new FakeServer();
+  stored = new Map();
+  g.fetch = server.fetch;
+  g.EventSource = FakeStream;
+  g.localStorage = {
+    getItem: (k: string) => stored.get(k) ?? null,
+    setItem: (k: string, v: string) => stored.set(k, v),
+    removeItem: (k: string) => stored.delete(k),
+  };
+  close = usePlan.getState().open('tiny');
+  await settle();
+});
+afterEach(() => {
+  close();
+  jest.useRealTimers();
+});
+
+describe('the plan on screen', () => {
+  test('a change is there at once and saved after', async () => {
+    expect(usePlan.getState().dispatch(add('a'))).toBe(true);
+    expect(names()).toEqual(['a']);
+    expect(usePlan.getState().unsaved).toBe(1);
+    await settle();
+    expect(usePlan.getState().unsaved).toBe(0);
+    expect(server.plan.supplies.a).toBeDefined();
+    expect(stored.size).toBe(0);
+  });
+
+  test('what the core refuses is never sent and changes nothing', async () => {
+    expect(usePlan.getState().dispatch({ type: 'removeUnit', id: 'nowhere' })).toBe(false);
+    await settle();
+    expect(server.revision).toBe(0);
+  });
+
+  test('another tab’s change comes in under what is not yet saved here', async () => {
+    server.weather = 'down';
+    usePlan.getState().dispatch(add('mine'));
+    await settle();
+    server.weather = 'fine';
+    server.run('other-tab-1', add('theirs'));
+    expect(names()).toEqual(['mine', 'theirs']);
+    await jest.advanceTimersByTimeAsync(2500);
+    await settle();
+    expect(Object.keys(server.plan.supplies).sort()).toEqual(['mine', 'theirs']);
+  });
+
+  test('the server away: changes queue, are kept in the browser, and are saved in order when it is back', async () => {
+    server.weather = 'down';
+    usePlan.getState().dispatch(add('a'));
+    usePlan.getState().dispatch({ type: 'setSupply', id: 'a', set: { name: 'Renamed' } });
+    await settle();
+    expect(usePlan.getState()).toMatchObject({ unsaved: 2, trouble: expect.stringMatching(/does not answer/) });
+    expect(JSON.parse([...stored.values()][0]!)).toHaveLength(2);
+    server.weather = 'fine';
+    await jest.advanceTimersByTimeAsync(2500);
+    await settle();
+    expect(server.plan.supplies.a!.name).toBe('Renamed');
+    expect(usePlan.getState()).toMatchObject({ unsaved: 0, trouble: null });
+  });
+
+  test('an answer that got lost does not do the command twice', async () => {
+    server.weather = 'answer lost';
+    usePlan.getState().dispatch(add('once'));
+    await settle();
+    expect(server.revision).toBe(1);
+    server.weather = 'fine';
+    await jest.advanceTimersByTimeAsync(2500);
+    await settle();
+    expect(server.revision).toBe(1);
+    expect(names()).toEqual(['once']);
+    expect(usePlan.getState().unsaved).toBe(0);
+  });
+
+  test('a change the server refuses is taken back here, with its reason, and the rest is kept', async () => {
+    const said = jest.spyOn(toast, 'error');
+    usePlan.getState().dispatch(add('a'));
+    await settle();
+    server.stream = null;
+    server.run('other-tab-2', { type: 'setSupply', id: 'a', set: { name: 'Reel' } });
+    usePlan.getState().dispatch({ type: 'setSupply', id: 'a', set: { name: 'Spool' }, was: { name: 'Thing a' } });
+    usePlan.getState().dispatch(add('b'));
+    await settle();
+    expect(said.mock.calls.map((c) => String(c[0]))).toEqual([
+      expect.stringMatching(/changed meanwhile in another tab/),
+    ]);
+    expect(usePlan.getState().plan.supplies.a!.name).toBe('Reel');
+    expect(server.plan.supplies.b).toBeDefined();
+  });
+
+  test('what an earlier tab could not save is saved by the next one that opens the plan', async () => {
+    server.weather = 'down';
+    usePlan.getState().dispatch(add('left-over'));
+    await settle();
+    close();
+    server.weather = 'fine';
+    close = usePlan.getState().open('tiny');
+    await settle();
+    expect(server.plan.supplies['left-over']).toBeDefined();
+    expect(stored.size).toBe(0);
+  });
+});
