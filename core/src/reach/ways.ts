@@ -130,6 +130,23 @@ for (const by of [200, 400, 600])
   for (let a = 0; a < 16; a++)
     STEPS.push({ x: Math.sin((a * Math.PI) / 8) * by, y: Math.cos((a * Math.PI) / 8) * by, by });
 
+const freeSteps = new WeakMap<Scene, WeakMap<Maker, typeof STEPS>>();
+
+/** The small moves that end on free floor; the same for every place, so looked at once per seat. */
+function stepsFrom(scene: Scene, maker: Maker): typeof STEPS {
+  let makers = freeSteps.get(scene);
+  if (!makers) freeSteps.set(scene, (makers = new WeakMap()));
+  let steps = makers.get(maker);
+  if (!steps) {
+    const { seat, person } = maker;
+    const furthest = seat.standing ? PACE : ROLL;
+    const half = person.mobility === 'wheelchair' ? WHEELCHAIR_HALF : BODY_HALF;
+    steps = STEPS.filter((s) => s.by <= furthest && floorIsFree(scene, { x: seat.x + s.x, y: seat.y + s.y }, half));
+    makers.set(maker, steps);
+  }
+  return steps;
+}
+
 const LEANING: { there: Motion; back: Motion } = {
   there: { code: 'B', tmu: TMU.bend, text: 'lean to it' },
   back: { code: 'AB', tmu: TMU.arise, text: 'sit up again' },
@@ -168,11 +185,8 @@ export function turnWay(scene: Scene, maker: Maker, spot: Spot): Way | null {
   if (fixedStool || (ways.length > 0 && ways[0]!.there.every((m) => m !== LEANING.there))) return ways[0] ?? null;
   const furthest = seated ? ROLL : PACE;
   if (distance(seat, spot.grip) > furthest + body.gripReach + body.trunk) return ways[0] ?? null;
-  const half = person.mobility === 'wheelchair' ? WHEELCHAIR_HALF : BODY_HALF;
-  for (const step of STEPS) {
-    if (step.by > furthest) continue;
+  for (const step of stepsFrom(scene, maker)) {
     const at = { x: seat.x + step.x, y: seat.y + step.y };
-    if (!floorIsFree(scene, at, half)) continue;
     const moved: Motion = seated
       ? { code: `SS${inches(step.by)}C1`, tmu: sideStep(step.by), text: `roll the chair ${step.by / 10} cm` }
       : { code: `SS${inches(step.by)}C1`, tmu: sideStep(step.by), text: 'step aside' };

@@ -10,7 +10,8 @@ import { Button } from '../../ui/button.tsx';
 const MOST = 24;
 const LEAST = 0.2;
 const FEWEST_LANES = 4;
-const MOST_LANES = 10;
+const MOST_LANES = 16;
+const LANE = 27;
 /** Widest chip, its padding and a letter, and a usual line, px. */
 const CHIP = 136;
 const CHIP_PAD = 30;
@@ -58,37 +59,7 @@ export function UseLine({ activity }: { activity: Activity }) {
   return (
     <section aria-label="Use line">
       <h2 className="font-display text-lg font-semibold">What it reaches for</h2>
-      <div
-        className="relative mt-1 rounded-2xl bg-paper"
-        style={{ height: Math.max(FEWEST_LANES, ...lanes.map((l) => l.lane + 1)) * 30 + 40 }}
-      >
-        {TICKS.map(([f, words]) => (
-          <div
-            key={f}
-            className="absolute inset-y-0 border-l border-dashed border-line"
-            style={{ left: `calc(0.5rem + (100% - 9rem) * ${toShare(f)})` }}
-          >
-            <span className="absolute bottom-1 left-1 whitespace-nowrap text-[12.5px] text-soft">{words}</span>
-          </div>
-        ))}
-        {uses.length === 0 && (
-          <p className="absolute left-4 top-4 text-soft">
-            Nothing yet. Type below what is reached for while doing this.
-          </p>
-        )}
-        {lanes.map(({ use: u, lane }) => (
-          <Chip
-            key={u.id}
-            use={u}
-            lane={lane}
-            name={plan.supplies[u.supplyId]?.name ?? '?'}
-            chosen={u.id === chosen}
-            onChoose={() => setChosen(u.id)}
-            onFetches={(fetches) => dispatch({ type: 'setUse', id: u.id, set: { fetches } })}
-          />
-        ))}
-      </div>
-      <div className="mt-2 flex flex-wrap items-end gap-3">
+      <div className="mb-1.5 flex flex-wrap items-end gap-3">
         <div className="relative w-64">
           <label htmlFor="use-add" className="block text-[13px] text-soft">
             Add to the line
@@ -103,7 +74,7 @@ export function UseLine({ activity }: { activity: Activity }) {
             onKeyDown={(e) => e.key === 'Enter' && found[0] && add(found[0].id)}
           />
           {found.length > 0 && (
-            <ul className="absolute bottom-full left-0 z-10 mb-1 w-full overflow-hidden rounded-xl border border-line bg-paper shadow-lg">
+            <ul className="absolute top-full left-0 z-20 mt-1 w-full overflow-hidden rounded-xl border border-line bg-paper shadow-lg">
               {found.map((s) => (
                 <li key={s.id}>
                   <button type="button" className="w-full px-3 py-1 text-left hover:bg-stone" onClick={() => add(s.id)}>
@@ -143,6 +114,36 @@ export function UseLine({ activity }: { activity: Activity }) {
             </Button>
           </>
         )}
+      </div>
+      <div
+        className="relative mt-1 rounded-2xl bg-paper"
+        style={{ height: Math.max(FEWEST_LANES, ...lanes.map((l) => l.lane + 1)) * LANE + 38 }}
+      >
+        {TICKS.map(([f, words]) => (
+          <div
+            key={f}
+            className="absolute inset-y-0 border-l border-dashed border-line"
+            style={{ left: `calc(0.5rem + (100% - 9rem) * ${toShare(f)})` }}
+          >
+            <span className="absolute bottom-1 left-1 whitespace-nowrap text-[12.5px] text-soft">{words}</span>
+          </div>
+        ))}
+        {uses.length === 0 && (
+          <p className="absolute left-4 top-4 text-soft">
+            Nothing yet. Type above what is reached for while doing this.
+          </p>
+        )}
+        {lanes.map(({ use: u, lane }) => (
+          <Chip
+            key={u.id}
+            use={u}
+            lane={lane}
+            name={plan.supplies[u.supplyId]?.name ?? '?'}
+            chosen={u.id === chosen}
+            onChoose={() => setChosen(u.id)}
+            onFetches={(fetches) => dispatch({ type: 'setUse', id: u.id, set: { fetches } })}
+          />
+        ))}
       </div>
     </section>
   );
@@ -197,7 +198,7 @@ function Chip({
       aria-pressed={chosen}
       aria-label={`${name}: ${use.fetches} fetches a session. Arrow keys change it.`}
       className={`absolute max-w-[136px] touch-none truncate rounded-full border px-2.5 py-0.5 text-[13.5px] ${chosen ? 'z-10 border-heron bg-heron text-on-heron' : 'border-line bg-ground hover:z-10 hover:border-heron'}`}
-      style={{ top: 8 + lane * 30, left: `calc(0.5rem + (100% - 9rem) * ${toShare(fetches)})` }}
+      style={{ top: 7 + lane * LANE, left: `calc(0.5rem + (100% - 9rem) * ${toShare(fetches)})` }}
       title={`${name}: ${fetches} a session`}
       onPointerDown={(e) => {
         onChoose();

@@ -37,6 +37,8 @@ export type Offer = {
   each: number;
   band: Parameters<typeof bandName>[0];
   room: { ok: boolean; words: string };
+  /** what speaks against it, in a few words */
+  care: string | null;
 };
 
 /** Places for a share, those with room first, cheapest first. */
@@ -51,6 +53,7 @@ export function bestPlaces(plan: Plan, supply: Supply, share: Share, most: numbe
       each: cost.each,
       band: cost.band,
       room: roomWords(plan, place, supply, share),
+      care: cost.penalties[0]?.words.split(/[:.]/)[0] ?? null,
     });
   }
   return offers.sort((a, b) => Number(b.room.ok) - Number(a.room.ok) || a.seconds - b.seconds).slice(0, most);
