@@ -392,6 +392,130 @@ describe('bad input and bad luck', () => {
   });
 });
 
+describe('as a new user would', () => {
+  test('in inches: shown and typed so, centimetres taken too', async () => {
+    const id = await addDemoPlan(server, 'cupboard');
+    await open(id, 'furniture?unit=table');
+    const width = page.getByLabel('width', { exact: true });
+    expect(await width.inputValue()).toBe('48"');
+    await width.fill('4\' 1 1/2"');
+    await width.press('Enter');
+    await until(
+      async () => Math.abs((await serverPlan(server.url, id)).plan.units.table!.width - 1257.3) < 0.01,
+      '49 1/2 in',
+    );
+    expect(await width.inputValue()).toBe('49 1/2"');
+    await width.fill('120 cm');
+    await width.press('Enter');
+    await until(async () => (await serverPlan(server.url, id)).plan.units.table!.width === 1200, '120 cm');
+    await open(id, 'room');
+    await page.getByLabel('Lengths in').selectOption('metric');
+    expect(await page.getByLabel('Length of wall 1').inputValue()).toBe('299.7 cm');
+  });
+
+  test('letters, nothing, zero and less in the fields of a unit and a supply: a word beside the field, Escape takes it back', async () => {
+    const id = await addDemoPlan(server, 'pump');
+    await open(id, 'furniture?unit=chest');
+    const before = await serverPlan(server.url, id);
+    const width = page.getByLabel('width', { exact: true });
+    for (const [text, why] of [
+      ['wide', /not a length/],
+      ['0', /more than zero/],
+      ['-3', /cannot be negative/],
+      ['', /Type a length/],
+    ] as const) {
+      await width.fill(text);
+      await width.press('Enter');
+      expect(await page.locator('[role=alert]').first().innerText()).toMatch(why);
+    }
+    await width.press('Escape');
+    expect(await width.inputValue()).toBe('88 cm');
+    const rows = page.getByLabel('rows');
+    await rows.fill('2.5');
+    await rows.press('Enter');
+    expect(await page.locator('[role=alert]').first().innerText()).toMatch(/whole number/);
+    await open(id, 'supplies?supply=hot-knife');
+    await page.getByLabel('at hand').fill('many');
+    await page.getByLabel('at hand').press('Enter');
+    expect(await page.locator('[role=alert]').first().innerText()).toMatch(/“many” is not a number/);
+    expect(await serverPlan(server.url, id)).toEqual(before);
+  });
+
+  test('taking out a unit leaves its supplies without a home, and one undo brings all of it back', async () => {
+    const id = await addDemoPlan(server, 'pump');
+    await open(id, 'furniture?unit=cubes');
+    const before = (await serverPlan(server.url, id)).plan;
+    await page.getByRole('button', { name: 'Take it out' }).click();
+    await until(async () => !(await serverPlan(server.url, id)).plan.units.cubes, 'taken out');
+    const without = (await serverPlan(server.url, id)).plan;
+    expect(Object.keys(without.supplies)).toEqual(Object.keys(before.supplies));
+    expect(Object.keys(without.homes).length).toBeLessThan(Object.keys(before.homes).length);
+    await page.getByRole('button', { name: /^Undo/ }).click();
+    await until(async () => Boolean((await serverPlan(server.url, id)).plan.units.cubes), 'back');
+    expect((await serverPlan(server.url, id)).plan).toEqual(before);
+  });
+
+  test('find homes can be stopped at once and says what it did; a person who is still needed is not taken out', async () => {
+    const id = await addDemoPlan(server, 'pump');
+    await open(id, 'homes');
+    await page.getByRole('button', { name: 'Find homes' }).click();
+    await page.getByRole('button', { name: 'Enough' }).click();
+    await page.waitForSelector('text=/homes changed/');
+    const homes = Object.keys((await serverPlan(server.url, id)).plan.homes).length;
+    expect(homes).toBeGreaterThan(90);
+    await open(id, 'activities');
+    await page.getByRole('button', { name: /^Ash/ }).click();
+    await page.getByRole('region', { name: 'People' }).getByRole('button', { name: 'Take out' }).click();
+    await page.waitForSelector('text=/Ash works at Kite bench/');
+  });
+
+  test('the list as CSV and the plan as a file come down and go in again', async () => {
+    const id = await addDemoPlan(server, 'pump');
+    await open(id, 'supplies');
+    const [csv] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'As CSV' }).click(),
+    ]);
+    const list = join(server.folder, 'down.csv');
+    await csv.saveAs(list);
+    const [file] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('link', { name: 'Save the whole plan as a file' }).click(),
+    ]);
+    const plan = join(server.folder, 'down.heron.json');
+    await file.saveAs(plan);
+    await page.goto(server.url);
+    await page.locator('input[aria-label="Plan file"]').setInputFiles(plan);
+    await page.waitForSelector('text=Walk round with a tape');
+    const again = planIdOf(page);
+    expect({ ...(await serverPlan(server.url, again)).plan, id: '' }).toEqual({
+      ...(await serverPlan(server.url, id)).plan,
+      id: '',
+    });
+    await page.getByRole('link', { name: /Supplies/ }).click();
+    await page.locator('input[aria-label="CSV list"]').setInputFiles(list);
+    await page.getByRole('button', { name: 'Take over 76' }).click();
+    await page.waitForSelector('text=152 supplies');
+  });
+
+  test('an empty plan says at every stone what to do next', async () => {
+    await page.goto(server.url);
+    await page.fill('#new-name', 'Empty');
+    await page.getByRole('button', { name: 'Begin' }).click();
+    await page.waitForSelector('text=The room appears here while you type');
+    for (const [stone, words] of [
+      ['Activities', /Name one thing that is made/],
+      ['Supplies', /Take everything out and count it/],
+      ['Furniture', /Nothing stands here yet/],
+      ['Homes', /Give an activity a seat/],
+    ] as const) {
+      await page.getByRole('link', { name: stone }).first().click();
+      await page.waitForSelector(`text=${words}`);
+      expect(await axeFaults(page)).toEqual([]);
+    }
+  });
+});
+
 describe('every screen', () => {
   test.each([
     'room?wall=wall-south',

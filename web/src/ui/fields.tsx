@@ -118,13 +118,14 @@ export function NumberField({
 }) {
   const id = useId();
   const typed = useTyped(String(value), (text) => {
-    const n = Number(
-      text
-        .replace(',', '.')
-        .replace(/[^\d.\-−]+$/, '')
-        .replace('−', '-'),
-    );
-    if (text.trim() === '' || !Number.isFinite(n)) return `“${text}” is not a number.`;
+    // a unit typed behind the number is taken for what it is; letters alone are no number
+    const bare = text
+      .trim()
+      .replace(',', '.')
+      .replace('−', '-')
+      .replace(/(?<=\d)\s*[a-z%°/²]+$/i, '');
+    const n = Number(bare);
+    if (bare === '' || !Number.isFinite(n)) return `“${text}” is not a number.`;
     if (whole && !Number.isInteger(n)) return 'It must be a whole number.';
     if (n < min) return min === 0 ? 'It cannot be negative.' : `At least ${min}.`;
     if (n > max) return `At most ${max}.`;

@@ -125,11 +125,11 @@ export function UseLine({ activity }: { activity: Activity }) {
             className="absolute inset-y-0 border-l border-dashed border-line"
             style={{ left: `calc(0.5rem + (100% - 9rem) * ${toShare(f)})` }}
           >
-            <span className="absolute bottom-1 left-1 whitespace-nowrap text-[12.5px] text-soft">{words}</span>
+            <span className="absolute left-1 top-1 whitespace-nowrap text-[12.5px] text-soft">{words}</span>
           </div>
         ))}
         {uses.length === 0 && (
-          <p className="absolute left-4 top-4 text-soft">
+          <p className="absolute left-4 top-10 text-soft">
             Nothing yet. Type above what is reached for while doing this.
           </p>
         )}
@@ -198,7 +198,7 @@ function Chip({
       aria-pressed={chosen}
       aria-label={`${name}: ${use.fetches} fetches a session. Arrow keys change it.`}
       className={`absolute max-w-[136px] touch-none truncate rounded-full border px-2.5 py-0.5 text-[13.5px] ${chosen ? 'z-10 border-heron bg-heron text-on-heron' : 'border-line bg-ground hover:z-10 hover:border-heron'}`}
-      style={{ top: 7 + lane * LANE, left: `calc(0.5rem + (100% - 9rem) * ${toShare(fetches)})` }}
+      style={{ top: 28 + lane * LANE, left: `calc(0.5rem + (100% - 9rem) * ${toShare(fetches)})` }}
       title={`${name}: ${fetches} a session`}
       onPointerDown={(e) => {
         onChoose();

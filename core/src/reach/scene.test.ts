@@ -1,0 +1,90 @@
+import { describe, expect, test } from '@jest/globals';
+import { CATALOGUE, PULL_SHARE } from '../catalogue/index.ts';
+import { type Unit } from '../plan/index.ts';
+import { tinyRoom, unit, withUnits } from '../testing/index.ts';
+import { floorIsFree, LEANING_HALF, sceneOf, standingSpot } from './index.ts';
+
+const scene = (...units: Unit[]) => sceneOf(withUnits(tinyRoom(), ...units));
+const facingDown = { x: 3000, y: 5000, facing: 180 };
+
+describe('grip points (computation page, section 2)', () => {
+  test('front opening: in its middle, inset by half its depth but at most 150 mm', () => {
+    const deep = scene(unit('bookcase', { ...facingDown, depth: 600, rows: 4 })).spots.get('bookcase.1.0')!;
+    expect(deep.grip.x).toBeCloseTo(3000);
+    expect(deep.grip.y).toBeCloseTo(5000 - 300 + 150);
+    expect(deep.grip.z).toBeCloseTo((deep.low + deep.high) / 2);
+    const shallow = scene(unit('bookcase', { ...facingDown, depth: 206, rows: 4 })).spots.get('bookcase.1.0')!;
+    expect(shallow.grip.y).toBeCloseTo(5000 - 103 + shallow.place.depth / 2);
+  });
+
+  test('drawer: middle of the pulled-out part, at its rim', () => {
+    const s = scene(unit('lowChest', facingDown)).spots.get('lowChest.2.0')!;
+    expect(s.pull).toBeCloseTo(s.place.depth * PULL_SHARE);
+    expect(s.grip.y).toBeCloseTo(5000 - 225 - s.pull / 2);
+    expect(s.grip.z).toBe(s.high);
+  });
+
+  test('top opening: middle of the rim', () => {
+    const s = scene(unit('lidBox', facingDown)).spots.get('lidBox.0.0')!;
+    expect(s.grip.y).toBeCloseTo(5000, -1);
+    expect(s.grip.z).toBe(s.high);
+  });
+
+  test('a unit turned by 90° has its places turned with it', () => {
+    const s = scene(unit('bookcase', { x: 400, y: 3000, facing: 90 })).spots.get('bookcase.0.0')!;
+    expect(s.normal.x).toBeCloseTo(1);
+    expect(s.grip.x).toBeGreaterThan(400);
+    expect(s.left.y).toBeLessThan(s.right.y);
+  });
+});
+
+describe('standing spots', () => {
+  test('350 mm before the front, or before the pulled-out drawer', () => {
+    const shelf = scene(unit('bookcase', facingDown));
+    const a = standingSpot(shelf, shelf.spots.get('bookcase.2.0')!, LEANING_HALF)!;
+    expect([a.at.x, a.at.y]).toEqual([expect.closeTo(3000, 6), expect.closeTo(5000 - 150 - 350, 6)]);
+    expect([a.forced, a.nearest]).toEqual([false, 250]);
+    const chest = scene(unit('lowChest', facingDown));
+    const spot = chest.spots.get('lowChest.0.0')!;
+    expect(standingSpot(chest, spot, LEANING_HALF)!.at.y).toBeCloseTo(5000 - 225 - spot.pull - 350, 6);
+  });
+
+  test('a worktop in front pushes the body back to its edge, and says how far the arm has to go over it', () => {
+    const room = scene(
+      unit('worktable', { x: 3000, y: 4700, depth: 700 }),
+      unit('wallShelves', { x: 3000, y: 4940, depth: 220 }),
+    );
+    const stand = standingSpot(room, room.spots.get('wallShelves.0.0')!, LEANING_HALF)!;
+    expect(stand.forced).toBe(true);
+    expect(stand.at.y).toBeLessThanOrEqual(4700 - 350 - LEANING_HALF + 1);
+    expect(stand.nearest).toBeGreaterThan(4940 - 110 - (4700 - 350));
+  });
+
+  test('free floor: inside the walls, clear of what stands, never mind what hangs', () => {
+    const room = scene(unit('lowChest', facingDown), unit('wallCabinet', { x: 1000, y: 3000 }));
+    expect(floorIsFree(room, { x: 3000, y: 5000 - 225 - 200 }, 230)).toBe(false);
+    expect(floorIsFree(room, { x: 3000, y: 5000 - 225 - 240 }, 230)).toBe(true);
+    expect(floorIsFree(room, { x: 1000, y: 3000 }, 230)).toBe(true);
+    expect(floorIsFree(room, { x: -50, y: 3000 }, 230)).toBe(false);
+    expect(floorIsFree(room, { x: 60, y: 3000 }, 230)).toBe(false);
+  });
+
+  test('hemmed in on all sides: nobody can stand there', () => {
+    const big = (id: string, x: number, y: number) => unit('lowChest', { id, x, y, width: 2600, depth: 2600, rows: 1 });
+    const room = scene(
+      unit('bookcase', { x: 3000, y: 3000 }),
+      big('a', 3000, 1400),
+      big('b', 1200, 3000),
+      big('c', 4800, 3000),
+    );
+    expect(standingSpot(room, room.spots.get('bookcase.0.0')!, LEANING_HALF)).toBeNull();
+  });
+
+  test('every default kind standing free can be used from the floor', () => {
+    for (const kind of Object.keys(CATALOGUE) as (keyof typeof CATALOGUE)[]) {
+      const room = scene(unit(kind, { x: 3000, y: 4000 }));
+      for (const spot of room.spots.values())
+        if (!spot.away) expect(standingSpot(room, spot, LEANING_HALF)).not.toBeNull();
+    }
+  });
+});
