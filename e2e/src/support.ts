@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { type Page } from 'playwright-core';
-import { root } from './harness.ts';
+import { afterAll, afterEach, beforeAll, beforeEach } from '@jest/globals';
+import { type Browser, type BrowserContext, type Page } from 'playwright-core';
+import { launch, newPage, removeFolder, root, startServer, type TestServer } from './harness.ts';
 
 const AXE = readFileSync(join(root, 'node_modules/axe-core/axe.min.js'), 'utf8');
 type Violation = { id: string; nodes: { target: string[]; failureSummary?: string }[] };
@@ -46,4 +47,56 @@ export async function until(what: () => Promise<boolean>, words: string): Promis
     await new Promise((r) => setTimeout(r, 100));
   }
   throw new Error(`never: ${words}`);
+}
+
+/** The real app for the tests of one file: a server and a browser for all of them, a fresh page for each. */
+class App {
+  server!: TestServer;
+  browser!: Browser;
+  page!: Page;
+  context!: BrowserContext;
+  errors: string[] = [];
+
+  async start(): Promise<void> {
+    [this.browser, this.server] = await Promise.all([launch(), startServer()]);
+  }
+
+  async stop(): Promise<void> {
+    await this.browser.close();
+    await this.server.stop();
+    removeFolder(this.server);
+  }
+
+  /** A fresh page in place of the one there is. */
+  async newPage(options: Parameters<Browser['newContext']>[0] = {}): Promise<void> {
+    await this.context?.close();
+    ({ page: this.page, context: this.context, errors: this.errors } = await newPage(this.browser, options));
+  }
+
+  async open(plan: string, path: string): Promise<void> {
+    await this.page.goto(`${this.server.url}/p/${plan}/${path}`);
+    await this.page.waitForSelector('main');
+  }
+
+  /** Kills the server and starts it again on the same folder and port. */
+  async restart(): Promise<void> {
+    const { url, folder } = this.server;
+    await this.server.stop('SIGKILL');
+    this.server = await startServer({ folder, port: Number(new URL(url).port) });
+  }
+
+  /** Types the length of the next wall and takes it. */
+  async nextWall(length: string): Promise<void> {
+    await this.page.fill('#next-wall', length);
+    await this.page.press('#next-wall', 'Enter');
+  }
+}
+
+export function withApp(): App {
+  const app = new App();
+  beforeAll(() => app.start());
+  afterAll(() => app.stop());
+  beforeEach(() => app.newPage());
+  afterEach(() => app.context.close());
+  return app;
 }

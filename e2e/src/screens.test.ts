@@ -1,0 +1,69 @@
+import { describe, expect, test } from '@jest/globals';
+import { addDemoPlan } from './harness.ts';
+import { axeFaults, withApp } from './support.ts';
+
+const app = withApp();
+
+describe('every screen', () => {
+  test.each([
+    'room?wall=wall-south',
+    'activities',
+    'supplies?supply=hot-knife',
+    'furniture?unit=chest',
+    'homes?supply=hot-knife&place=chest.3.0',
+  ])('%s: axe finds nothing (WCAG 2.2 AA), the console is silent', async (path) => {
+    const id = await addDemoPlan(app.server, 'pump');
+    await app.open(id, path);
+    await app.page.waitForTimeout(200);
+    expect(await axeFaults(app.page)).toEqual([]);
+    expect(app.errors).toEqual([]);
+  });
+
+  test('the plans page, the keys and where-is-it are clean too', async () => {
+    await app.page.goto(app.server.url);
+    await app.page.waitForSelector('text=A new plan');
+    expect(await axeFaults(app.page)).toEqual([]);
+    await app.open(await addDemoPlan(app.server, 'pump'), 'homes');
+    await app.page.keyboard.press('?');
+    await app.page.waitForSelector('text=Everywhere');
+    expect(await axeFaults(app.page)).toEqual([]);
+    await app.page.keyboard.press('Escape');
+    await app.page.keyboard.press('/');
+    await app.page.getByPlaceholder('Type a few letters of it').fill('paste');
+    await app.page.waitForSelector('text=Paste bowl');
+    expect(await axeFaults(app.page)).toEqual([]);
+    expect(app.errors).toEqual([]);
+  });
+
+  test('dark scheme keeps its contrast', async () => {
+    await app.newPage({ colorScheme: 'dark' });
+    await app.open(await addDemoPlan(app.server, 'pump'), 'homes?supply=hot-knife&place=chest.3.0');
+    expect(await axeFaults(app.page)).toEqual([]);
+  });
+
+  test('where is it works on a phone, 390 px wide', async () => {
+    await app.newPage({ viewport: { width: 390, height: 800 } });
+    await app.open(await addDemoPlan(app.server, 'pump'), 'room');
+    await app.page.getByRole('button', { name: 'Where is it?' }).click();
+    await app.page.getByPlaceholder('Type a few letters of it').fill('brush');
+    await app.page.waitForSelector('text=/Wall board, field 2-2/');
+    const dialog = await app.page.locator('[role=dialog]').boundingBox();
+    expect(dialog!.x).toBeGreaterThanOrEqual(0);
+    expect(dialog!.x + dialog!.width).toBeLessThanOrEqual(390);
+  });
+
+  test('the address holds what is on screen: reload and back', async () => {
+    const id = await addDemoPlan(app.server, 'pump');
+    await app.open(id, 'homes?seat=print-seat&place=bench.0.0');
+    await app.page.waitForSelector('[aria-label="Ledger"]');
+    await app.page.reload();
+    await app.page.waitForSelector('[aria-label="Ledger"]');
+    expect(
+      await app.page.getByRole('button', { name: 'Wet bench', exact: true }).first().getAttribute('aria-pressed'),
+    ).toBe('true');
+    await app.page.getByRole('link', { name: /Supplies/ }).click();
+    await app.page.waitForSelector('[aria-label="Stock list"]');
+    await app.page.goBack();
+    await app.page.waitForSelector('[aria-label="Ledger"]');
+  });
+});

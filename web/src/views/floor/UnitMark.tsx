@@ -1,0 +1,86 @@
+import { type KeyboardEvent } from 'react';
+import { CATALOGUE } from '@heronstone/core/catalogue';
+import { type Point, prismFootprint } from '@heronstone/core/geometry';
+import { type Plan, type Unit } from '@heronstone/core/plan';
+import { unitPrism } from '@heronstone/core/reach';
+import { useHover } from '../../state/selection.ts';
+import { type Grab, path, type Turn } from './turn.ts';
+
+/** A unit from above, its front a thicker line. */
+export function UnitMark({
+  unit,
+  plan,
+  turn,
+  scale,
+  chosen,
+  names,
+  onGrab,
+  onChoose,
+  onKey,
+}: {
+  unit: Unit;
+  plan: Plan;
+  turn: Turn;
+  scale: number;
+  chosen: boolean;
+  names: boolean;
+  onGrab?: Grab | undefined;
+  onChoose?: ((id: string | null) => void) | undefined;
+  onKey?: ((unit: Unit, e: KeyboardEvent) => void) | undefined;
+}) {
+  const hovered = useHover((s) => s.unit === unit.id || (s.place !== null && plan.places[s.place]?.unitId === unit.id));
+  const corners = prismFootprint(unitPrism(unit)).map((p) => turn(p));
+  const raised = CATALOGUE[unit.kind].mount === 'raised';
+  const centre = turn(unit);
+  const [fl, fr] = corners as [Point, Point];
+  const xs = corners.map((c) => c.x);
+  const ys = corners.map((c) => c.y);
+  const wide = Math.max(...xs) - Math.min(...xs);
+  const high = Math.max(...ys) - Math.min(...ys);
+  const upright = high > wide * 1.15;
+  // about half an em a letter; a name that would be smaller than can be read is left to the pointer
+  const size = Math.min(15, (Math.max(wide, high) / scale / Math.max(5, unit.name.length)) * 1.75);
+  return (
+    <g
+      role="button"
+      tabIndex={onChoose ? 0 : -1}
+      aria-label={unit.name}
+      aria-pressed={chosen}
+      data-unit={unit.id}
+      className={`outline-none ${onGrab ? 'cursor-move' : onChoose ? 'cursor-pointer' : ''}`}
+      onPointerDown={(e) => {
+        e.stopPropagation();
+        onChoose?.(unit.id);
+        onGrab?.('unit', unit.id, unit, e);
+      }}
+      onFocus={() => onChoose?.(unit.id)}
+      onKeyDown={(e) => onKey?.(unit, e)}
+      onPointerEnter={() => useHover.setState({ unit: unit.id })}
+      onPointerLeave={() => useHover.setState({ unit: null })}
+    >
+      <path
+        d={`${path(corners)}Z`}
+        fill="var(--wood)"
+        fillOpacity={raised ? 0.35 : unit.kind === 'worktable' ? 0.5 : 0.9}
+        stroke={chosen ? 'var(--heron)' : hovered ? 'var(--ink)' : 'var(--wood-line)'}
+        strokeWidth={(chosen ? 3 : hovered ? 2.4 : 1.2) * scale}
+        strokeDasharray={raised ? `${5 * scale} ${4 * scale}` : undefined}
+      />
+      <path d={path([fl, fr])} stroke={chosen ? 'var(--heron)' : 'var(--wood-line)'} strokeWidth={3 * scale} />
+      {names && size >= 9 ? (
+        <text
+          transform={`translate(${centre.x} ${centre.y}) ${upright ? 'rotate(-90)' : ''}`}
+          fontSize={size * scale}
+          textAnchor="middle"
+          dominantBaseline="middle"
+          fill="var(--ink)"
+          pointerEvents="none"
+        >
+          {unit.name}
+        </text>
+      ) : (
+        <title>{unit.name}</title>
+      )}
+    </g>
+  );
+}
