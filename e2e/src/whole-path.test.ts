@@ -195,8 +195,9 @@ describe('the whole path', () => {
     for (const kind of ['Low', 'Work']) {
       await tabTo(/Bring in a unit/);
       await press('Enter');
-      await app.page.waitForSelector('[role=menu]');
-      await app.page.keyboard.type(kind);
+      await app.page.waitForSelector('[role=menu]:focus-within');
+      await app.page.keyboard.type(kind, { delay: 30 });
+      await app.page.waitForSelector(`[role=menuitem][data-highlighted]:has-text("${kind}")`);
       await press('Enter');
       await app.page.waitForSelector(`[data-unit][aria-label^="${kind}"]`);
     }

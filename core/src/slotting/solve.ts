@@ -32,8 +32,8 @@ export type SlottingOptions = {
   breathe?: () => Promise<void>;
 };
 
-/** Moves planned per second: about two thirds of what the build machine does, so that the plan is done in time and the same seed gives the same answer. */
-const WORK_PER_SECOND = 450_000;
+/** Moves planned per second: a little over half of what the build machine does, so that the plan is done in time and the same seed gives the same answer. */
+const WORK_PER_SECOND = 380_000;
 /** Bound work that takes as long as one move of the annealing (measured on the build machine). */
 const BOUND_WORK_PER_MOVE = 200;
 /** Share of the work that goes into the bound, half of it before the annealing. */

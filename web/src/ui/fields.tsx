@@ -1,4 +1,4 @@
-import { type ReactNode, useEffect, useId, useState } from 'react';
+import { type ReactNode, useId, useState } from 'react';
 import { formatLength, parseLength } from '@heronstone/core/lengths';
 import { usePlan } from '../state/plan-store.ts';
 
@@ -30,30 +30,28 @@ function Labelled({
   );
 }
 
-/** A text box that hands its value over on Enter or when left; Escape takes the typing back. */
+/**
+ * A text box that hands its value over on Enter or when left; Escape takes the typing back. What is typed is kept apart from
+ * what is shown, so that leaving the field right after Enter cannot bring the former value back.
+ */
 function useTyped(shown: string, commit: (text: string) => string | null) {
-  const [text, setText] = useState(shown);
+  const [draft, setDraft] = useState<string | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
-  useEffect(() => {
-    setText(shown);
-    setTrouble(null);
-  }, [shown]);
   const finish = () => {
-    if (text === shown) return setTrouble(null);
-    const why = commit(text);
+    const why = draft === null || draft === shown ? null : commit(draft);
     setTrouble(why);
-    if (why === null) setText(shown);
+    if (why === null) setDraft(null);
   };
   return {
     trouble,
     props: {
-      value: text,
-      onChange: (e: { target: { value: string } }) => setText(e.target.value),
+      value: draft ?? shown,
+      onChange: (e: { target: { value: string } }) => setDraft(e.target.value),
       onBlur: finish,
       onKeyDown: (e: React.KeyboardEvent) => {
         if (e.key === 'Enter') finish();
         if (e.key === 'Escape') {
-          setText(shown);
+          setDraft(null);
           setTrouble(null);
         }
         e.stopPropagation();

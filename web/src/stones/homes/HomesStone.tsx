@@ -63,8 +63,15 @@ export default function HomesStone() {
 
   const give = (held: Held, placeId: string) =>
     dispatch({ type: 'assignHome', supplyId: held.supply.id, share: held.share, placeId, since: today() });
+  // as with turning: a second Enter may come before the address has followed the first
+  const lastChosen = useRef(place);
+  useEffect(() => {
+    lastChosen.current = place;
+  }, [place]);
   const choosePlace = (id: string) => {
-    if (inHand && place === id && plan.homes[`${inHand.supply.id}.${inHand.share}`]?.placeId !== id) give(inHand, id);
+    const again = lastChosen.current === id;
+    lastChosen.current = id;
+    if (inHand && again && plan.homes[`${inHand.supply.id}.${inHand.share}`]?.placeId !== id) give(inHand, id);
     else select({ place: id });
   };
 
