@@ -3,7 +3,7 @@ import { CATALOGUE } from '@heronstone/core/catalogue';
 import { type Point, prismFootprint } from '@heronstone/core/geometry';
 import { type Plan, roomOf, type Unit } from '@heronstone/core/plan';
 import { type Maker, unitPrism } from '@heronstone/core/reach';
-import { RoomLines } from './RoomLines.tsx';
+import { RoomLines, sweptOutside } from './RoomLines.tsx';
 import { Reach, SeatMark, Walk } from './SeatMarks.tsx';
 import { turner } from './turn.ts';
 import { UnitMark } from './UnitMark.tsx';
@@ -54,14 +54,19 @@ export function Floor(props: Props) {
       ...units.flatMap((u) => prismFootprint(unitPrism(u))),
     ].map((p) => turn(p));
     if (points.length < 2) points.push(turn({ x: 0, y: 0 }), turn({ x: 4000, y: 3000 }));
-    const xs = points.map((p) => p.x);
-    const ys = points.map((p) => p.y);
-    const pad = measures ? 330 : 180;
-    const x = Math.min(...xs) - pad;
-    const y = Math.min(...ys) - pad;
-    return { x, y, w: Math.max(...xs) + pad - x, h: Math.max(...ys) + pad - y };
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- units follow plan.units
-  }, [survey, plan.units, turn, measures]);
+    // room for the lengths beside the walls; doors that open outwards need none beyond their sweep
+    const aside = measures ? 800 : 120;
+    const above = measures ? 330 : 120;
+    const swept = sweptOutside(plan).map((p) => turn(p));
+    const span = (of: (p: Point) => number, pad: number) => {
+      const all = [...points.flatMap((p) => [of(p) - pad, of(p) + pad]), ...swept.map(of)];
+      return [Math.min(...all), Math.max(...all)] as const;
+    };
+    const [left, right] = span((p) => p.x, aside);
+    const [top, bottom] = span((p) => p.y, above);
+    return { x: left, y: top, w: right - left, h: bottom - top };
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- units and doors follow the tables named
+  }, [survey, plan.units, plan.openings, turn, measures]);
   const scale = Math.max(box.w / 760, box.h / 460);
 
   const toPlan = (e: { clientX: number; clientY: number }): Point => {
@@ -94,7 +99,7 @@ export function Floor(props: Props) {
     <svg
       ref={svg}
       viewBox={`${box.x} ${box.y} ${box.w} ${box.h}`}
-      className={`overflow-visible ${className ?? 'h-full w-full'}`}
+      className={className ?? 'h-full w-full'}
       role="group"
       aria-label="Floor: the room from above"
       onPointerMove={onPointerMove}

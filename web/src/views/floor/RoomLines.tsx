@@ -129,3 +129,23 @@ function doorSwing(hinge: Point, latch: Point, outward: Point, way: number, widt
   }
   return arc;
 }
+
+/** Corners of the squares that doors opening outwards sweep, so that Floor leaves room for them. */
+export function sweptOutside(plan: Plan): Point[] {
+  const { outline, closes } = roomOf(plan);
+  if (!closes) return [];
+  return wallsInOrder(plan).flatMap((wall, i) => {
+    const a = outline[i]!;
+    const b = outline[(i + 1) % outline.length]!;
+    const long = Math.hypot(b.x - a.x, b.y - a.y) || 1;
+    const way = { x: (b.x - a.x) / long, y: (b.y - a.y) / long };
+    return Object.values(plan.openings)
+      .filter((o) => o.wallId === wall.id && o.kind === 'door' && o.swing === 'out')
+      .flatMap((o) =>
+        [o.left, o.left + o.width].map((mm) => ({
+          x: a.x + way.x * mm - way.y * o.width,
+          y: a.y + way.y * mm + way.x * o.width,
+        })),
+      );
+  });
+}
