@@ -1,15 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
-import { apply, type Command, type Plan, type Supply } from '../plan/index.ts';
+import { type Command, type Plan, type Supply } from '../plan/index.ts';
 import { solveSlotting } from '../slotting/index.ts';
-import { block, person, sheet, tinyRoom, unit, use, withUnits } from '../testing/index.ts';
+import { applied, block, person, sheet, tinyRoom, unit, use, withUnits } from '../testing/index.ts';
 import { assessHomes, costOfHome, fetchesPerYear, placeFilling, settleCommand, slottingOf } from './index.ts';
 
-const run = (plan: Plan, ...commands: Command[]) =>
-  commands.reduce((p, c) => {
-    const done = apply(p, c);
-    if (!done.ok) throw new Error(`${c.type}: ${done.reason}`);
-    return done.plan;
-  }, plan);
 const since = '2026-05-01';
 const home = (supplyId: string, placeId: string, pinned = false): Command => ({
   type: 'assignHome',
@@ -20,14 +14,14 @@ const home = (supplyId: string, placeId: string, pinned = false): Command => ({
   pinned,
 });
 const room = (...supplies: Supply[]) =>
-  run(withUnits(tinyRoom(), unit('lowChest', { x: 3900, y: 3600 }), unit('bookcase', { x: 700, y: 5800 })), {
+  applied(withUnits(tinyRoom(), unit('lowChest', { x: 3900, y: 3600 }), unit('bookcase', { x: 700, y: 5800 })), {
     type: 'addSupplies',
     supplies,
   });
 
 describe('homes', () => {
   test('fetches a year: 4 a session × 8 sessions a month × 12 months', () => {
-    const plan = run(room(block()), { type: 'addUse', use: use('block', 4) });
+    const plan = applied(room(block()), { type: 'addUse', use: use('block', 4) });
     expect(fetchesPerYear(plan, 'work', 4)).toBe(384);
     const cost = costOfHome(plan, plan.supplies.block!, 'working', 'lowChest.0.0')!;
     expect(cost.fetches).toBe(384);
@@ -37,14 +31,14 @@ describe('homes', () => {
   test('find homes: the often-used thing gets the near drawer, the rare one the far shelf (point of use, common practice)', async () => {
     const hot = block({ id: 'hot', width: 600, depth: 250, height: 130, lies: ['flat'] });
     const cold = block({ ...hot, id: 'cold' });
-    const plan = run(
+    const plan = applied(
       room(hot, cold),
       { type: 'addUse', use: use('hot', 20) },
       { type: 'addUse', use: use('cold', 1) },
       home('cold', 'lowChest.0.0'),
       home('hot', 'bookcase.0.0'),
     );
-    const after = run(
+    const after = applied(
       plan,
       settleCommand(plan, await solveSlotting(slottingOf(plan), { seconds: 0.2, now: () => 0 }), since),
     );
@@ -56,7 +50,7 @@ describe('homes', () => {
     const supplies = Array.from({ length: 30 }, (_, i) =>
       block({ id: `s${i}`, width: 150 + i * 3, depth: 200, height: 100, lies: ['flat'], family: `f${i % 4}` }),
     );
-    const plan = run(
+    const plan = applied(
       room(...supplies, block({ id: 'vague', width: null })),
       ...supplies.map((s, i): Command => ({ type: 'addUse', use: use(s.id, i) })),
       home('s0', 'lowChest.0.0', true),
@@ -66,7 +60,10 @@ describe('homes', () => {
     expect(problem.lots.find((l) => l.id === 's0.working')).toBeUndefined();
     const capacity = (id: string) => problem.places.find((p) => p.id === id)!.capacity;
     expect(capacity('lowChest.0.0')).toBeCloseTo(capacity('lowChest.1.0') - 154, 3);
-    const after = run(plan, settleCommand(plan, await solveSlotting(problem, { seconds: 0.3, now: () => 0 }), since));
+    const after = applied(
+      plan,
+      settleCommand(plan, await solveSlotting(problem, { seconds: 0.3, now: () => 0 }), since),
+    );
     expect(after.homes['s0.working']).toEqual(plan.homes['s0.working']);
     expect(after.homes['vague.working']).toBeUndefined();
     for (const place of Object.values(after.places)) {
@@ -79,7 +76,7 @@ describe('homes', () => {
   test('an over-full, an overloaded and an unfitting place are shown with the number', () => {
     const wide = block({ id: 'wide', width: 500, depth: 300, height: 120, lies: ['flat'], mass: 9000 });
     const tall = block({ id: 'tall', height: 400, depth: 390, width: 900 });
-    const plan = run(
+    const plan = applied(
       room(wide, { ...wide, id: 'wide2' }, tall),
       home('wide', 'lowChest.0.0'),
       home('wide2', 'lowChest.0.0'),
@@ -93,7 +90,7 @@ describe('homes', () => {
   });
 
   test('blades within a child’s reach cost, with the caution; behind a lock they do not (common practice)', () => {
-    const plan = run(room(block({ hazards: ['blade'] })), {
+    const plan = applied(room(block({ hazards: ['blade'] })), {
       type: 'addPerson',
       person: person({ id: 'kid', name: 'The child', child: true, stature: 1280 }),
     });
@@ -102,11 +99,11 @@ describe('homes', () => {
       care: true,
       words: expect.stringMatching(/child’s reach.*local rules come first/),
     });
-    expect(cost(run(plan, { type: 'lockPlace', id: 'lowChest.0.0', lockable: true })).penalties).toEqual([]);
+    expect(cost(applied(plan, { type: 'lockPlace', id: 'lowChest.0.0', lockable: true })).penalties).toEqual([]);
   });
 
   test('a place that one of its users cannot reach is no option for find homes', () => {
-    const plan = run(
+    const plan = applied(
       room(block()),
       { type: 'addUse', use: use('block', 4) },
       { type: 'setPerson', id: 'maker', set: { mayKneel: false, mayClimb: false } },

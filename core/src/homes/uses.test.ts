@@ -1,37 +1,31 @@
 import { describe, expect, test } from '@jest/globals';
-import { apply, type Command, emptyPlan, type Plan } from '../plan/index.ts';
-import { block, tinyRoom, use } from '../testing/index.ts';
+import { emptyPlan, type Plan } from '../plan/index.ts';
+import { applied, block, tinyRoom, use } from '../testing/index.ts';
 import { consumedPerFetch, yearlyUses } from './index.ts';
 
-const run = (plan: Plan, ...commands: Command[]) =>
-  commands.reduce((p, c) => {
-    const done = apply(p, c);
-    if (!done.ok) throw new Error(done.reason);
-    return done.plan;
-  }, plan);
 const supply = block({ working: 20, backstock: 5 });
-const base = run(tinyRoom(), { type: 'addSupplies', supplies: [supply] });
+const base = applied(tinyRoom(), { type: 'addSupplies', supplies: [supply] });
 const total = (plan: Plan, share: 'working' | 'backstock') =>
   yearlyUses(plan, supply, share).reduce((s, u) => s + u.fetches, 0);
 
 describe('who fetches what how often', () => {
   test('fetches a session × sessions a month × months, shared evenly among the seats of an activity', () => {
-    const one = run(base, { type: 'addUse', use: use('block', 3) });
+    const one = applied(base, { type: 'addUse', use: use('block', 3) });
     expect(total(one, 'working')).toBe(3 * 8 * 12);
-    const summer = run(one, { type: 'setActivity', id: 'work', set: { months: [6, 7] } });
+    const summer = applied(one, { type: 'setActivity', id: 'work', set: { months: [6, 7] } });
     expect(total(summer, 'working')).toBe(3 * 8 * 2);
-    const two = run(one, { type: 'addStation', station: { ...one.stations.seat!, id: 'second', name: 'Second' } });
+    const two = applied(one, { type: 'addStation', station: { ...one.stations.seat!, id: 'second', name: 'Second' } });
     expect(yearlyUses(two, supply, 'working').map((u) => u.fetches)).toEqual([144, 144]);
   });
 
   test('what no activity names is still handled a little; without a seat nothing is near or far', () => {
     expect(total(base, 'working')).toBeGreaterThan(0);
-    expect(yearlyUses(run(base, { type: 'removeStation', id: 'seat' }), supply, 'working')).toEqual([]);
+    expect(yearlyUses(applied(base, { type: 'removeStation', id: 'seat' }), supply, 'working')).toEqual([]);
     expect(yearlyUses(emptyPlan('x'), supply, 'working')).toEqual([]);
   });
 
   test('a reserve is opened as often as what is at hand runs out, at least once and at most weekly', () => {
-    const using = (usedUp: number) => run(base, { type: 'addUse', use: { ...use('block', 3), usedUp } });
+    const using = (usedUp: number) => applied(base, { type: 'addUse', use: { ...use('block', 3), usedUp } });
     expect(total(using(2), 'backstock')).toBeCloseTo((2 * 96) / 20, 6);
     expect(total(using(0.1), 'backstock')).toBe(1);
     expect(total(using(90), 'backstock')).toBe(52);

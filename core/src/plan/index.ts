@@ -8,6 +8,7 @@ export {
   emptyPlan,
   wallsInOrder,
   roomOf,
+  middleOfRoom,
   homesIn,
   homeOf,
   unitShape,

@@ -65,6 +65,14 @@ export function roomOf(plan: Pick<Plan, 'walls'>): Survey {
   return survey;
 }
 
+/** Mean of the room's corners, whole mm: where something new is put; the origin while there are no walls. */
+export function middleOfRoom(plan: Pick<Plan, 'walls'>): { x: number; y: number } {
+  const { outline } = roomOf(plan);
+  const mean = (of: (p: { x: number; y: number }) => number) =>
+    Math.round(outline.reduce((s, p) => s + of(p), 0) / Math.max(1, outline.length));
+  return { x: mean((p) => p.x), y: mean((p) => p.y) };
+}
+
 const byPlace = new WeakMap<object, Map<string, Home[]>>();
 /** Homes in a place, in order of id; computed once per set of homes. */
 export function homesIn(plan: Pick<Plan, 'homes'>, placeId: string): readonly Home[] {

@@ -25,7 +25,7 @@ export type SlottingOptions = {
   seed?: number;
   /** milliseconds from anywhere; given by the caller because the core has no clock */
   now: () => number;
-  onProgress?: (progress: SlottingProgress, answer: () => SlottingAnswer) => void;
+  onProgress?: (progress: SlottingProgress) => void;
   /** asked between rounds; true ends the search with the best answer so far */
   cancelled?: () => boolean;
   /** called between rounds so that a worker can hear messages */
@@ -80,10 +80,13 @@ export async function solveSlotting(problem: SlottingProblem, options: SlottingO
   lagrange.step(annealer.bestTotal);
   const report = (done: number) => {
     const bound = safeBound(annealer.bestTotal, lagrange.bound);
-    options.onProgress?.(
-      { total: annealer.bestTotal, bound, gap: gapOf(annealer.bestTotal, bound), done, seconds: elapsed() },
-      answer,
-    );
+    options.onProgress?.({
+      total: annealer.bestTotal,
+      bound,
+      gap: gapOf(annealer.bestTotal, bound),
+      done,
+      seconds: elapsed(),
+    });
   };
   report(0);
   const work = seconds * WORK_PER_SECOND;

@@ -1,3 +1,3 @@
-export { block, sheet, person, unit, withUnits, tinyRoom, use } from './samples.ts';
+export { applied, block, sheet, person, unit, withUnits, tinyRoom, use } from './samples.ts';
 export { solveWithHighs, toLp } from './highs.ts';
 export { randomSlotting, type SlottingShape } from './random-slotting.ts';

@@ -54,19 +54,22 @@ export function use(supplyId: string, fetches: number, activityId = 'work'): Pla
   return { id: `${activityId}-${supplyId}`, activityId, supplyId, fetches, usedUp: 0 };
 }
 
-function must(plan: Plan, command: Command): Plan {
-  const done = apply(plan, command);
-  if (!done.ok) throw new Error(`${command.type}: ${done.reason}`);
-  return done.plan;
+/** A plan after some commands; a refused one is a mistake in the test and throws. */
+export function applied(plan: Plan, ...commands: Command[]): Plan {
+  return commands.reduce((p, command) => {
+    const done = apply(p, command);
+    if (!done.ok) throw new Error(`${command.type}: ${done.reason}`);
+    return done.plan;
+  }, plan);
 }
 
 /** A 6 × 6 m room with one person and one station in its middle, heading up the page. */
 export function tinyRoom(station: Partial<Station> = {}, who: Partial<Person> = {}): Plan {
   let plan = emptyPlan('tiny', { ceiling: 2600 });
   for (const [i, wall] of rightAngled(6000, 6000).entries())
-    plan = must(plan, { type: 'addWall', wall: { id: `w${i}`, name: '', ...wall } });
-  plan = must(plan, { type: 'addPerson', person: person(who) });
-  plan = must(plan, {
+    plan = applied(plan, { type: 'addWall', wall: { id: `w${i}`, name: '', ...wall } });
+  plan = applied(plan, { type: 'addPerson', person: person(who) });
+  plan = applied(plan, {
     type: 'addActivity',
     activity: {
       id: 'work',
@@ -76,7 +79,7 @@ export function tinyRoom(station: Partial<Station> = {}, who: Partial<Person> = 
       months: [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12],
     },
   });
-  return must(plan, {
+  return applied(plan, {
     type: 'addStation',
     station: {
       id: 'seat',
@@ -95,5 +98,5 @@ export function tinyRoom(station: Partial<Station> = {}, who: Partial<Person> = 
 }
 
 export function withUnits(plan: Plan, ...units: Unit[]): Plan {
-  return units.reduce((p, u) => must(p, { type: 'placeUnit', unit: u }), plan);
+  return units.reduce((p, u) => applied(p, { type: 'placeUnit', unit: u }), plan);
 }

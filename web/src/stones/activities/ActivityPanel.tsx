@@ -1,6 +1,6 @@
 import { Trash2 } from 'lucide-react';
 import { CATALOGUE } from '@heronstone/core/catalogue';
-import { type Activity, newId, roomOf, type Station } from '@heronstone/core/plan';
+import { type Activity, middleOfRoom, newId, type Station } from '@heronstone/core/plan';
 import { asSeen } from '../../state/as-seen.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
@@ -78,11 +78,7 @@ function SeatFields({ activity }: { activity: Activity }) {
   const tables = Object.values(plan.units).filter((u) => CATALOGUE[u.kind].worktop);
   const add = () => {
     const table = tables[0];
-    const corners = roomOf(plan).outline;
-    const middle = corners.reduce((s, p) => ({ x: s.x + p.x / corners.length, y: s.y + p.y / corners.length }), {
-      x: 0,
-      y: 0,
-    });
+    const middle = middleOfRoom(plan);
     const off = table ? table.depth / 2 + 250 : 0;
     const rad = table ? (table.facing * Math.PI) / 180 : 0;
     dispatch({
@@ -93,8 +89,8 @@ function SeatFields({ activity }: { activity: Activity }) {
         activityId: activity.id,
         personId: people[0]!.id,
         unitId: table?.id ?? null,
-        x: Math.round(table ? table.x + Math.sin(rad) * off : middle.x),
-        y: Math.round(table ? table.y + Math.cos(rad) * off : middle.y),
+        x: table ? Math.round(table.x + Math.sin(rad) * off) : middle.x,
+        y: table ? Math.round(table.y + Math.cos(rad) * off) : middle.y,
         heading: table ? (table.facing + 180) % 360 : 0,
         standing: false,
         seatHeight: null,

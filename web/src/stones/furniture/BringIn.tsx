@@ -1,7 +1,7 @@
 import { Plus } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { CATALOGUE, UNIT_KINDS, type UnitKind } from '@heronstone/core/catalogue';
-import { blankUnit, newId, roomOf } from '@heronstone/core/plan';
+import { blankUnit, newId, middleOfRoom } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
@@ -19,14 +19,10 @@ export function BringIn() {
   const { select } = useSelection();
   const bring = (kind: UnitKind) => {
     const facts = CATALOGUE[kind];
-    const corners = roomOf(plan).outline;
-    const middle = corners.length
-      ? corners.reduce((s, p) => ({ x: s.x + p.x / corners.length, y: s.y + p.y / corners.length }), { x: 0, y: 0 })
-      : { x: 0, y: 0 };
     const alike = Object.values(plan.units).filter((u) => u.kind === kind).length;
     const id = newId('unit');
     const name = alike === 0 ? facts.name : `${facts.name} ${alike + 1}`;
-    const unit = { ...blankUnit(id, kind), name, x: Math.round(middle.x), y: Math.round(middle.y) };
+    const unit = { ...blankUnit(id, kind), name, ...middleOfRoom(plan) };
     if (dispatch({ type: 'placeUnit', unit })) select({ unit: id });
   };
   return (

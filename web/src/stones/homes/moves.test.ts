@@ -1,16 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
-import { apply, type Command, type Plan } from '@heronstone/core/plan';
-import { block, tinyRoom, unit, use, withUnits } from '@heronstone/core/testing';
+import { applied, block, tinyRoom, unit, use, withUnits } from '@heronstone/core/testing';
 import { bestPlaces, dropWords, roomWords } from './moves.ts';
 
-const run = (plan: Plan, ...commands: Command[]) =>
-  commands.reduce((p, c) => {
-    const done = apply(p, c);
-    if (!done.ok) throw new Error(done.reason);
-    return done.plan;
-  }, plan);
 const wide = block({ id: 'wide', name: 'Frame', width: 500, depth: 300, height: 100, lies: ['flat'] });
-const plan = run(
+const plan = applied(
   withUnits(tinyRoom(), unit('lowChest', { x: 3900, y: 3600 }), unit('bookcase', { x: 700, y: 5800, depth: 340 })),
   { type: 'addSupplies', supplies: [wide, { ...wide, id: 'other', name: 'Tray' }] },
   { type: 'addUse', use: use('wide', 5) },
@@ -31,7 +24,7 @@ describe('before letting go', () => {
       ok: false,
       words: expect.stringMatching(/needs \d+ mm more/),
     });
-    const knees = run(plan, { type: 'setPerson', id: 'maker', set: { mayKneel: false } });
+    const knees = applied(plan, { type: 'setPerson', id: 'maker', set: { mayKneel: false } });
     expect(dropWords(knees, knees.supplies.wide!, 'working', 'bookcase.5.0')).toMatch(
       /Out of reach for The maker: it needs kneeling/,
     );

@@ -67,6 +67,15 @@ export default function RoomStone() {
             ]}
             onCommit={(measure) => setHead({ measure })}
           />
+          <SelectField
+            label="Keep together, when homes are found"
+            value={plan.head.grouping}
+            options={[
+              ['activity', 'what is used together'],
+              ['kind', 'what is of one kind'],
+            ]}
+            onCommit={(grouping) => setHead({ grouping })}
+          />
           <NumberField
             label="Keep free to grow, of every place"
             unit="%"
