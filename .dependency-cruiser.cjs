@@ -7,9 +7,14 @@ const layers = [
   'catalogue',
   'plan',
   'fit',
+  'room',
   'reach',
+  'loads',
+  'sun',
   'slotting',
   'homes',
+  'findings',
+  'drawings',
   'formats',
 ];
 module.exports = {

@@ -1,11 +1,15 @@
 import { type UnitKind } from '@heronstone/core/catalogue';
 import {
   apply,
+  blankFixture,
   blankPerson,
   blankSupply,
   blankUnit,
   type Command,
   emptyPlan,
+  type Fixture,
+  type FixtureKind,
+  type Organiser,
   type Plan,
   type PlanHead,
   type Supply,
@@ -34,6 +38,30 @@ export class Builder {
 
   unit(id: string, kind: UnitKind, name: string, x: number, y: number, facing: number, over: Partial<Unit> = {}): this {
     return this.run({ type: 'placeUnit', unit: { ...blankUnit(id, kind), name, x, y, facing, ...over } });
+  }
+
+  onWall(id: string, kind: FixtureKind, name: string, wallId: string, left: number, over: Partial<Fixture>): this {
+    return this.run({ type: 'addFixture', fixture: { ...blankFixture(id, kind, wallId, left), name, ...over } });
+  }
+
+  lamp(id: string, name: string, x: number, y: number, bottom: number, lumens: number, beam: number): this {
+    return this.run({ type: 'addFixture', fixture: { ...blankFixture(id, 'lamp'), name, x, y, bottom, lumens, beam } });
+  }
+
+  /** An organiser of some outer size (walls of 2 mm) and the places it is put into. */
+  organiser(
+    id: string,
+    name: string,
+    [width, depth, height]: [number, number, number],
+    over: Partial<Organiser>,
+    places: [string, number][],
+  ): this {
+    const inner = { innerWidth: width - 4, innerDepth: depth - 4, innerHeight: height - 2 };
+    const plain = { lid: false, lidRise: 0, seeThrough: false, packOf: 1, have: 0 };
+    this.run({ type: 'addOrganiser', organiser: { id, name, width, depth, height, ...inner, ...plain, ...over } });
+    for (const [placeId, count] of places)
+      this.run({ type: 'addOrganiserSet', organiserSet: { id: `${id}.${placeId}`, organiserId: id, placeId, count } });
+    return this;
   }
 
   activity(id: string, name: string, sessionsPerMonth: number, minutes: number, months: number[]): this {

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import { exportPlan, importPlan, planFileName } from '@heronstone/core/formats';
+import { findingsOf } from '@heronstone/core/findings';
 import { assessHomes, settleCommand, slottingOf } from '@heronstone/core/homes';
 import { apply, roomOf } from '@heronstone/core/plan';
 import { solveSlotting } from '@heronstone/core/slotting';
@@ -18,14 +19,31 @@ describe('demo plans', () => {
     expect(roomOf(plan).closes).toBe(true);
   });
 
-  test('the pump house has what its page promises for the first version', () => {
+  test('the pump house has what its page promises for room and furniture', () => {
     const plan = pumpHouse();
     const count = (t: 'supplies' | 'units' | 'places' | 'activities') => Object.keys(plan[t]).length;
     expect(count('supplies')).toBeGreaterThanOrEqual(60);
-    expect(count('units')).toBeGreaterThanOrEqual(10);
-    expect(count('places')).toBeGreaterThanOrEqual(40);
+    expect(count('units')).toBe(14);
+    expect(count('places')).toBe(70);
+    expect(Object.values(plan.places).filter((p) => plan.units[p.unitId]!.mount === 'away')).toHaveLength(2);
+    expect(Object.values(plan.organiserSets).reduce((sum, s) => sum + s.count, 0)).toBe(9);
+    expect(Object.values(plan.fixtures).filter((f) => f.kind === 'socket')).toHaveLength(5);
+    expect(new Set(Object.values(plan.fixtures).flatMap((f) => f.circuit || []))).toEqual(new Set(['A', 'B']));
     expect(count('activities')).toBe(3);
     expect(assessHomes(plan).homeless.length).toBeGreaterThan(5);
+  });
+
+  test('the faults that its page promises are found', () => {
+    const found = findingsOf(pumpHouse());
+    const says = (check: string, words: RegExp) =>
+      expect(found.filter((f) => f.check === check).map((f) => f.words)).toContainEqual(expect.stringMatching(words));
+    says('child', /needles/i);
+    says('sun', /Sensitiser A, brown bottle.*Cube unit/);
+    says('load', /Tall cupboard, shelf 2, holds 2\d\.\d kg/);
+    says('socket', /Wall board covers Socket behind the board/);
+    says('floorUse', /Rolling cart .* two bicycles .* November to March/);
+    says('mains', /Wet bench draws 3200 W .* circuit B/);
+    expect(assessHomes(pumpHouse()).unreachable.length).toBeGreaterThan(0);
   });
 
   test('find homes makes it much better', async () => {

@@ -7,7 +7,17 @@ const LIGHT = [4, 5, 6, 7, 8, 9];
 
 /** The pump house as it is today: everything invented, homes untidy on purpose. */
 export function pumpHouse(): Plan {
-  const b = new Builder({ name: 'The pump house', measure: 'metric', ceiling: 2600, growth: 0.2, grouping: 'activity' })
+  const b = new Builder({
+    name: 'The pump house',
+    measure: 'metric',
+    ceiling: 2600,
+    growth: 0.2,
+    grouping: 'activity',
+    region: 'uk',
+    latitude: 53.4,
+    longitude: 0,
+    bearing: 0,
+  })
     .walls(['west', 3200, 90], ['north', 4100, 90], ['east', 2700, 45], ['chimney', 707.1, 45], ['south', 3600, 90])
     .run({
       type: 'addOpening',
@@ -51,36 +61,106 @@ export function pumpHouse(): Plan {
         swing: 'in',
       },
     })
+    .run({ type: 'addSlope', slope: { id: 'eave', wallId: 'wall-north', knee: 1550, run: 1800 } })
+    .onWall('fuse-board', 'fuseBoard', 'Fuse board', 'wall-south', 3120, {})
+    .onWall('heater', 'heater', 'Heater', 'wall-east', 150, { width: 600, circuit: 'B' })
+    .onWall('sink', 'sink', 'Deep sink', 'wall-east', 1940, { bottom: 620, height: 240 })
+    .onWall('socket-corner', 'socket', 'Socket in the corner', 'wall-north', 700, { circuit: 'A' })
+    .onWall('socket-table', 'socket', 'Socket over the table', 'wall-north', 2050, { bottom: 900, circuit: 'A' })
+    .onWall('socket-east', 'socket', 'East socket', 'wall-east', 780, { circuit: 'B' })
+    .onWall('socket-south', 'socket', 'South socket', 'wall-south', 1250, { circuit: 'B' })
+    .onWall('socket-board', 'socket', 'Socket behind the board', 'wall-west', 1400, { bottom: 1150, circuit: 'A' })
+    .lamp('lamp-table', 'Table lamp', 2150, 2300, 1700, 1200, 110)
+    .lamp('lamp-room', 'Ceiling lamp', 2050, 1300, 2450, 2000, 160)
+    .run({
+      type: 'addFloorUse',
+      floorUse: {
+        id: 'bicycles',
+        name: 'two bicycles',
+        x: 1000,
+        y: 1560,
+        facing: 0,
+        width: 1800,
+        depth: 600,
+        height: 1050,
+        months: [11, 12, 1, 2, 3],
+      },
+    })
     .person('ash', 'Ash', 1620, { hand: 'left' })
     .person('rowan', 'Rowan', 1860, { mayKneel: false, mayClimb: false })
     .person('pip', 'Pip', 1280, { child: true })
-    .unit('table', 'worktable', 'Long table', 2050, 2825, 180, { width: 1800, depth: 750, height: 760 })
-    .unit('left', 'pedestal', 'Left pedestal', 1370, 2710, 180, { rows: 5, width: 400, depth: 500, height: 660 })
-    .unit('right', 'pedestal', 'Right pedestal', 2730, 2710, 180, { rows: 5, width: 400, depth: 500, height: 660 })
+    .unit('table', 'worktable', 'Long table', 2050, 2825, 180, {
+      width: 1800,
+      depth: 750,
+      height: 760,
+      watts: 260,
+      cord: 1800,
+    })
+    .unit('left', 'pedestal', 'Left pedestal', 1370, 2710, 180, {
+      rows: 5,
+      width: 400,
+      depth: 500,
+      height: 660,
+      rowSizes: [70, 70, 90, 110, 140],
+      hostId: 'table',
+    })
+    .unit('right', 'pedestal', 'Right pedestal', 2730, 2710, 180, {
+      rows: 5,
+      width: 400,
+      depth: 500,
+      height: 660,
+      hostId: 'table',
+    })
     .unit('shelves', 'wallShelves', 'Shelves over the table', 2050, 3080, 180, {
       width: 1500,
       depth: 240,
-      height: 720,
-      rows: 3,
-      columns: 2,
-      bottom: 1220,
+      height: 380,
+      rows: 2,
+      columns: 3,
+      bottom: 1160,
+      ratedLoad: 40_000,
     })
     .unit('block', 'smallDrawers', 'Small-drawer block', 2700, 3100, 180, {
       rows: 4,
       columns: 3,
       bottom: 760,
       height: 300,
+      hostId: 'table',
     })
     .unit('chest', 'lowChest', 'Window chest', 3875, 1770, 270, { width: 880 })
-    .unit('cubes', 'cubeUnit', 'Cube unit', 198, 2350, 90, { width: 1054, columns: 3, rows: 4 })
-    .unit('sheets', 'sheetChest', 'Sheet chest', 1500, 380, 0, { width: 1100, depth: 760, rows: 5 })
+    .unit('cubes', 'cubeUnit', 'Cube unit', 198, 2350, 90, {
+      width: 1054,
+      columns: 3,
+      rows: 4,
+      inserts: ['2.1 shelves 2', '3.2 drawers 3'],
+    })
+    .unit('sheets', 'sheetChest', 'Sheet chest', 1500, 380, 0, { width: 1100, depth: 760, rows: 6, height: 600 })
     .unit('cart', 'rollingCart', 'Rolling cart', 1000, 1990, 90)
     .unit('board', 'wallBoard', 'Wall board', 60, 1480, 90, { width: 620, rows: 2, columns: 2, bottom: 1050 })
-    .unit('cupboard', 'cupboard', 'Tall cupboard', 2950, 210, 0, { width: 800, rows: 5 })
-    .unit('hooks', 'hookRail', 'Hook rail', 4050, 2770, 270, { width: 760, columns: 3, bottom: 1300 })
-    .unit('bench', 'baseCabinet', 'Wet bench', 3810, 960, 270, { width: 680 })
-    .unit('loft', 'away', 'Loft hatch', 0, 0, 0, { rows: 2, awayMinutes: 4 })
+    .unit('cupboard', 'cupboard', 'Tall cupboard', 2950, 210, 0, { width: 800, rows: 6 })
+    .unit('bench', 'baseCabinet', 'Wet bench', 3810, 960, 270, { width: 680, fixed: true, watts: 1200, cord: 1500 })
+    .unit('loft', 'away', 'Loft hatch', 0, 0, 0, { rows: 1, awayMinutes: 4 })
     .unit('shed', 'away', 'Shed', 0, 0, 0, { rows: 1, awayMinutes: 6 })
+    .run({
+      type: 'addParking',
+      parking: { id: 'cart-at-table', unitId: 'cart', name: 'by the table', x: 950, y: 2420, facing: 90 },
+    })
+    .run({
+      type: 'addParking',
+      parking: { id: 'cart-at-chest', unitId: 'cart', name: 'by the sheet chest', x: 620, y: 420, facing: 0 },
+    })
+    .organiser('deep-bin', 'Deep bin', [160, 340, 250], { packOf: 2 }, [['cubes.2.0', 2]])
+    .organiser('drawer-tray', 'Drawer tray', [120, 300, 50], { packOf: 4 }, [
+      ['chest.2.0', 2],
+      ['left.0.0', 2],
+    ])
+    .organiser('lid-box', 'Box with a lid', [190, 330, 110], { lid: true, lidRise: 90, packOf: 1, have: 1 }, [
+      ['cubes.2.2', 1],
+    ])
+    .organiser('file-box', 'File box', [280, 330, 260], { packOf: 1 }, [
+      ['cupboard.3.0', 1],
+      ['cubes.1.2', 1],
+    ])
     .activity('kites', 'Kites', 6, 120, SUMMER)
     .activity('lanterns', 'Paper lanterns', 8, 90, AUTUMN)
     .activity('prints', 'Sun prints', 5, 75, LIGHT)
@@ -145,19 +225,19 @@ const toxic = { hazards: ['toxic' as const], ...dark };
 // one row a line, as in the list it is
 // prettier-ignore
 const SUPPLIES: SupplyRow[] = [
-  ['Ripstop, red', 'Ripstop', 'soft', [380, 280, 60], 300, [2, 1], K(3), 'cubes.0.0', { colour: '#b5443c' }],
-  ['Ripstop, yellow', 'Ripstop', 'soft', [380, 280, 60], 300, [2, 0], K(3), 'cubes.0.0', { colour: '#d9b13b' }],
+  ['Ripstop, red', 'Ripstop', 'soft', [380, 280, 60], 300, [2, 1], K(3), 'cupboard.5.0', { colour: '#b5443c' }],
+  ['Ripstop, yellow', 'Ripstop', 'soft', [380, 280, 60], 300, [2, 0], K(3), 'cupboard.5.0', { colour: '#d9b13b' }],
   ['Ripstop, blue', 'Ripstop', 'soft', [380, 280, 60], 300, [1, 1], K(2), 'cupboard.4.0', { colour: '#3c6fb5' }],
   ['Ripstop, white', 'Ripstop', 'soft', [380, 280, 60], 300, [2, 1], K(4), 'loft.0.0', { colour: '#f2f0ea' }],
   ['Ripstop, offcuts', 'Ripstop', 'soft', [300, 300, 150], 450, [1, 0], K(5), null],
-  ['Spar connectors', 'Kite parts', 'loose', [90, 60, 40], 60, [4, 2], K(8), 'cubes.3.2'],
+  ['Spar connectors', 'Kite parts', 'loose', [90, 60, 40], 60, [4, 2], K(8), 'cubes.3.2.1'],
   ['Spreader tubes', 'Kite parts', 'stick', [520, 60, 60], 400, [1, 0], K(4), 'cupboard.0.0'],
   ['Nocks and end caps', 'Kite parts', 'loose', [90, 60, 30], 40, [3, 3], K(7), 'block.3.2', { hazards: ['small'] }],
   ['Split rings', 'Kite parts', 'loose', [70, 50, 25], 50, [2, 2], K(5), 'block.0.0', { hazards: ['small'] }],
   ['Line reel, 40 daN', 'Line', 'spool', [150, 150, 70], 260, [3, 1], K(3), 'shelves.0.0'],
   ['Line reel, 70 daN', 'Line', 'spool', [150, 150, 70], 310, [2, 1], K(2), 'shelves.0.0'],
   ['Bridle line', 'Line', 'spool', [90, 90, 60], 120, [3, 2], K(6), 'cupboard.1.0'],
-  ['Sleeving kit', 'Line', 'block', [180, 120, 50], 180, [1, 0], K(2), 'cubes.2.1'],
+  ['Sleeving kit', 'Line', 'block', [180, 120, 50], 180, [1, 0], K(2), 'cubes.2.1.1'],
   ['Hot knife', 'Cutting', 'machine', [260, 90, 70], 420, [1, 0], K(9), 'chest.3.0', { hazards: ['hot', 'blade'] }],
   ['Cutting mat, large', 'Cutting', 'pocket', [620, 460, 4], 900, [1, 0], { kites: 2, lanterns: 2 }, 'sheets.4.0'],
   ['Steel rule, 600', 'Cutting', 'stick', [640, 32, 3], 200, [1, 0], { kites: 6, lanterns: 5 }, 'sheets.4.0'],
@@ -167,7 +247,7 @@ const SUPPLIES: SupplyRow[] = [
   ['Paper scissors', 'Cutting', 'stick', [180, 70, 15], 120, [2, 0], L(9), 'cart.2.0', { ...blade, ...hang }],
   ['Seam tape, 6 mm', 'Tape', 'spool', [110, 110, 20], 70, [4, 4], K(10), 'shelves.0.1', { usedUp: 1 }],
   ['Seam tape, 12 mm', 'Tape', 'spool', [110, 110, 25], 80, [3, 3], K(7), 'shelves.0.1', { usedUp: 1 }],
-  ['Masking tape', 'Tape', 'spool', [120, 120, 26], 90, [3, 3], { kites: 4, lanterns: 5, prints: 4 }, 'shelves.2.1'],
+  ['Masking tape', 'Tape', 'spool', [120, 120, 26], 90, [3, 3], { kites: 4, lanterns: 5, prints: 4 }, 'shelves.1.1'],
   ['Sewing machine', 'Sewing', 'machine', [440, 210, 310], 8200, [1, 0], K(1), 'cupboard.0.0', { hazards: ['heavy'] }],
   ['Thread, polyester', 'Sewing', 'spool', [45, 45, 60], 30, [12, 4], K(5), 'cubes.1.1'],
   ['Machine needles', 'Sewing', 'block', [70, 45, 8], 12, [4, 2], K(1), 'cubes.3.1', blade],
@@ -195,13 +275,13 @@ const SUPPLIES: SupplyRow[] = [
   ['Tassels', 'Trim', 'soft', [120, 30, 20], 10, [40, 0], L(3), 'block.1.1'],
   ['Bamboo strips', 'Wood', 'long', [880, 60, 40], 350, [1, 1], L(4), 'cupboard.0.0'],
   ['Finished lantern frames', 'Work in hand', 'block', [300, 300, 280], 250, [3, 0], L(2), 'cubes.1.0'],
-  ['Sensitiser A, brown bottle', 'Sun-print chemistry', 'bottle', [70, 70, 160], 560, [2, 1], P(6), 'shelves.1.0', toxic],
-  ['Sensitiser B, brown bottle', 'Sun-print chemistry', 'bottle', [70, 70, 160], 560, [2, 1], P(6), 'shelves.1.0', toxic],
+  ['Sensitiser A, brown bottle', 'Sun-print chemistry', 'bottle', [70, 70, 160], 560, [2, 1], P(6), 'cubes.0.0', toxic],
+  ['Sensitiser B, brown bottle', 'Sun-print chemistry', 'bottle', [70, 70, 160], 560, [2, 1], P(6), 'cubes.0.0', toxic],
   ['Hydrogen peroxide, 3 %', 'Sun-print chemistry', 'bottle', [75, 75, 190], 520, [1, 1], P(2), 'chest.0.0', { hazards: ['toxic'], ...dark }],
   ['Citric acid', 'Sun-print chemistry', 'bottle', [90, 90, 120], 540, [1, 0], P(2), 'cupboard.1.0', { hazards: ['toxic'] }],
   ['Nitrile gloves', 'Protection', 'block', [240, 120, 75], 350, [1, 2], P(4), 'cubes.2.2', { usedUp: 4 }],
-  ['Safety glasses', 'Protection', 'block', [170, 70, 70], 60, [2, 0], { prints: 3, kites: 1 }, 'hooks.0.2', hang],
-  ['Apron', 'Protection', 'soft', [300, 260, 40], 350, [2, 0], { prints: 1, lanterns: 1 }, 'hooks.0.0', { lies: ['flat'] }],
+  ['Safety glasses', 'Protection', 'block', [170, 70, 70], 60, [2, 0], { prints: 3, kites: 1 }, 'board.0.1', hang],
+  ['Apron', 'Protection', 'soft', [300, 260, 40], 350, [2, 0], { prints: 1, lanterns: 1 }, 'board.1.0', { lies: ['flat'] }],
   ['Contact frames, A4', 'Sun-print frames', 'block', [340, 250, 30], 900, [4, 0], P(6), 'cubes.1.2'],
   ['Contact frames, A3', 'Sun-print frames', 'block', [460, 340, 30], 1600, [4, 0], P(4), null, flat],
   ['Print paper, A4', 'Sun-print paper', 'sheet', [210, 297, null], 19, [60, 100], P(8), 'sheets.3.0', { grammage: 300, usedUp: 8, ...dark }],
@@ -216,9 +296,11 @@ const SUPPLIES: SupplyRow[] = [
   ['Needle felting kit', 'Felting', 'block', [260, 180, 90], 600, [1, 0], {}, 'left.4.0', { hazards: ['blade'] }],
   ['Felting needles', 'Felting', 'stick', [90, 60, 15], 60, [1, 2], {}, 'cart.1.0', { hazards: ['blade'] }],
   ['Wool tops', 'Felting', 'soft', [300, 300, 200], 500, [2, 0], {}, 'cubes.0.1'],
-  ['Festival banners', 'Season', 'soft', [320, 260, 120], 900, [2, 0], {}, 'shelves.2.0'],
+  ['Festival banners', 'Season', 'soft', [320, 260, 120], 900, [2, 0], {}, 'shelves.1.2'],
   ['Packing tape', 'Packing', 'spool', [120, 120, 50], 180, [3, 6], { kites: 1, lanterns: 2 }, 'right.4.0'],
   ['Bubble sleeves', 'Packing', 'soft', [340, 240, 100], 300, [1, 2], { lanterns: 2 }, null, { usedUp: 2 }],
   ['Price tags', 'Packing', 'loose', [60, 40, 20], 40, [3, 2], { kites: 1, lanterns: 1 }, 'right.0.0', { usedUp: 1 }],
+  ['Ballast bags, 2 kg', 'Kite parts', 'soft', [180, 120, 70], 2000, [8, 0], K(1), 'cupboard.1.0', { hazards: ['heavy'] }],
+  ['Ground stakes, steel', 'Kite parts', 'stick', [300, 20, 20], 420, [12, 0], K(2), 'cupboard.1.0'],
   ['Old wallpaper rolls', 'Wood', 'roll', [null, null, null], 700, [3, 0], {}, null],
 ];

@@ -5,8 +5,14 @@ export {
   type Solid,
   type UnitShape,
   type Mount,
+  type BoardKind,
   COVERS,
   PLACE_KINDS,
   PULL_SHARE,
+  MOUNTS,
+  BOARDS,
 } from './shapes.ts';
-export { type UnitKind, type KindFacts, CATALOGUE, UNIT_KINDS, placesOf, solidsOf } from './kinds.ts';
+export { type KindFacts, BOARD, TOP } from './styles.ts';
+export { type UnitKind, CATALOGUE, UNIT_KINDS, factsOf, defaultsOf } from './kinds.ts';
+export { placesOf, solidsOf, frontTrouble, leafOf, emptyMass } from './places.ts';
+export { INSERT_KINDS, INSERT_PATTERN, readInsert, writeInsert, type Insert, type InsertKind } from './inserts.ts';

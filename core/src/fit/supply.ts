@@ -37,7 +37,8 @@ export function fitSupply(
 ): Fit {
   const piece = pieceOf(supply);
   if (!piece) return no('not measured yet');
-  if (place.kind === 'hook' || place.kind === 'board') return hang(place, supply, piece, count);
+  if (place.kind === 'hook' || place.kind === 'board' || place.kind === 'hanger')
+    return hang(place, supply, piece, count);
   if (supply.form === 'sheet') {
     const fit = supply.lies.includes('flat') ? fitSheets(place, piece.width, piece.depth, piece.height, count) : null;
     const upright = supply.lies.some((w) => w === 'upright' || w === 'edge') ? standSheets(place, piece, count) : null;

@@ -1,5 +1,13 @@
 import { z } from 'zod';
-import { type Plan, PlanHead, planTrouble, TABLES, type TableName } from '../plan/index.ts';
+import {
+  broughtUpToDate,
+  LATER_TABLES,
+  type Plan,
+  PlanHead,
+  planTrouble,
+  TABLES,
+  type TableName,
+} from '../plan/index.ts';
 
 const rows = <T extends TableName>(table: T) => z.array(TABLES[table]).max(50_000);
 
@@ -7,16 +15,9 @@ const rows = <T extends TableName>(table: T) => z.array(TABLES[table]).max(50_00
 export const PlanFile = z.strictObject({
   format: z.literal('heronstone-plan/1', { error: 'must be "heronstone-plan/1"' }),
   plan: PlanHead,
-  walls: rows('walls'),
-  openings: rows('openings'),
-  people: rows('people'),
-  units: rows('units'),
-  places: rows('places'),
-  supplies: rows('supplies'),
-  activities: rows('activities'),
-  uses: rows('uses'),
-  stations: rows('stations'),
-  homes: rows('homes'),
+  ...(Object.fromEntries((Object.keys(TABLES) as TableName[]).map((t) => [t, rows(t)])) as unknown as {
+    [T in TableName]: ReturnType<typeof rows<T>>;
+  }),
 });
 
 export type PlanRead = { ok: true; plan: Plan } | { ok: false; reason: string };
@@ -48,7 +49,7 @@ export function importPlan(text: string, id: string): PlanRead {
   } catch {
     return { ok: false, reason: 'The file is not whole: it ends in the middle, or it is not JSON.' };
   }
-  const parsed = PlanFile.safeParse(json);
+  const parsed = PlanFile.safeParse(upToDate(json));
   if (!parsed.success) {
     const issue = parsed.error.issues[0]!;
     return { ok: false, reason: `This is not a plan file: ${issue.path.join('.') || 'the file'} ${issue.message}.` };
@@ -66,6 +67,19 @@ export function importPlan(text: string, id: string): PlanRead {
   return trouble
     ? { ok: false, reason: `This plan file contradicts itself: ${trouble}` }
     : { ok: true, plan: plan as Plan };
+}
+
+/** Files of earlier versions lack what came later; everything else about them is left for the schema to judge. */
+function upToDate(json: unknown): unknown {
+  if (typeof json !== 'object' || json === null || Array.isArray(json)) return json;
+  const file: Record<string, unknown> = { ...json };
+  for (const table of LATER_TABLES) file[table] ??= [];
+  const row = (table: TableName | 'head', value: unknown) =>
+    typeof value === 'object' && value !== null ? broughtUpToDate(table, value as Record<string, unknown>) : value;
+  file.plan = row('head', file.plan);
+  for (const table of ['units', 'places'] as const)
+    if (Array.isArray(file[table])) file[table] = file[table].map((value) => row(table, value));
+  return file;
 }
 
 /** A file name made from the plan's name. */

@@ -34,11 +34,12 @@ const CHILD_PENALTY = 7200;
 const HEAVY_CLIMB_PENALTY = 1800;
 /** A thing heavier than this is not lifted down from a step stool, g (own assumption). */
 const HEAVY = 2000;
-const HARMFUL = ['blade', 'hot', 'flammable', 'toxic', 'magnet', 'small'] as const;
+/** Hazards that a child must not get at. */
+export const HARMFUL = ['blade', 'hot', 'flammable', 'toxic', 'magnet', 'small'] as const;
 
 const reaches = new WeakMap<object, number>();
 /** Highest grip of the tallest child in the plan, mm; 0 without children. */
-function childReach(plan: Plan): number {
+export function childReach(plan: Plan): number {
   let top = reaches.get(plan.people);
   if (top === undefined) {
     const children = Object.values(plan.people).filter((p) => p.child);

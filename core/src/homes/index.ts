@@ -7,6 +7,8 @@ export {
   type Assessment,
   type HomeState,
   penaltiesFor,
+  childReach,
+  HARMFUL,
 } from './cost.ts';
 export { slottingOf, settleCommand, lotId } from './slotting.ts';
 export { placeFilling, type Filling } from './filling.ts';

@@ -1,10 +1,10 @@
-import { placesOf } from '../catalogue/index.ts';
-import { surveyWalls } from '../survey/index.ts';
-import { angleBetween, distance, heading } from '../geometry/index.ts';
-import { type Command, describeCommand } from './commands.ts';
-import { Edit, type Rejection, reject, type RowChange, sameRow } from './edit.ts';
+import { frontTrouble, placesOf } from '../catalogue/index.ts';
+import { type Command, type CommandOf, describeCommand } from './commands.ts';
+import { broughtUpToDate } from './later.ts';
+import { addWall, cutCorner, removeWall, shapeWall, spreadMisclosure } from './outline.ts';
+import { Edit, gone, type Ran, type Rejection, reject, type RowChange, sameRow, THING } from './edit.ts';
 import { type AnyRow, type Plan, type RowOf, type TableName, TABLES, unitShape, wallsInOrder } from './plan.ts';
-import { type Home, type Place, type PlanHead, type Share, type Unit, type Wall } from './rows.ts';
+import { type Home, type Place, type PlanHead, type Share, type Unit } from './rows.ts';
 
 export type { Rejection, RowChange } from './edit.ts';
 export type Applied = { ok: true; plan: Plan; inverse: Command; changes: RowChange[] };
@@ -43,8 +43,6 @@ function flip(changes: readonly RowChange[]): RowChange[] {
   return changes.map(({ table, id, before, after }) => ({ table, id, before: after, after: before })).reverse();
 }
 
-type Ran = Rejection | null;
-
 function run(edit: Edit, command: Command): Ran {
   switch (command.type) {
     case 'several': {
@@ -68,16 +66,14 @@ function run(edit: Edit, command: Command): Ran {
       return removeWall(edit, command.id);
     case 'spreadMisclosure':
       return spreadMisclosure(edit);
-    case 'addOpening':
-      return add(edit, 'openings', command.opening);
-    case 'setOpening':
-      return set(edit, 'openings', command);
+    case 'shapeWall':
+      return shapeWall(edit, command);
+    case 'cutCorner':
+      return cutCorner(edit, command);
     case 'removeOpening':
-      return removeRow(edit, 'openings', command.id);
-    case 'addPerson':
-      return add(edit, 'people', command.person);
-    case 'setPerson':
-      return set(edit, 'people', command);
+      return removeRow(edit, 'openings', command.id, (e) => {
+        for (const unit of e.all('units')) if (unit.doorId === command.id) e.put('units', { ...unit, doorId: null });
+      });
     case 'removePerson': {
       const seat = edit.all('stations').find((s) => s.personId === command.id);
       if (seat)
@@ -87,13 +83,9 @@ function run(edit: Edit, command: Command): Ran {
       return removeRow(edit, 'people', command.id);
     }
     case 'placeUnit':
-      return add(edit, 'units', command.unit) ?? layOut(edit, command.unit);
-    case 'setUnit': {
-      const trouble = set(edit, 'units', command);
-      const unit = edit.get('units', command.id);
-      const refit = ['kind', 'width', 'depth', 'height', 'rows', 'columns'].some((k) => k in command.set);
-      return trouble ?? (unit && refit ? layOut(edit, unit) : null);
-    }
+      return add(edit, 'units', command.unit) ?? circle(edit, command.unit) ?? layOut(edit, command.unit);
+    case 'setUnit':
+      return setUnit(edit, command);
     case 'removeUnit':
       return removeUnit(edit, command.id);
     case 'lockPlace': {
@@ -120,28 +112,20 @@ function run(edit: Edit, command: Command): Ran {
         for (const home of e.all('homes')) if (home.supplyId === command.id) e.remove('homes', home.id);
         for (const use of e.all('uses')) if (use.supplyId === command.id) e.remove('uses', use.id);
       });
-    case 'addActivity':
-      return add(edit, 'activities', command.activity);
-    case 'setActivity':
-      return set(edit, 'activities', command);
     case 'removeActivity':
       return removeRow(edit, 'activities', command.id, (e) => {
         for (const use of e.all('uses')) if (use.activityId === command.id) e.remove('uses', use.id);
         for (const station of e.all('stations'))
           if (station.activityId === command.id) e.remove('stations', station.id);
       });
-    case 'addUse':
-      return add(edit, 'uses', command.use);
-    case 'setUse':
-      return set(edit, 'uses', command);
-    case 'removeUse':
-      return removeRow(edit, 'uses', command.id);
-    case 'addStation':
-      return add(edit, 'stations', command.station);
-    case 'setStation':
-      return set(edit, 'stations', command);
-    case 'removeStation':
-      return removeRow(edit, 'stations', command.id);
+    case 'removeOrganiser':
+      return removeRow(edit, 'organisers', command.id, (e) => {
+        for (const set of e.all('organiserSets')) if (set.organiserId === command.id) e.remove('organiserSets', set.id);
+      });
+    case 'acknowledge':
+      return edit.put('acknowledgements', command.acknowledgement);
+    case 'reopen':
+      return removeRow(edit, 'acknowledgements', command.id);
     case 'assignHome':
       return assign(edit, command.supplyId, command.share, command.placeId, command.since, command.pinned);
     case 'leaveHome':
@@ -153,22 +137,37 @@ function run(edit: Edit, command: Command): Ran {
     }
     case 'settle':
       return settle(edit, command.homes, command.since);
+    default:
+      return plainChange(edit, command);
   }
 }
 
-const THING: Record<TableName, string> = {
-  walls: 'wall',
-  openings: 'door or window',
-  people: 'person',
-  units: 'unit',
-  places: 'place',
-  supplies: 'supply',
-  activities: 'activity',
-  uses: 'use',
-  stations: 'station',
-  homes: 'home',
-};
-const gone = (table: TableName) => reject(`This ${THING[table]} is not in the plan any more.`);
+const PLAIN = {
+  Opening: ['openings', 'opening'],
+  Slope: ['slopes', 'slope'],
+  Fixture: ['fixtures', 'fixture'],
+  Diagonal: ['diagonals', 'diagonal'],
+  FloorUse: ['floorUses', 'floorUse'],
+  Person: ['people', 'person'],
+  Parking: ['parkings', 'parking'],
+  OwnKind: ['ownKinds', 'ownKind'],
+  Organiser: ['organisers', 'organiser'],
+  OrganiserSet: ['organiserSets', 'organiserSet'],
+  Activity: ['activities', 'activity'],
+  Use: ['uses', 'use'],
+  Station: ['stations', 'station'],
+} as const satisfies Record<string, readonly [TableName, string]>;
+type PlainName = keyof typeof PLAIN;
+type PlainCommand = Extract<Command, { type: `${'add' | 'set' | 'remove'}${PlainName}` }>;
+
+/** Rows that come, change and go without touching any other. */
+function plainChange(edit: Edit, command: PlainCommand): Ran {
+  const [, verb, name] = /^(add|set|remove)(.+)$/.exec(command.type)! as unknown as [string, string, PlainName];
+  const [table, key] = PLAIN[name];
+  if (verb === 'add') return add(edit, table, (command as unknown as Record<string, RowOf<typeof table>>)[key]!);
+  if (verb === 'set') return set(edit, table, command as { id: string; set: object });
+  return removeRow(edit, table, (command as { id: string }).id);
+}
 
 function add<T extends TableName>(edit: Edit, table: T, row: RowOf<T>): Ran {
   if (edit.get(table, row.id)) return reject(`This ${THING[table]} is in the plan already.`);
@@ -203,60 +202,16 @@ function removeRow(edit: Edit, table: TableName, id: string, also?: (edit: Edit)
   return null;
 }
 
-function renumber(edit: Edit, walls: readonly Wall[]): Ran {
-  for (const [seq, wall] of walls.entries()) {
-    const trouble = wall.seq === seq && edit.get('walls', wall.id) ? null : edit.put('walls', { ...wall, seq });
-    if (trouble) return trouble;
-  }
-  return null;
-}
-
-function orderedWalls(edit: Edit): Wall[] {
-  return edit.all('walls').sort((a, b) => a.seq - b.seq);
-}
-
-function addWall(edit: Edit, wall: Omit<Wall, 'seq'>, at: number | undefined): Ran {
-  if (edit.get('walls', wall.id)) return reject('This wall is in the plan already.');
-  const walls = orderedWalls(edit);
-  if (walls.length >= 60) return reject('A room has at most 60 walls here.');
-  walls.splice(at ?? walls.length, 0, { ...wall, seq: -1 });
-  return renumber(edit, walls);
-}
-
-function removeWall(edit: Edit, id: string): Ran {
-  if (!edit.get('walls', id)) return gone('walls');
-  for (const opening of edit.all('openings')) if (opening.wallId === id) edit.remove('openings', opening.id);
-  edit.remove('walls', id);
-  return renumber(edit, orderedWalls(edit));
-}
-
-/** Replaces lengths and turns by those of the outline corrected by the compass rule. */
-function spreadMisclosure(edit: Edit): Ran {
-  const walls = orderedWalls(edit);
-  if (walls.length < 3) return reject('A room needs at least three walls before its misclosure can be spread.');
-  const { outline } = surveyWalls(walls);
-  const n = outline.length;
-  const bearing = outline.map((p, i) => heading(p, outline[(i + 1) % n]!));
-  for (const [i, wall] of walls.entries()) {
-    const length = distance(outline[i]!, outline[(i + 1) % n]!);
-    const turn = angleBetween(bearing[i]!, bearing[(i + 1) % n]!);
-    if (length < 1) return reject('Spreading the misclosure would make a wall vanish. Measure again first.');
-    const trouble = edit.put('walls', {
-      ...wall,
-      length: Math.round(length * 1000) / 1000,
-      turn: Math.round(turn * 1e6) / 1e6,
-    });
-    if (trouble) return trouble;
-  }
-  return null;
-}
-
 /** Gives a unit the places its kind and grid call for; a place that stays keeps its homes, one that goes leaves them without a home. */
 function layOut(edit: Edit, unit: Unit): Ran {
+  const wrong = frontTrouble(unit.kind, unitShape(unit));
+  if (wrong) return reject(`${unit.name}: ${wrong}`);
   const wanted = new Map<string, Place>();
-  for (const shape of placesOf(unit.kind, unitShape(unit))) {
-    const id = `${unit.id}.${shape.row}.${shape.column}`;
-    wanted.set(id, { id, unitId: unit.id, lockable: edit.get('places', id)?.lockable ?? false, ...shape });
+  for (const { through, ...shape } of placesOf(unit.kind, unitShape(unit))) {
+    const cell = `${unit.id}.${shape.row}.${shape.column}`;
+    const id = shape.part === 0 ? cell : `${cell}.${shape.part}`;
+    const throughId = through === null ? null : `${unit.id}.${shape.row}.${through}`;
+    wanted.set(id, { id, unitId: unit.id, lockable: edit.get('places', id)?.lockable ?? false, ...shape, throughId });
   }
   for (const place of edit.all('places'))
     if (place.unitId === unit.id && !wanted.has(place.id)) removePlace(edit, place.id);
@@ -269,7 +224,53 @@ function layOut(edit: Edit, unit: Unit): Ran {
 
 function removePlace(edit: Edit, id: string): void {
   for (const home of edit.all('homes')) if (home.placeId === id) edit.remove('homes', home.id);
+  for (const set of edit.all('organiserSets')) if (set.placeId === id) edit.remove('organiserSets', set.id);
   edit.remove('places', id);
+}
+
+/** Nothing can stand on what stands on it. */
+function circle(edit: Edit, unit: Unit): Ran {
+  const seen = new Set([unit.id]);
+  for (let host = unit.hostId; host; host = edit.get('units', host)?.hostId ?? null) {
+    if (seen.has(host)) return reject(`${unit.name} cannot stand on itself.`);
+    seen.add(host);
+  }
+  return null;
+}
+
+/** A unit that moves, turns or grows takes along what stands on it or is under it. */
+function setUnit(edit: Edit, command: CommandOf<'setUnit'>): Ran {
+  const before = edit.get('units', command.id);
+  const trouble = set(edit, 'units', command);
+  const unit = edit.get('units', command.id);
+  if (trouble || !before || !unit) return trouble;
+  const refit = REFIT.some((k) => k in command.set);
+  return circle(edit, unit) ?? (refit ? layOut(edit, unit) : null) ?? carryAlong(edit, before, unit);
+}
+const REFIT = ['kind', 'width', 'depth', 'height', 'rows', 'columns', 'rowSizes', 'columnSizes', 'inserts'] as const;
+
+function carryAlong(edit: Edit, before: Unit, after: Unit): Ran {
+  const turn = after.facing - before.facing;
+  const lift = after.bottom + after.height - before.bottom - before.height;
+  if (before.x === after.x && before.y === after.y && turn === 0 && lift === 0) return null;
+  const c = Math.cos((turn * Math.PI) / 180);
+  const s = Math.sin((turn * Math.PI) / 180);
+  const tidy = (mm: number) => Math.round(mm * 1000) / 1000;
+  for (const guest of edit.all('units')) {
+    if (guest.hostId !== after.id || guest.id === after.id) continue;
+    const dx = guest.x - before.x;
+    const dy = guest.y - before.y;
+    const moved = {
+      ...guest,
+      x: tidy(after.x + dx * c + dy * s),
+      y: tidy(after.y - dx * s + dy * c),
+      facing: ((((guest.facing + turn) % 360) + 540) % 360) - 180,
+      bottom: guest.mount === 'on' ? Math.max(0, guest.bottom + lift) : guest.bottom,
+    };
+    const trouble = edit.put('units', moved) ?? carryAlong(edit, guest, moved);
+    if (trouble) return trouble;
+  }
+  return null;
 }
 
 function removeUnit(edit: Edit, id: string): Ran {
@@ -277,6 +278,8 @@ function removeUnit(edit: Edit, id: string): Ran {
   for (const place of edit.all('places')) if (place.unitId === id) removePlace(edit, place.id);
   for (const station of edit.all('stations'))
     if (station.unitId === id) edit.put('stations', { ...station, unitId: null });
+  for (const unit of edit.all('units')) if (unit.hostId === id) edit.put('units', { ...unit, hostId: null });
+  for (const parking of edit.all('parkings')) if (parking.unitId === id) edit.remove('parkings', parking.id);
   edit.remove('units', id);
   return null;
 }
@@ -319,14 +322,15 @@ function settle(
 }
 
 function restore(edit: Edit, changes: readonly RowChange[]): Ran {
-  for (const { table, id, before, after } of changes) {
+  for (const { table, id, before: was, after: then } of changes) {
+    const [before, after] = [was, then].map((row) => row && broughtUpToDate(table, row as Record<string, unknown>));
     const now = table === 'head' ? edit.planHead : (edit.get(table, id) ?? null);
     if (!sameRow(now, before)) return reject('Something it would take back has been changed since.');
     if (table === 'head') {
-      const trouble = edit.setHead(after as PlanHead);
+      const trouble = edit.setHead(after as unknown as PlanHead);
       if (trouble) return trouble;
     } else if (after) {
-      const trouble = edit.put(table, after as RowOf<typeof table>);
+      const trouble = edit.put(table, after as unknown as RowOf<typeof table>);
       if (trouble) return trouble;
     } else edit.remove(table, id);
   }
@@ -335,7 +339,17 @@ function restore(edit: Edit, changes: readonly RowChange[]): Ran {
 
 const REFERENCES: [TableName, string, TableName][] = [
   ['openings', 'wallId', 'walls'],
+  ['slopes', 'wallId', 'walls'],
+  ['fixtures', 'wallId', 'walls'],
+  ['diagonals', 'fromWallId', 'walls'],
+  ['diagonals', 'toWallId', 'walls'],
+  ['units', 'hostId', 'units'],
+  ['units', 'doorId', 'openings'],
+  ['parkings', 'unitId', 'units'],
   ['places', 'unitId', 'units'],
+  ['places', 'throughId', 'places'],
+  ['organiserSets', 'organiserId', 'organisers'],
+  ['organiserSets', 'placeId', 'places'],
   ['uses', 'activityId', 'activities'],
   ['uses', 'supplyId', 'supplies'],
   ['stations', 'activityId', 'activities'],

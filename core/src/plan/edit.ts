@@ -12,6 +12,33 @@ export type RowChange = {
 export type Rejection = { ok: false; reason: string };
 export const reject = (reason: string): Rejection => ({ ok: false, reason });
 
+/** What went wrong, or null. */
+export type Ran = Rejection | null;
+
+/** What a row of each table is called. */
+export const THING: Record<TableName, string> = {
+  walls: 'wall',
+  openings: 'door or window',
+  slopes: 'slope',
+  fixtures: 'fixture',
+  diagonals: 'diagonal',
+  floorUses: 'other use of the floor',
+  people: 'person',
+  units: 'unit',
+  parkings: 'parking spot',
+  ownKinds: 'kind of one’s own',
+  places: 'place',
+  organisers: 'organiser',
+  organiserSets: 'set of organisers',
+  supplies: 'supply',
+  activities: 'activity',
+  uses: 'use',
+  stations: 'station',
+  homes: 'home',
+  acknowledgements: 'acknowledgement',
+};
+export const gone = (table: TableName) => reject(`This ${THING[table]} is not in the plan any more.`);
+
 /** Equal as JSON values (rows are flat: no nesting but short lists). */
 export function sameRow(a: unknown, b: unknown): boolean {
   if (a === b) return true;

@@ -24,5 +24,6 @@ export {
   type RowChange,
   type ApplyResult,
 } from './apply.ts';
+export { broughtUpToDate, LATER_TABLES } from './later.ts';
 export { newId } from './ids.ts';
-export { blankSupply, blankPerson, blankUnit } from './blank.ts';
+export { blankSupply, blankPerson, blankUnit, blankFixture, massOf } from './blank.ts';

@@ -1,13 +1,22 @@
 import { type UnitShape } from '../catalogue/index.ts';
 import { type Survey, surveyWalls } from '../survey/index.ts';
 import {
+  Acknowledgement,
   Activity,
+  Diagonal,
+  Fixture,
+  FloorUse,
   Home,
   Opening,
+  Organiser,
+  OrganiserSet,
+  OwnKind,
+  Parking,
   Person,
   Place,
   type PlanHead,
   type Share,
+  Slope,
   Station,
   Supply,
   Unit,
@@ -19,14 +28,23 @@ import {
 export const TABLES = {
   walls: Wall,
   openings: Opening,
+  slopes: Slope,
+  fixtures: Fixture,
+  diagonals: Diagonal,
+  floorUses: FloorUse,
   people: Person,
   units: Unit,
+  parkings: Parking,
+  ownKinds: OwnKind,
   places: Place,
+  organisers: Organiser,
+  organiserSets: OrganiserSet,
   supplies: Supply,
   activities: Activity,
   uses: Use,
   stations: Station,
   homes: Home,
+  acknowledgements: Acknowledgement,
 } as const;
 export type TableName = keyof typeof TABLES;
 export type RowOf<T extends TableName> = (typeof TABLES)[T]['_zod']['output'];
@@ -35,21 +53,23 @@ export type AnyRow = RowOf<TableName>;
 /** One arrangement of one room. Values are never changed in place: every command makes a new plan. */
 export type Plan = { id: string; head: PlanHead } & { [T in TableName]: Readonly<Record<string, RowOf<T>>> };
 
+/** What a plan is before anything is said about it: a metric room at 50° north, its plan drawn with north up. */
+const PLAIN_HEAD: PlanHead = {
+  name: 'My craft room',
+  measure: 'metric',
+  ceiling: 2400,
+  growth: 0.2,
+  grouping: 'activity',
+  region: 'eu',
+  latitude: 50,
+  longitude: 0,
+  bearing: 0,
+  forkedFrom: null,
+};
+
 export function emptyPlan(id: string, head: Partial<PlanHead> = {}): Plan {
-  return {
-    id,
-    head: { name: 'My craft room', measure: 'metric', ceiling: 2400, growth: 0.2, grouping: 'activity', ...head },
-    walls: {},
-    openings: {},
-    people: {},
-    units: {},
-    places: {},
-    supplies: {},
-    activities: {},
-    uses: {},
-    stations: {},
-    homes: {},
-  };
+  const tables = Object.fromEntries(Object.keys(TABLES).map((table) => [table, {}]));
+  return { id, head: { ...PLAIN_HEAD, ...head }, ...tables } as unknown as Plan;
 }
 
 /** Walls in the order in which they were walked. */
@@ -94,9 +114,10 @@ export function homeOf(plan: Pick<Plan, 'homes'>, supplyId: string, share: Share
   return plan.homes[`${supplyId}.${share}`];
 }
 
-export function unitShape(unit: Unit): UnitShape {
-  const { width, depth, height, rows, columns } = unit;
-  return { width, depth, height, rows, columns };
+/** The outside of a unit and how its front is split. */
+export function unitShape(unit: Omit<OwnKind, 'id' | 'name'>): UnitShape {
+  const { width, depth, height, rows, columns, rowSizes, columnSizes, inserts } = unit;
+  return { width, depth, height, rows, columns, rowSizes, columnSizes, inserts };
 }
 
 /** “Low chest, drawer 2”. */

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { COVERS, PLACE_KINDS, UNIT_KINDS, type UnitKind } from '../catalogue/index.ts';
+import { BOARDS, COVERS, INSERT_PATTERN, MOUNTS, PLACE_KINDS, UNIT_KINDS, type UnitKind } from '../catalogue/index.ts';
 
 /** Row schemas of every entity; flat, because each is one table. Millimetres, grams, degrees, minutes. */
 
@@ -16,6 +16,9 @@ const bodyHeight = finite.min(200, 'is less than 20 cm').max(2500, 'is more than
 
 export const Id = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9._-]{0,79}$/, 'is not a valid id');
 
+export const REGIONS = ['eu', 'uk', 'us', 'au'] as const;
+export type Region = (typeof REGIONS)[number];
+
 export const PlanHead = z.strictObject({
   name: named,
   measure: z.enum(['metric', 'imperial']),
@@ -24,6 +27,15 @@ export const PlanHead = z.strictObject({
   growth: finite.min(0).max(0.6),
   /** school: keep things together by the activity that uses them, or by what kind of thing they are */
   grouping: z.enum(['activity', 'kind']),
+  /** for mains ratings and the wording of codes */
+  region: z.enum(REGIONS),
+  /** degrees, north and east positive */
+  latitude: finite.min(-66, 'is beyond the polar circle').max(66, 'is beyond the polar circle'),
+  longitude: finite.min(-180).max(180),
+  /** true bearing of the plan’s +y axis, degrees clockwise from north */
+  bearing,
+  /** the plan this one was forked from */
+  forkedFrom: Id.nullable(),
 });
 export type PlanHead = z.infer<typeof PlanHead>;
 
@@ -50,6 +62,59 @@ export const Opening = z.strictObject({
 });
 export type Opening = z.infer<typeof Opening>;
 
+/** A sloping ceiling: at a wall it is `knee` high and meets the flat ceiling `run` mm into the room. */
+export const Slope = z.strictObject({ id: Id, wallId: Id, knee: size, run: size });
+export type Slope = z.infer<typeof Slope>;
+
+export const FIXTURE_KINDS = ['socket', 'heater', 'fuseBoard', 'sink', 'lamp', 'pipe', 'stairs', 'obstacle'] as const;
+export type FixtureKind = (typeof FIXTURE_KINDS)[number];
+
+/** Something that belongs to the room: on a wall (`left`, `bottom` of its lower left corner) or at a point of floor or ceiling. */
+export const Fixture = z.strictObject({
+  id: Id,
+  kind: z.enum(FIXTURE_KINDS),
+  name: named,
+  wallId: Id.nullable(),
+  /** from the left end of the wall as one stands before it; 0 off the walls */
+  left: offset,
+  /** centre on the floor; 0, 0 on a wall */
+  x: where,
+  y: where,
+  facing: bearing,
+  bottom: offset,
+  width: size,
+  depth: size,
+  height: size,
+  /** socket: which circuit it is on; fuse board and others: empty */
+  circuit: text(40),
+  /** lamp: luminous flux, lm, and full beam angle, degrees */
+  lumens: finite.min(0).max(100_000),
+  beam: finite.min(5).max(360),
+  /** electric power while it runs, W */
+  watts: finite.min(0).max(20_000),
+});
+export type Fixture = z.infer<typeof Fixture>;
+
+/** A measured diagonal between the corners where two walls begin. */
+export const Diagonal = z.strictObject({ id: Id, fromWallId: Id, toWallId: Id, length: size });
+export type Diagonal = z.infer<typeof Diagonal>;
+
+const months = z.array(z.int().min(1).max(12)).max(12);
+
+/** Floor that must be free in some months for another use of the room. */
+export const FloorUse = z.strictObject({
+  id: Id,
+  name: named,
+  x: where,
+  y: where,
+  facing: bearing,
+  width: size,
+  depth: size,
+  height: size,
+  months,
+});
+export type FloorUse = z.infer<typeof FloorUse>;
+
 export const Person = z.strictObject({
   id: Id,
   name: named,
@@ -67,6 +132,9 @@ export const Person = z.strictObject({
 });
 export type Person = z.infer<typeof Person>;
 
+const sizes = z.array(size).max(40);
+const inserts = z.array(z.string().regex(INSERT_PATTERN, 'is not an insert')).max(100);
+
 export const Unit = z.strictObject({
   id: Id,
   kind: z.enum(UNIT_KINDS as [UnitKind, ...UnitKind[]]),
@@ -82,10 +150,53 @@ export const Unit = z.strictObject({
   height: size,
   rows: z.int().min(0).max(40),
   columns: z.int().min(0).max(40),
+  rowSizes: sizes,
+  columnSizes: sizes,
+  inserts,
+  mount: z.enum(MOUNTS),
+  /** the unit it stands on or is under */
+  hostId: Id.nullable(),
+  /** the door whose leaf it hangs on */
+  doorId: Id.nullable(),
+  /** fastened to the wall against tipping */
+  fixed: z.boolean(),
+  /** when empty, g; null: estimated */
+  mass: finite.min(0).max(2_000_000).nullable(),
+  /** what its fastening or its maker allows in all, g; null: not known */
+  ratedLoad: finite.min(0).max(5_000_000).nullable(),
+  board: z.enum(BOARDS),
+  /** thickness of its shelves */
+  thickness: finite.min(2).max(100),
+  /** electric power while it runs, W, and reach of its cord, mm; null: no cord */
+  watts: finite.min(0).max(20_000),
+  cord: finite.min(0).max(20_000).nullable(),
+  /** free length a machine needs before and behind it */
+  feedFront: offset,
+  feedBack: offset,
   /** minutes there and back for a unit outside the room */
   awayMinutes: finite.min(0).max(600),
 });
 export type Unit = z.infer<typeof Unit>;
+
+/** A spot where a unit on wheels is parked or worked at. */
+export const Parking = z.strictObject({ id: Id, unitId: Id, name: named, x: where, y: where, facing: bearing });
+export type Parking = z.infer<typeof Parking>;
+
+/** A front the maker has split and kept under her own name. */
+export const OwnKind = z.strictObject({
+  id: Id,
+  name: named,
+  kind: Unit.shape.kind,
+  width: size,
+  depth: size,
+  height: size,
+  rows: Unit.shape.rows,
+  columns: Unit.shape.columns,
+  rowSizes: sizes,
+  columnSizes: sizes,
+  inserts,
+});
+export type OwnKind = z.infer<typeof OwnKind>;
 
 export const Place = z.strictObject({
   id: Id,
@@ -94,6 +205,7 @@ export const Place = z.strictObject({
   kind: z.enum(PLACE_KINDS),
   row: z.int().min(0),
   column: z.int().min(0),
+  part: z.int().min(0).max(20),
   left: offset,
   bottom: offset,
   front: offset,
@@ -105,8 +217,41 @@ export const Place = z.strictObject({
   seen: z.boolean(),
   load: finite.min(0).max(10_000_000),
   lockable: z.boolean(),
+  /** got at only through the opening of this other place */
+  throughId: Id.nullable(),
 });
 export type Place = z.infer<typeof Place>;
+
+/** A container put into places: outer and inner sizes, and how it is bought. */
+export const Organiser = z.strictObject({
+  id: Id,
+  name: named,
+  width: size,
+  depth: size,
+  height: size,
+  innerWidth: size,
+  innerDepth: size,
+  innerHeight: size,
+  lid: z.boolean(),
+  /** free height above it that its lid needs to open where it stands; 0: it is pulled out to be opened */
+  lidRise: offset,
+  seeThrough: z.boolean(),
+  packOf: z.int().min(1).max(1000),
+  have: count,
+});
+export type Organiser = z.infer<typeof Organiser>;
+
+/** So many of an organiser in one place. */
+export const OrganiserSet = z.strictObject({ id: Id, organiserId: Id, placeId: Id, count: z.int().min(1).max(1000) });
+export type OrganiserSet = z.infer<typeof OrganiserSet>;
+
+/** A finding looked at and left as it is, with the reason; its id is the finding’s key. */
+export const Acknowledgement = z.strictObject({
+  id: z.string().min(1).max(200),
+  reason: text(400).trim().min(3, 'needs a reason'),
+  since: z.string().regex(/^\d{4}-\d\d-\d\d$/, 'is not a date'),
+});
+export type Acknowledgement = z.infer<typeof Acknowledgement>;
 
 export const FORMS = [
   'block',
@@ -158,7 +303,7 @@ export const Activity = z.strictObject({
   name: named,
   sessionsPerMonth: perTime,
   minutes: finite.min(1).max(1440),
-  months: z.array(z.int().min(1).max(12)).max(12),
+  months,
 });
 export type Activity = z.infer<typeof Activity>;
 

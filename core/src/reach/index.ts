@@ -15,7 +15,6 @@ export {
   type Spot,
   type Stand,
   sceneOf,
-  unitPrism,
   standingSpot,
   floorIsFree,
   BODY_HALF,

@@ -1,4 +1,4 @@
-import { PULL_SHARE, solidsOf, CATALOGUE, type KindFacts } from '../catalogue/index.ts';
+import { PULL_SHARE, solidsOf } from '../catalogue/index.ts';
 import {
   type Point,
   type Point3,
@@ -6,10 +6,10 @@ import {
   distanceToSegment,
   footprintDistance,
   insidePolygon,
-  prism,
   segmentHitsPrism,
 } from '../geometry/index.ts';
 import { type Place, type Plan, roomOf, type Unit, unitShape } from '../plan/index.ts';
+import { blocksFloor, unitBox, unitPoint as local, unitPrism } from '../room/index.ts';
 
 /** Half a body walking past furniture, mm (computation page section 4). */
 export const BODY_HALF = 230;
@@ -59,47 +59,33 @@ export function sceneOf(plan: Plan): Scene {
   return scene;
 }
 
-/** The whole body of a unit in the room. */
-export function unitPrism(unit: Unit): Prism {
-  return prism(unit, unit.facing, unit.width, unit.depth, unit.bottom, unit.bottom + unit.height);
-}
-
 function buildScene(plan: Plan): Scene {
   const survey = roomOf(plan);
   const scene: Scene = { outline: survey.closes ? survey.outline : [], solids: [], floor: [], spots: new Map() };
   const prisms = new Map<string, Prism>();
   for (const unit of Object.values(plan.units)) {
-    const facts: KindFacts = CATALOGUE[unit.kind];
     const body = unitPrism(unit);
     prisms.set(unit.id, body);
-    if (facts.mount === 'floor') scene.floor.push({ unitId: unit.id, prism: body });
-    for (const s of solidsOf(unit.kind, unitShape(unit))) {
-      const mid = local(body, s.left + s.width / 2, s.front + s.depth / 2);
-      scene.solids.push({
-        unitId: unit.id,
-        prism: prism(mid, unit.facing, s.width, s.depth, unit.bottom + s.bottom, unit.bottom + s.bottom + s.height),
-      });
-    }
+    if (unit.mount === 'away') continue;
+    if (blocksFloor(unit)) scene.floor.push({ unitId: unit.id, prism: body });
+    for (const box of solidsOf(unit.kind, unitShape(unit)))
+      scene.solids.push({ unitId: unit.id, prism: unitBox(unit, body, box) });
   }
   for (const place of Object.values(plan.places)) {
     const unit = plan.units[place.unitId];
     if (unit) scene.spots.set(place.id, spotOf(place, unit, prisms.get(unit.id)!));
   }
+  for (const [id, spot] of scene.spots) {
+    const through = spot.place.throughId ? scene.spots.get(spot.place.throughId) : undefined;
+    if (through) scene.spots.set(id, deepSpot(spot, through, prisms.get(spot.unit.id)!));
+  }
   return scene;
-}
-
-/** A point of a unit: from its left edge and from its front plane backwards, mm. */
-function local(body: Prism, left: number, back: number): Point {
-  const u = left - body.halfWidth;
-  const v = body.halfDepth - back;
-  return { x: body.x + body.rightX * u + body.frontX * v, y: body.y + body.rightY * u + body.frontY * v };
 }
 
 function spotOf(place: Place, unit: Unit, body: Prism): Spot {
   const middle = place.left + place.width / 2;
   const low = unit.bottom + place.bottom;
   const high = low + place.height;
-  const facts: KindFacts = CATALOGUE[unit.kind];
   const isDrawer = place.covers.includes('drawer');
   const pull = isDrawer ? place.depth * PULL_SHARE : 0;
   const top = place.opens === 'top';
@@ -115,7 +101,7 @@ function spotOf(place: Place, unit: Unit, body: Prism): Spot {
   return {
     place,
     unit,
-    away: facts.mount === 'away',
+    away: unit.mount === 'away',
     grip,
     mouth: isDrawer ? grip : mouth,
     normal: { x: body.frontX, y: body.frontY },
@@ -125,6 +111,14 @@ function spotOf(place: Place, unit: Unit, body: Prism): Spot {
     low,
     high,
   };
+}
+
+/** The deep end of a corner: the arm goes in through the door beside it and closes its hand just past the edge. */
+function deepSpot(spot: Spot, through: Spot, body: Prism): Spot {
+  const { place } = spot;
+  const edge = place.left < through.place.left ? place.left + place.width - INSET : place.left + INSET;
+  const grip = { ...local(body, edge, place.front + place.depth / 2), z: (spot.low + spot.high) / 2 };
+  return { ...spot, grip, mouth: through.mouth };
 }
 
 /** Whether a straight line between two points passes through no unit. */

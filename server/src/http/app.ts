@@ -7,6 +7,7 @@ import { z } from 'zod';
 import { exportPlan, importPlan, planFileName } from '@heronstone/core/formats';
 import { Command, PlanHead } from '@heronstone/core/plan';
 import { type Outcome, type PlanEvent, type PlanStore } from '../store/plan-store.ts';
+import { laserMeasure } from '../devices/laser.ts';
 import { guard } from './guard.ts';
 import { onError, problem } from './problem.ts';
 
@@ -16,6 +17,8 @@ const NewPlan = z.union([
 ]);
 const Sent = z.strictObject({ commandId: z.string().min(8).max(80), command: Command });
 const Nothing = z.strictObject({});
+const Fork = z.strictObject({ name: PlanHead.shape.name });
+const Pointed = z.strictObject({ distance: z.number().gt(0).max(30_000) });
 
 export type AppParts = {
   store: PlanStore;
@@ -29,6 +32,7 @@ export type AppParts = {
 /** The whole HTTP face: /api for plans, everything else is the web app. */
 export function makeApp({ store, log, backUp, web }: AppParts): Express {
   const app = express();
+  const laser = laserMeasure();
   app.disable('x-powered-by');
   app.use(
     helmet({
@@ -84,6 +88,20 @@ export function makeApp({ store, log, backUp, web }: AppParts): Express {
     const body = Sent.safeParse(req.body);
     if (!body.success) return badInput(res, body.error);
     answer(res, await store.run(req.params.id, body.data.commandId, body.data.command));
+  });
+
+  app.post('/api/plans/:id/fork', async (req, res) => {
+    const body = Fork.safeParse(req.body);
+    if (!body.success) return badInput(res, body.error);
+    const id = await store.fork(req.params.id, body.data.name);
+    if (id === null) return noPlan(res);
+    res.status(201).json({ id });
+  });
+
+  app.post('/api/devices/laser/readings', (req, res) => {
+    const body = Pointed.safeParse(req.body);
+    if (!body.success) return badInput(res, body.error);
+    res.status(201).json(laser(body.data.distance));
   });
 
   app.post('/api/plans/:id/undo', async (req, res) => {

@@ -11,9 +11,16 @@ import {
   type TableName,
 } from '@heronstone/core/plan';
 import { type Database, type Queries } from './database.ts';
-import { readPlan, writeChanges } from './rows.ts';
+import { insertHead, readPlan, writeChanges } from './rows.ts';
 
-export type PlanSummary = { id: string; name: string; supplies: number; places: number; units: number };
+export type PlanSummary = {
+  id: string;
+  name: string;
+  forkedFrom: string | null;
+  supplies: number;
+  places: number;
+  units: number;
+};
 /** Where a plan stands: what undo and redo would do next, in words. */
 export type Standing = { revision: number; undo: string | null; redo: string | null };
 /** A change that was written, as every open tab hears of it. */
@@ -38,7 +45,7 @@ export class PlanStore {
 
   async list(): Promise<PlanSummary[]> {
     const rows = await this.db.query(`
-      SELECT p.id, p.name,
+      SELECT p.id, p.name, p.forked_from AS "forkedFrom",
         (SELECT count(*)::int FROM supplies s WHERE s.plan_id = p.id) AS supplies,
         (SELECT count(*)::int FROM places s WHERE s.plan_id = p.id) AS places,
         (SELECT count(*)::int FROM units s WHERE s.plan_id = p.id) AS units
@@ -54,14 +61,17 @@ export class PlanStore {
       Object.values(plan[table]).map((row) => ({ table, id: row.id, before: null, after: row })),
     );
     await this.db.transaction(async (tx) => {
-      const { name, measure, ceiling, growth, grouping } = plan.head;
-      await tx.query(
-        'INSERT INTO plans (id, name, measure, ceiling, growth, grouping) VALUES ($1, $2, $3, $4, $5, $6)',
-        [id, name, measure, ceiling, growth, grouping],
-      );
+      await insertHead(tx, id, plan.head);
       await writeChanges(tx, id, changes);
     });
     return id;
+  }
+
+  /** A plan of its own with everything the named one has now; null when there is no such plan. */
+  async fork(planId: string, name: string): Promise<string | null> {
+    const held = await this.get(planId);
+    if (!held) return null;
+    return this.add({ plan: { ...held.plan, head: { ...held.plan.head, name, forkedFrom: planId } } });
   }
 
   async get(planId: string): Promise<(Held & Standing) | null> {

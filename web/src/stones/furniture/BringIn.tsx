@@ -8,7 +8,10 @@ import { Button } from '../../ui/button.tsx';
 
 const GROUPS = [
   ['floor', 'Standing on the floor'],
-  ['raised', 'On the wall, or on top of something'],
+  ['wall', 'On the wall'],
+  ['on', 'On top of something'],
+  ['under', 'Under a worktop'],
+  ['door', 'On a door leaf'],
   ['away', 'Outside'],
 ] as const;
 
@@ -22,7 +25,7 @@ export function BringIn() {
     const alike = Object.values(plan.units).filter((u) => u.kind === kind).length;
     const id = newId('unit');
     const name = alike === 0 ? facts.name : `${facts.name} ${alike + 1}`;
-    const unit = { ...blankUnit(id, kind), name, ...middleOfRoom(plan) };
+    const unit = { ...blankUnit(id, kind, plan.head.measure), name, ...middleOfRoom(plan) };
     if (dispatch({ type: 'placeUnit', unit })) select({ unit: id });
   };
   return (

@@ -5,7 +5,7 @@ import { prismFootprint } from '@heronstone/core/geometry';
 import { placeFilling } from '@heronstone/core/homes';
 import { formatLength } from '@heronstone/core/lengths';
 import { homesIn, type Plan, roomOf, type Unit, wallsInOrder } from '@heronstone/core/plan';
-import { unitPrism } from '@heronstone/core/reach';
+import { unitPrism } from '@heronstone/core/room';
 import { asSeen } from '../../state/as-seen.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
@@ -56,7 +56,7 @@ export function ChosenUnit({ unit }: { unit: Unit }) {
           {length('width', 'width')}
           {length('depth', 'depth')}
           {length('height', 'height')}
-          {facts.mount === 'raised' && length('bottom', 'above the floor')}
+          {(unit.mount === 'wall' || unit.mount === 'on') && length('bottom', 'above the floor')}
           {facts.places && (
             <>
               <NumberField label="rows" whole min={1} max={40} value={unit.rows} onCommit={(rows) => set({ rows })} />
@@ -70,7 +70,7 @@ export function ChosenUnit({ unit }: { unit: Unit }) {
               />
             </>
           )}
-          {facts.mount === 'away' ? (
+          {unit.mount === 'away' ? (
             <NumberField
               label="there and back"
               unit="min"
@@ -89,7 +89,7 @@ export function ChosenUnit({ unit }: { unit: Unit }) {
             />
           )}
         </div>
-        {facts.mount !== 'away' && <Distances plan={plan} unit={unit} onMove={(to) => set(to)} />}
+        {unit.mount !== 'away' && <Distances plan={plan} unit={unit} onMove={(to) => set(to)} />}
       </div>
       {facts.places && (
         <div className="flex h-44 gap-3">

@@ -1,5 +1,4 @@
 import { type KeyboardEvent, useCallback } from 'react';
-import { CATALOGUE } from '@heronstone/core/catalogue';
 import { type Unit } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
@@ -14,7 +13,7 @@ export default function FurnitureStone() {
   const { get, select } = useSelection();
   const chosen = get('unit');
   const unit = chosen ? plan.units[chosen] : undefined;
-  const away = Object.values(plan.units).filter((u) => CATALOGUE[u.kind].mount === 'away');
+  const away = Object.values(plan.units).filter((u) => u.mount === 'away');
 
   const onKeyUnit = useCallback(
     (u: Unit, e: KeyboardEvent) => {

@@ -2,7 +2,8 @@ import { type KeyboardEvent, type PointerEvent, useMemo, useRef, useState } from
 import { CATALOGUE } from '@heronstone/core/catalogue';
 import { type Point, prismFootprint } from '@heronstone/core/geometry';
 import { type Plan, roomOf, type Unit } from '@heronstone/core/plan';
-import { type Maker, unitPrism } from '@heronstone/core/reach';
+import { type Maker } from '@heronstone/core/reach';
+import { unitPrism } from '@heronstone/core/room';
 import { RoomLines, sweptOutside } from './RoomLines.tsx';
 import { Reach, SeatMark, Walk } from './SeatMarks.tsx';
 import { turner } from './turn.ts';
@@ -45,7 +46,7 @@ export function Floor(props: Props) {
     began: boolean;
   } | null>(null);
   const survey = roomOf(plan);
-  const units = Object.values(plan.units).filter((u) => CATALOGUE[u.kind].mount !== 'away');
+  const units = Object.values(plan.units).filter((u) => u.mount !== 'away');
   const turn = useMemo(() => turner(up), [up]);
 
   const box = useMemo(() => {

@@ -1,8 +1,7 @@
 import { type KeyboardEvent } from 'react';
-import { CATALOGUE } from '@heronstone/core/catalogue';
 import { type Point, prismFootprint } from '@heronstone/core/geometry';
 import { type Plan, type Unit } from '@heronstone/core/plan';
-import { unitPrism } from '@heronstone/core/reach';
+import { unitPrism } from '@heronstone/core/room';
 import { useHover } from '../../state/selection.ts';
 import { type Grab, path, type Turn } from './turn.ts';
 
@@ -30,7 +29,7 @@ export function UnitMark({
 }) {
   const hovered = useHover((s) => s.unit === unit.id || (s.place !== null && plan.places[s.place]?.unitId === unit.id));
   const corners = prismFootprint(unitPrism(unit)).map((p) => turn(p));
-  const raised = CATALOGUE[unit.kind].mount === 'raised';
+  const raised = unit.mount !== 'floor';
   const centre = turn(unit);
   const [fl, fr] = corners as [Point, Point];
   const xs = corners.map((c) => c.x);

@@ -1,7 +1,6 @@
 import { useDroppable } from '@dnd-kit/core';
 import { type KeyboardEvent, type PointerEvent, useMemo, useRef } from 'react';
 import { bodyOf } from '@heronstone/core/body';
-import { CATALOGUE } from '@heronstone/core/catalogue';
 import { type Plan, placeTitle, roomOf, wallsInOrder } from '@heronstone/core/plan';
 import { highestGrip, type Maker, sceneOf } from '@heronstone/core/reach';
 import { useHover } from '../../state/selection.ts';
@@ -52,7 +51,7 @@ export function Round({ plan, maker, turn, onTurn, looks, chosen, onChoose }: Pr
   const units = useMemo(
     () =>
       Object.values(plan.units)
-        .filter((u) => CATALOGUE[u.kind].mount !== 'away')
+        .filter((u) => u.mount !== 'away')
         .map((unit) => ({
           unit,
           seen: seeUnit(maker, facing, unit),

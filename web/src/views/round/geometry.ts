@@ -1,7 +1,8 @@
 import { CATALOGUE } from '@heronstone/core/catalogue';
 import { angleBetween, distance, heading, type Point, prismFootprint } from '@heronstone/core/geometry';
 import { type Unit } from '@heronstone/core/plan';
-import { type Maker, type Spot, unitPrism } from '@heronstone/core/reach';
+import { type Maker, type Spot } from '@heronstone/core/reach';
+import { unitPrism } from '@heronstone/core/room';
 
 /** A stretch of the ribbon: bearing in degrees from straight ahead, right positive, `from` < `to`, within −180 … 180. */
 export type Stretch = { from: number; to: number };

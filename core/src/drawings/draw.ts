@@ -1,0 +1,125 @@
+import { direction, type Point, prismFootprint } from '../geometry/index.ts';
+import { formatLength } from '../lengths/index.ts';
+import { type Plan, roomOf, wallsInOrder } from '../plan/index.ts';
+import {
+  doorSweep,
+  fixturePrism,
+  floorUsePrism,
+  frameOf,
+  onWall,
+  slopeReaches,
+  unitPrism,
+  wallFrames,
+  wallFront,
+} from '../room/index.ts';
+import { box, dimension, type Mark, path, type Sheet, text } from './sheet.ts';
+
+/** Height of lettering, mm of the room. */
+const LETTER = 70;
+/** Head height drawn on the floor where a slope comes down, mm (own assumption). */
+export const HEAD_LINE = 1900;
+
+/** Floor from above: walls with their lengths, openings, fixtures, units with their names, other uses, seats. */
+export function drawFloor(plan: Plan): Sheet {
+  const marks: Mark[] = [];
+  const { outline, closes, walked } = roomOf(plan);
+  const len = (mm: number) => formatLength(mm, plan.head.measure);
+  if (closes) marks.push(path('walls', outline));
+  else if (walked.length > 1) marks.push(path('walls', walked, false));
+  for (const f of wallFrames(plan))
+    marks.push(...dimension(f.a, f.b, 180, `${f.wall.name ? `${f.wall.name} ` : ''}${len(f.wall.length)}`, LETTER));
+  if (!closes)
+    for (const [i, wall] of wallsInOrder(plan).entries())
+      marks.push(...dimension(walked[i]!, walked[i + 1]!, 180, len(wall.length), LETTER));
+  for (const opening of Object.values(plan.openings)) {
+    const frame = frameOf(plan, opening.wallId);
+    if (!frame) continue;
+    const from = onWall(frame, opening.left, -60);
+    const to = onWall(frame, opening.left + opening.width, -60);
+    const [c, d] = [onWall(frame, opening.left + opening.width), onWall(frame, opening.left)];
+    marks.push(path('openings', [from, to, c, d]));
+    const sweep = doorSweep(plan, opening);
+    if (sweep) marks.push(path('openings', sweep, true, true));
+  }
+  for (const slope of Object.values(plan.slopes)) {
+    const frame = frameOf(plan, slope.wallId);
+    const out = slopeReaches(slope, plan.head.ceiling, HEAD_LINE);
+    if (frame && out > 0 && Number.isFinite(out))
+      marks.push(
+        path('fixtures', [onWall(frame, 0, out), onWall(frame, frame.length, out)], false, true),
+        text('fixtures', onWall(frame, frame.length / 2, out + LETTER), `${len(HEAD_LINE)} head height`, LETTER * 0.7),
+      );
+  }
+  for (const fixture of Object.values(plan.fixtures)) {
+    const prism = fixturePrism(plan, fixture);
+    if (prism) marks.push(path('fixtures', prismFootprint(prism)));
+  }
+  for (const use of Object.values(plan.floorUses)) {
+    marks.push(path('floor-uses', prismFootprint(floorUsePrism(use)), true, true));
+    marks.push(text('floor-uses', use, use.name, LETTER * 0.7));
+  }
+  for (const unit of Object.values(plan.units)) {
+    if (unit.mount === 'away') continue;
+    const foot = prismFootprint(unitPrism(unit));
+    marks.push(path('units', foot, true, unit.bottom > 900));
+    const upright = Math.abs(Math.sin((unit.facing * Math.PI) / 180)) > 0.7;
+    const size = Math.min(LETTER, (unit.width / Math.max(4, unit.name.length)) * 1.3);
+    marks.push(text('units', unit, unit.name, size, upright ? 90 : 0));
+  }
+  for (const station of Object.values(plan.stations)) {
+    const ahead = direction(station.heading);
+    const tip: Point = { x: station.x + ahead.x * 160, y: station.y + ahead.y * 160 };
+    const side = { x: ahead.y * 110, y: -ahead.x * 110 };
+    marks.push(
+      path('seats', [
+        tip,
+        { x: station.x + side.x - ahead.x * 90, y: station.y + side.y - ahead.y * 90 },
+        { x: station.x - side.x - ahead.x * 90, y: station.y - side.y - ahead.y * 90 },
+      ]),
+    );
+  }
+  return { title: `${plan.head.name}: floor`, marks };
+}
+
+/** One wall from the front with everything on it; null while the walls do not close or without such a wall. */
+export function drawWall(plan: Plan, wallId: string): Sheet | null {
+  const frame = frameOf(plan, wallId);
+  if (!frame) return null;
+  const len = (mm: number) => formatLength(mm, plan.head.measure);
+  const front = wallFront(plan, frame);
+  const marks: Mark[] = [path('walls', front.outline)];
+  const top = Math.max(...front.outline.map((p) => p.y));
+  marks.push(...dimension({ x: 0, y: 0 }, { x: frame.length, y: 0 }, -160, len(frame.length), LETTER));
+  marks.push(
+    ...dimension({ x: 0, y: 0 }, { x: 0, y: front.outline.at(-1)!.y }, 160, len(front.outline.at(-1)!.y), LETTER),
+  );
+  if (top > front.outline.at(-1)!.y + 1)
+    marks.push(text('lengths', { x: frame.length / 2, y: top + LETTER }, `up to ${len(top)}`, LETTER));
+  for (const o of front.openings) {
+    marks.push(box('openings', o.left, o.bottom, o.width, o.height));
+    marks.push(
+      text(
+        'openings',
+        { x: o.left + o.width / 2, y: o.bottom + o.height / 2 },
+        `${len(o.width)} × ${len(o.height)}`,
+        LETTER * 0.7,
+      ),
+    );
+  }
+  for (const f of front.fixtures) {
+    marks.push(box('fixtures', f.left, f.bottom, f.width, f.height));
+    marks.push(text('fixtures', { x: f.left + f.width / 2, y: f.bottom - LETTER * 0.6 }, f.fixture.name, LETTER * 0.6));
+  }
+  for (const u of front.units) {
+    marks.push(box('units', u.left, u.bottom, u.width, u.height));
+    for (const p of u.places) marks.push(box('places', p.left, p.bottom, p.width, p.height));
+    const size = Math.min(LETTER, (u.width / Math.max(4, u.unit.name.length)) * 1.3);
+    marks.push(text('units', { x: u.left + u.width / 2, y: u.bottom + u.height + LETTER * 0.7 }, u.unit.name, size));
+  }
+  return { title: `${plan.head.name}: ${frame.name}`, marks };
+}
+
+/** Floor and every wall front, in the order of the walk. */
+export function drawAll(plan: Plan): Sheet[] {
+  return [drawFloor(plan), ...wallsInOrder(plan).flatMap((wall) => drawWall(plan, wall.id) ?? [])];
+}

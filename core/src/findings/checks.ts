@@ -1,0 +1,83 @@
+/**
+ * What is looked for: its heading, where the limit comes from, and the caution where somebody can be hurt. “Memory”: a published value
+ * written down from memory.
+ */
+export const CHECKS = {
+  overlap: { title: 'In each other', source: 'two things cannot be in one place', care: null },
+  mount: { title: 'Held by nothing', source: 'common practice', care: 'What hangs or stands loose falls.' },
+  passage: {
+    title: 'Passage',
+    source: '760 mm common practice; 915 mm for a wheelchair: 2010 ADA Standards 403.5.1 (memory)',
+    care: null,
+  },
+  stand: { title: 'Nobody can stand before it', source: 'a body needs 460 mm (common practice)', care: null },
+  exit: {
+    title: 'Way out',
+    source: 'common practice',
+    care: 'A way out stays free to its full width.',
+  },
+  door: { title: 'Door sweep', source: 'the leaf’s own width', care: null },
+  drawer: { title: 'Opens fully', source: 'the drawer’s pull or the leaf’s width', care: null },
+  before: { title: 'Room before it', source: 'a drawer’s pull and 600 mm for a person (common practice)', care: null },
+  chair: { title: 'Chair room', source: '915 mm behind a desk (common practice)', care: null },
+  fuseBoard: {
+    title: 'Fuse board',
+    source: 'working space 762 × 914 × 1981 mm: NEC 110.26 (memory)',
+    care: 'In an emergency somebody must get at it at once.',
+  },
+  heater: {
+    title: 'Heater',
+    source: '914 mm from anything that burns: NFPA and CPSC advice for portable heaters (memory)',
+    care: 'Things too near a heater catch fire.',
+  },
+  window: { title: 'Window', source: 'an opening window must be reached: 600 mm (common practice)', care: null },
+  socket: { title: 'Socket', source: 'a socket must be reached (common practice)', care: null },
+  cord: {
+    title: 'Cord',
+    source: 'the cord’s own length; extension cords are not for lasting use (common practice)',
+    care: 'Cords across a way are tripped over.',
+  },
+  feed: { title: 'Feed length', source: 'the machine’s own feed, before and behind (common practice)', care: null },
+  headroom: { title: 'Head height', source: 'the person’s stature in shoes', care: 'Slopes are met with the head.' },
+  floorUse: { title: 'Other use of the floor', source: 'what the maker entered', care: null },
+  sag: {
+    title: 'Shelf sag',
+    source: 'span / 600 under lasting load (common practice); stiffness after the Wood Handbook (memory)',
+    care: null,
+  },
+  load: {
+    title: 'Load of a place',
+    source: 'its load as entered, or the usual one',
+    care: 'What is overloaded breaks.',
+  },
+  wallLoad: {
+    title: 'Hung load',
+    source: 'the rated load of its fastening; 15 kg where none is known (own assumption)',
+    care: 'What falls off a wall falls on somebody.',
+  },
+  tipping: {
+    title: 'Tipping',
+    source: 'fasten from 686 mm of height; 27 kg at the open edge: ASTM F2057-23 (memory)',
+    care: 'Unfastened furniture tips over onto children who climb it.',
+  },
+  mains: {
+    title: 'Mains load',
+    source: 'the region’s socket circuit (memory)',
+    care: 'Overloaded circuits and leads heat up.',
+  },
+  sun: { title: 'Direct sun', source: 'sun position by the SunCalc library; on the 21st of each month', care: null },
+  light: { title: 'Light on the work', source: '500 lx: EN 12464-1 (memory)', care: null },
+  shadow: { title: 'Shadow of the hand', source: 'common practice: light from the other side', care: null },
+  full: { title: 'Over-full', source: 'sizes as measured', care: null },
+  organiser: { title: 'Organiser does not go in', source: 'outer size and 3 mm of play (common practice)', care: null },
+  child: {
+    title: 'Within a child’s reach',
+    source: 'highest grip of the tallest child (Drillis & Contini 1966, memory)',
+    care: 'Blades, needles, small magnets, poisons and hot tools away from children.',
+  },
+} as const satisfies Record<string, { title: string; source: string; care: string | null }>;
+
+export type CheckName = keyof typeof CHECKS;
+
+/** Said wherever a caution is shown. */
+export const FIRST = 'Local codes, the maker’s manual and a licensed tradesperson come first.';

@@ -1,0 +1,112 @@
+import { footprintDistance, type Prism } from '../geometry/index.ts';
+import { factsOf } from '../catalogue/index.ts';
+import { circuitRating, MAINS } from '../loads/index.ts';
+import { type Fixture, type Unit } from '../plan/index.ts';
+import { frameOf, onWall } from '../room/index.ts';
+import { type Found, found, type Look } from './finding.ts';
+
+/** A plug needs this much before the socket, mm (common practice). */
+const PLUG = 45;
+/** A machine this near a seat is used from it, mm (own assumption). */
+const AT_HAND = 900;
+
+type Outlet = { fixture: Fixture; at: { x: number; y: number; z: number }; coveredBy: Unit | null };
+
+/** Sockets with what covers them. */
+export function outlets(look: Look): Outlet[] {
+  return Object.values(look.plan.fixtures).flatMap((fixture) => {
+    const frame = frameOf(look.plan, fixture.wallId);
+    if (fixture.kind !== 'socket' || !frame) return [];
+    const middle = onWall(frame, fixture.left + fixture.width / 2);
+    const front = onWall(frame, fixture.left + fixture.width / 2, PLUG);
+    const z = fixture.bottom + fixture.height / 2;
+    const covers = (s: Prism) => s.bottom < z && s.top > z && footprintDistance(s, front.x, front.y) < 1;
+    const coveredBy = look.units.find((u) => look.solids.get(u.id)!.some(covers)) ?? null;
+    return [{ fixture, at: { ...middle, z }, coveredBy }];
+  });
+}
+
+/** Sockets covered, cords too short, circuits overloaded. */
+export function power(look: Look): Found[] {
+  const all = outlets(look);
+  const { len } = look;
+  const covered = all.flatMap(({ fixture, coveredBy }) =>
+    coveredBy
+      ? [
+          found('socket', [fixture.id], `${coveredBy.name} covers ${fixture.name}.`, {
+            unitIds: [coveredBy.id],
+          }),
+        ]
+      : [],
+  );
+  const free = all.filter((o) => !o.coveredBy);
+  const cords = look.units.flatMap((unit) => {
+    if (unit.watts <= 0 || unit.cord === null) return [];
+    const near = nearest(look, unit, free);
+    if (!near)
+      return [
+        found('cord', [unit.id], `${unit.name} needs a socket and no free one is noted.`, { unitIds: [unit.id] }),
+      ];
+    if (near.way <= unit.cord + 5) return [];
+    return [
+      found(
+        'cord',
+        [unit.id],
+        `The cord of ${unit.name} is ${len(near.way - unit.cord)} too short for ${near.outlet.fixture.name}, the nearest free socket.`,
+        { unitIds: [unit.id] },
+      ),
+    ];
+  });
+  return [...covered, ...cords, ...circuits(look, free)];
+}
+
+/** Nearest free socket, the cord going down and along the floor or wall. */
+function nearest(look: Look, unit: Unit, free: readonly Outlet[]): { outlet: Outlet; way: number } | null {
+  const body = look.body.get(unit.id)!;
+  let best: { outlet: Outlet; way: number } | null = null;
+  for (const outlet of free) {
+    const way = footprintDistance(body, outlet.at.x, outlet.at.y) + Math.abs(unit.bottom - outlet.at.z);
+    if (!best || way < best.way) best = { outlet, way };
+  }
+  return best;
+}
+
+function circuits(look: Look, free: readonly Outlet[]): Found[] {
+  const { plan } = look;
+  const out: Found[] = [];
+  for (const station of Object.values(plan.stations)) {
+    const minutes = plan.activities[station.activityId]?.minutes ?? 60;
+    const loads = new Map<string, { watts: number; names: string[] }>();
+    const add = (circuit: string, watts: number, name: string) => {
+      const sum = loads.get(circuit) ?? { watts: 0, names: [] };
+      loads.set(circuit, { watts: sum.watts + watts, names: [...sum.names, name] });
+    };
+    for (const unit of look.units) {
+      const uses =
+        unit.id === station.unitId ||
+        (unit.hostId !== null && unit.hostId === station.unitId) ||
+        (factsOf(unit.kind).group === 'small' &&
+          footprintDistance(look.body.get(unit.id)!, station.x, station.y) < AT_HAND);
+      if (unit.watts <= 0 || !uses) continue;
+      const near = nearest(look, unit, free);
+      if (near) add(near.outlet.fixture.circuit, unit.watts, unit.name);
+    }
+    if (loads.size === 0) continue;
+    for (const fixture of Object.values(plan.fixtures))
+      if (fixture.watts > 0 && fixture.kind !== 'socket' && loads.has(fixture.circuit) && fixture.circuit !== '')
+        add(fixture.circuit, fixture.watts, fixture.name);
+    for (const [circuit, { watts, names }] of loads) {
+      const most = circuitRating(plan.head.region, minutes);
+      if (watts > most)
+        out.push(
+          found(
+            'mains',
+            [station.id, circuit],
+            `${station.name} draws ${Math.round(watts)} W at once from ${circuit ? `circuit ${circuit}` : 'one circuit'} (${names.join(', ')}); it gives ${Math.round(most)} W (${MAINS[plan.head.region].words}).`,
+            { unitIds: look.units.filter((u) => names.includes(u.name)).map((u) => u.id) },
+          ),
+        );
+    }
+  }
+  return out;
+}

@@ -1,0 +1,17 @@
+export { type WallFrame, wallFrames, frameOf, onWall, fromWall, doorSweep } from './frames.ts';
+export { unitPrism, unitPoint, unitBox, unitSolids, fixturePrism, floorUsePrism } from './bodies.ts';
+export { ceilingAt, slopeHeight, slopeReaches, wallOutline } from './ceiling.ts';
+export { snapUnit, wallGaps, SNAP, type Snapped } from './snap.ts';
+export {
+  freeFloor,
+  blocksFloor,
+  obstaclesOf,
+  insideDoor,
+  widestWays,
+  neckOnTheWay,
+  clearanceAt,
+  type FreeFloor,
+  type WidestWays,
+  type Neck,
+} from './free-floor.ts';
+export { wallFront, type WallFront, type UnitFront, type Drawn } from './elevation.ts';
