@@ -41,7 +41,8 @@ export async function toPdf(sheets: readonly Sheet[], paper: Paper, note: string
   const printable = (words: string) => [...words].map((c) => (known.has(c.codePointAt(0)!) ? c : '?')).join('');
   for (const sheet of sheets) onPage(pdf.addPage([...PAPERS[paper]]), font, sheet, paper, printable(note), printable);
   pdf.setTitle(sheets[0]?.title ?? 'Plan');
-  return pdf.save();
+  // a plain table of contents, which old readers and printers understand too
+  return pdf.save({ useObjectStreams: false });
 }
 
 function onPage(

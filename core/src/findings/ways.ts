@@ -1,6 +1,6 @@
 import { clipByConvex, prismFootprint } from '../geometry/index.ts';
 import { type Plan } from '../plan/index.ts';
-import { LEANING_HALF, sceneOf, standingSpot } from '../reach/index.ts';
+import { LEANING_HALF, lineIsFree, type Scene, sceneOf, type Spot, standingSpot } from '../reach/index.ts';
 import {
   freeFloor,
   insideDoor,
@@ -23,6 +23,9 @@ const NEAR = 750;
 
 export const passageWanted = (plan: Plan): number =>
   Object.values(plan.people).some((p) => p.mobility === 'wheelchair') ? PASSAGE_WHEELCHAIR : PASSAGE;
+
+/** Height from which an arm goes over what is in between, mm (own assumption: a shoulder, bent a little). */
+const ARM_HIGH = 1250;
 
 type Target = { id: string; name: string; at: { x: number; y: number }; seat: boolean };
 
@@ -79,6 +82,13 @@ function spotArea(neck: Neck | null) {
   return strip({ x: neck.at.x, y: neck.at.y - r }, { x: 0, y: 1 }, 2 * r, 2 * r);
 }
 
+/** Where one stands before a place; null when there is no floor, or something as high as the arm is between. */
+function floorBefore(scene: Scene, spot: Spot): { x: number; y: number } | null {
+  const stand = standingSpot(scene, spot, LEANING_HALF);
+  if (!stand || (stand.forced && !lineIsFree(scene, { ...stand.at, z: ARM_HIGH }, spot.mouth))) return null;
+  return stand.at;
+}
+
 function targetsOf(look: Look): { targets: Target[]; nobody: Found[] } {
   const { plan } = look;
   const scene = sceneOf(plan);
@@ -94,7 +104,7 @@ function targetsOf(look: Look): { targets: Target[]; nobody: Found[] } {
     for (const spot of spots) {
       // places of one column have one floor before them
       const column = `${spot.place.column}.${spot.place.left}.${spot.pull}`;
-      if (!tried.has(column)) tried.set(column, standingSpot(scene, spot, LEANING_HALF)?.at ?? null);
+      if (!tried.has(column)) tried.set(column, floorBefore(scene, spot));
       const at = tried.get(column)!;
       if (at) first ??= at;
       else without.push(spot.place.id);

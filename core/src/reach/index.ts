@@ -11,6 +11,7 @@ export {
 export { type Maker, makerAt, makerOf, type SeatSpec } from './maker.ts';
 export { type Handling, PLAIN, handlingOf } from './handling.ts';
 export {
+  lineIsFree,
   type Scene,
   type Spot,
   type Stand,
