@@ -66,8 +66,21 @@ describe('the command line', () => {
     expect(importPlan((await run(['homes', planFile, '--seconds', '0.1'])).out!, 'x').ok).toBe(true);
   });
 
+  test('check prints every finding with its source and, where somebody can be hurt, the caution', async () => {
+    const { code, out } = await run(['check', planFile]);
+    expect(code).toBe(0);
+    const tipping = JSON.parse(out!).find((f: { check: string }) => f.check === 'Tipping');
+    expect(tipping).toMatchObject({
+      units: ['lowChest'],
+      source: expect.stringMatching(/ASTM F2057/),
+      acknowledged: null,
+    });
+    expect(tipping.words).toMatch(/780 mm tall/);
+    expect(tipping.care).toMatch(/licensed/);
+  });
+
   test.each([
-    [[], /say slot, reach or homes/],
+    [[], /say slot, reach, homes or check/],
     [['fly'], /not “fly”/],
     [['slot'], /needs a file/],
     [['slot', '/nowhere/p.json'], /there is no file/],
@@ -81,6 +94,7 @@ describe('the command line', () => {
     [['reach', planFile, '--out', 'x'], /does not take --out/],
     [['reach', planFile, '--seat', 'Throne'], /there is no seat “Throne”; there is Seat/],
     [['reach', file('half.heron.json', exportPlan(room).slice(0, 700))], /not whole/],
+    [['check', planFile, '--seat', 'Seat'], /does not take --seat/],
     [['homes', planFile, '--seconds', '0.1', '--out', '/nowhere/out.json'], /cannot write/],
     [['homes', planFile, 'second.json'], /one file at a time/],
   ])('bad input %#: one line why, code 2', async (args, why) => {

@@ -1,5 +1,6 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
+import { CHECKS, findingsOf, FIRST } from '@heronstone/core/findings';
 import { exportPlan, importPlan } from '@heronstone/core/formats';
 import { assessHomes, settleCommand, slottingOf } from '@heronstone/core/homes';
 import { apply, homesIn, type Plan } from '@heronstone/core/plan';
@@ -14,6 +15,7 @@ class Trouble extends Error {}
 const USAGE = `heronstone slot FILE [--seconds N] [--seed N]
 heronstone reach PLAN.heron.json [--seat NAME]
 heronstone homes PLAN.heron.json [--seconds N] [--out FILE]
+heronstone check PLAN.heron.json
 `;
 
 /** Runs one command line. JSON on stdout; on bad input one line why on stderr and exit code 2. */
@@ -23,6 +25,7 @@ export async function run(args: string[]): Promise<Result> {
     if (command === 'help') return { code: 0, out: USAGE };
     if (command === 'slot') return await slot(file, values);
     if (command === 'reach') return reach(file, values.seat);
+    if (command === 'check') return check(file);
     return await homes(file, values);
   } catch (error) {
     if (error instanceof Trouble) return { code: 2, error: `heronstone: ${error.message}` };
@@ -42,6 +45,7 @@ const FLAGS: Record<string, readonly string[]> = {
   slot: ['seconds', 'seed'],
   reach: ['seat'],
   homes: ['seconds', 'out'],
+  check: [],
 };
 
 function read(args: string[]): { command: string; file: string; values: Values } {
@@ -64,7 +68,7 @@ function read(args: string[]): { command: string; file: string; values: Values }
   const [command, file, ...rest] = parsed.positionals;
   if (parsed.values.help || command === 'help') return { command: 'help', file: '', values: parsed.values };
   if (!command || !FLAGS[command])
-    throw new Trouble(`say slot, reach or homes${command ? `, not “${command}”` : ''}; --help tells more`);
+    throw new Trouble(`say slot, reach, homes or check${command ? `, not “${command}”` : ''}; --help tells more`);
   if (!file) throw new Trouble(`${command} needs a file`);
   if (rest.length > 0) throw new Trouble(`one file at a time, not also “${rest[0]}”`);
   for (const flag of Object.keys(parsed.values))
@@ -111,6 +115,21 @@ async function slot(file: string, values: Values): Promise<Result> {
   const seconds = number(values.seconds, 'seconds', 2, 3600);
   const seed = number(values.seed, 'seed', 1, 2 ** 31 - 1);
   return { code: 0, out: json(await solveSlotting(got.problem, { seconds, seed, now })) };
+}
+
+/** Every finding of a plan, with where its limit comes from and the caution. */
+function check(file: string): Result {
+  const rows = findingsOf(planOf(file)).map(({ key, check: name, words, unitIds, placeIds, acknowledged }) => ({
+    key,
+    check: CHECKS[name].title,
+    words,
+    units: unitIds,
+    places: placeIds,
+    source: CHECKS[name].source,
+    care: CHECKS[name].care && `${CHECKS[name].care} ${FIRST}`,
+    acknowledged: acknowledged && { reason: acknowledged.reason, since: acknowledged.since },
+  }));
+  return { code: 0, out: json(rows) };
 }
 
 function reach(file: string, seat: string | undefined): Result {

@@ -43,6 +43,7 @@ describe('as a new user would', () => {
     }
     await width.press('Escape');
     expect(await width.inputValue()).toBe('88 cm');
+    await app.page.getByRole('tab', { name: 'Split its front' }).click();
     const rows = app.page.getByLabel('rows');
     await rows.fill('2.5');
     await rows.press('Enter');
@@ -107,8 +108,8 @@ describe('as a new user would', () => {
     });
     await app.page.getByRole('link', { name: /Supplies/ }).click();
     await app.page.locator('input[aria-label="CSV list"]').setInputFiles(list);
-    await app.page.getByRole('button', { name: 'Take over 76' }).click();
-    await app.page.waitForSelector('text=152 supplies');
+    await app.page.getByRole('button', { name: 'Take over 78' }).click();
+    await app.page.waitForSelector('text=156 supplies');
   });
 
   test('an empty plan says at every stone what to do next', async () => {

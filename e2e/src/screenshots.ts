@@ -22,6 +22,22 @@ const shots: Record<string, (page: Page) => Promise<unknown>> = {
   activities: () => at(pump, 'activities?activity=lanterns'),
   supplies: () => at(pump, 'supplies?supply=hot-knife'),
   furniture: () => at(pump, 'furniture?unit=chest'),
+  'wall-front': async (page) => {
+    await at(pump, 'furniture?unit=board');
+    await page.getByRole('button', { name: 'Its wall' }).click();
+  },
+  inside: async (page) => {
+    await at(pump, 'furniture?unit=chest&place=chest.3.0');
+    await page.getByRole('button', { name: 'Inside' }).click();
+  },
+  findings: async (page) => {
+    await at(pump, 'furniture');
+    await page.getByRole('list', { name: 'All findings' }).getByRole('button').first().click();
+  },
+  sun: async () => {
+    await at(pump, 'furniture?month=6&hour=9.5');
+    await page.waitForSelector('[data-sun]');
+  },
   homes: () => at(pump, 'homes?seat=kite-seat&supply=hot-knife&place=chest.3.0'),
   'homes-found': async () => {
     await at(pump, 'homes?seat=lantern-seat');

@@ -30,9 +30,13 @@ export async function serverPlan(url: string, id: string) {
   return (await (await fetch(`${url}/api/plans/${id}`)).json()) as {
     plan: {
       homes: Record<string, { placeId: string; pinned: boolean }>;
-      units: Record<string, { x: number; y: number; name: string; facing: number; width: number }>;
+      units: Record<
+        string,
+        { x: number; y: number; name: string; facing: number; width: number; fixed: boolean; hostId: string | null }
+      >;
       supplies: Record<string, { name: string }>;
-      walls: Record<string, { length: number }>;
+      walls: Record<string, { length: number; turn: number }>;
+      acknowledgements: Record<string, { reason: string }>;
     };
     revision: number;
   };
@@ -71,6 +75,26 @@ class App {
   async newPage(options: Parameters<Browser['newContext']>[0] = {}): Promise<void> {
     await this.context?.close();
     ({ page: this.page, context: this.context, errors: this.errors } = await newPage(this.browser, options));
+  }
+
+  /** What is on a wall, from its menu; the wall is open afterwards. */
+  async addToWall(wall: number, what: string): Promise<void> {
+    await this.page.getByLabel(`Add to wall ${wall}`).click();
+    await this.page.getByRole('menuitem', { name: what, exact: true }).click();
+  }
+
+  /** Brings a kind of unit in from the menu. */
+  async bringIn(kind: string): Promise<void> {
+    await this.page.getByRole('button', { name: 'Bring in a unit' }).click();
+    await this.page.getByRole('menuitem', { name: new RegExp(`^${kind}`) }).click();
+    await this.page.waitForSelector(`[data-unit][aria-label="${kind}"]`);
+  }
+
+  /** Types into a field and takes it with Enter. */
+  async type(label: string, text: string, nth = 0): Promise<void> {
+    const field = this.page.getByLabel(label, { exact: true }).nth(nth);
+    await field.fill(text);
+    await field.press('Enter');
   }
 
   async open(plan: string, path: string): Promise<void> {

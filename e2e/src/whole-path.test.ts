@@ -35,14 +35,14 @@ describe('the whole path', () => {
     await app.page.getByRole('button', { name: /Spread 1 cm/ }).click();
     await app.page.waitForSelector('text=The walls close.');
     expect(await app.page.getByTestId('wall-length').count()).toBe(4);
-    await app.page.getByLabel('Add a door to wall 4').click();
-    await app.page.getByLabel('Add a window to wall 2').click();
+    await app.addToWall(4, 'Door');
+    await app.addToWall(2, 'Window');
     await app.page.getByLabel('Ceiling height').fill('8\' 6"');
     await app.page.getByLabel('Ceiling height').press('Enter');
 
     // Furniture: brought in, dragged, by keys, by numbers
     await app.page.getByRole('link', { name: /Furniture/ }).click();
-    for (const kind of ['Work table', 'Low chest', 'Wall shelves', 'Rolling cart']) {
+    for (const kind of ['Work table', 'Low chest', 'Wall shelves', 'Three-tier cart']) {
       await app.page.getByRole('button', { name: 'Bring in a unit' }).click();
       await app.page.getByRole('menuitem', { name: new RegExp(`^${kind}`) }).click();
       await app.page.waitForSelector(`[data-unit][aria-label="${kind}"]`);
@@ -63,9 +63,9 @@ describe('the whole path', () => {
         await app.page.getByLabel('wall 2', { exact: true }).fill('0 cm');
         await app.page.getByLabel('wall 2', { exact: true }).press('Enter');
       }
-      if (kind === 'Rolling cart')
+      if (kind === 'Three-tier cart')
         for (let i = 0; i < 6; i++)
-          await app.page.locator('[data-unit][aria-label="Rolling cart"]').press('Shift+ArrowLeft');
+          await app.page.locator('[data-unit][aria-label="Three-tier cart"]').press('Shift+ArrowLeft');
     }
     await until(
       async () => Object.keys((await serverPlan(app.server.url, id)).plan.units).length === 4,

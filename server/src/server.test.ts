@@ -1,13 +1,14 @@
 import { spawn } from 'node:child_process';
-import { existsSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { request as rawRequest } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import supertest from 'supertest';
+import { PGlite } from '@electric-sql/pglite';
 import { exportPlan, importPlan } from '@heronstone/core/formats';
-import { type Command, newId, type Plan } from '@heronstone/core/plan';
+import { apply, blankFixture, type Command, newId, type Plan, unitShape } from '@heronstone/core/plan';
 import { block, tinyRoom, unit, withUnits } from '@heronstone/core/testing';
 import { type Running, serve } from './serve.ts';
 import { restore } from './store/backup.ts';
@@ -23,6 +24,21 @@ const newFolder = () => {
 afterAll(() => folders.forEach((f) => rmSync(f, { recursive: true, force: true })));
 
 const room = withUnits(tinyRoom(), unit('lowChest', { x: 900, y: 5700 }));
+const organiser = {
+  id: 'bin',
+  name: 'Bin',
+  width: 100,
+  depth: 100,
+  height: 50,
+  innerWidth: 95,
+  innerDepth: 95,
+  innerHeight: 48,
+  lid: false,
+  lidRise: 0,
+  seeThrough: true,
+  packOf: 4,
+  have: 1,
+};
 const addSupply = (id: string): Command => ({ type: 'addSupplies', supplies: [block({ id, name: `Thing ${id}` })] });
 const home = (supplyId: string): Command => ({
   type: 'assignHome',
@@ -64,6 +80,70 @@ describe('the server', () => {
     const file = await agent().get(`/api/plans/${planId}/file`);
     expect(file.headers['content-disposition']).toContain('my-craft-room.heron.json');
     expect(file.text).toBe(exportPlan(room));
+  });
+
+  test('everything a room can hold comes back as it went in, and undo takes it out again', async () => {
+    const id = (
+      await agent()
+        .post('/api/plans')
+        .send({ file: exportPlan(room) })
+    ).body.id as string;
+    const chest = room.units.lowChest!;
+    const commands: Command[] = [
+      { type: 'setPlan', set: { region: 'us', latitude: -33, bearing: 12 } },
+      { type: 'addSlope', slope: { id: 's', wallId: 'w1', knee: 1200, run: 900 } },
+      { type: 'addFixture', fixture: { ...blankFixture('f', 'socket', 'w0', 300), circuit: 'A' } },
+      { type: 'addFixture', fixture: blankFixture('lamp', 'lamp') },
+      { type: 'addDiagonal', diagonal: { id: 'd', fromWallId: 'w0', toWallId: 'w2', length: 8480 } },
+      {
+        type: 'addFloorUse',
+        floorUse: { id: 'u', name: 'Bed', x: 1, y: 2, facing: 3, width: 4, depth: 5, height: 6, months: [1, 12] },
+      },
+      {
+        type: 'setUnit',
+        id: 'lowChest',
+        set: { rowSizes: [70, 110], rows: 2, inserts: ['0.0 drawers 2'], ratedLoad: 9000, cord: 1500 },
+      },
+      { type: 'addParking', parking: { id: 'p', unitId: 'lowChest', name: 'Spot', x: 1, y: 2, facing: 90 } },
+      { type: 'addOwnKind', ownKind: { id: 'k', name: 'Mine', kind: 'lowChest', ...unitShape(chest) } as never },
+      { type: 'addOrganiser', organiser: organiser },
+      { type: 'addOrganiserSet', organiserSet: { id: 'os', organiserId: 'bin', placeId: 'lowChest.0.0.1', count: 2 } },
+      { type: 'acknowledge', acknowledgement: { id: 'tipping:lowChest', reason: 'soon', since: '2026-11-24' } },
+    ];
+    let wanted = (await plan(id)).plan;
+    for (const command of commands) {
+      expect((await run(command, id)).status).toBe(200);
+      const done = apply(wanted, command);
+      if (!done.ok) throw new Error(done.reason);
+      wanted = done.plan;
+    }
+    expect((await plan(id)).plan).toEqual(wanted);
+    for (let i = 0; i < commands.length; i++) await agent().post(`/api/plans/${id}/undo`).send({});
+    expect({ ...(await plan(id)).plan, id: room.id }).toEqual(room);
+  });
+
+  test('a fork is a plan of its own that remembers where it comes from; a plan that is not there has none', async () => {
+    const made = await agent().post(`/api/plans/${planId}/fork`).send({ name: 'Another way' });
+    expect(made.status).toBe(201);
+    const fork = await plan(made.body.id);
+    expect(fork.plan.head).toMatchObject({ name: 'Another way', forkedFrom: planId });
+    expect(fork.plan.units).toEqual((await plan()).plan.units);
+    await run({ type: 'removeUnit', id: 'lowChest' }, made.body.id);
+    expect((await plan()).plan.units.lowChest).toBeDefined();
+    const list = (await agent().get('/api/plans')).body as { id: string; forkedFrom: string | null }[];
+    expect(list.find((p) => p.id === made.body.id)?.forkedFrom).toBe(planId);
+    expect((await agent().post('/api/plans/nowhere/fork').send({ name: 'x' })).status).toBe(404);
+    expect((await agent().post(`/api/plans/${planId}/fork`).send({ name: ' ' })).status).toBe(400);
+  });
+
+  test('the pretend laser shows nearly what it is pointed at, differently each time', async () => {
+    const shown: number[] = [];
+    for (let i = 0; i < 30; i++)
+      shown.push((await agent().post('/api/devices/laser/readings').send({ distance: 3000 })).body.mm);
+    expect(Math.max(...shown.map((mm) => Math.abs(mm - 3000)))).toBeLessThan(8);
+    expect(new Set(shown).size).toBeGreaterThan(1);
+    for (const distance of [0, -5, 'far', 1e9])
+      expect((await agent().post('/api/devices/laser/readings').send({ distance })).status).toBe(400);
   });
 
   test('commands, undo and redo; what was redone can be undone again', async () => {
@@ -238,6 +318,31 @@ describe('the server', () => {
     const supplies = Array.from({ length: 10_000 }, (_, i) => block({ id: `s${i}`, name: `Thing ${i}` }));
     expect((await run({ type: 'addSupplies', supplies }, id)).status).toBe(200);
     expect(Object.keys((await plan(id)).plan.supplies)).toHaveLength(10_000);
+  });
+
+  test('a folder of the first version is brought up to date with nothing lost, and backed up before', async () => {
+    const old = newFolder();
+    mkdirSync(old, { recursive: true });
+    const pg = await PGlite.create(join(old, 'database'));
+    await pg.exec(
+      'CREATE TABLE schema_migrations (name text PRIMARY KEY, applied_at timestamptz NOT NULL DEFAULT now())',
+    );
+    await pg.exec(readFileSync(join(root, 'server/src/sql/migrations/0001-plan.sql'), 'utf8'));
+    await pg.exec(`INSERT INTO schema_migrations (name) VALUES ('0001-plan.sql');
+      INSERT INTO plans (id, name, measure, ceiling, growth, grouping) VALUES ('old', 'Old room', 'metric', 2400, 0.2, 'activity');
+      INSERT INTO walls VALUES ('old', 'w', 0, 3000, 90, 'west');
+      INSERT INTO units (plan_id, id, kind, name, x, y, facing, bottom, width, depth, height, rows, columns, away_minutes) VALUES
+        ('old', 'shelves', 'wallShelves', 'Shelves', 100, 200, 180, 1200, 1000, 220, 700, 1, 1, 0),
+        ('old', 'table', 'worktable', 'Table', 100, 900, 180, 0, 1400, 700, 740, 0, 0, 0);`);
+    await pg.close();
+    const again = await serve({ dataFolder: old, port: 0 });
+    const got = (await supertest(`http://127.0.0.1:${again.port}`).get('/api/plans/old')).body.plan as Plan;
+    await again.close();
+    expect(got.head).toMatchObject({ name: 'Old room', region: 'eu', forkedFrom: null });
+    expect(got.walls.w).toMatchObject({ length: 3000, name: 'west' });
+    expect(got.units.shelves).toMatchObject({ mount: 'wall', fixed: true, rowSizes: [], bottom: 1200 });
+    expect(got.units.table).toMatchObject({ mount: 'floor', hostId: null, board: 'particleboard' });
+    expect(readdirSync(join(old, 'backups')).length).toBe(1);
   });
 
   test('the folder belongs to one process; its own lock is recognised as living', async () => {

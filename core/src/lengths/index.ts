@@ -1,2 +1,2 @@
-export { parseLength, type ParsedLength } from './parse.ts';
+export { parseLength, parseLengths, type ParsedLength } from './parse.ts';
 export { formatLength, formatNumberOnly, unitSuffix, type Measure } from './format.ts';

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { formatLength, parseLength } from './index.ts';
+import { parseLengths, formatLength, parseLength } from './index.ts';
 
 const mm = (text: string, measure: 'metric' | 'imperial' = 'metric') => {
   const r = parseLength(text, measure);
@@ -59,5 +59,23 @@ describe('typed lengths', () => {
     expect(formatLength(19.05, 'imperial')).toBe('3/4"');
     expect(formatLength(1200.15, 'imperial')).toBe('47 1/4"');
     expect(formatLength(412.7, 'metric')).toBe('41.3 cm');
+  });
+});
+
+describe('several lengths in a row', () => {
+  test.each([
+    ['drawers 70, 70, 110, 110 mm', 'metric', [70, 70, 110, 110]],
+    ['70,70,110,110 mm', 'metric', [70, 70, 110, 110]],
+    ['7,5; 11 cm', 'metric', [75, 110]],
+    ['7, 11', 'metric', [70, 110]],
+    ['2 3/4, 4 1/2', 'imperial', [69.85, 114.3]],
+    ['10 cm, 4 in', 'metric', [100, 101.6]],
+    ['', 'metric', []],
+  ] as const)('%s', (text, measure, mm) => {
+    const got = parseLengths(text, measure);
+    expect(got.ok && got.mm.map((n) => Math.round(n * 1000) / 1000)).toEqual(mm);
+  });
+  test.each(['70, seventy', '70, 0', '70, -3'])('%s is refused with a reason', (text) => {
+    expect(parseLengths(text, 'metric')).toMatchObject({ ok: false, reason: expect.stringMatching(/./) });
   });
 });

@@ -61,3 +61,26 @@ export function parseLength(text: string, measure: Measure): ParsedLength {
 function finite(mm: number, text: string): ParsedLength {
   return Number.isFinite(mm) ? { ok: true, mm } : { ok: false, reason: `“${text.trim()}” is not a length.` };
 }
+
+/**
+ * Several lengths in a row, as one calls them out: “drawers 70, 70, 110, 110 mm”. A unit behind the last one holds for all without their own;
+ * parted by commas or semicolons. Nothing typed is no lengths.
+ */
+export function parseLengths(
+  text: string,
+  measure: Measure,
+): { ok: true; mm: number[] } | { ok: false; reason: string } {
+  const bare = text.trim().replace(/^\p{L}+\s+(?=\d)/u, '');
+  if (bare === '') return { ok: true, mm: [] };
+  let parts = bare.split(/\s*;\s*|\s*,\s+/);
+  if (parts.length === 1 && bare.split(',').length > 2) parts = bare.split(',');
+  const unit = /\d\s*(mm|cm|m|in|inch|inches|"|ft)$/i.exec(parts.at(-1)!)?.[1] ?? '';
+  const mm: number[] = [];
+  for (const part of parts) {
+    const got = parseLength(/[a-z"'″′”]/i.test(part) ? part : `${part} ${unit}`, measure);
+    if (!got.ok) return got;
+    if (got.mm <= 0) return { ok: false, reason: 'Every one must be more than zero.' };
+    mm.push(got.mm);
+  }
+  return { ok: true, mm };
+}

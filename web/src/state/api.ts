@@ -1,6 +1,13 @@
 import { type Command, type Plan, type RowChange } from '@heronstone/core/plan';
 
-export type PlanSummary = { id: string; name: string; supplies: number; places: number; units: number };
+export type PlanSummary = {
+  id: string;
+  name: string;
+  supplies: number;
+  places: number;
+  units: number;
+  forkedFrom: string | null;
+};
 export type Standing = { revision: number; undo: string | null; redo: string | null };
 export type PlanEvent = Standing & { planId: string; commandId: string; changes: RowChange[] };
 
@@ -45,3 +52,6 @@ export const sendCommand = (id: string, commandId: string, command: Command) =>
   ask<PlanEvent>(`/plans/${id}/commands`, { commandId, command });
 export const undoLast = (id: string) => ask<PlanEvent>(`/plans/${id}/undo`, {});
 export const redoNext = (id: string) => ask<PlanEvent>(`/plans/${id}/redo`, {});
+export const forkPlan = (id: string, name: string) => ask<{ id: string }>(`/plans/${id}/fork`, { name });
+/** What the stand-in for a laser measure shows when pointed at something so far away, mm. */
+export const readLaser = (distance: number) => ask<{ mm: number }>('/devices/laser/readings', { distance });

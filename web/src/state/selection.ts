@@ -5,7 +5,19 @@ import { type Station } from '@heronstone/core/plan';
 import { usePlan } from './plan-store.ts';
 
 /** What is on screen and can be linked to lives in the address: `?unit=…&place=…&supply=…&seat=…&turn=…`. */
-export type Choice = 'unit' | 'place' | 'supply' | 'share' | 'seat' | 'turn' | 'wall' | 'activity';
+export type Choice =
+  | 'unit'
+  | 'place'
+  | 'supply'
+  | 'share'
+  | 'seat'
+  | 'turn'
+  | 'wall'
+  | 'activity'
+  | 'finding'
+  | 'month'
+  | 'hour'
+  | 'beside';
 
 export function useSelection() {
   const [params, setParams] = useSearchParams();

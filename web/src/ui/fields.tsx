@@ -1,5 +1,5 @@
 import { type ReactNode, useId, useState } from 'react';
-import { formatLength, parseLength } from '@heronstone/core/lengths';
+import { formatLength, formatNumberOnly, parseLength, parseLengths, unitSuffix } from '@heronstone/core/lengths';
 import { usePlan } from '../state/plan-store.ts';
 
 const box =
@@ -90,6 +90,7 @@ export function LengthField({
         className={box}
         inputMode="text"
         autoComplete="off"
+        data-length
         placeholder={optional ? 'not measured' : undefined}
         {...typed.props}
       />
@@ -193,5 +194,27 @@ export function CheckField({
       />
       {label}
     </label>
+  );
+}
+
+/** Several lengths in a row: “70, 70, 110, 110 mm”. Empty: none. */
+export function LengthsField({
+  mm,
+  onCommit,
+  placeholder,
+  ...shared
+}: Shared & { mm: readonly number[]; onCommit: (mm: number[]) => boolean | void; placeholder?: string }) {
+  const measure = usePlan((s) => s.plan.head?.measure ?? 'metric');
+  const id = useId();
+  const shown = mm.length ? `${mm.map((n) => formatNumberOnly(n, measure)).join(', ')} ${unitSuffix(measure)}` : '';
+  const typed = useTyped(shown, (text) => {
+    const got = parseLengths(text, measure);
+    if (!got.ok) return got.reason;
+    return onCommit(got.mm) === false ? 'That was refused.' : null;
+  });
+  return (
+    <Labelled {...shared} id={id} trouble={typed.trouble}>
+      <input id={id} className={box} autoComplete="off" placeholder={placeholder} {...typed.props} />
+    </Labelled>
   );
 }

@@ -1,33 +1,47 @@
 import { Plus } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import { CATALOGUE, UNIT_KINDS, type UnitKind } from '@heronstone/core/catalogue';
-import { blankUnit, newId, middleOfRoom } from '@heronstone/core/plan';
+import { CATALOGUE, type KindFacts, UNIT_KINDS, type UnitKind } from '@heronstone/core/catalogue';
+import { formatLength } from '@heronstone/core/lengths';
+import { blankUnit, middleOfRoom, newId, type OwnKind, type Unit, unitShape } from '@heronstone/core/plan';
+import { snapUnit } from '@heronstone/core/room';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
 
-const GROUPS = [
-  ['floor', 'Standing on the floor'],
-  ['wall', 'On the wall'],
-  ['on', 'On top of something'],
-  ['under', 'Under a worktop'],
-  ['door', 'On a door leaf'],
+const GROUPS: [KindFacts['group'], string][] = [
+  ['work', 'To work at'],
+  ['drawers', 'Drawers'],
+  ['shelves', 'Open shelves and cubbies'],
+  ['shut', 'Behind doors or under lids'],
+  ['wheels', 'On wheels'],
+  ['wall', 'On walls and doors'],
+  ['small', 'On a table'],
+  ['other', 'Other'],
   ['away', 'Outside'],
-] as const;
+];
 
 /** The generic kinds, each in a few words; a new unit comes to the middle of the room. */
 export function BringIn() {
   const plan = usePlan((s) => s.plan);
   const dispatch = usePlan((s) => s.dispatch);
   const { select } = useSelection();
-  const bring = (kind: UnitKind) => {
-    const facts = CATALOGUE[kind];
-    const alike = Object.values(plan.units).filter((u) => u.kind === kind).length;
+  const bring = (kind: UnitKind, own?: OwnKind) => {
+    const alike = Object.values(plan.units).filter((u) => u.name.startsWith(own?.name ?? CATALOGUE[kind].name)).length;
     const id = newId('unit');
-    const name = alike === 0 ? facts.name : `${facts.name} ${alike + 1}`;
-    const unit = { ...blankUnit(id, kind, plan.head.measure), name, ...middleOfRoom(plan) };
-    if (dispatch({ type: 'placeUnit', unit })) select({ unit: id });
+    const called = own?.name ?? CATALOGUE[kind].name;
+    const name = alike === 0 ? called : `${called} ${alike + 1}`;
+    const shape = own ? unitShape(own) : {};
+    const unit = {
+      ...blankUnit(id, kind, plan.head.measure),
+      ...(shape as Partial<Unit>),
+      name,
+      ...middleOfRoom(plan),
+    };
+    if (unit.mount === 'door') unit.doorId = Object.values(plan.openings).find((o) => o.kind === 'door')?.id ?? null;
+    const { x, y, facing, bottom, hostId } = snapUnit(plan, unit, middleOfRoom(plan));
+    if (dispatch({ type: 'placeUnit', unit: { ...unit, x, y, facing, bottom, hostId } })) select({ unit: id });
   };
+  const own = Object.values(plan.ownKinds);
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger asChild>
@@ -41,10 +55,27 @@ export function BringIn() {
           sideOffset={6}
           className="z-50 max-h-[70vh] overflow-auto rounded-2xl border border-line bg-paper p-2 shadow-xl"
         >
-          {GROUPS.map(([mount, title]) => (
-            <DropdownMenu.Group key={mount}>
+          {own.length > 0 && (
+            <DropdownMenu.Group>
+              <DropdownMenu.Label className="px-2 text-[13px] text-soft">Your own kinds</DropdownMenu.Label>
+              {own.map((kind) => (
+                <DropdownMenu.Item
+                  key={kind.id}
+                  onSelect={() => bring(kind.kind, kind)}
+                  className="flex cursor-pointer justify-between gap-6 rounded-lg px-2 py-1 outline-none data-[highlighted]:bg-stone"
+                >
+                  <span className="font-medium">{kind.name}</span>
+                  <span className="text-soft">
+                    {formatLength(kind.width, plan.head.measure)} × {formatLength(kind.height, plan.head.measure)}
+                  </span>
+                </DropdownMenu.Item>
+              ))}
+            </DropdownMenu.Group>
+          )}
+          {GROUPS.map(([group, title]) => (
+            <DropdownMenu.Group key={group}>
               <DropdownMenu.Label className="px-2 pt-2 text-[13px] text-soft">{title}</DropdownMenu.Label>
-              {UNIT_KINDS.filter((k) => CATALOGUE[k].mount === mount).map((kind) => (
+              {UNIT_KINDS.filter((k) => CATALOGUE[k].group === group).map((kind) => (
                 <DropdownMenu.Item
                   key={kind}
                   onSelect={() => bring(kind)}

@@ -1,32 +1,34 @@
 import { Lock, LockOpen, Trash2 } from 'lucide-react';
+import { Tabs } from 'radix-ui';
 import { useState } from 'react';
-import { CATALOGUE } from '@heronstone/core/catalogue';
-import { prismFootprint } from '@heronstone/core/geometry';
+import { factsOf } from '@heronstone/core/catalogue';
 import { placeFilling } from '@heronstone/core/homes';
 import { formatLength } from '@heronstone/core/lengths';
-import { homesIn, type Plan, roomOf, type Unit, wallsInOrder } from '@heronstone/core/plan';
-import { unitPrism } from '@heronstone/core/room';
+import { homesIn, type Place, type Unit } from '@heronstone/core/plan';
+import { wallFrames, wallGaps } from '@heronstone/core/room';
 import { asSeen } from '../../state/as-seen.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
 import { LengthField, NumberField, TextField } from '../../ui/fields.tsx';
 import { Front } from '../../views/front/Front.tsx';
+import { Inside } from '../../views/inside/Inside.tsx';
+import { WallFront } from '../../views/wall/WallFront.tsx';
+import { Distances } from './Distances.tsx';
+import { FrontEditor } from './FrontEditor.tsx';
+import { StandsAndPower } from './StandsAndPower.tsx';
 
-/** The chosen unit: its sizes, how far it is from the walls, and its front with what lives in it. */
+const tab =
+  'rounded-full px-3 py-0.5 text-[14px] data-[state=active]:bg-ink data-[state=active]:text-ground data-[state=inactive]:hover:bg-stone';
+
+/** The chosen unit: its sizes and where it stands on the left, on the right its front, a place from above, or its wall. */
 export function ChosenUnit({ unit }: { unit: Unit }) {
   const plan = usePlan((s) => s.plan);
   const dispatch = usePlan((s) => s.dispatch);
-  const { select } = useSelection();
-  const [placeId, setPlaceId] = useState<string | null>(null);
-  const facts = CATALOGUE[unit.kind];
-  const set = (part: Partial<Unit>) =>
-    dispatch({
-      type: 'setUnit',
-      id: unit.id,
-      set: part,
-      was: asSeen(unit, part),
-    });
+  const { get, select } = useSelection();
+  const [seen, setSeen] = useState<'front' | 'inside' | 'wall'>('front');
+  const facts = factsOf(unit.kind);
+  const set = (part: Partial<Unit>) => dispatch({ type: 'setUnit', id: unit.id, set: part, was: asSeen(unit, part) });
   const length = (key: 'width' | 'depth' | 'height' | 'bottom', label: string) => (
     <LengthField
       label={label}
@@ -35,16 +37,33 @@ export function ChosenUnit({ unit }: { unit: Unit }) {
       onCommit={(mm) => mm !== null && set({ [key]: mm })}
     />
   );
-  const place = placeId ? plan.places[placeId] : undefined;
+  const chosen = plan.places[get('place') ?? ''];
+  const place = chosen?.unitId === unit.id ? chosen : undefined;
+  const nearest = wallGaps(plan, unit).sort((a, b) => Math.abs(a.gap) - Math.abs(b.gap))[0];
+  const first = Object.values(plan.places).find((p) => p.unitId === unit.id);
   return (
     <section
       aria-label={unit.name}
-      className="grid grid-cols-1 gap-x-6 gap-y-2 border-t border-line pt-2 lg:grid-cols-[1fr_19rem]"
+      className={`grid grid-cols-1 gap-x-6 gap-y-2 border-t border-line pt-2 ${seen === 'front' ? 'lg:grid-cols-[1fr_24rem]' : 'lg:grid-cols-[1fr_36rem]'}`}
     >
-      <div>
-        <div className="flex items-end gap-3">
-          <TextField className="w-64" label={facts.name} value={unit.name} onCommit={(name) => set({ name })} />
+      <Tabs.Root defaultValue="size">
+        <div className="flex flex-wrap items-end gap-2">
+          <TextField className="w-52" label={facts.name} value={unit.name} onCommit={(name) => set({ name })} />
+          <Tabs.List aria-label="What to change" className="flex gap-1 pb-1">
+            <Tabs.Trigger className={tab} value="size">
+              Size and spot
+            </Tabs.Trigger>
+            {facts.places && (
+              <Tabs.Trigger className={tab} value="front">
+                Split its front
+              </Tabs.Trigger>
+            )}
+            <Tabs.Trigger className={tab} value="stands">
+              Stands, bears, draws
+            </Tabs.Trigger>
+          </Tabs.List>
           <Button
+            className="ml-auto"
             onClick={() => {
               if (dispatch({ type: 'removeUnit', id: unit.id })) select({ unit: null });
             }}
@@ -52,121 +71,130 @@ export function ChosenUnit({ unit }: { unit: Unit }) {
             <Trash2 size={15} aria-hidden /> Take it out
           </Button>
         </div>
-        <div className="mt-2 grid grid-cols-3 gap-2 sm:grid-cols-4 xl:grid-cols-8">
-          {length('width', 'width')}
-          {length('depth', 'depth')}
-          {length('height', 'height')}
-          {(unit.mount === 'wall' || unit.mount === 'on') && length('bottom', 'above the floor')}
-          {facts.places && (
-            <>
-              <NumberField label="rows" whole min={1} max={40} value={unit.rows} onCommit={(rows) => set({ rows })} />
+        <Tabs.Content value="size" className="mt-2">
+          <div className="grid grid-cols-3 gap-2 sm:grid-cols-5">
+            {length('width', 'width')}
+            {length('depth', 'depth')}
+            {length('height', 'height')}
+            {(unit.mount === 'wall' || unit.mount === 'on' || unit.mount === 'door') &&
+              length('bottom', 'above the floor')}
+            {unit.mount === 'away' ? (
               <NumberField
-                label="columns"
-                whole
-                min={1}
-                max={40}
-                value={unit.columns}
-                onCommit={(columns) => set({ columns })}
+                label="there and back"
+                unit="min"
+                max={600}
+                value={unit.awayMinutes}
+                onCommit={(awayMinutes) => set({ awayMinutes })}
               />
-            </>
-          )}
-          {unit.mount === 'away' ? (
-            <NumberField
-              label="there and back"
-              unit="min"
-              max={600}
-              value={unit.awayMinutes}
-              onCommit={(awayMinutes) => set({ awayMinutes })}
-            />
-          ) : (
-            <NumberField
-              label="front looks to"
-              unit="°"
-              min={-360}
-              max={360}
-              value={unit.facing}
-              onCommit={(facing) => set({ facing })}
-            />
-          )}
-        </div>
-        {unit.mount !== 'away' && <Distances plan={plan} unit={unit} onMove={(to) => set(to)} />}
-      </div>
-      {facts.places && (
-        <div className="flex h-44 gap-3">
-          <Front plan={plan} unit={unit} chosen={placeId} onChoose={setPlaceId} className="h-full w-44 shrink-0" />
-          <div className="min-w-0 overflow-auto text-[14px]">
-            {place && place.unitId === unit.id ? (
-              <>
-                <p className="font-semibold">{place.name}</p>
-                <p className="text-soft">
-                  inside {formatLength(place.width, plan.head.measure)} × {formatLength(place.depth, plan.head.measure)}{' '}
-                  × {formatLength(place.height, plan.head.measure)} high
-                </p>
-                <p>
-                  {homesIn(plan, place.id)
-                    .map((h) => plan.supplies[h.supplyId]?.name)
-                    .join(', ') || 'empty'}
-                </p>
-                {placeFilling(plan, place).faults.map((f) => (
-                  <p key={f} className="text-clash">
-                    {f}
-                  </p>
-                ))}
-                <Button
-                  look="quiet"
-                  className="!px-1"
-                  onClick={() => dispatch({ type: 'lockPlace', id: place.id, lockable: !place.lockable })}
-                >
-                  {place.lockable ? <Lock size={14} aria-hidden /> : <LockOpen size={14} aria-hidden />}{' '}
-                  {place.lockable ? 'has a lock' : 'no lock'}
-                </Button>
-              </>
             ) : (
-              <p className="text-soft">Its front, to scale. Choose a place to see what lives in it.</p>
+              <NumberField
+                label="front looks to"
+                unit="°"
+                min={-360}
+                max={360}
+                value={unit.facing}
+                onCommit={(facing) => set({ facing })}
+              />
             )}
           </div>
+          {unit.mount !== 'away' && <Distances plan={plan} unit={unit} onMove={(to) => set(to)} />}
+        </Tabs.Content>
+        <Tabs.Content value="front" className="mt-2">
+          <FrontEditor unit={unit} place={place} />
+        </Tabs.Content>
+        <Tabs.Content value="stands" className="mt-2">
+          <StandsAndPower unit={unit} />
+        </Tabs.Content>
+      </Tabs.Root>
+      <div className={`flex flex-col ${seen === 'front' ? 'h-52' : 'h-72'}`}>
+        <div className="flex gap-1 text-[13px]" role="group" aria-label="Seen from">
+          {(
+            [
+              ['front', 'Front'],
+              ['inside', 'Inside'],
+              ['wall', 'Its wall'],
+            ] as const
+          ).map(([id, name]) => (
+            <button
+              key={id}
+              type="button"
+              aria-pressed={seen === id}
+              disabled={
+                (id === 'inside' && !first) ||
+                (id === 'front' && !facts.places) ||
+                (id === 'wall' && wallFrames(plan).length === 0)
+              }
+              className={`rounded-full px-2 py-0.5 disabled:opacity-50 ${seen === id ? 'bg-stone font-semibold' : 'hover:bg-stone'}`}
+              onClick={() => setSeen(id)}
+            >
+              {name}
+            </button>
+          ))}
         </div>
-      )}
+        <div className="flex min-h-0 grow gap-3">
+          {seen === 'wall' && nearest ? (
+            <WallFront
+              plan={plan}
+              wallId={nearest.wallId}
+              chosenUnit={unit.id}
+              onChooseUnit={(id) => select({ unit: id })}
+            />
+          ) : seen === 'inside' && (place ?? first) ? (
+            <Inside
+              plan={plan}
+              place={(place ?? first)!}
+              className="flex min-h-0 w-full flex-col [&>svg]:min-h-0 [&>svg]:grow"
+            />
+          ) : (
+            facts.places && (
+              <>
+                <Front
+                  plan={plan}
+                  unit={unit}
+                  chosen={place?.id ?? null}
+                  onChoose={(id) => select({ place: id })}
+                  className="h-full w-52 shrink-0"
+                />
+                <PlaceWords place={place} />
+              </>
+            )
+          )}
+        </div>
+      </div>
     </section>
   );
 }
 
-/** Clear distance from each straight wall, to be typed: “380 mm from the east wall”. */
-function Distances({ plan, unit, onMove }: { plan: Plan; unit: Unit; onMove: (to: { x: number; y: number }) => void }) {
-  const survey = roomOf(plan);
-  if (!survey.closes)
-    return <p className="mt-2 text-[13px] text-soft">Once the walls close, distances from them can be typed here.</p>;
-  const corners = prismFootprint(unitPrism(unit));
-  const n = survey.outline.length;
-  const rows = wallsInOrder(plan).map((wall, i) => {
-    const a = survey.outline[i]!;
-    const b = survey.outline[(i + 1) % n]!;
-    const long = Math.hypot(b.x - a.x, b.y - a.y) || 1;
-    // the room lies to the right of each wall as it is walked
-    const inward = { x: (b.y - a.y) / long, y: -(b.x - a.x) / long };
-    const gap = Math.min(...corners.map((c) => (c.x - a.x) * inward.x + (c.y - a.y) * inward.y));
-    return { wall, i, inward, gap };
-  });
+function PlaceWords({ place }: { place: Place | undefined }) {
+  const plan = usePlan((s) => s.plan);
+  const dispatch = usePlan((s) => s.dispatch);
+  const len = (mm: number) => formatLength(mm, plan.head.measure);
+  if (!place)
+    return <p className="text-[14px] text-soft">Its front, to scale. Choose a place to see what lives in it.</p>;
   return (
-    <div className="mt-2 flex flex-wrap items-end gap-2">
-      <span className="pb-1.5 text-[13px] text-soft">from the wall:</span>
-      {rows.map(({ wall, i, inward, gap }) =>
-        gap < -0.5 ? (
-          <p key={wall.id} className="w-28 text-[13px] text-clash">
-            {wall.name || `wall ${i + 1}`}: {formatLength(-gap, plan.head.measure)} through it
-          </p>
-        ) : (
-          <LengthField
-            key={wall.id}
-            className="w-24"
-            label={wall.name || `wall ${i + 1}`}
-            mm={Math.max(0, Math.round(gap * 10) / 10)}
-            onCommit={(mm) =>
-              mm !== null && onMove({ x: unit.x + inward.x * (mm - gap), y: unit.y + inward.y * (mm - gap) })
-            }
-          />
-        ),
-      )}
+    <div className="min-w-0 overflow-auto text-[14px]" tabIndex={0} role="group" aria-label={place.name}>
+      <p className="font-semibold">{place.name}</p>
+      <p className="text-soft">
+        inside {len(place.width)} × {len(place.depth)} × {len(place.height)} high
+      </p>
+      <p>
+        {homesIn(plan, place.id)
+          .map((h) => plan.supplies[h.supplyId]?.name)
+          .join(', ') || 'empty'}
+      </p>
+      {placeFilling(plan, place).faults.map((f) => (
+        <p key={f} className="text-clash">
+          {f}
+        </p>
+      ))}
+      <Button
+        look="quiet"
+        className="!px-1"
+        onClick={() => dispatch({ type: 'lockPlace', id: place.id, lockable: !place.lockable })}
+      >
+        {place.lockable ? <Lock size={14} aria-hidden /> : <LockOpen size={14} aria-hidden />}{' '}
+        {place.lockable ? 'has a lock' : 'no lock'}
+      </Button>
     </div>
   );
 }

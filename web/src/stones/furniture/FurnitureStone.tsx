@@ -1,19 +1,55 @@
-import { type KeyboardEvent, useCallback } from 'react';
-import { type Unit } from '@heronstone/core/plan';
+import { Box, FileDown, GitFork, ShoppingBasket } from 'lucide-react';
+import { type KeyboardEvent, lazy, Suspense, useCallback, useEffect, useMemo, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { apply, type Unit } from '@heronstone/core/plan';
+import { snapUnit } from '@heronstone/core/room';
+import { toast } from 'sonner';
+import { forkPlan, listPlans, type PlanSummary } from '../../state/api.ts';
+import { useFindings } from '../../state/findings.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
-import { Floor } from '../../views/floor/Floor.tsx';
+import { Button } from '../../ui/button.tsx';
+import { Floor, type Moved } from '../../views/floor/Floor.tsx';
+import { SunDial, useSun } from '../../views/sun/SunDial.tsx';
 import { BringIn } from './BringIn.tsx';
 import { ChosenUnit } from './ChosenUnit.tsx';
+import { FindingsList } from './FindingsList.tsx';
 
-/** Floor large; the chosen unit, with its front to scale, along the bottom. */
+const Beside = lazy(() => import('./Beside.tsx').then((m) => ({ default: m.Beside })));
+const Shopping = lazy(() => import('./Shopping.tsx').then((m) => ({ default: m.Shopping })));
+const GoesIn = lazy(() => import('./GoesIn.tsx').then((m) => ({ default: m.GoesIn })));
+const Drawings = lazy(() => import('./Drawings.tsx').then((m) => ({ default: m.Drawings })));
+
+/** Floor large with its findings; the chosen unit, with its front to scale, along the bottom. */
 export default function FurnitureStone() {
   const plan = usePlan((s) => s.plan);
   const dispatch = usePlan((s) => s.dispatch);
   const { get, select } = useSelection();
+  const [dragged, setDragged] = useState<{ id: string; to: Moved } | null>(null);
+  const [sheet, setSheet] = useState<'shopping' | 'goesIn' | 'drawings' | null>(null);
+  const navigate = useNavigate();
   const chosen = get('unit');
+  const beside = get('beside');
   const unit = chosen ? plan.units[chosen] : undefined;
   const away = Object.values(plan.units).filter((u) => u.mount === 'away');
+
+  const rest = useCallback(
+    (id: string, to: Moved): Partial<Unit> => {
+      const { x, y, facing, bottom, hostId } = snapUnit(plan, plan.units[id]!, to);
+      return { x, y, facing, bottom, hostId };
+    },
+    [plan],
+  );
+  // what is dragged is drawn, and judged, as if it had been let go there
+  const shown = useMemo(() => {
+    if (!dragged || !plan.units[dragged.id]) return plan;
+    const done = apply(plan, { type: 'setUnit', id: dragged.id, set: rest(dragged.id, dragged.to) });
+    return done.ok ? done.plan : plan;
+  }, [plan, dragged, rest]);
+  const findings = useFindings(shown);
+  const { patches } = useSun(shown);
+  const finding = findings?.find((f) => f.key === get('finding')) ?? null;
+  const clash = useMemo(() => new Set(findings?.flatMap((f) => (f.acknowledged ? [] : f.unitIds)) ?? []), [findings]);
 
   const onKeyUnit = useCallback(
     (u: Unit, e: KeyboardEvent) => {
@@ -32,14 +68,37 @@ export default function FurnitureStone() {
     },
     [dispatch, select],
   );
+  const fork = async () => {
+    try {
+      const { id } = await forkPlan(plan.id, `${plan.head.name}, another way`);
+      await navigate(`/p/${id}/furniture?beside=${plan.id}`);
+    } catch (e) {
+      toast.error((e as Error).message);
+    }
+  };
 
   return (
     <main className="flex grow flex-col px-4 pb-3">
-      <div className="flex flex-wrap items-center gap-3 py-1">
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-1 py-1">
         <h1 className="font-display text-2xl font-semibold">Furniture</h1>
         <BringIn />
+        <Button look="quiet" onClick={() => setSheet('goesIn')}>
+          <Box size={16} aria-hidden /> Does it go in?
+        </Button>
+        <Button look="quiet" onClick={() => setSheet('shopping')}>
+          <ShoppingBasket size={16} aria-hidden /> Organisers
+        </Button>
+        <Button look="quiet" onClick={() => setSheet('drawings')}>
+          <FileDown size={16} aria-hidden /> Drawings
+        </Button>
+        <Button look="quiet" onClick={() => void fork()} title="A copy of this plan to change, with this one beside it">
+          <GitFork size={16} aria-hidden /> Try another way
+        </Button>
+        <BesideChoice planId={plan.id} beside={beside} onChoose={(id) => select({ beside: id })} />
+      </div>
+      <div className="flex min-h-9 flex-wrap items-center gap-4">
         {away.length > 0 && (
-          <p className="text-soft">
+          <p className="text-[13px] text-soft">
             Outside the room:{' '}
             {away.map((u, i) => (
               <span key={u.id}>
@@ -55,26 +114,55 @@ export default function FurnitureStone() {
             ))}
           </p>
         )}
-        <p className="ml-auto text-[13px] text-soft">Drag, or arrows (Shift: 10 cm) · R turns · Delete takes out</p>
+        <span className="ml-auto">
+          <SunDial plan={plan} />
+        </span>
       </div>
-      <div className="relative h-[46vh] min-h-72 grow">
-        {Object.keys(plan.units).length === 0 && (
-          <p className="absolute inset-x-0 top-1/2 z-10 mx-auto w-fit -translate-y-1/2 rounded-2xl bg-ground px-6 py-4 text-center">
-            Nothing stands here yet. <strong>Bring in a unit</strong> above: a work table is a good first one.
-          </p>
-        )}
-        <Floor
-          plan={plan}
-          measures
-          chosenUnit={chosen}
-          onChooseUnit={(id) => select({ unit: id })}
-          onMoveUnit={(id, to) => dispatch({ type: 'setUnit', id, set: to })}
-          onKeyUnit={onKeyUnit}
-          className="absolute inset-0 h-full w-full"
-        />
+      <div className={`grid min-h-72 grow gap-4 ${beside ? 'grid-cols-[1fr_1fr_18rem]' : 'grid-cols-[1fr_20rem]'}`}>
+        <div className="relative min-h-[44vh]">
+          {Object.keys(plan.units).length === 0 && (
+            <p className="absolute inset-x-0 top-1/2 z-10 mx-auto w-fit -translate-y-1/2 rounded-2xl bg-ground px-6 py-4 text-center">
+              Nothing stands here yet. <strong>Bring in a unit</strong> above: a work table is a good first one.
+            </p>
+          )}
+          <Floor
+            plan={shown}
+            measures
+            chosenUnit={chosen}
+            sun={patches}
+            finding={finding}
+            clash={clash}
+            onChooseUnit={(id) => select({ unit: id })}
+            onDragUnit={(id, to) => setDragged(to && { id, to })}
+            onMoveUnit={(id, to) => dispatch({ type: 'setUnit', id, set: rest(id, to) })}
+            onKeyUnit={onKeyUnit}
+            className="absolute inset-0 h-full w-full"
+          />
+        </div>
+        <Suspense>
+          {beside && (
+            <div className="relative min-h-[44vh] border-l border-line pl-3">
+              <Beside planId={beside} mine={plan} />
+            </div>
+          )}
+        </Suspense>
+        <div className="relative">
+          <div className="absolute inset-0 flex flex-col [&>section]:min-h-0 [&>section]:grow">
+            <FindingsList
+              findings={findings}
+              chosen={finding?.key ?? null}
+              onChoose={(f) =>
+                select({
+                  finding: f?.key ?? null,
+                  ...(f?.unitIds[0] ? { unit: f.unitIds[0], place: f.placeIds[0] ?? null } : {}),
+                })
+              }
+            />
+          </div>
+        </div>
       </div>
       {unit ? (
-        <ChosenUnit unit={unit} />
+        <ChosenUnit key={unit.id} unit={unit} />
       ) : (
         Object.keys(plan.units).length > 0 && (
           <p className="border-t border-line py-3 text-soft">
@@ -82,6 +170,44 @@ export default function FurnitureStone() {
           </p>
         )
       )}
+      <Suspense>
+        {sheet === 'shopping' && <Shopping onClose={() => setSheet(null)} />}
+        {sheet === 'goesIn' && <GoesIn unitId={chosen} onClose={() => setSheet(null)} />}
+        {sheet === 'drawings' && <Drawings onClose={() => setSheet(null)} />}
+      </Suspense>
     </main>
+  );
+}
+
+/** The other plans of the same origin first: which one is seen beside this one. */
+function BesideChoice({
+  planId,
+  beside,
+  onChoose,
+}: {
+  planId: string;
+  beside: string | null;
+  onChoose: (id: string | null) => void;
+}) {
+  const [plans, setPlans] = useState<PlanSummary[]>([]);
+  useEffect(() => {
+    listPlans().then(setPlans, () => setPlans([]));
+  }, [planId]);
+  const others = plans.filter((p) => p.id !== planId);
+  if (others.length === 0) return null;
+  return (
+    <select
+      aria-label="Plan seen beside this one"
+      className="min-h-8 max-w-44 rounded-md border border-line bg-paper px-1 text-[13px]"
+      value={beside ?? ''}
+      onChange={(e) => onChoose(e.target.value || null)}
+    >
+      <option value="">nothing beside it</option>
+      {others.map((p) => (
+        <option key={p.id} value={p.id}>
+          beside: {p.name}
+        </option>
+      ))}
+    </select>
   );
 }

@@ -22,6 +22,7 @@ import { bandColour, bandName, secondsWords, yearWords } from '../../ui/words.ts
 import { Floor } from '../../views/floor/Floor.tsx';
 import { looksFrom } from '../../views/round/looks.ts';
 import { Round, wrap } from '../../views/round/Round.tsx';
+import { SunDial, useSun } from '../../views/sun/SunDial.tsx';
 import { FindHomes } from './FindHomes.tsx';
 import { InHand } from './InHand.tsx';
 import { dropWords, today } from './moves.ts';
@@ -35,6 +36,7 @@ export default function HomesStone() {
   const dispatch = usePlan((s) => s.dispatch);
   const { get, select } = useSelection();
   const { stations, station } = useSeat();
+  const { patches } = useSun(plan);
   const hovered = useHover((s) => s.place);
   const [dragged, setDragged] = useState<Held | null>(null);
   const [over, setOver] = useState<string | null>(null);
@@ -174,6 +176,7 @@ export default function HomesStone() {
               </span>
             )}
           </p>
+          <SunDial plan={plan} />
           <FindHomes assessment={assessment} />
         </div>
         <Round
@@ -184,6 +187,7 @@ export default function HomesStone() {
           looks={looks}
           chosen={place}
           onChoose={choosePlace}
+          sun={patches}
         />
         <BandLegend fetches={assessment.fetchesByBand} seconds={assessment.seconds} />
         <div className="grid grow grid-cols-1 gap-5 px-4 pb-2 pt-1 lg:h-[calc(100vh-31rem)] lg:min-h-72 lg:grid-cols-[20rem_1fr_24rem]">
@@ -207,6 +211,7 @@ export default function HomesStone() {
               chosenStation={station.id}
               onChooseStation={(id) => select({ seat: id, turn: null })}
               chosenUnit={shownPlace?.unitId ?? null}
+              sun={patches}
             />
           </div>
           <InHand

@@ -46,6 +46,7 @@ export function NextWall({ first, onGhost }: { first: boolean; onGhost: (ghost: 
             id="next-wall"
             ref={box}
             autoFocus={first}
+            data-length
             autoComplete="off"
             className="w-full rounded-full border-2 border-heron bg-paper px-4 py-1.5 text-lg"
             placeholder={measure === 'metric' ? '320 or 3.2 m' : '126 or 10\' 6"'}

@@ -5,6 +5,10 @@ import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { LengthField, NumberField, SelectField, TextField } from '../../ui/fields.tsx';
 import { Floor } from '../../views/floor/Floor.tsx';
+import { Diagonals } from './Diagonals.tsx';
+import { Laser } from './Laser.tsx';
+import { RoomThingsList } from './RoomThingsList.tsx';
+import { WallFront } from '../../views/wall/WallFront.tsx';
 import { NextWall, type Ghost } from './NextWall.tsx';
 import { SurveyWords } from './SurveyWords.tsx';
 import { WallRow } from './WallRow.tsx';
@@ -50,6 +54,13 @@ export default function RoomStone() {
         </ol>
         <NextWall first={walls.length === 0} onGhost={setGhost} />
         <SurveyWords />
+        {walls.length > 0 && (
+          <div className="mt-3 space-y-3 border-t border-line pt-3">
+            <Laser />
+            <Diagonals />
+            <RoomThingsList />
+          </div>
+        )}
         <div className="mt-4 grid grid-cols-2 gap-3 border-t border-line pt-3">
           <TextField label="Name of the plan" value={plan.head.name} onCommit={(name) => setHead({ name })} />
           <LengthField
@@ -76,6 +87,33 @@ export default function RoomStone() {
             ]}
             onCommit={(grouping) => setHead({ grouping })}
           />
+          <SelectField
+            label="Sockets and codes of"
+            value={plan.head.region}
+            options={[
+              ['eu', 'the European mainland'],
+              ['uk', 'Britain and Ireland'],
+              ['us', 'North America'],
+              ['au', 'Australia'],
+            ]}
+            onCommit={(region) => setHead({ region })}
+          />
+          <NumberField
+            label="Latitude, north positive"
+            unit="°"
+            min={-66}
+            max={66}
+            value={plan.head.latitude}
+            onCommit={(latitude) => setHead({ latitude })}
+          />
+          <NumberField
+            label="Wall 1 runs towards (0 north, 90 east)"
+            unit="°"
+            min={-360}
+            max={360}
+            value={plan.head.bearing}
+            onCommit={(bearing) => setHead({ bearing })}
+          />
           <NumberField
             label="Keep free to grow, of every place"
             unit="%"
@@ -85,9 +123,9 @@ export default function RoomStone() {
           />
         </div>
       </section>
-      <section aria-label="Floor" className="h-[calc(100vh-7rem)] min-h-96">
+      <section aria-label="Floor" className="min-h-96">
         {walls.length === 0 && !ghost ? (
-          <div className="grid h-full place-items-center rounded-3xl border-2 border-dashed border-line p-8 text-center text-soft">
+          <div className="grid h-[60vh] place-items-center rounded-3xl border-2 border-dashed border-line p-8 text-center text-soft">
             <p>
               The room appears here while you type.
               <br />
@@ -95,7 +133,16 @@ export default function RoomStone() {
             </p>
           </div>
         ) : (
-          <Floor plan={drawn} measures chosenWall={chosen} />
+          <div className="sticky top-2 flex h-[calc(100vh-7rem)] min-h-96 flex-col">
+            <div className="min-h-0 grow">
+              <Floor plan={drawn} measures chosenWall={chosen} />
+            </div>
+            {chosen && plan.walls[chosen] && (
+              <div className="h-[40%] min-h-0 border-t border-line pt-1">
+                <WallFront plan={plan} wallId={chosen} />
+              </div>
+            )}
+          </div>
         )}
       </section>
     </main>

@@ -1,9 +1,12 @@
 import { type KeyboardEvent, type PointerEvent, useMemo, useRef, useState } from 'react';
-import { CATALOGUE } from '@heronstone/core/catalogue';
+import { factsOf } from '@heronstone/core/catalogue';
 import { type Point, prismFootprint } from '@heronstone/core/geometry';
 import { type Plan, roomOf, type Unit } from '@heronstone/core/plan';
 import { type Maker } from '@heronstone/core/reach';
 import { unitPrism } from '@heronstone/core/room';
+import { type Finding } from '@heronstone/core/findings';
+import { type SunPatch } from '@heronstone/core/sun';
+import { FindingArea, RoomThings, SunOnFloor } from './Extras.tsx';
 import { RoomLines, sweptOutside } from './RoomLines.tsx';
 import { Reach, SeatMark, Walk } from './SeatMarks.tsx';
 import { turner } from './turn.ts';
@@ -29,6 +32,12 @@ type Props = {
   onKeyUnit?: (unit: Unit, e: KeyboardEvent) => void;
   onMoveStation?: (id: string, to: Moved) => void;
   onChooseStation?: (id: string) => void;
+  /** a unit is being dragged so far: the plan given is drawn as if it were there; null when it is let go or taken back */
+  onDragUnit?: (id: string, to: Moved | null) => void;
+  sun?: readonly SunPatch[];
+  finding?: Finding | null;
+  /** units that some finding is about */
+  clash?: ReadonlySet<string>;
   className?: string;
 };
 
@@ -87,14 +96,17 @@ export function Floor(props: Props) {
     const snap = (mm: number) => Math.round(mm / STEP) * STEP;
     const at = { x: snap(p.x - moving.grab.x), y: snap(p.y - moving.grab.y) };
     const began = moving.began || Math.hypot(at.x - moving.at.x, at.y - moving.at.y) > 15;
-    if (began) setMoving({ ...moving, at, began });
+    if (!began) return;
+    setMoving({ ...moving, at, began });
+    if (moving.kind === 'unit') props.onDragUnit?.(moving.id, at);
   };
   const onPointerUp = () => {
     if (moving?.began) (moving.kind === 'unit' ? props.onMoveUnit : props.onMoveStation)?.(moving.id, moving.at);
+    if (moving?.kind === 'unit' && moving.began) props.onDragUnit?.(moving.id, null);
     setMoving(null);
   };
   const shown = (u: Unit): Unit =>
-    moving?.kind === 'unit' && moving.id === u.id && moving.began ? { ...u, ...moving.at } : u;
+    !props.onDragUnit && moving?.kind === 'unit' && moving.id === u.id && moving.began ? { ...u, ...moving.at } : u;
 
   return (
     <svg
@@ -105,7 +117,10 @@ export function Floor(props: Props) {
       aria-label="Floor: the room from above"
       onPointerMove={onPointerMove}
       onPointerUp={onPointerUp}
-      onPointerCancel={() => setMoving(null)}
+      onPointerCancel={() => {
+        if (moving) props.onDragUnit?.(moving.id, null);
+        setMoving(null);
+      }}
       onPointerDown={() => props.onChooseUnit?.(null)}
     >
       <RoomLines
@@ -115,6 +130,7 @@ export function Floor(props: Props) {
         measures={measures ?? false}
         chosenWall={props.chosenWall ?? null}
       />
+      <RoomThings plan={plan} turn={turn} scale={scale} />
       {[...units]
         .sort((a, b) => layer(a) - layer(b))
         .map((unit) => (
@@ -124,6 +140,8 @@ export function Floor(props: Props) {
             turn={turn}
             scale={scale}
             chosen={props.chosenUnit === unit.id}
+            clash={props.clash?.has(unit.id) ?? false}
+            marked={props.finding?.unitIds.includes(unit.id) ?? false}
             plan={plan}
             onGrab={props.onMoveUnit ? grab : undefined}
             onChoose={props.onChooseUnit}
@@ -131,6 +149,8 @@ export function Floor(props: Props) {
             names={measures || Boolean(props.onMoveUnit)}
           />
         ))}
+      <SunOnFloor patches={props.sun ?? []} turn={turn} />
+      <FindingArea finding={props.finding ?? null} turn={turn} scale={scale} />
       {maker && <Reach maker={maker} turn={turn} scale={scale} />}
       {maker && goal && <Walk plan={plan} maker={maker} goal={goal} turn={turn} scale={scale} />}
       {Object.values(plan.stations).map((s) => {
@@ -153,4 +173,4 @@ export function Floor(props: Props) {
 }
 
 /** Raised units are drawn over what stands on the floor. */
-const layer = (u: Unit) => u.bottom + (CATALOGUE[u.kind].worktop ? 0.5 : 0);
+const layer = (u: Unit) => u.bottom + (factsOf(u.kind).worktop ? 0.5 : 0);

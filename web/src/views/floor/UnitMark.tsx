@@ -1,4 +1,5 @@
 import { type KeyboardEvent } from 'react';
+import { factsOf } from '@heronstone/core/catalogue';
 import { type Point, prismFootprint } from '@heronstone/core/geometry';
 import { type Plan, type Unit } from '@heronstone/core/plan';
 import { unitPrism } from '@heronstone/core/room';
@@ -12,6 +13,8 @@ export function UnitMark({
   turn,
   scale,
   chosen,
+  clash,
+  marked,
   names,
   onGrab,
   onChoose,
@@ -22,6 +25,8 @@ export function UnitMark({
   turn: Turn;
   scale: number;
   chosen: boolean;
+  clash: boolean;
+  marked: boolean;
   names: boolean;
   onGrab?: Grab | undefined;
   onChoose?: ((id: string | null) => void) | undefined;
@@ -59,9 +64,9 @@ export function UnitMark({
     >
       <path
         d={`${path(corners)}Z`}
-        fill="var(--wood)"
-        fillOpacity={raised ? 0.35 : unit.kind === 'worktable' ? 0.5 : 0.9}
-        stroke={chosen ? 'var(--heron)' : hovered ? 'var(--ink)' : 'var(--wood-line)'}
+        fill={marked ? 'var(--clash)' : 'var(--wood)'}
+        fillOpacity={marked ? 0.3 : raised ? 0.35 : factsOf(unit.kind).body === 'top' ? 0.5 : 0.9}
+        stroke={chosen ? 'var(--heron)' : clash ? 'var(--clash)' : hovered ? 'var(--ink)' : 'var(--wood-line)'}
         strokeWidth={(chosen ? 3 : hovered ? 2.4 : 1.2) * scale}
         strokeDasharray={raised ? `${5 * scale} ${4 * scale}` : undefined}
       />

@@ -1,4 +1,4 @@
-import { homesIn, type Plan, type Unit } from '@heronstone/core/plan';
+import { homesIn, type Place, type Plan, type Unit } from '@heronstone/core/plan';
 import { placeFilling } from '@heronstone/core/homes';
 import { bandColour } from '../../ui/words.ts';
 import { type PlaceLook } from '../round/looks.ts';
@@ -60,10 +60,34 @@ export function Front({
               fillOpacity={p.id === chosen ? 0.9 : 0.5}
               pointerEvents="none"
             />
+            <Contents plan={plan} place={p} y={y} />
             <title>{`${p.name}: ${homesIn(plan, p.id).length} kinds, ${Math.round(full * 100)} % full${filling.faults.length ? `, ${filling.faults.join(', ')}` : ''}`}</title>
           </g>
         );
       })}
     </svg>
+  );
+}
+
+/** Names of what lives in a place, as many lines as it is high enough for. */
+function Contents({ plan, place, y }: { plan: Plan; place: Place; y: number }) {
+  const names = homesIn(plan, place.id).flatMap((h) => plan.supplies[h.supplyId]?.name ?? []);
+  const longest = Math.max(5, ...names.map((n) => n.length));
+  const size = Math.min(34, (place.width / longest) * 1.8, place.height * 0.7);
+  const lines = Math.floor(place.height / (size * 1.15));
+  if (names.length === 0 || lines < 1) return null;
+  const shown = names.length > lines ? [...names.slice(0, lines - 1), `and ${names.length - lines + 1} more`] : names;
+  return (
+    <g pointerEvents="none" fontSize={size} fill="var(--ink)" textAnchor="middle">
+      {shown.map((name, i) => (
+        <text
+          key={i}
+          x={place.left + place.width / 2}
+          y={y + place.height / 2 + (i - (shown.length - 1) / 2 + 0.35) * size * 1.15}
+        >
+          {name}
+        </text>
+      ))}
+    </g>
   );
 }

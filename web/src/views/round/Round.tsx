@@ -1,11 +1,13 @@
 import { useDroppable } from '@dnd-kit/core';
 import { type KeyboardEvent, type PointerEvent, useMemo, useRef } from 'react';
+import { angleBetween, heading } from '@heronstone/core/geometry';
 import { bodyOf } from '@heronstone/core/body';
 import { type Plan, placeTitle, roomOf, wallsInOrder } from '@heronstone/core/plan';
+import { type SunPatch } from '@heronstone/core/sun';
 import { highestGrip, type Maker, sceneOf } from '@heronstone/core/reach';
 import { useHover } from '../../state/selection.ts';
 import { bandColour, bandName, secondsWords } from '../../ui/words.ts';
-import { heightScale, type Seen, seePlace, seeUnit, stretchesBetween } from './geometry.ts';
+import { cut, heightScale, type Seen, seePlace, seeUnit, stretchesBetween } from './geometry.ts';
 import { type PlaceLook } from './looks.ts';
 
 const WIDTH = 1280;
@@ -21,6 +23,8 @@ type Props = {
   looks: ReadonlyMap<string, PlaceLook>;
   chosen: string | null;
   onChoose: (placeId: string) => void;
+  /** direct sun at the chosen hour */
+  sun?: readonly SunPatch[];
 };
 
 const WORDS: [number, string][] = [
@@ -35,7 +39,7 @@ const WORDS: [number, string][] = [
 ];
 
 /** The room as it is seen from the seat, unrolled: bearing from left to right, height from bottom to top. */
-export function Round({ plan, maker, turn, onTurn, looks, chosen, onChoose }: Props) {
+export function Round({ plan, maker, turn, onTurn, looks, chosen, onChoose, sun = [] }: Props) {
   const facing = maker.seat.heading + turn;
   const scene = sceneOf(plan);
   const svg = useRef<SVGSVGElement>(null);
@@ -147,6 +151,7 @@ export function Round({ plan, maker, turn, onTurn, looks, chosen, onChoose }: Pr
           </g>
         );
       })}
+      <SunBars patches={sun} maker={maker} facing={facing} y={y} />
       <BodyLines maker={maker} grip={grip} y={y} />
       {WORDS.map(([b, words]) => {
         const at = wrap(b);
@@ -330,6 +335,45 @@ function Walls({ plan, maker, facing, y }: { plan: Plan; maker: Maker; facing: n
               )}
           </g>
         );
+      })}
+    </g>
+  );
+}
+
+/** Where direct sun lies, on floor and worktops, as bars of light at their height. */
+function SunBars({
+  patches,
+  maker,
+  facing,
+  y,
+}: {
+  patches: readonly SunPatch[];
+  maker: Maker;
+  facing: number;
+  y: (mm: number) => number;
+}) {
+  return (
+    <g pointerEvents="none">
+      {patches.flatMap((patch, i) => {
+        const middle = {
+          x: patch.outline.reduce((sum, p) => sum + p.x, 0) / patch.outline.length,
+          y: patch.outline.reduce((sum, p) => sum + p.y, 0) / patch.outline.length,
+        };
+        const towards = heading(maker.seat, middle);
+        const offs = patch.outline.map((p) => angleBetween(towards, heading(maker.seat, p)));
+        const mid = angleBetween(facing, towards);
+        return cut(mid + Math.min(...offs), mid + Math.max(...offs)).map((s) => (
+          <rect
+            key={`${i}.${s.from}`}
+            data-sun
+            x={x(s.from)}
+            width={Math.max(1, x(s.to) - x(s.from))}
+            y={y(patch.z) - 7}
+            height={7}
+            fill="#f0b429"
+            fillOpacity={0.85}
+          />
+        ));
       })}
     </g>
   );

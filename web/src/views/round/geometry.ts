@@ -23,7 +23,8 @@ export function stretchesBetween(
   return { stretches: cut(from, from + Math.abs(span)), front: span > 0 };
 }
 
-function cut(from: number, to: number): Stretch[] {
+/** A stretch in degrees from ahead, cut in two where it passes behind. */
+export function cut(from: number, to: number): Stretch[] {
   if (from < -180) return [{ from: from + 360, to: 180 }, ...(to > -180 ? [{ from: -180, to }] : [])];
   if (to > 180)
     return [

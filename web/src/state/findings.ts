@@ -1,0 +1,39 @@
+import { type Remote, wrap } from 'comlink';
+import { useEffect, useState } from 'react';
+import { type Finding } from '@heronstone/core/findings';
+import { type Plan } from '@heronstone/core/plan';
+import { type FindingsWorker } from '../workers/findings.worker.ts';
+
+let worker: Remote<FindingsWorker> | null = null;
+const finder = () =>
+  (worker ??= wrap<FindingsWorker>(
+    new Worker(new URL('../workers/findings.worker.ts', import.meta.url), { type: 'module' }),
+  ));
+
+let last: { plan: Plan; findings: Finding[] } | null = null;
+let busy = false;
+let next: { plan: Plan; tell: (f: Finding[]) => void } | null = null;
+
+async function work(): Promise<void> {
+  if (busy) return;
+  busy = true;
+  while (next) {
+    const { plan, tell } = next;
+    next = null;
+    const findings = await finder().find(plan);
+    last = { plan, findings };
+    tell(findings);
+  }
+  busy = false;
+}
+
+/** Findings of the plan shown, of the latest one only: what is dragged meanwhile is skipped. Null until the first answer. */
+export function useFindings(plan: Plan): Finding[] | null {
+  const [found, setFound] = useState<Finding[] | null>(last?.plan.id === plan.id ? last.findings : null);
+  useEffect(() => {
+    if (last?.plan === plan) return setFound(last.findings);
+    next = { plan, tell: setFound };
+    void work();
+  }, [plan]);
+  return found;
+}

@@ -1,0 +1,71 @@
+import { useState } from 'react';
+import { wallsInOrder } from '@heronstone/core/plan';
+import { usePlan } from '../../state/plan-store.ts';
+import { Button } from '../../ui/button.tsx';
+import { Sheet } from '../../ui/sheet.tsx';
+
+const NOTE = 'Measure again before you cut or drill. Print at 100 %; the line of 1 m tells whether it was.';
+
+function save(name: string, type: string, content: BlobPart) {
+  const url = URL.createObjectURL(new Blob([content], { type }));
+  const a = document.createElement('a');
+  a.href = url;
+  a.download = name;
+  a.click();
+  setTimeout(() => URL.revokeObjectURL(url), 10_000);
+}
+
+/** Floor and every wall front to take along: SVG and DXF to scale, PDF to print. The writers are loaded when they are asked for. */
+export function Drawings({ onClose }: { onClose: () => void }) {
+  const plan = usePlan((s) => s.plan);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const file = (what: string, ending: string) =>
+    `${`${plan.head.name} ${what}`.replace(/[^\p{L}\p{N}]+/gu, '-')}.${ending}`;
+  const write = async (which: 'svg' | 'dxf', wallId: string | null) => {
+    const { drawFloor, drawWall, toDxf, toSvg } = await import('@heronstone/core/drawings');
+    const sheet = wallId ? drawWall(plan, wallId) : drawFloor(plan);
+    if (!sheet) return setTrouble('This wall can be drawn once the walls close.');
+    const name = file(sheet.title.replace(`${plan.head.name}: `, ''), which);
+    if (which === 'svg') save(name, 'image/svg+xml', toSvg(sheet));
+    else save(name, 'image/vnd.dxf', toDxf(sheet));
+  };
+  const print = async (paper: 'a4' | 'letter') => {
+    const { drawAll, toPdf } = await import('@heronstone/core/drawings');
+    save(file(paper, 'pdf'), 'application/pdf', new Uint8Array(await toPdf(drawAll(plan), paper, NOTE)));
+  };
+  const rows = [
+    { id: null, name: 'Floor' },
+    ...wallsInOrder(plan).map((w, i) => ({ id: w.id, name: w.name ? `${w.name} wall` : `Wall ${i + 1}` })),
+  ];
+  return (
+    <Sheet title="Drawings to scale" onClose={onClose}>
+      <p className="text-soft">{NOTE}</p>
+      <div className="mt-3 flex gap-2">
+        <Button look="main" onClick={() => void print('a4')}>
+          Everything as PDF, A4
+        </Button>
+        <Button onClick={() => void print('letter')}>US Letter</Button>
+      </div>
+      <ul className="mt-3 divide-y divide-line">
+        {rows.map(({ id, name }) => (
+          <li key={id ?? 'floor'} className="flex items-center justify-between py-1">
+            {name}
+            <span className="flex gap-1">
+              <Button aria-label={`${name} as SVG`} onClick={() => void write('svg', id)}>
+                SVG
+              </Button>
+              <Button aria-label={`${name} as DXF`} onClick={() => void write('dxf', id)}>
+                DXF
+              </Button>
+            </span>
+          </li>
+        ))}
+      </ul>
+      {trouble && (
+        <p role="alert" className="text-clash">
+          {trouble}
+        </p>
+      )}
+    </Sheet>
+  );
+}

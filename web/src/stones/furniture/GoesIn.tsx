@@ -1,0 +1,97 @@
+import { useMemo, useState } from 'react';
+import { goesIn } from '@heronstone/core/fit';
+import { newId, type Organiser, placeTitle } from '@heronstone/core/plan';
+import { usePlan } from '../../state/plan-store.ts';
+import { Button } from '../../ui/button.tsx';
+import { CheckField, LengthField, SelectField } from '../../ui/fields.tsx';
+import { Sheet } from '../../ui/sheet.tsx';
+
+/** Any organiser or thing against every place: yes and how many, or how many millimetres are missing. */
+export function GoesIn({ unitId, onClose }: { unitId: string | null; onClose: () => void }) {
+  const plan = usePlan((s) => s.plan);
+  const dispatch = usePlan((s) => s.dispatch);
+  const organisers = Object.values(plan.organisers);
+  const [what, setWhat] = useState<string>('own');
+  const [size, setSize] = useState({ width: 200, depth: 300, height: 120 });
+  const [lying, setLying] = useState(true);
+  const [lid, setLid] = useState(false);
+  const [only, setOnly] = useState<string>(unitId ?? '');
+  const organiser: Organiser | undefined = plan.organisers[what];
+  const rows = useMemo(
+    () =>
+      Object.values(plan.places)
+        .filter((p) => only === '' || p.unitId === only)
+        .map((place) => ({
+          place,
+          fit: organiser
+            ? goesIn(place, organiser)
+            : goesIn(place, { ...size, lid, lidRise: lid ? size.height : 0 }, lying),
+        }))
+        .sort((a, b) => Number(b.fit.ok) - Number(a.fit.ok) || (a.fit.ok || b.fit.ok ? 0 : a.fit.short - b.fit.short)),
+    [plan.places, only, organiser, size, lid, lying],
+  );
+  const field = (key: keyof typeof size) => (
+    <LengthField
+      label={key}
+      positive
+      mm={size[key]}
+      onCommit={(mm) => mm !== null && setSize({ ...size, [key]: mm })}
+    />
+  );
+  return (
+    <Sheet title="Does it go in?" onClose={onClose} wide>
+      <div className="grid grid-cols-2 gap-2 sm:grid-cols-5">
+        <SelectField
+          label="what"
+          value={what}
+          options={[['own', 'a thing of this size'], ...organisers.map((o) => [o.id, o.name] as const)]}
+          onCommit={setWhat}
+        />
+        {!organiser && (
+          <>
+            {field('width')}
+            {field('depth')}
+            {field('height')}
+          </>
+        )}
+        <SelectField
+          label="where"
+          value={only}
+          options={[['', 'every place'], ...Object.values(plan.units).map((u) => [u.id, u.name] as const)]}
+          onCommit={setOnly}
+        />
+      </div>
+      {!organiser && (
+        <div className="flex gap-4">
+          <CheckField label="may lie on any side" checked={lying} onCommit={setLying} />
+          <CheckField label="has a lid that swings up" checked={lid} onCommit={setLid} />
+        </div>
+      )}
+      <p className="mt-2 font-semibold" role="status">
+        It goes into {rows.filter((r) => r.fit.ok).length} of {rows.length} places.
+      </p>
+      <ul className="divide-y divide-line">
+        {rows.slice(0, 120).map(({ place, fit }) => (
+          <li key={place.id} className="flex items-center justify-between gap-4 py-1">
+            <span>{placeTitle(plan, place)}</span>
+            <span className={`flex items-center gap-2 ${fit.ok ? '' : 'text-clash'}`}>
+              {fit.ok ? `yes, ${fit.fits}: ${fit.words}` : fit.words}
+              {fit.ok && organiser && (
+                <Button
+                  onClick={() =>
+                    dispatch({
+                      type: 'addOrganiserSet',
+                      organiserSet: { id: newId('set'), organiserId: organiser.id, placeId: place.id, count: fit.fits },
+                    })
+                  }
+                >
+                  Put {fit.fits} in
+                </Button>
+              )}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </Sheet>
+  );
+}

@@ -1,0 +1,132 @@
+import { Trash2 } from 'lucide-react';
+import { factsOf } from '@heronstone/core/catalogue';
+import { massOf, newId, type Unit } from '@heronstone/core/plan';
+import { usePlan } from '../../state/plan-store.ts';
+import { Button } from '../../ui/button.tsx';
+import { CheckField, LengthField, NumberField, SelectField } from '../../ui/fields.tsx';
+
+/** What a unit stands on or hangs from, what it weighs and bears, what it draws, and where a cart is parked. */
+export function StandsAndPower({ unit }: { unit: Unit }) {
+  const plan = usePlan((s) => s.plan);
+  const dispatch = usePlan((s) => s.dispatch);
+  const set = (part: Partial<Unit>) => dispatch({ type: 'setUnit', id: unit.id, set: part });
+  const doors = Object.values(plan.openings).filter((o) => o.kind === 'door');
+  const hosts = Object.values(plan.units).filter((u) => u.id !== unit.id && u.mount !== 'away' && u.hostId !== unit.id);
+  const parkings = Object.values(plan.parkings).filter((p) => p.unitId === unit.id);
+  const length = (key: 'bottom' | 'feedFront' | 'feedBack' | 'thickness', label: string) => (
+    <LengthField label={label} mm={unit[key]} onCommit={(mm) => mm !== null && set({ [key]: mm })} />
+  );
+  const setHost = (hostId: string) => {
+    const host = plan.units[hostId];
+    set({
+      hostId: host ? host.id : null,
+      ...(host && unit.mount === 'on' ? { bottom: host.bottom + host.height } : {}),
+    });
+  };
+  return (
+    <div className="grid grid-cols-2 gap-2 sm:grid-cols-4 xl:grid-cols-6">
+      <SelectField
+        label="it"
+        value={unit.mount}
+        options={[
+          ['floor', 'stands on the floor'],
+          ['wall', 'hangs on a wall'],
+          ['on', 'stands on another unit'],
+          ['under', 'is under a worktop'],
+          ['door', 'hangs on a door leaf'],
+          ['away', 'is outside the room'],
+        ]}
+        onCommit={(mount) =>
+          set({
+            mount,
+            ...(mount === 'floor' || mount === 'under' ? { bottom: 0, hostId: null } : {}),
+            ...(mount === 'door' ? {} : { doorId: null }),
+          })
+        }
+      />
+      {(unit.mount === 'on' || unit.mount === 'under') && (
+        <SelectField
+          label={unit.mount === 'on' ? 'on' : 'under'}
+          value={unit.hostId ?? ''}
+          options={[['', 'nothing yet'], ...hosts.map((u) => [u.id, u.name] as const)]}
+          onCommit={setHost}
+        />
+      )}
+      {unit.mount === 'door' && (
+        <SelectField
+          label="on the leaf of"
+          value={unit.doorId ?? ''}
+          options={[['', 'no door yet'], ...doors.map((d, i) => [d.id, `door ${i + 1}`] as const)]}
+          onCommit={(doorId) => set({ doorId: doorId || null })}
+        />
+      )}
+      {unit.mount !== 'floor' && unit.mount !== 'away' && length('bottom', 'above the floor')}
+      <NumberField
+        label={`weighs empty${unit.mass === null ? ' (estimated)' : ''}`}
+        unit="kg"
+        max={2000}
+        value={Math.round(massOf(unit) / 100) / 10}
+        onCommit={(kg) => set({ mass: kg * 1000 })}
+      />
+      <NumberField
+        label={`rated load${unit.ratedLoad === null ? ' (not known)' : ''}`}
+        unit="kg"
+        max={5000}
+        value={(unit.ratedLoad ?? 0) / 1000}
+        onCommit={(kg) => set({ ratedLoad: kg === 0 ? null : kg * 1000 })}
+      />
+      <SelectField
+        label="shelves of"
+        value={unit.board}
+        options={[
+          ['particleboard', 'particleboard'],
+          ['mdf', 'MDF'],
+          ['plywood', 'plywood'],
+          ['pine', 'pine'],
+          ['metal', 'metal'],
+        ]}
+        onCommit={(board) => set({ board })}
+      />
+      {length('thickness', 'shelf thickness')}
+      <NumberField label="draws" unit="W" max={20_000} value={unit.watts} onCommit={(watts) => set({ watts })} />
+      <LengthField label="cord" optional mm={unit.cord} onCommit={(cord) => set({ cord })} />
+      {length('feedFront', 'free before it')}
+      {length('feedBack', 'free behind it')}
+      <CheckField label="fastened to the wall" checked={unit.fixed} onCommit={(fixed) => set({ fixed })} />
+      {factsOf(unit.kind).mobile && (
+        <div className="col-span-full flex flex-wrap items-center gap-2">
+          <Button
+            onClick={() =>
+              dispatch({
+                type: 'addParking',
+                parking: {
+                  id: newId('spot'),
+                  unitId: unit.id,
+                  name: `Spot ${parkings.length + 1}`,
+                  x: unit.x,
+                  y: unit.y,
+                  facing: unit.facing,
+                },
+              })
+            }
+          >
+            Park it here
+          </Button>
+          {parkings.map((p) => (
+            <span key={p.id} className="flex items-center">
+              <Button onClick={() => set({ x: p.x, y: p.y, facing: p.facing })}>Roll to {p.name}</Button>
+              <Button
+                look="quiet"
+                className="!px-1"
+                aria-label={`Forget ${p.name}`}
+                onClick={() => dispatch({ type: 'removeParking', id: p.id })}
+              >
+                <Trash2 size={14} aria-hidden />
+              </Button>
+            </span>
+          ))}
+        </div>
+      )}
+    </div>
+  );
+}

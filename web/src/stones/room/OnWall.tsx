@@ -1,0 +1,175 @@
+import { Trash2 } from 'lucide-react';
+import { type Fixture, type Opening, type Slope, type Wall } from '@heronstone/core/plan';
+import { usePlan } from '../../state/plan-store.ts';
+import { Button } from '../../ui/button.tsx';
+import { LengthField, NumberField, SelectField, TextField } from '../../ui/fields.tsx';
+
+/** Everything on one wall, from left to right as one stands before it. */
+export function OnWall({ wall }: { wall: Wall }) {
+  const plan = usePlan((s) => s.plan);
+  const here = <T extends { wallId: string | null }>(rows: Readonly<Record<string, T>>) =>
+    Object.values(rows).filter((row) => row.wallId === wall.id);
+  const things = [
+    ...here(plan.openings).map((o) => ({
+      left: o.left,
+      id: o.id,
+      show: <OpeningRow key={o.id} opening={o} wall={wall} />,
+    })),
+    ...here(plan.fixtures).map((f) => ({
+      left: f.left,
+      id: f.id,
+      show: <FixtureRow key={f.id} fixture={f} wall={wall} />,
+    })),
+  ].sort((a, b) => a.left - b.left);
+  const slopes = here(plan.slopes);
+  if (things.length + slopes.length === 0)
+    return <p className="pl-9 text-[13px] text-soft">Nothing on it yet: the plus on the right adds what is there.</p>;
+  return (
+    <>
+      {things.map((t) => t.show)}
+      {slopes.map((s) => (
+        <SlopeRow key={s.id} slope={s} />
+      ))}
+    </>
+  );
+}
+
+function Row({
+  title,
+  onRemove,
+  over,
+  children,
+}: {
+  title: string;
+  onRemove: () => void;
+  over?: number;
+  children: React.ReactNode;
+}) {
+  return (
+    <div className="mt-1.5 border-t border-line pl-9 pt-1.5">
+      <div className="flex items-center justify-between">
+        <span className="font-semibold">{title}</span>
+        <Button look="quiet" className="!px-1.5" aria-label={`Take out ${title}`} onClick={onRemove}>
+          <Trash2 size={15} aria-hidden />
+        </Button>
+      </div>
+      <div className="grid grid-cols-4 gap-2">{children}</div>
+      {over !== undefined && over > 0.5 && (
+        <p className="mt-0.5 text-[13px] text-clash">It ends {Math.round(over)} mm beyond the wall.</p>
+      )}
+    </div>
+  );
+}
+
+function OpeningRow({ opening, wall }: { opening: Opening; wall: Wall }) {
+  const dispatch = usePlan((s) => s.dispatch);
+  const set = (part: Partial<Opening>) => dispatch({ type: 'setOpening', id: opening.id, set: part });
+  const door = opening.kind === 'door';
+  return (
+    <Row
+      title={door ? 'Door' : 'Window'}
+      onRemove={() => dispatch({ type: 'removeOpening', id: opening.id })}
+      over={opening.left + opening.width - wall.length}
+    >
+      <LengthField label="from the left" mm={opening.left} onCommit={(mm) => mm !== null && set({ left: mm })} />
+      <LengthField label="width" positive mm={opening.width} onCommit={(mm) => mm !== null && set({ width: mm })} />
+      {!door && <LengthField label="sill" mm={opening.sill} onCommit={(mm) => mm !== null && set({ sill: mm })} />}
+      <LengthField label="head" positive mm={opening.head} onCommit={(mm) => mm !== null && set({ head: mm })} />
+      {door && (
+        <SelectField
+          label="hinge, swing"
+          value={`${opening.hinge} ${opening.swing}`}
+          options={[
+            ['left in', 'left, in'],
+            ['right in', 'right, in'],
+            ['left out', 'left, out'],
+            ['right out', 'right, out'],
+          ]}
+          onCommit={(v) =>
+            set({ hinge: v.split(' ')[0] as Opening['hinge'], swing: v.split(' ')[1] as Opening['swing'] })
+          }
+        />
+      )}
+    </Row>
+  );
+}
+
+/** A fixture on a wall, or anywhere on floor or ceiling. */
+export function FixtureRow({ fixture, wall }: { fixture: Fixture; wall?: Wall }) {
+  const dispatch = usePlan((s) => s.dispatch);
+  const set = (part: Partial<Fixture>) => dispatch({ type: 'setFixture', id: fixture.id, set: part });
+  const length = (key: 'left' | 'bottom' | 'width' | 'depth' | 'height', label: string) => (
+    <LengthField
+      label={label}
+      positive={key === 'width' || key === 'depth' || key === 'height'}
+      mm={fixture[key]}
+      onCommit={(mm) => mm !== null && set({ [key]: mm })}
+    />
+  );
+  const spot = (key: 'x' | 'y', label: string) => (
+    <LengthField label={label} mm={fixture[key]} onCommit={(mm) => mm !== null && set({ [key]: mm })} />
+  );
+  const { kind } = fixture;
+  return (
+    <Row
+      title={fixture.name}
+      onRemove={() => dispatch({ type: 'removeFixture', id: fixture.id })}
+      {...(wall ? { over: fixture.left + fixture.width - wall.length } : {})}
+    >
+      <TextField label="name" value={fixture.name} onCommit={(name) => set({ name })} />
+      {wall ? (
+        length('left', 'from the left')
+      ) : (
+        <>
+          {spot('x', 'centre, across')}
+          {spot('y', 'centre, up the page')}
+        </>
+      )}
+      {kind !== 'stairs' && length('bottom', 'above the floor')}
+      {length('width', 'width')}
+      {kind !== 'socket' && kind !== 'lamp' && length('depth', 'depth')}
+      {kind !== 'lamp' && kind !== 'stairs' && length('height', 'height')}
+      {kind === 'lamp' && (
+        <>
+          <NumberField
+            label="light"
+            unit="lm"
+            max={100_000}
+            value={fixture.lumens}
+            onCommit={(lumens) => set({ lumens })}
+          />
+          <NumberField
+            label="beam"
+            unit="°"
+            min={5}
+            max={360}
+            value={fixture.beam}
+            onCommit={(beam) => set({ beam })}
+          />
+        </>
+      )}
+      {(kind === 'socket' || kind === 'lamp' || kind === 'heater') && (
+        <TextField label="circuit" value={fixture.circuit} onCommit={(circuit) => set({ circuit })} />
+      )}
+      {(kind === 'lamp' || kind === 'heater') && (
+        <NumberField label="power" unit="W" max={20_000} value={fixture.watts} onCommit={(watts) => set({ watts })} />
+      )}
+    </Row>
+  );
+}
+
+function SlopeRow({ slope }: { slope: Slope }) {
+  const dispatch = usePlan((s) => s.dispatch);
+  const set = (part: Partial<Slope>) => dispatch({ type: 'setSlope', id: slope.id, set: part });
+  return (
+    <Row title="Slope" onRemove={() => dispatch({ type: 'removeSlope', id: slope.id })}>
+      <LengthField
+        label="height at the wall"
+        positive
+        mm={slope.knee}
+        onCommit={(mm) => mm !== null && set({ knee: mm })}
+      />
+      <LengthField label="flat after" positive mm={slope.run} onCommit={(mm) => mm !== null && set({ run: mm })} />
+    </Row>
+  );
+}

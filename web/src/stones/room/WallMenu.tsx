@@ -1,0 +1,96 @@
+import { Plus } from 'lucide-react';
+import { DropdownMenu } from 'radix-ui';
+import { blankFixture, type Command, type FixtureKind, newId, type Opening, type Wall } from '@heronstone/core/plan';
+import { usePlan } from '../../state/plan-store.ts';
+import { Button } from '../../ui/button.tsx';
+
+const item = 'cursor-pointer rounded-lg px-3 py-1 outline-none data-[highlighted]:bg-stone';
+const ON_WALL: [FixtureKind, string][] = [
+  ['socket', 'Socket'],
+  ['heater', 'Heater'],
+  ['fuseBoard', 'Fuse board'],
+  ['sink', 'Sink'],
+  ['lamp', 'Lamp'],
+  ['pipe', 'Pipe'],
+];
+export type Shaping = 'alcove' | 'breast' | 'corner' | 'diagonal';
+
+/** What can be on a wall, and how a wall can be shaped. */
+export function WallMenu({
+  wall,
+  index,
+  onAdded,
+  onShape,
+}: {
+  wall: Wall;
+  index: number;
+  onAdded: () => void;
+  onShape: (s: Shaping) => void;
+}) {
+  const dispatch = usePlan((s) => s.dispatch);
+  const run = (command: Command) => {
+    if (dispatch(command)) onAdded();
+  };
+  const opening = (kind: Opening['kind']) => {
+    const width = Math.min(kind === 'door' ? 850 : 1000, wall.length);
+    const left = Math.max(0, Math.round((wall.length - width) / 2));
+    const sill = kind === 'door' ? 0 : 900;
+    run({
+      type: 'addOpening',
+      opening: { id: newId(kind), wallId: wall.id, kind, left, width, sill, head: 2000, hinge: 'left', swing: 'in' },
+    });
+  };
+  const fixture = (kind: FixtureKind) => {
+    const blank = blankFixture(newId('fixture'), kind, wall.id);
+    run({ type: 'addFixture', fixture: { ...blank, left: Math.max(0, Math.round((wall.length - blank.width) / 2)) } });
+  };
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger asChild>
+        <Button look="quiet" className="!px-1.5" title="What is on this wall" aria-label={`Add to wall ${index + 1}`}>
+          <Plus size={16} aria-hidden />
+        </Button>
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          align="end"
+          className="z-50 max-h-[80vh] overflow-auto rounded-2xl border border-line bg-paper p-2 shadow-xl"
+        >
+          <DropdownMenu.Label className="px-3 text-[13px] text-soft">On it</DropdownMenu.Label>
+          <DropdownMenu.Item className={item} onSelect={() => opening('door')}>
+            Door
+          </DropdownMenu.Item>
+          <DropdownMenu.Item className={item} onSelect={() => opening('window')}>
+            Window
+          </DropdownMenu.Item>
+          {ON_WALL.map(([kind, name]) => (
+            <DropdownMenu.Item key={kind} className={item} onSelect={() => fixture(kind)}>
+              {name}
+            </DropdownMenu.Item>
+          ))}
+          <DropdownMenu.Item
+            className={item}
+            onSelect={() =>
+              run({ type: 'addSlope', slope: { id: newId('slope'), wallId: wall.id, knee: 1000, run: 1500 } })
+            }
+          >
+            Slope of the roof
+          </DropdownMenu.Item>
+          <DropdownMenu.Label className="px-3 pt-2 text-[13px] text-soft">Its shape</DropdownMenu.Label>
+          <DropdownMenu.Item className={item} onSelect={() => onShape('alcove')}>
+            Alcove
+          </DropdownMenu.Item>
+          <DropdownMenu.Item className={item} onSelect={() => onShape('breast')}>
+            Chimney breast
+          </DropdownMenu.Item>
+          <DropdownMenu.Item className={item} onSelect={() => onShape('corner')}>
+            Cut the corner after it
+          </DropdownMenu.Item>
+          <DropdownMenu.Item className={item} onSelect={() => onShape('diagonal')}>
+            Turn from a diagonal
+          </DropdownMenu.Item>
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}
