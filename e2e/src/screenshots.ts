@@ -27,7 +27,7 @@ const shots: Record<string, (page: Page) => Promise<unknown>> = {
     await page.getByRole('button', { name: 'Its wall' }).click();
   },
   inside: async (page) => {
-    await at(pump, 'furniture?unit=chest&place=chest.3.0');
+    await at(pump, 'furniture?unit=sheets&place=sheets.3.0');
     await page.getByRole('button', { name: 'Inside' }).click();
   },
   findings: async (page) => {

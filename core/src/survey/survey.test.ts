@@ -69,3 +69,44 @@ describe('walk-round', () => {
     );
   });
 });
+
+describe('a traverse as surveying textbooks close it (memory)', () => {
+  // bearings and lengths of a five-sided loop as exercises give them; latitudes and departures by hand: Σ L cos θ and Σ L sin θ
+  const legs = [
+    [0, 3200],
+    [90, 4110],
+    [180, 2690],
+    [225, 707.1],
+    [270, 3600],
+  ] as const;
+  const latitude = legs.reduce((sum, [b, l]) => sum + l * Math.cos((b * Math.PI) / 180), 0);
+  const departure = legs.reduce((sum, [b, l]) => sum + l * Math.sin((b * Math.PI) / 180), 0);
+  const walls = legs.map(([bearing, length], i) => ({
+    length,
+    turn: (((legs[(i + 1) % 5]![0] - bearing + 540) % 360) - 180) as number,
+  }));
+  const survey = surveyWalls(walls);
+
+  test('linear misclosure √(ΣL² + ΣD²) and its precision 1 : perimeter / misclosure', () => {
+    const linear = Math.hypot(latitude, departure);
+    expect(survey.error).toBeCloseTo(linear, 6);
+    const perimeter = legs.reduce((sum, [, l]) => sum + l, 0);
+    expect(survey.words).toContain(
+      `1 : ${Math.round(perimeter / linear)
+        .toLocaleString('en')
+        .replace(',', '')}`,
+    );
+  });
+
+  test('compass rule: each leg is corrected by the misclosure times its share of the perimeter', () => {
+    const perimeter = legs.reduce((sum, [, l]) => sum + l, 0);
+    let x = 0;
+    let y = 0;
+    for (const [i, [bearing, length]] of legs.entries()) {
+      expect(survey.outline[i]!.x).toBeCloseTo(x, 6);
+      expect(survey.outline[i]!.y).toBeCloseTo(y, 6);
+      x += length * Math.sin((bearing * Math.PI) / 180) - (departure * length) / perimeter;
+      y += length * Math.cos((bearing * Math.PI) / 180) - (latitude * length) / perimeter;
+    }
+  });
+});

@@ -9,7 +9,7 @@ const KEYS: [string, [string, string][]][] = [
       ['?', 'this page'],
     ],
   ],
-  ['Room', [['Enter', 'take the length, on to the next wall']]],
+  ['Room', [['Enter', 'take the length, on to the next wall; a laser reading goes into the length last in focus']]],
   [
     'Furniture, on a unit of Floor',
     [

@@ -1,6 +1,7 @@
 import { CircleHelp, Download, Redo2, Search, Undo2 } from 'lucide-react';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { Link, Outlet, useParams } from 'react-router';
+import { useShallow } from 'zustand/react/shallow';
 import { usePlan } from '../state/plan-store.ts';
 import { Button } from '../ui/button.tsx';
 import { Keys } from './Keys.tsx';
@@ -12,7 +13,19 @@ const WhereIsIt = lazy(loadWhereIsIt);
 /** What surrounds every stone: the stones themselves, undo, where-is-it, and word of trouble with saving. */
 export function PlanShell() {
   const { planId = '' } = useParams();
-  const { open, status, undo, redo, undoWords, redoWords, unsaved, trouble } = usePlan();
+  const { open, status, undo, redo, undoWords, redoWords, unsaved, trouble } = usePlan(
+    useShallow((s) => ({
+      open: s.open,
+      status: s.status,
+      undo: s.undo,
+      redo: s.redo,
+      undoWords: s.undoWords,
+      redoWords: s.redoWords,
+      // how many there are matters only while saving does not work
+      unsaved: s.trouble ? s.unsaved : 0,
+      trouble: s.trouble,
+    })),
+  );
   const [finding, setFinding] = useState(false);
   const [keys, setKeys] = useState(false);
   useEffect(() => open(planId), [open, planId]);

@@ -48,7 +48,15 @@ export function Plans() {
               to={`/p/${p.id}/${p.supplies > 0 ? 'homes' : 'room'}`}
               className="flex items-baseline justify-between gap-4 py-3 hover:text-heron"
             >
-              <span className="text-lg font-semibold">{p.name}</span>
+              <span>
+                <span className="text-lg font-semibold">{p.name}</span>
+                {p.forkedFrom && (
+                  <span className="text-soft">
+                    {' '}
+                    from {plans.find((o) => o.id === p.forkedFrom)?.name ?? 'a plan that is gone'}
+                  </span>
+                )}
+              </span>
               <span className="text-soft">
                 {countWords(p.units, 'unit', 'units')} · {countWords(p.places, 'place', 'places')} ·{' '}
                 {countWords(p.supplies, 'supply', 'supplies')}

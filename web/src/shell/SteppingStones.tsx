@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import { NavLink, useLocation } from 'react-router';
 import { pieceOf } from '@heronstone/core/fit';
 import { type Plan, roomOf } from '@heronstone/core/plan';
+import { useOpenFindings } from '../state/findings.ts';
 import { usePlan } from '../state/plan-store.ts';
 import { countWords } from '../ui/words.ts';
 
@@ -62,6 +63,8 @@ const SHAPES = [
 export function SteppingStones() {
   const plan = usePlan((s) => s.plan);
   const open = useMemo(() => openAt(plan), [plan]);
+  const found = useOpenFindings();
+  if (found?.planId === plan.id && found.open > 0) open.furniture = countWords(found.open, 'finding', 'findings');
   const seat = new URLSearchParams(useLocation().search).get('seat');
   return (
     <nav aria-label="Stepping stones" className="flex flex-wrap items-end gap-2">

@@ -1,5 +1,6 @@
 import { type Remote, wrap } from 'comlink';
 import { useEffect, useState } from 'react';
+import { create } from 'zustand';
 import { type Finding } from '@heronstone/core/findings';
 import { type Plan } from '@heronstone/core/plan';
 import { type FindingsWorker } from '../workers/findings.worker.ts';
@@ -11,6 +12,8 @@ const finder = () =>
   ));
 
 let last: { plan: Plan; findings: Finding[] } | null = null;
+/** How many findings are open in which plan, for the stepping stones; null before anybody looked. */
+export const useOpenFindings = create<{ planId: string; open: number } | null>()(() => null);
 let busy = false;
 let next: { plan: Plan; tell: (f: Finding[]) => void } | null = null;
 
@@ -22,6 +25,7 @@ async function work(): Promise<void> {
     next = null;
     const findings = await finder().find(plan);
     last = { plan, findings };
+    useOpenFindings.setState({ planId: plan.id, open: findings.filter((f) => !f.acknowledged).length }, true);
     tell(findings);
   }
   busy = false;
@@ -33,7 +37,9 @@ export function useFindings(plan: Plan): Finding[] | null {
   useEffect(() => {
     if (last?.plan === plan) return setFound(last.findings);
     next = { plan, tell: setFound };
-    void work();
+    // the change is drawn first: handing a plan to the worker copies it
+    const later = setTimeout(() => void work(), 0);
+    return () => clearTimeout(later);
   }, [plan]);
   return found;
 }

@@ -35,7 +35,7 @@ export function Beside({ planId, mine }: { planId: string; mine: Plan }) {
         otherwise here
       </p>
       <div className="min-h-0 grow">
-        <Floor plan={plan} clash={new Set(differs.map((u) => u.id))} className="h-full w-full" />
+        <Floor plan={plan} measures clash={new Set(differs.map((u) => u.id))} className="h-full w-full" />
       </div>
     </section>
   );

@@ -1,12 +1,12 @@
 import { Check, RotateCcw, TriangleAlert } from 'lucide-react';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { CHECKS, type Finding, FIRST } from '@heronstone/core/findings';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { countWords } from '../../ui/words.ts';
 
 /** Everything that is not as it should be, in one list; the chosen one shows its source, its care line, and can be acknowledged. */
-export function FindingsList({
+export const FindingsList = memo(function FindingsList({
   findings,
   chosen,
   onChoose,
@@ -64,7 +64,7 @@ export function FindingsList({
       </ul>
     </section>
   );
-}
+});
 
 function More({ finding }: { finding: Finding }) {
   const dispatch = usePlan((s) => s.dispatch);

@@ -16,6 +16,7 @@ const INSERTS: readonly (readonly [InsertKind | 'none', string])[] = [
 /** How a front is split: rows and columns, exact sizes, inserts in single cells; and kept as a kind of one's own. */
 export function FrontEditor({ unit, place }: { unit: Unit; place: Place | undefined }) {
   const dispatch = usePlan((s) => s.dispatch);
+  const ownKinds = usePlan((s) => s.plan.ownKinds);
   const set = (part: Partial<Unit>) => dispatch({ type: 'setUnit', id: unit.id, set: part });
   const here = place && unit.inserts.map(readInsert).find((i) => i?.row === place.row && i.column === place.column);
   const setInsert = (kind: InsertKind | 'none', count: number) => {
@@ -28,6 +29,7 @@ export function FrontEditor({ unit, place }: { unit: Unit; place: Place | undefi
       kind === 'none' ? rest : [...rest, writeInsert({ row: place.row, column: place.column, kind, count })];
     return set({ inserts });
   };
+  const own = Object.values(ownKinds).find((k) => k.name === unit.name);
   const onSide = () =>
     set({
       width: unit.height,
@@ -100,6 +102,11 @@ export function FrontEditor({ unit, place }: { unit: Unit; place: Place | undefi
         <Button onClick={keep}>
           <BookmarkPlus size={15} aria-hidden /> Keep as my own kind
         </Button>
+        {own && (
+          <Button look="quiet" onClick={() => dispatch({ type: 'removeOwnKind', id: own.id })}>
+            Forget the kind “{own.name}”
+          </Button>
+        )}
       </div>
     </div>
   );

@@ -1,6 +1,7 @@
 import { Box, FileDown, GitFork, ShoppingBasket } from 'lucide-react';
 import { type KeyboardEvent, lazy, Suspense, useCallback, useEffect, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
+import { type Finding } from '@heronstone/core/findings';
 import { apply, type Unit } from '@heronstone/core/plan';
 import { snapUnit } from '@heronstone/core/room';
 import { toast } from 'sonner';
@@ -68,6 +69,15 @@ export default function FurnitureStone() {
     },
     [dispatch, select],
   );
+  const chooseUnit = useCallback((id: string | null) => select({ unit: id }), [select]);
+  const chooseFinding = useCallback(
+    (f: Finding | null) =>
+      select({
+        finding: f?.key ?? null,
+        ...(f?.unitIds[0] ? { unit: f.unitIds[0], place: f.placeIds[0] ?? null } : {}),
+      }),
+    [select],
+  );
   const fork = async () => {
     try {
       const { id } = await forkPlan(plan.id, `${plan.head.name}, another way`);
@@ -132,7 +142,7 @@ export default function FurnitureStone() {
             sun={patches}
             finding={finding}
             clash={clash}
-            onChooseUnit={(id) => select({ unit: id })}
+            onChooseUnit={chooseUnit}
             onDragUnit={(id, to) => setDragged(to && { id, to })}
             onMoveUnit={(id, to) => dispatch({ type: 'setUnit', id, set: rest(id, to) })}
             onKeyUnit={onKeyUnit}
@@ -148,16 +158,7 @@ export default function FurnitureStone() {
         </Suspense>
         <div className="relative">
           <div className="absolute inset-0 flex flex-col [&>section]:min-h-0 [&>section]:grow">
-            <FindingsList
-              findings={findings}
-              chosen={finding?.key ?? null}
-              onChoose={(f) =>
-                select({
-                  finding: f?.key ?? null,
-                  ...(f?.unitIds[0] ? { unit: f.unitIds[0], place: f.placeIds[0] ?? null } : {}),
-                })
-              }
-            />
+            <FindingsList findings={findings} chosen={finding?.key ?? null} onChoose={chooseFinding} />
           </div>
         </div>
       </div>

@@ -1,7 +1,7 @@
 import { type Point, type Prism, prismFootprint } from '@heronstone/core/geometry';
 import { type Finding, monthWords } from '@heronstone/core/findings';
 import { type Plan } from '@heronstone/core/plan';
-import { fixturePrism, floorUsePrism, frameOf, onWall, slopeReaches } from '@heronstone/core/room';
+import { fixturePrism, floorUsePrism, frameOf, onWall, slopeReaches, unitPrism } from '@heronstone/core/room';
 import { type SunPatch } from '@heronstone/core/sun';
 import { path, type Turn } from './turn.ts';
 
@@ -70,6 +70,32 @@ export function RoomThings({ plan, turn, scale }: { plan: Plan; turn: Turn; scal
             </text>
             <text x={at.x} y={at.y + 14 * scale} fontSize={11 * scale} textAnchor="middle" fill="var(--rise)">
               {monthWords(use.months)}
+            </text>
+          </g>
+        );
+      })}
+      {Object.values(plan.parkings).map((spot) => {
+        const unit = plan.units[spot.unitId];
+        if (!unit || (Math.hypot(unit.x - spot.x, unit.y - spot.y) < 1 && unit.facing === spot.facing)) return null;
+        const at = turn(spot);
+        return (
+          <g key={spot.id}>
+            <path
+              d={shape(prismFootprint(unitPrism({ ...unit, x: spot.x, y: spot.y, facing: spot.facing })), turn)}
+              fill="none"
+              stroke="var(--wood-line)"
+              strokeWidth={1.2 * scale}
+              strokeDasharray={`${3 * scale} ${4 * scale}`}
+            />
+            <text
+              x={at.x}
+              y={at.y}
+              fontSize={10 * scale}
+              textAnchor="middle"
+              dominantBaseline="middle"
+              fill="var(--soft)"
+            >
+              {spot.name}
             </text>
           </g>
         );

@@ -1,4 +1,4 @@
-import { type KeyboardEvent, type PointerEvent, useMemo, useRef, useState } from 'react';
+import { type KeyboardEvent, type PointerEvent, useCallback, useMemo, useRef, useState } from 'react';
 import { factsOf } from '@heronstone/core/catalogue';
 import { type Point, prismFootprint } from '@heronstone/core/geometry';
 import { type Plan, roomOf, type Unit } from '@heronstone/core/plan';
@@ -45,7 +45,7 @@ const STEP = 10;
 
 /** The plan from above, to scale. */
 export function Floor(props: Props) {
-  const { plan, up = 0, maker, measures, goal, className } = props;
+  const { plan, up = 0, maker, measures, goal, sun = [], className } = props;
   const svg = useRef<SVGSVGElement>(null);
   const [moving, setMoving] = useState<{
     kind: 'unit' | 'station';
@@ -79,17 +79,23 @@ export function Floor(props: Props) {
   }, [survey, plan.units, plan.openings, turn, measures]);
   const scale = Math.max(box.w / 760, box.h / 460);
 
-  const toPlan = (e: { clientX: number; clientY: number }): Point => {
-    const matrix = svg.current!.getScreenCTM()!.inverse();
-    const p = new DOMPoint(e.clientX, e.clientY).matrixTransform(matrix);
-    return turner(-up)({ x: p.x, y: -p.y }, true);
-  };
-  const grab = (kind: 'unit' | 'station', id: string, at: Point, e: PointerEvent) => {
-    const p = toPlan(e);
-    e.stopPropagation();
-    svg.current!.setPointerCapture(e.pointerId);
-    setMoving({ kind, id, grab: { x: p.x - at.x, y: p.y - at.y }, at: { x: at.x, y: at.y }, began: false });
-  };
+  const toPlan = useCallback(
+    (e: { clientX: number; clientY: number }): Point => {
+      const matrix = svg.current!.getScreenCTM()!.inverse();
+      const p = new DOMPoint(e.clientX, e.clientY).matrixTransform(matrix);
+      return turner(-up)({ x: p.x, y: -p.y }, true);
+    },
+    [up],
+  );
+  const grab = useCallback(
+    (kind: 'unit' | 'station', id: string, at: Point, e: PointerEvent) => {
+      const p = toPlan(e);
+      e.stopPropagation();
+      svg.current!.setPointerCapture(e.pointerId);
+      setMoving({ kind, id, grab: { x: p.x - at.x, y: p.y - at.y }, at: { x: at.x, y: at.y }, began: false });
+    },
+    [toPlan],
+  );
   const onPointerMove = (e: PointerEvent) => {
     if (!moving) return;
     const p = toPlan(e);
@@ -130,6 +136,7 @@ export function Floor(props: Props) {
         measures={measures ?? false}
         chosenWall={props.chosenWall ?? null}
       />
+      <SunOnFloor patches={sun.filter((p) => !p.unitId)} turn={turn} />
       <RoomThings plan={plan} turn={turn} scale={scale} />
       {[...units]
         .sort((a, b) => layer(a) - layer(b))
@@ -142,14 +149,13 @@ export function Floor(props: Props) {
             chosen={props.chosenUnit === unit.id}
             clash={props.clash?.has(unit.id) ?? false}
             marked={props.finding?.unitIds.includes(unit.id) ?? false}
-            plan={plan}
             onGrab={props.onMoveUnit ? grab : undefined}
             onChoose={props.onChooseUnit}
             onKey={props.onKeyUnit}
             names={measures || Boolean(props.onMoveUnit)}
           />
         ))}
-      <SunOnFloor patches={props.sun ?? []} turn={turn} />
+      <SunOnFloor patches={sun.filter((p) => p.unitId)} turn={turn} />
       <FindingArea finding={props.finding ?? null} turn={turn} scale={scale} />
       {maker && <Reach maker={maker} turn={turn} scale={scale} />}
       {maker && goal && <Walk plan={plan} maker={maker} goal={goal} turn={turn} scale={scale} />}

@@ -1,15 +1,15 @@
-import { type KeyboardEvent } from 'react';
+import { type KeyboardEvent, memo } from 'react';
 import { factsOf } from '@heronstone/core/catalogue';
 import { type Point, prismFootprint } from '@heronstone/core/geometry';
-import { type Plan, type Unit } from '@heronstone/core/plan';
+import { type Unit } from '@heronstone/core/plan';
 import { unitPrism } from '@heronstone/core/room';
+import { usePlan } from '../../state/plan-store.ts';
 import { useHover } from '../../state/selection.ts';
 import { type Grab, path, type Turn } from './turn.ts';
 
 /** A unit from above, its front a thicker line. */
-export function UnitMark({
+export const UnitMark = memo(function UnitMark({
   unit,
-  plan,
   turn,
   scale,
   chosen,
@@ -21,7 +21,6 @@ export function UnitMark({
   onKey,
 }: {
   unit: Unit;
-  plan: Plan;
   turn: Turn;
   scale: number;
   chosen: boolean;
@@ -32,7 +31,9 @@ export function UnitMark({
   onChoose?: ((id: string | null) => void) | undefined;
   onKey?: ((unit: Unit, e: KeyboardEvent) => void) | undefined;
 }) {
-  const hovered = useHover((s) => s.unit === unit.id || (s.place !== null && plan.places[s.place]?.unitId === unit.id));
+  const hovered = useHover(
+    (s) => s.unit === unit.id || (s.place !== null && usePlan.getState().plan.places[s.place]?.unitId === unit.id),
+  );
   const corners = prismFootprint(unitPrism(unit)).map((p) => turn(p));
   const raised = unit.mount !== 'floor';
   const centre = turn(unit);
@@ -87,4 +88,4 @@ export function UnitMark({
       )}
     </g>
   );
-}
+});

@@ -23,7 +23,9 @@ export function Inside({ plan, place, className }: { plan: Plan; place: Place; c
         />
         {inside.stacks.map((s, i) => {
           const y = place.depth - s.y - s.depth;
-          const size = Math.min(s.depth * 0.45, (s.width / Math.max(5, s.name.length)) * 1.75, place.width / 14);
+          const upright = s.depth > s.width * 1.3;
+          const [long, short] = upright ? [s.depth, s.width] : [s.width, s.depth];
+          const size = Math.min(short * 0.45, (long / Math.max(5, s.name.length)) * 1.75, place.width / 16);
           return (
             <g key={i}>
               <rect
@@ -43,8 +45,7 @@ export function Inside({ plan, place, className }: { plan: Plan; place: Place; c
               </rect>
               {size > place.width / 60 && (
                 <text
-                  x={s.x + s.width / 2}
-                  y={y + s.depth / 2}
+                  transform={`translate(${s.x + s.width / 2} ${y + s.depth / 2}) ${upright ? 'rotate(-90)' : ''}`}
                   fontSize={size}
                   textAnchor="middle"
                   dominantBaseline="middle"

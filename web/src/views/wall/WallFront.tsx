@@ -2,6 +2,9 @@ import { formatLength } from '@heronstone/core/lengths';
 import { type Plan } from '@heronstone/core/plan';
 import { frameOf, slopeHeight, wallFront } from '@heronstone/core/room';
 
+/** Head height whose line is drawn where the ceiling slopes, mm (common practice, no source). */
+const HEAD = 1900;
+
 /** A wall as one stands before it, to scale, with everything on it and close before it. */
 export function WallFront({
   plan,
@@ -20,6 +23,7 @@ export function WallFront({
   if (!frame) return <p className="p-4 text-soft">Once the walls close, this wall is drawn here from the front.</p>;
   const front = wallFront(plan, frame);
   const top = Math.max(...front.outline.map((p) => p.y));
+  const sloped = front.slopes.length > 0 || front.outline.some((p) => p.y > 1 && p.y < top - 1);
   const pad = Math.max(220, frame.length * 0.05);
   const y = (mm: number) => top - mm;
   const size = Math.max(100, Math.min(150, frame.length / 25));
@@ -49,6 +53,22 @@ export function WallFront({
           slopes away from {len(s.knee)}
         </text>
       ))}
+      {sloped && (
+        <g>
+          <line
+            x1={0}
+            x2={frame.length}
+            y1={y(HEAD)}
+            y2={y(HEAD)}
+            stroke="var(--soft)"
+            strokeWidth={6}
+            strokeDasharray="60 36"
+          />
+          <text x={frame.length - 40} y={y(HEAD) - 20} textAnchor="end" fontSize={size * 0.8} fill="var(--soft)">
+            head height {len(HEAD)}
+          </text>
+        </g>
+      )}
       {front.openings.map((o) => (
         <g key={o.opening.id}>
           <rect
