@@ -182,3 +182,20 @@ describe('free floor', () => {
     );
   });
 });
+
+test('what hangs on a door leaf is where the door is, wherever it is let go', () => {
+  const door = {
+    id: 'door',
+    wallId: 'w1',
+    kind: 'door',
+    left: 1000,
+    width: 800,
+    sill: 0,
+    head: 2000,
+    hinge: 'left',
+    swing: 'in',
+  } as const;
+  const plan = applied(tinyRoom(), { type: 'addOpening', opening: door });
+  const rack = unit('doorRack', { doorId: 'door', depth: 130 });
+  expect(snapUnit(plan, rack, { x: 3000, y: 3000 })).toMatchObject({ x: 1400, y: 6000 - 65, facing: 180 });
+});

@@ -1,7 +1,7 @@
 import { angleBetween, convexOverlap, type Point, prismFootprint } from '../geometry/index.ts';
 import { type Plan, type Unit } from '../plan/index.ts';
 import { unitPrism } from './bodies.ts';
-import { fromWall, wallFrames } from './frames.ts';
+import { frameOf, fromWall, onWall, wallFrames } from './frames.ts';
 
 /** Nearer than this an edge goes to the wall or to its neighbour, mm (own assumption). */
 export const SNAP = 70;
@@ -32,6 +32,8 @@ export function snapUnit(plan: Plan, unit: Unit, at: Point): Snapped {
     const hung = onNearestWall(plan, unit, at);
     if (hung) return hung;
   }
+  const hung = unit.mount === 'door' ? onDoor(plan, unit) : null;
+  if (hung) return hung;
   const moved = { ...unit, ...at };
   const host = unit.mount === 'on' ? hostBelow(plan, moved) : null;
   const bottom = host ? host.bottom + host.height : unit.bottom;
@@ -44,6 +46,15 @@ export function snapUnit(plan: Plan, unit: Unit, at: Point): Snapped {
     hostId: unit.mount === 'on' ? (host?.id ?? null) : unit.hostId,
     to: host ? [...to, host.name] : to,
   };
+}
+
+/** A unit on a door leaf is where the shut door is, on the side of the room. */
+function onDoor(plan: Plan, unit: Unit): Snapped | null {
+  const door = unit.doorId ? plan.openings[unit.doorId] : undefined;
+  const frame = door && frameOf(plan, door.wallId);
+  if (!frame) return null;
+  const p = onWall(frame, door.left + door.width / 2, unit.depth / 2);
+  return { ...p, facing: frame.facing, bottom: unit.bottom, hostId: null, to: [frame.name] };
 }
 
 function onNearestWall(plan: Plan, unit: Unit, at: Point): Snapped | null {

@@ -1,6 +1,7 @@
 import { Trash2 } from 'lucide-react';
 import { factsOf } from '@heronstone/core/catalogue';
 import { massOf, newId, type Unit } from '@heronstone/core/plan';
+import { snapUnit } from '@heronstone/core/room';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { CheckField, LengthField, NumberField, SelectField } from '../../ui/fields.tsx';
@@ -18,10 +19,17 @@ export function StandsAndPower({ unit }: { unit: Unit }) {
   );
   const setHost = (hostId: string) => {
     const host = plan.units[hostId];
+    // what was not over its host yet is put onto the middle of it
+    const aside = host && Math.hypot(host.x - unit.x, host.y - unit.y) > Math.max(host.width, host.depth) / 2;
     set({
       hostId: host ? host.id : null,
       ...(host && unit.mount === 'on' ? { bottom: host.bottom + host.height } : {}),
+      ...(aside ? { x: host.x, y: host.y, facing: host.facing } : {}),
     });
+  };
+  const hangOn = (doorId: string | null) => {
+    const { x, y, facing } = snapUnit(plan, { ...unit, doorId }, unit);
+    set({ doorId, x, y, facing });
   };
   return (
     <div className="grid grid-cols-2 gap-2 sm:grid-cols-4 xl:grid-cols-6">
@@ -57,7 +65,7 @@ export function StandsAndPower({ unit }: { unit: Unit }) {
           label="on the leaf of"
           value={unit.doorId ?? ''}
           options={[['', 'no door yet'], ...doors.map((d, i) => [d.id, `door ${i + 1}`] as const)]}
-          onCommit={(doorId) => set({ doorId: doorId || null })}
+          onCommit={(doorId) => hangOn(doorId || null)}
         />
       )}
       {unit.mount !== 'floor' && unit.mount !== 'away' && length('bottom', 'above the floor')}
