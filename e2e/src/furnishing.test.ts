@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { addDemoPlan } from './harness.ts';
 import { planIdOf, serverPlan, until, withApp } from './support.ts';
 
 const app = withApp();
@@ -143,6 +144,107 @@ describe('the pump house, measured and furnished from nothing', () => {
     await page.waitForSelector('[aria-label="Beside: Second room"]');
     await page.locator('[data-unit][aria-label="Low chest"]').first().press('Shift+ArrowLeft');
     await page.waitForSelector('text=/1 unit stands otherwise here/');
+  });
+
+  test('by keys alone: a unit brought in, moved, turned, hung on a door, kept as a kind of one’s own, parked', async () => {
+    const { page } = app;
+    await page.goto(app.server.url);
+    await page.fill('#new-name', 'Third room');
+    await page.getByRole('button', { name: 'Begin' }).click();
+    await page.waitForSelector('#next-wall');
+    const id = planIdOf(page);
+    for (const length of ['300', '400', '300', '400']) await app.nextWall(length);
+    await app.addToWall(4, 'Door');
+    await page.getByRole('link', { name: /Furniture/ }).click();
+
+    // the menu by letters, the unit by arrows and R
+    await page.getByRole('button', { name: 'Bring in a unit' }).focus();
+    await page.keyboard.press('Enter');
+    await page.getByRole('menuitem', { name: /^Work table/ }).waitFor();
+    await page.keyboard.type('three');
+    await page.waitForSelector('[role=menuitem][data-highlighted]:has-text("Three-tier cart")');
+    await page.keyboard.press('Enter');
+    const cart = page.locator('[data-unit][aria-label="Three-tier cart"]');
+    await cart.focus();
+    const unitNow = async (name: string) =>
+      Object.values((await serverPlan(app.server.url, id)).plan.units).find((u) => u.name === name)!;
+    await until(async () => Boolean(await unitNow('Three-tier cart')), 'the cart is there');
+    const before = await unitNow('Three-tier cart');
+    await page.keyboard.press('Shift+ArrowUp');
+    await page.keyboard.press('ArrowLeft');
+    await page.keyboard.press('Shift+R');
+    await until(async () => {
+      const now = await unitNow('Three-tier cart');
+      return now.x === before.x - 10 && now.y === before.y + 100 && now.facing === before.facing + 15;
+    }, 'moved by 1 cm and 10 cm, turned by 15°');
+
+    // parked here and there
+    await page.getByRole('tab', { name: 'Stands, bears, draws' }).click();
+    await page.getByRole('button', { name: 'Park it here' }).click();
+    await cart.focus();
+    for (let i = 0; i < 5; i++) await page.keyboard.press('Shift+ArrowRight');
+    await page.getByRole('tab', { name: 'Stands, bears, draws' }).click();
+    await page.getByRole('button', { name: 'Roll to Spot 1' }).click();
+    await until(async () => (await unitNow('Three-tier cart')).x === before.x - 10, 'rolled back');
+
+    // a rack goes onto the leaf of the only door
+    await app.bringIn('Door-back rack');
+    await until(async () => Boolean(await unitNow('Door-back rack')), 'the rack is there');
+    const rack = await unitNow('Door-back rack');
+    // wall 4 runs back along the foot of the page; the door was put into its middle
+    expect(rack.x).toBeCloseTo(2000, -1);
+    expect(rack.y).toBeCloseTo(65, -1);
+
+    // a front split, stood the other way, kept, and brought in again
+    await app.bringIn('Cube unit');
+    await page.getByRole('tab', { name: 'Split its front' }).click();
+    await app.type('rows', '3');
+    await page.getByRole('button', { name: 'Stand it the other way' }).click();
+    await page.getByRole('button', { name: 'Keep as my own kind' }).click();
+    await page.getByRole('button', { name: /Forget the kind/ }).waitFor();
+    await page.getByRole('button', { name: 'Bring in a unit' }).click();
+    await page
+      .getByRole('menuitem', { name: /^Cube unit/ })
+      .first()
+      .click();
+    await page.waitForSelector('[data-unit][aria-label="Cube unit 2"]');
+    await until(async () => Boolean(await unitNow('Cube unit 2')), 'the second is there');
+    expect((await unitNow('Cube unit 2')).width).toBe((await unitNow('Cube unit')).width);
+    expect((await unitNow('Cube unit')).width).toBe(1400);
+    expect(app.errors).toEqual([]);
+  });
+
+  test('sun by month and hour, on Floor and in Round; a finding reopened; the address holds it all', async () => {
+    const { page } = app;
+    const id = await addDemoPlan(app.server, 'pump');
+    await app.open(id, 'furniture');
+    await page.getByLabel('Month of the sun').selectOption('June');
+    await page.getByLabel('Hour of the sun').fill('9.5');
+    await page.waitForSelector('[data-sun]');
+    expect(page.url()).toMatch(/month=6/);
+    await page.waitForSelector('text=/9:30 by the sun, in the room/');
+    await page.getByLabel('Hour of the sun').fill('21');
+    await page.waitForSelector('text=/not up|not in the room/');
+    expect(await page.locator('[data-sun]').count()).toBe(0);
+    await app.open(id, 'homes?month=6&hour=9.5');
+    await page.waitForSelector('[data-sun]');
+
+    await app.open(id, 'furniture');
+    await findings()
+      .getByRole('button', { name: /Wall board covers/ })
+      .click();
+    await page.getByLabel('Why it stays as it is').fill('no');
+    expect(await page.getByRole('button', { name: 'Leave it so' }).isDisabled()).toBe(true);
+    await page.getByLabel('Why it stays as it is').fill('The socket is dead');
+    await page.getByRole('button', { name: 'Leave it so' }).click();
+    await page.waitForSelector('text=/1 left as it is/');
+    await page.reload();
+    await page.waitForSelector('text=/The socket is dead/');
+    await page.getByRole('button', { name: 'Look at it again' }).click();
+    await page.waitForSelector('text=/The socket is dead/', { state: 'detached' });
+    await page.getByRole('button', { name: /^Undo/ }).click();
+    await page.waitForSelector('text=/The socket is dead/');
+    expect(app.errors).toEqual([]);
   });
 });
 

@@ -10,6 +10,8 @@ describe('every screen', () => {
     'activities',
     'supplies?supply=hot-knife',
     'furniture?unit=chest',
+    'furniture?unit=cubes&place=cubes.0.0&month=6&hour=9.5',
+    'homes?month=6&hour=9.5',
     'homes?supply=hot-knife&place=chest.3.0',
   ])('%s: axe finds nothing (WCAG 2.2 AA), the console is silent', async (path) => {
     const id = await addDemoPlan(app.server, 'pump');
@@ -35,9 +37,40 @@ describe('every screen', () => {
     expect(app.errors).toEqual([]);
   });
 
+  test('what Furniture opens is clean: catalogue, does it go in, organisers, drawings, each side of a unit, a finding', async () => {
+    const { page } = app;
+    await app.open(await addDemoPlan(app.server, 'pump'), 'furniture?unit=cubes');
+    for (const [button, words] of [
+      ['Does it go in?', 'It goes into'],
+      ['Organisers', 'Buy 1 pack'],
+      ['Drawings', 'Everything as PDF, A4'],
+    ] as const) {
+      await page.getByRole('button', { name: button }).click();
+      await page.waitForSelector(`text=${words}`);
+      expect(await axeFaults(page)).toEqual([]);
+      await page.keyboard.press('Escape');
+    }
+    await page.getByRole('button', { name: 'Bring in a unit' }).click();
+    await page.getByRole('menuitem', { name: /^Peg board/ }).waitFor();
+    expect(await axeFaults(page)).toEqual([]);
+    await page.keyboard.press('Escape');
+    for (const tab of ['Split its front', 'Stands, bears, draws']) await page.getByRole('tab', { name: tab }).click();
+    for (const side of ['Inside', 'Its wall', 'Front']) {
+      await page.getByRole('button', { name: side, exact: true }).click();
+      expect(await axeFaults(page)).toEqual([]);
+    }
+    await page.getByRole('list', { name: 'All findings' }).getByRole('button').first().click();
+    await page.waitForSelector('text=/licensed tradesperson/');
+    expect(await axeFaults(page)).toEqual([]);
+    expect(app.errors).toEqual([]);
+  });
+
   test('dark scheme keeps its contrast', async () => {
     await app.newPage({ colorScheme: 'dark' });
     await app.open(await addDemoPlan(app.server, 'pump'), 'homes?supply=hot-knife&place=chest.3.0');
+    expect(await axeFaults(app.page)).toEqual([]);
+    await app.open(await addDemoPlan(app.server, 'pump'), 'furniture?unit=chest&month=6&hour=9.5');
+    await app.page.waitForSelector('[aria-label="All findings"] button');
     expect(await axeFaults(app.page)).toEqual([]);
   });
 

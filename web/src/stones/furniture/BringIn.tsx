@@ -43,7 +43,7 @@ export function BringIn() {
   };
   const own = Object.values(plan.ownKinds);
   return (
-    <DropdownMenu.Root>
+    <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger asChild>
         <Button look="main">
           <Plus size={16} aria-hidden /> Bring in a unit

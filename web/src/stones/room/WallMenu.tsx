@@ -45,7 +45,7 @@ export function WallMenu({
     run({ type: 'addFixture', fixture: { ...blank, left: Math.max(0, Math.round((wall.length - blank.width) / 2)) } });
   };
   return (
-    <DropdownMenu.Root>
+    <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger asChild>
         <Button look="quiet" className="!px-1.5" title="What is on this wall" aria-label={`Add to wall ${index + 1}`}>
           <Plus size={16} aria-hidden />

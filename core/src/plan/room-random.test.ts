@@ -1,0 +1,152 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { placesOf, UNIT_KINDS } from '../catalogue/index.ts';
+import { exportPlan, importPlan } from '../formats/index.ts';
+import { tinyRoom, unit } from '../testing/index.ts';
+import {
+  apply,
+  applyChanges,
+  blankFixture,
+  type Command,
+  FIXTURE_KINDS,
+  type Plan,
+  type RowChange,
+  unitShape,
+} from './index.ts';
+
+const id = (prefix: string) => fc.integer({ min: 0, max: 5 }).map((n) => `${prefix}${n}`);
+const mm = fc.integer({ min: -50, max: 4000 });
+const wallId = fc.constantFrom('w0', 'w1', 'w2', 'w3', 'w9');
+const organiser = (of: string, width: number) => ({
+  id: of,
+  name: `Bin ${of}`,
+  width,
+  depth: 100,
+  height: 100,
+  innerWidth: 90,
+  innerDepth: 90,
+  innerHeight: 90,
+  lid: false,
+  lidRise: 0,
+  seeThrough: true,
+  packOf: 2,
+  have: 0,
+});
+
+/** Every command that came with room and furniture, on ids that are often not there. */
+const command: fc.Arbitrary<Command> = fc.oneof(
+  fc
+    .tuple(id('u'), fc.constantFrom(...UNIT_KINDS), mm, mm)
+    .map(([u, kind, x, y]): Command => ({ type: 'placeUnit', unit: unit(kind, { id: u, x, y }) })),
+  fc
+    .tuple(id('u'), id('u'), mm)
+    .map(([u, hostId, x]): Command => ({ type: 'setUnit', id: u, set: { hostId, x, mount: 'on' } })),
+  fc
+    .tuple(id('u'), mm, fc.integer({ min: 0, max: 360 }))
+    .map(([u, x, facing]): Command => ({ type: 'setUnit', id: u, set: { x, facing } })),
+  fc.tuple(id('u'), fc.array(fc.integer({ min: 20, max: 400 }), { maxLength: 5 })).map(([u, rowSizes]): Command => ({
+    type: 'setUnit',
+    id: u,
+    set: { rowSizes, rows: Math.max(1, rowSizes.length) },
+  })),
+  fc
+    .tuple(id('u'), fc.constantFrom('0.0 drawers 2', '0.0 door 1', '9.9 slots 3', '0.0 nothing 1'))
+    .map(([u, insert]): Command => ({ type: 'setUnit', id: u, set: { inserts: [insert] } })),
+  id('u').map((u): Command => ({ type: 'removeUnit', id: u })),
+  fc.tuple(id('f'), fc.constantFrom(...FIXTURE_KINDS), wallId, mm).map(([f, kind, wall, left]): Command => ({
+    type: 'addFixture',
+    fixture: { ...blankFixture(f, kind, wall), left },
+  })),
+  id('f').map((f): Command => ({ type: 'removeFixture', id: f })),
+  fc
+    .tuple(id('s'), wallId, mm)
+    .map(([s, wall, knee]): Command => ({ type: 'addSlope', slope: { id: s, wallId: wall, knee, run: 900 } })),
+  fc.tuple(id('d'), wallId, wallId).map(([d, fromWallId, toWallId]): Command => ({
+    type: 'addDiagonal',
+    diagonal: { id: d, fromWallId, toWallId, length: 7000 },
+  })),
+  fc.tuple(id('x'), mm, mm, mm).map(([x, left, width, depth]): Command => ({
+    type: 'shapeWall',
+    id: 'w1',
+    ids: [1, 2, 3, 4].map((n) => `${x}-${n}`),
+    left,
+    width,
+    depth,
+  })),
+  fc
+    .tuple(id('c'), wallId, mm, mm)
+    .map(([c, wall, along, next]): Command => ({ type: 'cutCorner', id: wall, newId: c, along, next })),
+  wallId.map((w): Command => ({ type: 'removeWall', id: w })),
+  fc.tuple(id('p'), id('u')).map(([p, unitId]): Command => ({
+    type: 'addParking',
+    parking: { id: p, unitId, name: 'Spot', x: 1, y: 2, facing: 3 },
+  })),
+  fc.tuple(id('o'), mm).map(([o, width]): Command => ({ type: 'addOrganiser', organiser: organiser(o, width) })),
+  fc.tuple(id('os'), id('o'), id('u')).map(([os, organiserId, u]): Command => ({
+    type: 'addOrganiserSet',
+    organiserSet: { id: os, organiserId, placeId: `${u}.0.0`, count: 2 },
+  })),
+  id('o').map((o): Command => ({ type: 'removeOrganiser', id: o })),
+  id('k').map((k): Command => ({
+    type: 'acknowledge',
+    acknowledgement: { id: k, reason: 'so it is', since: '2026-11-24' },
+  })),
+  id('k').map((k): Command => ({ type: 'reopen', id: k })),
+);
+
+/** Every reference leads somewhere, and every unit has exactly the places of its front. */
+function whole(plan: Plan): void {
+  for (const table of ['openings', 'fixtures', 'slopes'] as const)
+    for (const row of Object.values(plan[table])) if (row.wallId !== null) expect(plan.walls[row.wallId]).toBeDefined();
+  for (const d of Object.values(plan.diagonals))
+    expect(plan.walls[d.fromWallId] && plan.walls[d.toWallId]).toBeDefined();
+  for (const p of Object.values(plan.parkings)) expect(plan.units[p.unitId]).toBeDefined();
+  for (const s of Object.values(plan.organiserSets))
+    expect(plan.organisers[s.organiserId] && plan.places[s.placeId]).toBeDefined();
+  expect(
+    Object.values(plan.walls)
+      .map((w) => w.seq)
+      .sort((a, b) => a - b),
+  ).toEqual(Object.keys(plan.walls).map((_, i) => i));
+  for (const u of Object.values(plan.units)) {
+    if (u.hostId !== null) expect(plan.units[u.hostId]).toBeDefined();
+    const places = Object.values(plan.places).filter((p) => p.unitId === u.id);
+    expect(places).toHaveLength(placesOf(u.kind, unitShape(u)).length);
+    let above = u.hostId;
+    for (let steps = 0; above !== null; steps++) {
+      expect(steps).toBeLessThan(10);
+      above = plan.units[above]!.hostId;
+    }
+  }
+}
+
+describe('any run of commands about room and furniture', () => {
+  test('keeps the plan whole; undone one by one it is again what it was; its file says all of it', () => {
+    fc.assert(
+      fc.property(fc.array(command, { minLength: 1, maxLength: 30 }), (commands) => {
+        let plan = tinyRoom();
+        const steps: { before: Plan; changes: RowChange[] }[] = [];
+        for (const one of commands) {
+          const done = apply(plan, one);
+          if (!done.ok) {
+            expect(done.reason.length).toBeGreaterThan(8);
+            continue;
+          }
+          steps.push({ before: plan, changes: done.changes });
+          expect(applyChanges(plan, done.changes)).toEqual(done.plan);
+          plan = done.plan;
+        }
+        whole(plan);
+        const text = exportPlan(plan);
+        const read = importPlan(text, plan.id);
+        expect(read.ok && exportPlan(read.plan)).toBe(text);
+        for (const { before, changes } of steps.reverse()) {
+          const back = changes.map((c) => ({ ...c, before: c.after, after: c.before })).reverse();
+          plan = applyChanges(plan, back);
+          expect(plan).toEqual(before);
+        }
+      }),
+      { numRuns: 150 },
+    );
+  });
+});
