@@ -79,6 +79,8 @@ function handOver(edit: Edit, wallId: string, from: number, to: string): Ran {
 export function shapeWall(edit: Edit, { id, ids, left, width, depth }: CommandOf<'shapeWall'>): Ran {
   const wall = edit.get('walls', id);
   if (!wall) return gone('walls');
+  if (new Set(ids).size < ids.length || ids.some((one) => edit.get('walls', one)))
+    return reject('These walls are in the plan already.');
   const rest = wall.length - left - width;
   if (left <= 0 || rest <= 0) return reject('It must begin and end on the wall, with some wall left at both sides.');
   if (Math.abs(depth) < 1) return reject('How deep is it? Into the room is a chimney breast, out of it an alcove.');
@@ -105,6 +107,8 @@ export function cutCorner(edit: Edit, { id, newId, along, next }: CommandOf<'cut
   const walls = orderedWalls(edit);
   const wall = edit.get('walls', id);
   if (!wall) return gone('walls');
+  if (edit.get('walls', newId)) return reject('This wall is in the plan already.');
+  if (along <= 0 || next <= 0) return reject('Both lengths of the cut must be more than zero.');
   const after = walls[(wall.seq + 1) % walls.length]!;
   if (after.id === wall.id) return reject('There is no next wall yet to cut the corner to.');
   if (along >= wall.length || next >= after.length)

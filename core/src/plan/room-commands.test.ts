@@ -43,6 +43,11 @@ describe('shaping walls', () => {
     expect(refused(room, { ...shape, width: 4000 })).toMatch(/begin and end on the wall/);
     expect(refused(room, { ...shape, left: 0 })).toMatch(/begin and end on the wall/);
     expect(refused(room, { ...shape, depth: 0 })).toMatch(/How deep/);
+    expect(refused(room, { ...shape, ids: ['p1', 'p2', 'p3', 'w2'] })).toMatch(/in the plan already/);
+    expect(refused(room, { type: 'cutCorner', id: 'w1', newId: 'w2', along: 60, next: 100 })).toMatch(
+      /in the plan already/,
+    );
+    expect(refused(room, { type: 'cutCorner', id: 'w1', newId: 'c', along: 0, next: 100 })).toMatch(/more than zero/);
     expect(refused(room, { type: 'cutCorner', id: 'w1', newId: 'c', along: 6000, next: 100 })).toMatch(
       /longer than one/,
     );

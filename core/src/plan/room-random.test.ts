@@ -146,7 +146,7 @@ describe('any run of commands about room and furniture', () => {
           expect(plan).toEqual(before);
         }
       }),
-      { numRuns: 150 },
+      { numRuns: 600 },
     );
   });
 });
