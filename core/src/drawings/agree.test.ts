@@ -89,6 +89,11 @@ describe('a wall as one elevation', () => {
     expect(corners).toContainEqual([0, 1200]);
     expect(corners).toContainEqual([2000, 2600]);
     expect(corners).toContainEqual([6000, 2600]);
+    expect([
+      north.sloped,
+      wallFront(plan, wallFrames(plan)[0]!).sloped,
+      wallFront(plan, wallFrames(plan)[2]!).sloped,
+    ]).toEqual([true, false, false]);
     const outline = drawWall(plan, 'w1')!.marks.find((m) => m.kind === 'path' && m.layer === 'walls');
     expect(outline?.kind === 'path' && outline.points).toHaveLength(north.outline.length);
   });

@@ -6,6 +6,7 @@ import {
   fixturePrism,
   floorUsePrism,
   frameOf,
+  HEAD_HEIGHT,
   onWall,
   slopeReaches,
   unitPrism,
@@ -16,8 +17,6 @@ import { box, dimension, type Mark, path, type Sheet, text } from './sheet.ts';
 
 /** Height of lettering, mm of the room. */
 const LETTER = 70;
-/** Head height drawn on the floor where a slope comes down, mm (own assumption). */
-export const HEAD_LINE = 1900;
 
 /** Floor from above: walls with their lengths, openings, fixtures, units with their names, other uses, seats. */
 export function drawFloor(plan: Plan): Sheet {
@@ -43,11 +42,16 @@ export function drawFloor(plan: Plan): Sheet {
   }
   for (const slope of Object.values(plan.slopes)) {
     const frame = frameOf(plan, slope.wallId);
-    const out = slopeReaches(slope, plan.head.ceiling, HEAD_LINE);
+    const out = slopeReaches(slope, plan.head.ceiling, HEAD_HEIGHT);
     if (frame && out > 0 && Number.isFinite(out))
       marks.push(
         path('fixtures', [onWall(frame, 0, out), onWall(frame, frame.length, out)], false, true),
-        text('fixtures', onWall(frame, frame.length / 2, out + LETTER), `${len(HEAD_LINE)} head height`, LETTER * 0.7),
+        text(
+          'fixtures',
+          onWall(frame, frame.length / 2, out + LETTER),
+          `${len(HEAD_HEIGHT)} head height`,
+          LETTER * 0.7,
+        ),
       );
   }
   for (const fixture of Object.values(plan.fixtures)) {
@@ -106,6 +110,24 @@ export function drawWall(plan: Plan, wallId: string): Sheet | null {
       ),
     );
   }
+  if (front.sloped)
+    marks.push(
+      path(
+        'fixtures',
+        [
+          { x: 0, y: HEAD_HEIGHT },
+          { x: frame.length, y: HEAD_HEIGHT },
+        ],
+        false,
+        true,
+      ),
+      text(
+        'fixtures',
+        { x: frame.length / 2, y: HEAD_HEIGHT + LETTER * 0.6 },
+        `${len(HEAD_HEIGHT)} head height`,
+        LETTER * 0.6,
+      ),
+    );
   for (const f of front.fixtures) {
     marks.push(box('fixtures', f.left, f.bottom, f.width, f.height));
     marks.push(text('fixtures', { x: f.left + f.width / 2, y: f.bottom - LETTER * 0.6 }, f.fixture.name, LETTER * 0.6));

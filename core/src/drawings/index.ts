@@ -1,4 +1,4 @@
-export { drawFloor, drawWall, drawAll, HEAD_LINE } from './draw.ts';
+export { drawFloor, drawWall, drawAll } from './draw.ts';
 export { toSvg } from './svg.ts';
 export { toDxf } from './dxf.ts';
 export { toPdf, scaleFor, PAPERS, type Paper } from './pdf.ts';

@@ -1,5 +1,5 @@
 export { CHECKS, type CheckName, FIRST } from './checks.ts';
-export { type Finding, monthWords } from './finding.ts';
+export { type Finding } from './finding.ts';
 export { findingsOf } from './findings.ts';
 export { PASSAGE, PASSAGE_WHEELCHAIR } from './ways.ts';
 export { PERSON, CHAIR_ROOM } from './opening.ts';

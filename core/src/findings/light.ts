@@ -1,10 +1,10 @@
 import { factsOf } from '../catalogue/index.ts';
 import { angleBetween, heading, type Point3 } from '../geometry/index.ts';
-import { homesIn, type Place, type Unit } from '../plan/index.ts';
+import { homesIn, monthWords, type Place, type Unit } from '../plan/index.ts';
 import { makerOf } from '../reach/index.ts';
 import { fixturePrism, unitPoint } from '../room/index.ts';
-import { type Lamp, LUX_GENERAL, luxAt, type SunHours, sunHours } from '../sun/index.ts';
-import { type Found, found, type Look, monthWords } from './finding.ts';
+import { type Lamp, LUX_GENERAL, luxAt, solarClock, type SunHours, sunHours } from '../sun/index.ts';
+import { type Found, found, type Look } from './finding.ts';
 
 /** Less sun than this a day on a worktop is nobody’s trouble, hours (own assumption). */
 export const SUN_ON_TOP = 1;
@@ -16,11 +16,9 @@ export function lights(look: Look): Found[] {
   return [...sunOnTops(look), ...sunOnSupplies(look), ...lamps(look)];
 }
 
-const clock = (hour: number) => `${Math.floor(hour)}:${String(Math.round((hour % 1) * 60)).padStart(2, '0')}`;
-
 function sunWords({ byMonth, worst }: SunHours): string {
   const months = byMonth.flatMap((h, m) => (h > 0 ? [m] : []));
-  return `${byMonth[worst!.month]!.toFixed(1)} h of direct sun a day at worst (${monthWords([worst!.month])}, ${clock(worst!.from)} to ${clock(worst!.to)} by the sun), some in ${monthWords(months)}`;
+  return `${byMonth[worst!.month]!.toFixed(1)} h of direct sun a day at worst (${monthWords([worst!.month])}, ${solarClock(worst!.from)} to ${solarClock(worst!.to)} by the sun), some in ${monthWords(months)}`;
 }
 
 /** Nine points just above a top. */

@@ -1,7 +1,8 @@
 import { convexOverlap, prismFootprint } from '../geometry/index.ts';
+import { monthWords } from '../plan/index.ts';
 import { bodyOf } from '../body/index.ts';
 import { ceilingAt, floorUsePrism, unitPoint } from '../room/index.ts';
-import { type Found, found, freeBefore, type Look, monthWords, sharedHeight, strip } from './finding.ts';
+import { type Found, found, freeBefore, type Look, sharedHeight, strip } from './finding.ts';
 
 const SLACK = 5;
 /** Shoes and a little air above the head, mm (own assumption). */

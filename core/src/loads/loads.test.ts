@@ -1,6 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import fc from 'fast-check';
-import { circuitRating, FASTEN_FROM, liftLimit, liftMultipliers, shelfCarries, shelfSag, tipping } from './index.ts';
+import { circuitRating, FASTEN_FROM, shelfCarries, shelfSag, tipping } from './index.ts';
 
 describe('shelf sag', () => {
   const shelf = { board: 'particleboard', thickness: 16, depth: 300, span: 800 } as const;
@@ -48,45 +47,6 @@ describe('tipping', () => {
   test('nothing that opens does not overturn; 27 inches is the height from which one fastens', () => {
     expect(tipping(chest).safety).toBe(Infinity);
     expect(FASTEN_FROM).toBe(Math.round(27 * 25.4));
-  });
-});
-
-describe('lifting (revised NIOSH equation 1991)', () => {
-  // punch-press example of the NIOSH Applications Manual 94-110 (memory): H 23 in, V 15 to 63 in, D 48 in, A 0, fair coupling
-  const inch = 25.4;
-  const origin = { horizontal: 23 * inch, vertical: 15 * inch, travel: 48 * inch, twist: 0, coupling: 'fair' } as const;
-  // in inches: its table reads .44 for 23 in where the metric 25/H gives .428, and 51 lb where 23 kg are 50.7: up to 5 % between them
-  test('the manual’s punch press: 16.3 lb at the origin, 14.5 lb at the destination', () => {
-    const pounds = (kg: number) => kg / 0.45359237;
-    const origins = pounds(liftLimit(origin));
-    const destinations = pounds(liftLimit({ ...origin, vertical: 63 * inch }));
-    expect(Math.abs(origins / 16.3 - 1)).toBeLessThan(0.05);
-    expect(Math.abs(destinations / 14.5 - 1)).toBeLessThan(0.05);
-    const { hm, vm, dm, cm } = liftMultipliers(origin);
-    for (const [ours, tables] of [
-      [hm, 0.44],
-      [vm, 0.89],
-      [dm, 0.86],
-      [cm, 0.95],
-    ] as const)
-      expect(Math.abs(ours - tables)).toBeLessThan(0.0125);
-  });
-
-  test('ideal lift is 23 kg; too far, too high or too twisted is nothing', () => {
-    const ideal = { horizontal: 250, vertical: 750, travel: 250, twist: 0, coupling: 'good' } as const;
-    expect(liftLimit(ideal)).toBeCloseTo(23, 6);
-    expect(liftLimit({ ...ideal, horizontal: 640 })).toBe(0);
-    expect(liftLimit({ ...ideal, vertical: 1760 })).toBe(0);
-    expect(liftLimit({ ...ideal, twist: 136 })).toBe(0);
-  });
-
-  test('farther away is never more', () => {
-    fc.assert(
-      fc.property(fc.integer({ min: 0, max: 800 }), fc.integer({ min: 0, max: 200 }), (h, more) => {
-        const at = (horizontal: number) => liftLimit({ ...origin, horizontal });
-        expect(at(h + more)).toBeLessThanOrEqual(at(h));
-      }),
-    );
   });
 });
 

@@ -27,3 +27,4 @@ export {
 export { broughtUpToDate, LATER_TABLES } from './later.ts';
 export { newId } from './ids.ts';
 export { blankSupply, blankPerson, blankUnit, blankFixture, massOf } from './blank.ts';
+export { MONTH_NAMES, monthWords } from './months.ts';

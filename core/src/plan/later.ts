@@ -7,7 +7,7 @@ type Row = Record<string, unknown>;
 /** What a head written before 2026-12 leaves out. */
 const HEAD_LATER = ['region', 'latitude', 'longitude', 'bearing', 'forkedFrom'] as const;
 /** What a unit written before 2026-12 leaves out. */
-const UNIT_LATER = [
+export const UNIT_LATER = [
   'rowSizes',
   'columnSizes',
   'inserts',

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { exportPlan, importPlan } from '../formats/index.ts';
 import { applied, tinyRoom, unit, withUnits } from '../testing/index.ts';
 import { apply, applyChanges, blankFixture, type Command, type Plan, roomOf, wallsInOrder } from './index.ts';
+import { LATER_TABLES, UNIT_LATER } from './later.ts';
 
 const room = tinyRoom();
 const ids = ['p1', 'p2', 'p3', 'p4'];
@@ -108,40 +109,8 @@ describe('files of before', () => {
   test('a plan file without the newer tables and fields is read as what it meant then', () => {
     const plan = withUnits(room, unit('wallShelves', { x: 3000, y: 5890 }), unit('lowChest', { x: 3000, y: 300 }));
     const file = JSON.parse(exportPlan(plan)) as Record<string, Record<string, unknown>[]> & { plan?: unknown };
-    for (const table of [
-      'slopes',
-      'fixtures',
-      'diagonals',
-      'floorUses',
-      'parkings',
-      'ownKinds',
-      'organisers',
-      'organiserSets',
-      'acknowledgements',
-    ])
-      delete file[table];
-    for (const row of file.units!)
-      for (const key of Object.keys(row))
-        if (
-          [
-            'rowSizes',
-            'columnSizes',
-            'inserts',
-            'mount',
-            'hostId',
-            'doorId',
-            'fixed',
-            'mass',
-            'ratedLoad',
-            'board',
-            'thickness',
-            'watts',
-            'cord',
-            'feedFront',
-            'feedBack',
-          ].includes(key)
-        )
-          delete row[key];
+    for (const table of LATER_TABLES) delete file[table];
+    for (const row of file.units!) for (const key of UNIT_LATER) delete row[key];
     for (const row of file.places!) {
       delete row.part;
       delete row.throughId;

@@ -2,6 +2,9 @@ import { type Point } from '../geometry/index.ts';
 import { type Plan, type Slope } from '../plan/index.ts';
 import { frameOf, fromWall, type WallFrame } from './frames.ts';
 
+/** Height at which a line is drawn where the ceiling slopes: lower is met with the head, mm (common practice, no source). */
+export const HEAD_HEIGHT = 1900;
+
 /** Height of one slope at a distance from its wall, mm; not higher than the flat ceiling. */
 export function slopeHeight(slope: Slope, ceiling: number, out: number): number {
   return Math.min(ceiling, slope.knee + ((ceiling - slope.knee) * Math.max(0, out)) / slope.run);

@@ -1,7 +1,7 @@
 import { prismFootprint } from '../geometry/index.ts';
 import { type Fixture, type Opening, type Place, type Plan, type Slope, type Unit } from '../plan/index.ts';
 import { unitPrism } from './bodies.ts';
-import { wallOutline } from './ceiling.ts';
+import { HEAD_HEIGHT, wallOutline } from './ceiling.ts';
 import { fromWall, type WallFrame } from './frames.ts';
 
 /** Something on or before a wall as one stands before it: from its left end and from the floor, mm. */
@@ -22,6 +22,8 @@ export type WallFront = {
   /** far ones first */
   units: UnitFront[];
   slopes: Slope[];
+  /** its top slopes and is not all below head height: the line of head height is drawn */
+  sloped: boolean;
 };
 
 /** Units farther from a wall than this do not belong to its front, mm (own assumption). */
@@ -35,9 +37,12 @@ export function wallFront(plan: Plan, frame: WallFrame): WallFront {
     .filter((u) => u.mount !== 'away')
     .flatMap((unit) => unitFront(plan, frame, unit) ?? [])
     .sort((a, b) => b.off - a.off);
+  const outline = wallOutline(plan, frame);
+  const tops = outline.slice(2).map((p) => p.y);
   return {
     frame,
-    outline: wallOutline(plan, frame),
+    outline,
+    sloped: tops.some((y) => y < plan.head.ceiling - 1) && tops.some((y) => y > HEAD_HEIGHT),
     openings: on(plan.openings).map((opening) => {
       const bottom = opening.kind === 'door' ? 0 : opening.sill;
       return { opening, left: opening.left, bottom, width: opening.width, height: opening.head - bottom };

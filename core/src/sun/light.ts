@@ -3,9 +3,8 @@ import { type Point3 } from '../geometry/index.ts';
 /** A lamp as it hangs: where, luminous flux (lm) and full beam angle (degrees), shining straight down. */
 export type Lamp = { at: Point3; lumens: number; beam: number };
 
-/** Maintained illuminance wanted on the task, lux (EN 12464-1, memory): general work, and fine or colour work. */
+/** Maintained illuminance wanted on the task, lux (EN 12464-1, memory). */
 export const LUX_GENERAL = 500;
-export const LUX_FINE = 750;
 
 /**
  * Illuminance in lux that one lamp gives on a level surface at a point: I cos θ / d², all the flux spread evenly over the beam's cone

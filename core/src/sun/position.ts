@@ -47,3 +47,7 @@ export function sunYear(place: SunPlace): readonly SunSample[] {
   year.set(key, samples);
   return samples;
 }
+
+/** “9:30”: an hour of the sun’s own time in words. */
+export const solarClock = (hour: number): string =>
+  `${Math.floor(hour)}:${String(Math.round((hour % 1) * 60)).padStart(2, '0')}`;

@@ -64,7 +64,10 @@ export function SteppingStones() {
   const plan = usePlan((s) => s.plan);
   const open = useMemo(() => openAt(plan), [plan]);
   const found = useOpenFindings();
-  if (found?.planId === plan.id && found.open > 0) open.furniture = countWords(found.open, 'finding', 'findings');
+  const words =
+    found?.planId === plan.id && found.open > 0
+      ? { ...open, furniture: countWords(found.open, 'finding', 'findings') }
+      : open;
   const seat = new URLSearchParams(useLocation().search).get('seat');
   return (
     <nav aria-label="Stepping stones" className="flex flex-wrap items-end gap-2">
@@ -78,7 +81,7 @@ export function SteppingStones() {
           }
         >
           <span className="block font-semibold">{name}</span>
-          <span className="block text-[12.5px]">{open[id]}</span>
+          <span className="block text-[12.5px]">{words[id]}</span>
         </NavLink>
       ))}
     </nav>

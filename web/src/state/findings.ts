@@ -43,3 +43,8 @@ export function useFindings(plan: Plan): Finding[] | null {
   }, [plan]);
   return found;
 }
+
+/** How many findings are open in a plan that is not the one on screen. */
+export async function openFindings(plan: Plan): Promise<number> {
+  return (await finder().find(plan)).filter((f) => !f.acknowledged).length;
+}

@@ -18,3 +18,6 @@ export const bandColour = (band: BandNumber | null): string => (band ? `var(--${
 export function countWords(n: number, one: string, many: string): string {
   return `${n} ${n === 1 ? one : many}`;
 }
+
+/** The maker’s own day, as 2026-11-24. */
+export const today = (): string => new Date().toLocaleDateString('sv');

@@ -5,9 +5,8 @@ import { asSeen } from '../../state/as-seen.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { LengthField, NumberField, SelectField, TextField } from '../../ui/fields.tsx';
+import { MonthsField } from '../../ui/months.tsx';
 import { UseLine } from './UseLine.tsx';
-
-const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 
 /** One activity: how often, in which months, from which seat, and its use line. */
 export function ActivityPanel({ activity }: { activity: Activity }) {
@@ -18,12 +17,6 @@ export function ActivityPanel({ activity }: { activity: Activity }) {
       id: activity.id,
       set: part,
       was: asSeen(activity, part),
-    });
-  const toggle = (m: number) =>
-    set({
-      months: activity.months.includes(m)
-        ? activity.months.filter((x) => x !== m)
-        : [...activity.months, m].sort((a, b) => a - b),
     });
   return (
     <div className="space-y-4 pt-2">
@@ -48,22 +41,7 @@ export function ActivityPanel({ activity }: { activity: Activity }) {
           <Trash2 size={15} aria-hidden /> Take out
         </Button>
       </div>
-      <fieldset>
-        <legend className="text-[13px] text-soft">in these months</legend>
-        <div className="flex flex-wrap gap-1">
-          {MONTHS.map((name, i) => (
-            <button
-              key={name}
-              type="button"
-              aria-pressed={activity.months.includes(i + 1)}
-              onClick={() => toggle(i + 1)}
-              className={`w-12 rounded-full border py-0.5 text-[13px] ${activity.months.includes(i + 1) ? 'border-ink bg-ink text-ground' : 'border-line bg-paper text-soft'}`}
-            >
-              {name}
-            </button>
-          ))}
-        </div>
-      </fieldset>
+      <MonthsField label="in these months" months={activity.months} onCommit={(months) => set({ months })} />
       <SeatFields activity={activity} />
       <UseLine activity={activity} />
     </div>

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import { findingsOf } from '@heronstone/core/findings';
 import { type Plan } from '@heronstone/core/plan';
+import { openFindings } from '../../state/findings.ts';
 import { getPlan } from '../../state/api.ts';
 import { Floor } from '../../views/floor/Floor.tsx';
 import { countWords } from '../../ui/words.ts';
@@ -9,11 +9,17 @@ import { countWords } from '../../ui/words.ts';
 /** Another plan beside this one, as it is saved now. */
 export function Beside({ planId, mine }: { planId: string; mine: Plan }) {
   const [plan, setPlan] = useState<Plan | null>(null);
+  const [open, setOpen] = useState<number | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   useEffect(() => {
     let here = true;
     getPlan(planId).then(
-      (got) => here && setPlan(got.plan),
+      async (got) => {
+        if (!here) return;
+        setPlan(got.plan);
+        const count = await openFindings(got.plan);
+        if (here) setOpen(count);
+      },
       (e: Error) => here && setTrouble(e.message),
     );
     return () => void (here = false);
@@ -24,15 +30,14 @@ export function Beside({ planId, mine }: { planId: string; mine: Plan }) {
     const other = plan.units[u.id];
     return !other || other.x !== u.x || other.y !== u.y || other.facing !== u.facing || other.bottom !== u.bottom;
   });
-  const open = findingsOf(plan).filter((f) => !f.acknowledged).length;
   return (
     <section aria-label={`Beside: ${plan.head.name}`} className="flex h-full flex-col">
       <p className="text-[13px] text-soft">
         <Link className="font-semibold text-heron underline" to={`/p/${planId}/furniture?beside=${mine.id}`}>
           {plan.head.name}
         </Link>
-        : {countWords(open, 'finding', 'findings')} open; {countWords(differs.length, 'unit stands', 'units stand')}{' '}
-        otherwise here
+        : {open === null ? 'looking …' : `${countWords(open, 'finding', 'findings')} open`};{' '}
+        {countWords(differs.length, 'unit stands', 'units stand')} otherwise here
       </p>
       <div className="min-h-0 grow">
         <Floor plan={plan} measures clash={new Set(differs.map((u) => u.id))} className="h-full w-full" />

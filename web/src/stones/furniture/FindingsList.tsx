@@ -3,7 +3,7 @@ import { memo, useState } from 'react';
 import { CHECKS, type Finding, FIRST } from '@heronstone/core/findings';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
-import { countWords } from '../../ui/words.ts';
+import { countWords, today } from '../../ui/words.ts';
 
 /** Everything that is not as it should be, in one list; the chosen one shows its source, its care line, and can be acknowledged. */
 export const FindingsList = memo(function FindingsList({
@@ -87,8 +87,10 @@ function More({ finding }: { finding: Finding }) {
           className="mt-1 flex gap-1"
           onSubmit={(e) => {
             e.preventDefault();
-            const since = new Date().toLocaleDateString('sv');
-            dispatch({ type: 'acknowledge', acknowledgement: { id: finding.key, reason: reason.trim(), since } });
+            dispatch({
+              type: 'acknowledge',
+              acknowledgement: { id: finding.key, reason: reason.trim(), since: today() },
+            });
           }}
         >
           <input

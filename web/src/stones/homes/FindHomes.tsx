@@ -6,9 +6,8 @@ import { type Assessment, assessHomes, settleCommand } from '@heronstone/core/ho
 import { type SlottingProgress } from '@heronstone/core/slotting';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
-import { countWords, yearWords } from '../../ui/words.ts';
+import { countWords, today, yearWords } from '../../ui/words.ts';
 import { type HomesWorker } from '../../workers/homes.worker.ts';
-import { today } from './moves.ts';
 
 const SECONDS = 2;
 

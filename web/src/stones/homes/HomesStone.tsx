@@ -18,14 +18,14 @@ import { BANDS, type BandNumber, makerOf } from '@heronstone/core/reach';
 import { usePlan } from '../../state/plan-store.ts';
 import { useHover, useSeat, useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
-import { bandColour, bandName, secondsWords, yearWords } from '../../ui/words.ts';
+import { bandColour, bandName, secondsWords, today, yearWords } from '../../ui/words.ts';
 import { Floor } from '../../views/floor/Floor.tsx';
 import { looksFrom } from '../../views/round/looks.ts';
 import { Round, wrap } from '../../views/round/Round.tsx';
 import { SunDial, useSun } from '../../views/sun/SunDial.tsx';
 import { FindHomes } from './FindHomes.tsx';
 import { InHand } from './InHand.tsx';
-import { dropWords, today } from './moves.ts';
+import { dropWords } from './moves.ts';
 import { Tray } from './Tray.tsx';
 
 type Held = { supply: Supply; share: Share };

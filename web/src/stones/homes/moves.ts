@@ -3,8 +3,6 @@ import { costOfHome, placeFilling } from '@heronstone/core/homes';
 import { homeOf, type Place, type Plan, type Share, type Supply } from '@heronstone/core/plan';
 import { bandName, secondsWords, yearWords } from '../../ui/words.ts';
 
-export const today = (): string => new Date().toISOString().slice(0, 10);
-
 /** Whether a share goes into a place beside what lives there, in a few words; `ok` when it does. */
 export function roomWords(plan: Plan, place: Place, supply: Supply, share: Share): { ok: boolean; words: string } {
   const fit = fitSupply(place, supply, supply[share]);

@@ -3,6 +3,7 @@ import { blankFixture, type FixtureKind, type FloorUse, middleOfRoom, newId } fr
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { LengthField, NumberField, TextField } from '../../ui/fields.tsx';
+import { MonthsField } from '../../ui/months.tsx';
 import { FixtureRow } from './OnWall.tsx';
 
 const FREE: [FixtureKind, string][] = [
@@ -11,7 +12,6 @@ const FREE: [FixtureKind, string][] = [
   ['lamp', 'Ceiling lamp'],
   ['heater', 'Portable heater'],
 ];
-const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 
 /** What stands or hangs in the room away from the walls, and what else its floor is for. */
 export function RoomThingsList() {
@@ -92,26 +92,13 @@ function FloorUseRow({ use }: { use: FloorUse }) {
           onCommit={(facing) => set({ facing })}
         />
       </div>
-      <fieldset className="mt-1 flex flex-wrap items-center gap-1">
-        <legend className="sr-only">Months of {use.name}</legend>
-        {MONTHS.map((name, i) => {
-          const on = use.months.includes(i + 1);
-          return (
-            <button
-              key={name}
-              type="button"
-              aria-pressed={on}
-              className={`rounded-full px-2 py-0.5 text-[13px] ${on ? 'bg-heron text-on-heron' : 'bg-stone'}`}
-              onClick={() =>
-                set({
-                  months: on ? use.months.filter((m) => m !== i + 1) : [...use.months, i + 1].sort((a, b) => a - b),
-                })
-              }
-            >
-              {name}
-            </button>
-          );
-        })}
+      <div className="mt-1 flex items-start justify-between gap-2">
+        <MonthsField
+          label={`Months of ${use.name}`}
+          hideLabel
+          months={use.months}
+          onCommit={(months) => set({ months })}
+        />
         <Button
           look="quiet"
           className="!px-1.5"
@@ -120,7 +107,7 @@ function FloorUseRow({ use }: { use: FloorUse }) {
         >
           <Trash2 size={15} aria-hidden />
         </Button>
-      </fieldset>
+      </div>
     </div>
   );
 }

@@ -1,12 +1,19 @@
 import { type Point, type Prism, prismFootprint } from '@heronstone/core/geometry';
-import { type Finding, monthWords } from '@heronstone/core/findings';
-import { type Plan } from '@heronstone/core/plan';
-import { fixturePrism, floorUsePrism, frameOf, onWall, slopeReaches, unitPrism } from '@heronstone/core/room';
+import { type Finding } from '@heronstone/core/findings';
+import { monthWords, type Plan } from '@heronstone/core/plan';
+import { formatLength } from '@heronstone/core/lengths';
+import {
+  HEAD_HEIGHT,
+  fixturePrism,
+  floorUsePrism,
+  frameOf,
+  onWall,
+  slopeReaches,
+  unitPrism,
+} from '@heronstone/core/room';
 import { type SunPatch } from '@heronstone/core/sun';
 import { path, type Turn } from './turn.ts';
 
-/** Head height whose line is drawn under a slope, mm (common practice, no source). */
-const HEAD = 1900;
 const shape = (points: readonly Point[], turn: Turn) => `${path(points.map((p) => turn(p)))}Z`;
 
 /** What belongs to the room besides its walls: fixtures, slopes with the line of head height, other uses of the floor. */
@@ -16,7 +23,7 @@ export function RoomThings({ plan, turn, scale }: { plan: Plan; turn: Turn; scal
       {Object.values(plan.slopes).map((slope) => {
         const frame = frameOf(plan, slope.wallId);
         if (!frame) return null;
-        const low = Math.min(slope.run, slopeReaches(slope, plan.head.ceiling, HEAD));
+        const low = Math.min(slope.run, slopeReaches(slope, plan.head.ceiling, HEAD_HEIGHT));
         const line = (out: number) => path([turn(onWall(frame, 0, out)), turn(onWall(frame, frame.length, out))]);
         const words = turn(onWall(frame, frame.length * 0.82, low));
         return (
@@ -47,7 +54,7 @@ export function RoomThings({ plan, turn, scale }: { plan: Plan; turn: Turn; scal
                   fill="var(--soft)"
                   stroke="none"
                 >
-                  head height {HEAD / 10} cm
+                  head height {formatLength(HEAD_HEIGHT, plan.head.measure)}
                 </text>
               </>
             )}

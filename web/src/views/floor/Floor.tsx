@@ -12,6 +12,7 @@ import { Reach, SeatMark, Walk } from './SeatMarks.tsx';
 import { turner } from './turn.ts';
 import { UnitMark } from './UnitMark.tsx';
 
+type Box = { x: number; y: number; w: number; h: number };
 export type Moved = { x: number; y: number };
 
 type Props = {
@@ -53,12 +54,14 @@ export function Floor(props: Props) {
     grab: Point;
     at: Moved;
     began: boolean;
+    /** what is seen stays as it was when the drag began, or the floor would run away under the pointer */
+    box: Box;
   } | null>(null);
   const survey = roomOf(plan);
   const units = Object.values(plan.units).filter((u) => u.mount !== 'away');
   const turn = useMemo(() => turner(up), [up]);
 
-  const box = useMemo(() => {
+  const fitted = useMemo((): Box => {
     const points = [
       ...(survey.closes ? survey.outline : survey.walked),
       ...units.flatMap((u) => prismFootprint(unitPrism(u))),
@@ -77,6 +80,7 @@ export function Floor(props: Props) {
     return { x: left, y: top, w: right - left, h: bottom - top };
     // eslint-disable-next-line react-hooks/exhaustive-deps -- units and doors follow the tables named
   }, [survey, plan.units, plan.openings, turn, measures]);
+  const box = moving?.box ?? fitted;
   const scale = Math.max(box.w / 760, box.h / 460);
 
   const toPlan = useCallback(
@@ -92,9 +96,16 @@ export function Floor(props: Props) {
       const p = toPlan(e);
       e.stopPropagation();
       svg.current!.setPointerCapture(e.pointerId);
-      setMoving({ kind, id, grab: { x: p.x - at.x, y: p.y - at.y }, at: { x: at.x, y: at.y }, began: false });
+      setMoving({
+        kind,
+        id,
+        grab: { x: p.x - at.x, y: p.y - at.y },
+        at: { x: at.x, y: at.y },
+        began: false,
+        box: fitted,
+      });
     },
-    [toPlan],
+    [toPlan, fitted],
   );
   const onPointerMove = (e: PointerEvent) => {
     if (!moving) return;

@@ -1,12 +1,8 @@
 import { useMemo } from 'react';
 import { Sun } from 'lucide-react';
-import { type Plan } from '@heronstone/core/plan';
-import { MIDDLE_DAY, solarInstant, sunAt, type SunPatch, sunPatches } from '@heronstone/core/sun';
+import { MONTH_NAMES, type Plan } from '@heronstone/core/plan';
+import { MIDDLE_DAY, solarClock, solarInstant, sunAt, type SunPatch, sunPatches } from '@heronstone/core/sun';
 import { useSelection } from '../../state/selection.ts';
-
-const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October'];
-const NAMES = [...MONTHS, 'November', 'December'];
-const clock = (h: number) => `${Math.floor(h)}:${String(Math.round((h % 1) * 60)).padStart(2, '0')}`;
 
 /** Patches of direct sun at the month and hour in the address; none while no month is chosen. */
 export function useSun(plan: Plan): { patches: SunPatch[]; up: boolean } {
@@ -36,7 +32,7 @@ export function SunDial({ plan }: { plan: Plan }) {
         onChange={(e) => select({ month: e.target.value || null, hour: e.target.value ? String(hour) : null })}
       >
         <option value="">no sun drawn</option>
-        {NAMES.map((name, i) => (
+        {MONTH_NAMES.map((name, i) => (
           <option key={name} value={i + 1}>
             {name}
           </option>
@@ -47,7 +43,7 @@ export function SunDial({ plan }: { plan: Plan }) {
           <input
             type="range"
             aria-label="Hour of the sun"
-            aria-valuetext={clock(hour)}
+            aria-valuetext={solarClock(hour)}
             className="w-36 accent-heron"
             min={4}
             max={21}
@@ -56,7 +52,7 @@ export function SunDial({ plan }: { plan: Plan }) {
             onChange={(e) => select({ hour: e.target.value })}
           />
           <span className="w-40">
-            {clock(hour)} by the sun, {!up ? 'not up' : patches.length ? 'in the room' : 'not in the room'}
+            {solarClock(hour)} by the sun, {!up ? 'not up' : patches.length ? 'in the room' : 'not in the room'}
           </span>
         </>
       )}

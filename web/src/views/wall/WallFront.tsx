@@ -1,9 +1,6 @@
 import { formatLength } from '@heronstone/core/lengths';
 import { type Plan } from '@heronstone/core/plan';
-import { frameOf, slopeHeight, wallFront } from '@heronstone/core/room';
-
-/** Head height whose line is drawn where the ceiling slopes, mm (common practice, no source). */
-const HEAD = 1900;
+import { HEAD_HEIGHT, frameOf, slopeHeight, wallFront } from '@heronstone/core/room';
 
 /** A wall as one stands before it, to scale, with everything on it and close before it. */
 export function WallFront({
@@ -23,10 +20,10 @@ export function WallFront({
   if (!frame) return <p className="p-4 text-soft">Once the walls close, this wall is drawn here from the front.</p>;
   const front = wallFront(plan, frame);
   const top = Math.max(...front.outline.map((p) => p.y));
-  const sloped = front.slopes.length > 0 || front.outline.some((p) => p.y > 1 && p.y < top - 1);
   const pad = Math.max(220, frame.length * 0.05);
   const y = (mm: number) => top - mm;
-  const size = Math.max(100, Math.min(150, frame.length / 25));
+  // letters of about 12 px where the wall is drawn some 620 × 270 px large, whether it is long or high
+  const size = 12 * Math.max((frame.length + 2 * pad) / 620, (top + pad * 1.6) / 270);
   const len = (mm: number) => formatLength(mm, plan.head.measure);
   return (
     <svg
@@ -53,19 +50,19 @@ export function WallFront({
           slopes away from {len(s.knee)}
         </text>
       ))}
-      {sloped && (
+      {front.sloped && (
         <g>
           <line
             x1={0}
             x2={frame.length}
-            y1={y(HEAD)}
-            y2={y(HEAD)}
+            y1={y(HEAD_HEIGHT)}
+            y2={y(HEAD_HEIGHT)}
             stroke="var(--soft)"
             strokeWidth={6}
             strokeDasharray="60 36"
           />
-          <text x={frame.length - 40} y={y(HEAD) - 20} textAnchor="end" fontSize={size * 0.8} fill="var(--soft)">
-            head height {len(HEAD)}
+          <text x={frame.length - 40} y={y(HEAD_HEIGHT) - 20} textAnchor="end" fontSize={size * 0.8} fill="var(--soft)">
+            head height {len(HEAD_HEIGHT)}
           </text>
         </g>
       )}
@@ -123,17 +120,20 @@ export function WallFront({
               strokeWidth={5}
             />
           ))}
-          <text
-            x={u.left + u.width / 2}
-            y={y(u.bottom + u.height) - 18}
-            textAnchor="middle"
-            fill="var(--ink)"
-            stroke="var(--paper)"
-            strokeWidth={24}
-            paintOrder="stroke"
-          >
-            {u.unit.name}
-          </text>
+          {/* what is under a top is named by the list; its name would lie over the top’s */}
+          {u.unit.mount !== 'under' && (
+            <text
+              x={u.left + u.width / 2}
+              y={y(u.bottom + u.height) + (u.bottom + u.height + size * 1.3 > top ? size * 1.2 : -18)}
+              textAnchor="middle"
+              fill="var(--ink)"
+              stroke="var(--paper)"
+              strokeWidth={24}
+              paintOrder="stroke"
+            >
+              {u.unit.name}
+            </text>
+          )}
         </g>
       ))}
       {front.fixtures.map((f) => (
