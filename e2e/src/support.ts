@@ -46,7 +46,7 @@ export const planIdOf = (page: Page): string => /\/p\/([^/]+)/.exec(page.url())!
 
 /** Waits until a question to the server is answered as wanted. */
 export async function until(what: () => Promise<boolean>, words: string): Promise<void> {
-  for (let i = 0; i < 100; i++) {
+  for (let i = 0; i < 300; i++) {
     if (await what()) return;
     await new Promise((r) => setTimeout(r, 100));
   }

@@ -137,7 +137,11 @@ describe('a room and its mirror image', () => {
     };
     return withUnits(
       applied(base, lamp),
-      ...units.map((u, i): Unit => unit(u.kind, flip({ ...u, id: `u${i}`, name: `Unit ${i}` }))),
+      ...units.map((u, i): Unit => {
+        // off the whole millimetres, so that nothing is exactly at a limit: there the last bit of a float would decide
+        const off = 0.31 + 0.07 * i;
+        return unit(u.kind, flip({ ...u, x: u.x + off, y: u.y + off, id: `u${i}`, name: `Unit ${i}` }));
+      }),
     );
   };
 

@@ -21,7 +21,8 @@ export function convexOverlap(a: readonly Point[], b: readonly Point[]): number 
       if (depth < least) least = depth;
     }
   }
-  return Number.isFinite(least) ? least : 0;
+  // to a thousandth, so that what is exactly at a limit is so from every side
+  return Number.isFinite(least) ? Math.round(least * 1000) / 1000 : 0;
 }
 
 function spread(polygon: readonly Point[], nx: number, ny: number): [number, number] {

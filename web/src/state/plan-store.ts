@@ -27,6 +27,8 @@ let confirmed: Plan = nothing;
 let revision = 0;
 let pending: Pending[] = [];
 let sending = false;
+/** steps back and forth that wait until what was done before them is saved */
+const waiting: (() => void)[] = [];
 let retry: ReturnType<typeof setTimeout> | undefined;
 
 /** The plan on screen, its saving and its undo; the one place through which a plan changes. */
@@ -104,12 +106,21 @@ export const usePlan = create<PlanState>()((set, get) => {
       }
     }
     sending = false;
+    for (const go of waiting.splice(0)) go();
   };
 
-  const step = async (ask: (id: string) => Promise<PlanEvent>, said: string, words: string | null): Promise<void> => {
+  const step = async (
+    ask: (id: string) => Promise<PlanEvent>,
+    said: string,
+    wordsNow: () => string | null,
+  ): Promise<void> => {
     const { planId } = get();
-    if (!planId || pending.length > 0) return void toast('Still saving; once more in a moment.');
+    if (!planId) return;
+    if (pending.length > 0 && sending) await new Promise<void>((go) => waiting.push(go));
+    if (get().planId !== planId) return;
+    if (pending.length > 0) return void toast('Not saved yet; once more when it is.');
     try {
+      const words = wordsNow();
       take(await ask(planId));
       toast(`${said}: ${words ?? 'last change'}`);
     } catch (error) {
@@ -162,7 +173,7 @@ export const usePlan = create<PlanState>()((set, get) => {
       return true;
     },
 
-    undo: () => step(undoLast, 'Undone', get().undoWords),
-    redo: () => step(redoNext, 'Done again', get().redoWords),
+    undo: () => step(undoLast, 'Undone', () => get().undoWords),
+    redo: () => step(redoNext, 'Done again', () => get().redoWords),
   };
 });
