@@ -14,6 +14,8 @@ const layers = [
   'slotting',
   'homes',
   'findings',
+  'stations',
+  'arrange',
   'drawings',
   'formats',
 ];

@@ -80,7 +80,7 @@ describe('the command line', () => {
   });
 
   test.each([
-    [[], /say slot, reach, homes or check/],
+    [[], /say slot, reach, homes, check or arrange/],
     [['fly'], /not “fly”/],
     [['slot'], /needs a file/],
     [['slot', '/nowhere/p.json'], /there is no file/],

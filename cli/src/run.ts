@@ -1,10 +1,11 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
+import { arrangeRoom, energyOf } from '@heronstone/core/arrange';
 import { CHECKS, findingsOf, FIRST } from '@heronstone/core/findings';
 import { exportPlan, importPlan } from '@heronstone/core/formats';
 import { assessHomes, settleCommand, slottingOf } from '@heronstone/core/homes';
 import { apply, homesIn, type Plan } from '@heronstone/core/plan';
-import { BANDS, fetchFrom, makerOf, PLAIN, sceneOf } from '@heronstone/core/reach';
+import { BANDS, fetchFrom, makerOf, PLAIN, sceneAt } from '@heronstone/core/reach';
 import { readSlotting, solveSlotting } from '@heronstone/core/slotting';
 
 export type Result = { code: 0 | 2; out?: string; error?: string };
@@ -16,6 +17,7 @@ const USAGE = `heronstone slot FILE [--seconds N] [--seed N]
 heronstone reach PLAN.heron.json [--seat NAME]
 heronstone homes PLAN.heron.json [--seconds N] [--out FILE]
 heronstone check PLAN.heron.json
+heronstone arrange PLAN.heron.json [--seed N] [--steps N] [--searches N] [--out FILE]
 `;
 
 /** Runs one command line. JSON on stdout; on bad input one line why on stderr and exit code 2. */
@@ -26,6 +28,7 @@ export async function run(args: string[]): Promise<Result> {
     if (command === 'slot') return await slot(file, values);
     if (command === 'reach') return reach(file, values.seat);
     if (command === 'check') return check(file);
+    if (command === 'arrange') return await arrange(file, values);
     return await homes(file, values);
   } catch (error) {
     if (error instanceof Trouble) return { code: 2, error: `heronstone: ${error.message}` };
@@ -36,6 +39,8 @@ export async function run(args: string[]): Promise<Result> {
 type Values = {
   seconds?: string | undefined;
   seed?: string | undefined;
+  steps?: string | undefined;
+  searches?: string | undefined;
   seat?: string | undefined;
   out?: string | undefined;
   help?: boolean | undefined;
@@ -46,6 +51,7 @@ const FLAGS: Record<string, readonly string[]> = {
   reach: ['seat'],
   homes: ['seconds', 'out'],
   check: [],
+  arrange: ['seed', 'steps', 'searches', 'out'],
 };
 
 function read(args: string[]): { command: string; file: string; values: Values } {
@@ -57,6 +63,8 @@ function read(args: string[]): { command: string; file: string; values: Values }
       options: {
         seconds: { type: 'string' },
         seed: { type: 'string' },
+        steps: { type: 'string' },
+        searches: { type: 'string' },
         seat: { type: 'string' },
         out: { type: 'string' },
         help: { type: 'boolean' },
@@ -68,7 +76,9 @@ function read(args: string[]): { command: string; file: string; values: Values }
   const [command, file, ...rest] = parsed.positionals;
   if (parsed.values.help || command === 'help') return { command: 'help', file: '', values: parsed.values };
   if (!command || !FLAGS[command])
-    throw new Trouble(`say slot, reach, homes or check${command ? `, not “${command}”` : ''}; --help tells more`);
+    throw new Trouble(
+      `say slot, reach, homes, check or arrange${command ? `, not “${command}”` : ''}; --help tells more`,
+    );
   if (!file) throw new Trouble(`${command} needs a file`);
   if (rest.length > 0) throw new Trouble(`one file at a time, not also “${rest[0]}”`);
   for (const flag of Object.keys(parsed.values))
@@ -81,6 +91,12 @@ function number(text: string | undefined, flag: string, fallback: number, most: 
   const n = Number(text);
   if (text.trim() === '' || !Number.isFinite(n) || n < 0 || n > most)
     throw new Trouble(`--${flag} takes a number from 0 to ${most}, not “${text}”`);
+  return n;
+}
+
+function whole(text: string | undefined, flag: string, fallback: number, most: number): number {
+  const n = number(text, flag, fallback, most);
+  if (!Number.isInteger(n) || n < 1) throw new Trouble(`--${flag} takes a whole number from 1 on, not “${text}”`);
   return n;
 }
 
@@ -143,9 +159,9 @@ function reach(file: string, seat: string | undefined): Result {
         : `there is no seat “${seat}”; there ${names.length === 1 ? 'is' : 'are'} ${names.join(', ') || 'none'}`,
     );
   }
-  const scene = sceneOf(plan);
   const rows = stations.flatMap((station) => {
     const maker = makerOf(plan, station)!;
+    const scene = sceneAt(plan, station);
     return [...scene.spots.values()].map((spot) => {
       const fetch = fetchFrom(scene, maker, spot, {
         ...PLAIN,
@@ -166,6 +182,49 @@ function reach(file: string, seat: string | undefined): Result {
 
 const round = (n: number) => Math.round(n * 1000) / 1000;
 
+function write(out: string, text: string): void {
+  try {
+    writeFileSync(out, text);
+  } catch (error) {
+    throw new Trouble(`cannot write ${out} (${(error as NodeJS.ErrnoException).code})`);
+  }
+}
+
+/** Offers as JSON, best first; with --out the best one as a plan file. */
+async function arrange(file: string, values: Values): Promise<Result> {
+  const plan = planOf(file);
+  const done = await arrangeRoom(plan, {
+    seed: whole(values.seed, 'seed', 1, 2 ** 31 - 1),
+    steps: whole(values.steps, 'steps', 40_000, 10_000_000),
+    searches: whole(values.searches, 'searches', 12, 1000),
+  });
+  if (!done.ok) throw new Trouble(done.reason);
+  if (values.out && done.offers[0]) write(values.out, exportPlan(done.offers[0].plan));
+  return {
+    code: 0,
+    out: json({
+      now: {
+        secondsAYear: round(done.now.total),
+        measure: energyOf(plan),
+        broken: done.now.broken.map((f) => f.words),
+      },
+      offers: done.offers.map((o) => ({
+        secondsAYear: round(o.score.total),
+        saves: round(o.saves),
+        measure: energyOf(o.plan),
+        broken: o.score.broken.map((f) => f.words),
+        mends: o.gone,
+        brings: o.come,
+        units: o.moved.map(({ unitId }) => {
+          const { id, x, y, facing } = o.plan.units[unitId]!;
+          return { id, x, y, facing };
+        }),
+      })),
+      tried: done.tried,
+    }),
+  };
+}
+
 async function homes(file: string, values: Values): Promise<Result> {
   const plan = planOf(file);
   if (Object.keys(plan.stations).length === 0)
@@ -175,11 +234,7 @@ async function homes(file: string, values: Values): Promise<Result> {
   if (!done.ok) throw new Trouble(done.reason);
   const text = exportPlan(done.plan);
   if (!values.out) return { code: 0, out: text };
-  try {
-    writeFileSync(values.out, text);
-  } catch (error) {
-    throw new Trouble(`cannot write ${values.out} (${(error as NodeJS.ErrnoException).code})`);
-  }
+  write(values.out, text);
   const before = assessHomes(plan).seconds;
   const after = assessHomes(done.plan);
   return {

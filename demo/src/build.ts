@@ -1,8 +1,11 @@
 import { type UnitKind } from '@heronstone/core/catalogue';
 import {
+  type Activity,
   apply,
+  blankActivity,
   blankFixture,
   blankPerson,
+  blankStation,
   blankSupply,
   blankUnit,
   type Command,
@@ -12,6 +15,7 @@ import {
   type Organiser,
   type Plan,
   type PlanHead,
+  type Station,
   type Supply,
   type Unit,
 } from '@heronstone/core/plan';
@@ -64,8 +68,29 @@ export class Builder {
     return this;
   }
 
-  activity(id: string, name: string, sessionsPerMonth: number, minutes: number, months: number[]): this {
-    return this.run({ type: 'addActivity', activity: { id, name, sessionsPerMonth, minutes, months } });
+  activity(
+    id: string,
+    name: string,
+    sessionsPerMonth: number,
+    minutes: number,
+    months: number[],
+    over: Partial<Activity> = {},
+  ): this {
+    const often = { sessionsPerMonth, minutes, months };
+    return this.run({ type: 'addActivity', activity: { ...blankActivity(id, name), ...often, ...over } });
+  }
+
+  station(id: string, name: string, activityId: string, personId: string, over: Partial<Station>): this {
+    return this.run({ type: 'addStation', station: { ...blankStation(id, name, activityId, personId), ...over } });
+  }
+
+  /** Hands work on so many times a session. */
+  flow(fromId: string, toId: string, times: number): this {
+    return this.run({ type: 'addFlow', flow: { id: `${fromId}-${toId}`, fromId, toId, times } });
+  }
+
+  machine(activityId: string, unitId: string): this {
+    return this.run({ type: 'addMachineUse', machineUse: { id: `${activityId}-${unitId}`, activityId, unitId } });
   }
 
   person(id: string, name: string, stature: number, over: Partial<Plan['people'][string]> = {}): this {

@@ -41,21 +41,7 @@ export function cupboardAndTable(): Plan {
       rows: 5,
     })
     .activity('cards', 'Folded cards', 6, 60, YEAR)
-    .run({
-      type: 'addStation',
-      station: {
-        id: 'seat',
-        name: 'Table seat',
-        activityId: 'cards',
-        personId: 'maker',
-        unitId: 'table',
-        x: 60 * inch,
-        y: 80 * inch,
-        heading: 0,
-        standing: false,
-        seatHeight: null,
-      },
-    });
+    .station('seat', 'Table seat', 'cards', 'maker', { unitId: 'table', x: 60 * inch, y: 80 * inch, heading: 0 });
   for (const row of SUPPLIES) b.supply(row);
   return b.plan;
 }

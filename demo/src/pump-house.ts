@@ -1,9 +1,10 @@
-import { type Plan } from '@heronstone/core/plan';
+import { keepFromAt, type Plan } from '@heronstone/core/plan';
 import { Builder, type SupplyRow } from './build.ts';
 
 const SUMMER = [3, 4, 5, 6, 7, 8];
 const AUTUMN = [9, 10, 11, 12];
 const LIGHT = [4, 5, 6, 7, 8, 9];
+const YEAR = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12];
 
 /** The pump house as it is today: everything invented, homes untidy on purpose. */
 export function pumpHouse(): Plan {
@@ -88,7 +89,7 @@ export function pumpHouse(): Plan {
     })
     .person('ash', 'Ash', 1620, { hand: 'left' })
     .person('rowan', 'Rowan', 1860, { mayKneel: false, mayClimb: false })
-    .person('pip', 'Pip', 1280, { child: true })
+    .person('pip', 'Pip', 1280, { child: true, age: 8, keepFrom: keepFromAt(8) })
     .unit('table', 'worktable', 'Long table', 2050, 2825, 180, {
       width: 1800,
       depth: 750,
@@ -135,10 +136,16 @@ export function pumpHouse(): Plan {
       inserts: ['2.1 shelves 2', '3.2 drawers 3'],
     })
     .unit('sheets', 'sheetChest', 'Sheet chest', 1500, 380, 0, { width: 1100, depth: 760, rows: 6, height: 600 })
-    .unit('cart', 'rollingCart', 'Rolling cart', 1000, 1990, 90)
+    .unit('cart', 'rollingCart', 'Rolling cart', 1010, 1690, 90)
     .unit('board', 'wallBoard', 'Wall board', 60, 1480, 90, { width: 620, rows: 2, columns: 2, bottom: 1050 })
     .unit('cupboard', 'cupboard', 'Tall cupboard', 2950, 210, 0, { width: 800, rows: 6 })
-    .unit('bench', 'baseCabinet', 'Wet bench', 3810, 960, 270, { width: 680, fixed: true, watts: 1200, cord: 1500 })
+    .unit('bench', 'baseCabinet', 'Wet bench', 3810, 960, 270, {
+      width: 680,
+      fixed: true,
+      pinned: true,
+      watts: 1200,
+      cord: 1500,
+    })
     .unit('loft', 'away', 'Loft hatch', 0, 0, 0, { rows: 1, awayMinutes: 4 })
     .unit('shed', 'away', 'Shed', 0, 0, 0, { rows: 1, awayMinutes: 6 })
     .run({
@@ -161,53 +168,86 @@ export function pumpHouse(): Plan {
       ['cupboard.3.0', 1],
       ['cubes.1.2', 1],
     ])
-    .activity('kites', 'Kites', 6, 120, SUMMER)
-    .activity('lanterns', 'Paper lanterns', 8, 90, AUTUMN)
-    .activity('prints', 'Sun prints', 5, 75, LIGHT)
-    .run({
-      type: 'addStation',
-      station: {
-        id: 'kite-seat',
-        name: 'Kite bench',
-        activityId: 'kites',
-        personId: 'ash',
-        unitId: 'table',
-        x: 1900,
-        y: 2130,
-        heading: 0,
-        standing: false,
-        seatHeight: 460,
-      },
+    .unit('felt-box', 'carryBox', 'Felting box', 2200, 400, 0, { keptInId: 'cupboard.4.0', hostId: 'cupboard' })
+    .activity('kites', 'Kites', 6, 120, SUMMER, { posture: 'sitting', surfaceWidth: 1500, surfaceDepth: 700 })
+    .activity('lanterns', 'Paper lanterns', 8, 90, AUTUMN, {
+      work: 'light',
+      surfaceWidth: 1200,
+      surfaceDepth: 600,
+      lux: 750,
     })
-    .run({
-      type: 'addStation',
-      station: {
-        id: 'lantern-seat',
-        name: 'Lantern end',
-        activityId: 'lanterns',
-        personId: 'rowan',
-        unitId: 'table',
-        x: 2450,
-        y: 2220,
-        heading: 0,
-        standing: true,
-        seatHeight: null,
-      },
+    .activity('prints', 'Sun prints', 5, 75, LIGHT, { posture: 'standing', surfaceWidth: 600, traits: ['wet', 'dark'] })
+    .activity('felting', 'Needle felting', 4, 60, YEAR, {
+      posture: 'sitting',
+      work: 'fine',
+      surfaceWidth: 600,
+      lux: 1000,
+      traits: ['quiet'],
     })
-    .run({
-      type: 'addStation',
-      station: {
-        id: 'print-seat',
-        name: 'Wet bench',
-        activityId: 'prints',
-        personId: 'rowan',
-        unitId: 'bench',
-        x: 3240,
-        y: 960,
-        heading: 90,
-        standing: true,
-        seatHeight: null,
-      },
+    .activity('marbling', 'Marbled papers', 3, 100, LIGHT, {
+      posture: 'standing',
+      surfaceWidth: 900,
+      surfaceDepth: 600,
+      traits: ['wet'],
+    })
+    .activity('packing', 'Packing corner', 6, 45, [11, 12], {
+      posture: 'standing',
+      work: 'heavy',
+      surfaceWidth: 800,
+      traits: ['dusty', 'noisy'],
+    })
+    .flow('kites', 'packing', 0.5)
+    .flow('lanterns', 'packing', 1)
+    .flow('marbling', 'lanterns', 1)
+    .machine('prints', 'bench')
+    .station('kite-seat', 'Kite bench', 'kites', 'ash', {
+      unitId: 'table',
+      x: 1900,
+      y: 2130,
+      heading: 0,
+      seatHeight: 460,
+    })
+    .station('lantern-seat', 'Lantern end', 'lanterns', 'rowan', {
+      unitId: 'table',
+      x: 2450,
+      y: 2220,
+      heading: 0,
+      standing: true,
+    })
+    .station('felt-seat', 'Felting with Pip', 'felting', 'ash', {
+      unitId: 'table',
+      x: 1380,
+      y: 2130,
+      heading: 0,
+      seatHeight: 460,
+      housing: 'kit',
+      travellerId: 'felt-box',
+      together: 'Saturdays',
+    })
+    .station('marble-seat', 'Marbling', 'marbling', 'ash', {
+      unitId: 'bench',
+      x: 3240,
+      y: 860,
+      heading: 90,
+      standing: true,
+      lastUsed: '2026-06-20',
+    })
+    .station('packing-seat', 'Packing', 'packing', 'rowan', {
+      unitId: 'table',
+      x: 2750,
+      y: 2230,
+      heading: 0,
+      standing: true,
+      housing: 'cart',
+      travellerId: 'cart',
+      together: 'Saturdays',
+    })
+    .station('print-seat', 'Wet bench', 'prints', 'rowan', {
+      unitId: 'bench',
+      x: 3240,
+      y: 960,
+      heading: 90,
+      standing: true,
     });
   for (const row of SUPPLIES) b.supply(row);
   return b.plan;
@@ -293,13 +333,25 @@ const SUPPLIES: SupplyRow[] = [
   ['Tongs', 'Wet tools', 'stick', [210, 30, 20], 60, [4, 0], P(5), 'bench.0.0', hang],
   ['Negatives, filed', 'Sun-print paper', 'pocket', [320, 260, 2], 20, [24, 0], P(4), 'left.0.0'],
   ['Blotting sheets', 'Sun-print paper', 'sheet', [420, 594, null], 75, [20, 0], P(4), null, { grammage: 300 }],
-  ['Needle felting kit', 'Felting', 'block', [260, 180, 90], 600, [1, 0], {}, 'left.4.0', { hazards: ['blade'] }],
-  ['Felting needles', 'Felting', 'stick', [90, 60, 15], 60, [1, 2], {}, 'cart.1.0', { hazards: ['blade'] }],
-  ['Wool tops', 'Felting', 'soft', [300, 300, 200], 500, [2, 0], {}, 'cubes.0.1'],
+  ['Needle felting kit', 'Felting', 'block', [260, 180, 90], 600, [1, 0], { felting: 1 }, 'left.4.0', { hazards: ['blade'] }],
+  ['Felting needles', 'Felting', 'stick', [90, 60, 15], 60, [1, 2], { felting: 6 }, 'cart.1.0', { hazards: ['blade'] }],
+  ['Wool tops', 'Felting', 'soft', [300, 300, 200], 500, [2, 0], { felting: 4 }, 'cubes.0.1'],
+  ['Felting mat', 'Felting', 'block', [200, 150, 40], 90, [2, 0], { felting: 2 }, 'felt-box.0.0'],
+  ['Finger guards', 'Felting', 'loose', [60, 40, 30], 20, [4, 0], { felting: 2 }, 'felt-box.0.0'],
+  ['Glass eyes', 'Felting', 'loose', [50, 40, 20], 30, [6, 2], { felting: 1 }, 'block.1.2', { hazards: ['small'] }],
+  ['Size, carrageen', 'Marbling', 'bottle', [90, 90, 180], 900, [2, 1], { marbling: 2 }, 'cupboard.3.0', { sensitive: ['damp'] }],
+  ['Marbling inks', 'Marbling', 'bottle', [50, 50, 110], 140, [12, 4], { marbling: 9 }, 'cubes.2.1.2', { hazards: ['toxic'] }],
+  ['Marbling combs', 'Marbling', 'pocket', [400, 80, 20], 180, [3, 0], { marbling: 4 }, 'sheets.5.0'],
+  ['Ox gall', 'Marbling', 'bottle', [50, 50, 110], 120, [1, 1], { marbling: 3 }, 'cupboard.2.0', { hazards: ['toxic'] }],
+  ['Drying lines', 'Marbling', 'spool', [120, 120, 60], 220, [2, 0], { marbling: 1 }, 'cubes.1.1'],
+  ['Shipping boxes, flat', 'Packing', 'pocket', [600, 400, 60], 1800, [2, 1], { packing: 4 }, null, { usedUp: 4 }],
+  ['Tape dispenser', 'Packing', 'block', [220, 90, 120], 700, [1, 0], { packing: 8 }, 'cart.1.0'],
+  ['Paper fill', 'Packing', 'soft', [300, 300, 150], 400, [1, 1], { packing: 5 }, 'shed.0.0', { usedUp: 1 }],
+  ['Address labels', 'Packing', 'block', [150, 110, 40], 200, [2, 2], { packing: 6 }, 'right.1.0', { usedUp: 6 }],
   ['Festival banners', 'Season', 'soft', [320, 260, 120], 900, [2, 0], {}, 'shelves.1.2'],
-  ['Packing tape', 'Packing', 'spool', [120, 120, 50], 180, [3, 6], { kites: 1, lanterns: 2 }, 'right.4.0'],
-  ['Bubble sleeves', 'Packing', 'soft', [340, 240, 100], 300, [1, 2], { lanterns: 2 }, null, { usedUp: 2 }],
-  ['Price tags', 'Packing', 'loose', [60, 40, 20], 40, [3, 2], { kites: 1, lanterns: 1 }, 'right.0.0', { usedUp: 1 }],
+  ['Packing tape', 'Packing', 'spool', [120, 120, 50], 180, [3, 6], { packing: 9, lanterns: 1 }, 'right.4.0'],
+  ['Bubble sleeves', 'Packing', 'soft', [340, 240, 100], 300, [1, 2], { packing: 5 }, null, { usedUp: 2 }],
+  ['Price tags', 'Packing', 'loose', [60, 40, 20], 40, [3, 2], { packing: 6 }, 'right.0.0', { usedUp: 1 }],
   ['Ballast bags, 2 kg', 'Kite parts', 'soft', [180, 120, 70], 2000, [8, 0], K(1), 'cupboard.1.0', { hazards: ['heavy'] }],
   ['Ground stakes, steel', 'Kite parts', 'stick', [300, 20, 20], 420, [12, 0], K(2), 'cupboard.1.0'],
   ['Old wallpaper rolls', 'Wood', 'roll', [null, null, null], 700, [3, 0], {}, null],

@@ -20,6 +20,18 @@ const shots: Record<string, (page: Page) => Promise<unknown>> = {
   plans: () => page.goto(server.url).then(() => page.waitForSelector('text=The pump house')),
   room: () => at(pump, 'room?wall=wall-south'),
   activities: () => at(pump, 'activities?activity=lanterns'),
+  needs: () => at(pump, 'activities?activity=felting&view=asks'),
+  'seat-map': async (page) => {
+    await at(pump, 'activities?activity=kites&view=where');
+    await page.getByRole('button', { name: 'Where should I sit?' }).click();
+    await page.waitForSelector('[data-map]', { timeout: 60_000 });
+  },
+  arrange: async (page) => {
+    await at(pump, 'furniture?view=arrange');
+    await page.getByRole('button', { name: 'Look for ways' }).click();
+    await page.getByRole('button', { name: 'Look elsewhere' }).waitFor({ timeout: 240_000 });
+  },
+  'homes-kit': () => at(pump, 'homes?seat=felt-seat&supply=felting-mat&place=felt-box.0.0'),
   supplies: () => at(pump, 'supplies?supply=hot-knife'),
   furniture: () => at(pump, 'furniture?unit=chest'),
   'wall-front': async (page) => {

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, afterEach, beforeAll, beforeEach } from '@jest/globals';
 import { type Browser, type BrowserContext, type Page } from 'playwright-core';
+import { type Plan } from '@heronstone/core/plan';
 import { launch, newPage, removeFolder, root, startServer, type TestServer } from './harness.ts';
 
 const AXE = readFileSync(join(root, 'node_modules/axe-core/axe.min.js'), 'utf8');
@@ -26,20 +27,8 @@ export async function axeFaults(page: Page): Promise<string[]> {
 }
 
 /** The plan as the server has it. */
-export async function serverPlan(url: string, id: string) {
-  return (await (await fetch(`${url}/api/plans/${id}`)).json()) as {
-    plan: {
-      homes: Record<string, { placeId: string; pinned: boolean }>;
-      units: Record<
-        string,
-        { x: number; y: number; name: string; facing: number; width: number; fixed: boolean; hostId: string | null }
-      >;
-      supplies: Record<string, { name: string }>;
-      walls: Record<string, { length: number; turn: number }>;
-      acknowledgements: Record<string, { reason: string }>;
-    };
-    revision: number;
-  };
+export async function serverPlan(url: string, id: string): Promise<{ plan: Plan; revision: number }> {
+  return (await (await fetch(`${url}/api/plans/${id}`)).json()) as { plan: Plan; revision: number };
 }
 
 export const planIdOf = (page: Page): string => /\/p\/([^/]+)/.exec(page.url())![1]!;

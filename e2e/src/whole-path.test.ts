@@ -99,6 +99,7 @@ describe('the whole path', () => {
     await app.page.getByLabel('What is made').fill('Gift wrapping');
     await app.page.getByLabel('What is made').press('Enter');
     await app.page.getByRole('button', { name: 'Give it a seat' }).click();
+    await app.page.getByRole('button', { name: 'What it reaches for' }).click();
     for (const name of ['Hot glue', 'Ribbon', 'Craft knife']) {
       await app.page.fill('#use-add', name);
       await app.page.press('#use-add', 'Enter');

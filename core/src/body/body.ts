@@ -1,5 +1,5 @@
-/** Chair of a seated person: a stool that stays put, a chair that swivels and rolls, or a wheelchair. */
-export type Mobility = 'stool' | 'swivel' | 'wheelchair';
+/** What somebody works on: a stool that stays put, a chair that swivels and rolls, her own feet, or a wheelchair. */
+export type Mobility = 'stool' | 'swivel' | 'standing' | 'wheelchair';
 
 /** What is known of a person; every height but stature may be null (then derived from stature). Millimetres. */
 export type BodySource = {

@@ -62,6 +62,7 @@ export const CATALOGUE = {
   threadRack: kind('Thread or bottle rack', 'little tiers in rows', 'wall', 'wall', [600, 80, 500], [6, 1], open('shelf', 6), { bottom: 1150 }),
   doorRack: kind('Door-back rack', 'baskets on the inside of a door', 'wall', 'door', [450, 130, 1400], [5, 1], open('tier', 0), { bottom: 350 }),
   turningCaddy: kind('Turning caddy', 'a round stand on the table, turned with a finger', 'small', 'on', [260, 260, 240], [1, 4], open('cubby', 3), { bottom: 740 }),
+  carryBox: kind('Carry box', 'packed for one activity and carried to a seat', 'small', 'on', [400, 300, 180], [1, 1], { ...lidded('box'), covers: [] }, { bottom: 740, mobile: true }),
   machine: kind('Tabletop machine', 'cutter, press, sewing machine: mind its feed', 'small', 'on', [420, 180, 170], [0, 0], null, { bottom: 740 }),
   chair: kind('Chair', 'what one sits on', 'other', 'floor', [450, 450, 460], [0, 0], null, { mobile: true, body: 'none' }),
   stepStool: kind('Step stool', 'to get at what is high', 'other', 'floor', [420, 380, 400], [0, 0], null, { mobile: true }),

@@ -66,13 +66,25 @@ export const CHECKS = {
     care: 'Overloaded circuits and leads heat up.',
   },
   sun: { title: 'Direct sun', source: 'sun position by the SunCalc library; on the 21st of each month', care: null },
-  light: { title: 'Light on the work', source: '500 lx: EN 12464-1 (memory)', care: null },
+  light: {
+    title: 'Light on the work',
+    source: 'what the activity asks for; 500 lx usually: EN 12464-1 (memory)',
+    care: null,
+  },
   shadow: { title: 'Shadow of the hand', source: 'common practice: light from the other side', care: null },
+  together: { title: 'Two at once', source: '600 mm of width for each (common practice)', care: null },
+  travels: { title: 'Box or cart at its seat', source: 'its own size where it is worked at', care: null },
+  kept: { title: 'Box put away', source: 'its outer size and 3 mm of play (common practice)', care: null },
+  turning: {
+    title: 'Room to turn a wheelchair',
+    source: 'circle of 1525 mm and floor space of 760 × 1220 mm: 2010 ADA Standards 304 and 305 (memory)',
+    care: null,
+  },
   full: { title: 'Over-full', source: 'sizes as measured', care: null },
   organiser: { title: 'Organiser does not go in', source: 'outer size and 3 mm of play (common practice)', care: null },
   child: {
     title: 'Within a child’s reach',
-    source: 'highest grip of the tallest child (Drillis & Contini 1966, memory)',
+    source: 'highest grip of each child (Drillis & Contini 1966, memory); from what it is kept, its parents say',
     care: 'Blades, needles, small magnets, poisons and hot tools away from children.',
   },
 } as const satisfies Record<string, { title: string; source: string; care: string | null }>;

@@ -1,5 +1,5 @@
 import { goesIn } from '../fit/index.ts';
-import { childReach, HARMFUL, placeFilling } from '../homes/index.ts';
+import { childAt, type ChildReach, placeFilling } from '../homes/index.ts';
 import { homesIn, placeTitle } from '../plan/index.ts';
 import { sceneOf } from '../reach/index.ts';
 import { type Found, found, type Look } from './finding.ts';
@@ -42,28 +42,28 @@ function organisers({ plan }: Look): Found[] {
 }
 
 function children({ plan, len }: Look): Found[] {
-  const top = childReach(plan);
-  if (top <= 0) return [];
-  const byUnit = new Map<string, { names: Set<string>; placeIds: string[]; low: number }>();
+  type Seen = { names: Set<string>; placeIds: string[]; low: number; child: ChildReach };
+  const byUnit = new Map<string, Seen>();
   for (const [id, spot] of sceneOf(plan).spots) {
-    if (spot.away || spot.place.lockable || spot.grip.z >= top) continue;
-    const harmful = homesIn(plan, id)
-      .map((h) => plan.supplies[h.supplyId])
-      .filter((s) => s?.hazards.some((h) => (HARMFUL as readonly string[]).includes(h)));
-    if (harmful.length === 0) continue;
-    const seen = byUnit.get(spot.unit.id) ?? { names: new Set(), placeIds: [], low: Infinity };
-    for (const s of harmful) seen.names.add(s!.name);
-    seen.placeIds.push(id);
-    seen.low = Math.min(seen.low, spot.grip.z);
-    byUnit.set(spot.unit.id, seen);
+    for (const { supplyId } of homesIn(plan, id)) {
+      const supply = plan.supplies[supplyId];
+      const child = supply && childAt(plan, supply, spot);
+      if (!child) continue;
+      const seen: Seen = byUnit.get(spot.unit.id) ?? { names: new Set(), placeIds: [], low: Infinity, child };
+      seen.names.add(supply.name);
+      if (!seen.placeIds.includes(id)) seen.placeIds.push(id);
+      seen.low = Math.min(seen.low, spot.grip.z);
+      if (child.top > seen.child.top) seen.child = child;
+      byUnit.set(spot.unit.id, seen);
+    }
   }
-  return [...byUnit].map(([id, { names, placeIds, low }]) => {
+  return [...byUnit].map(([id, { names, placeIds, low, child }]) => {
     const list = [...names];
     const more = list.length > 3 ? ` and ${list.length - 3} more` : '';
     return found(
       'child',
       [id],
-      `${list.slice(0, 3).join(', ')}${more} in ${plan.units[id]!.name}, from ${len(low)} up: a child reaches ${len(top)}, and it is not locked.`,
+      `${list.slice(0, 3).join(', ')}${more} in ${plan.units[id]!.name}, from ${len(low)} up: ${child.person.name} reaches ${len(child.top)}, and it is not locked.`,
       { unitIds: [id], placeIds },
     );
   });

@@ -33,7 +33,7 @@ export type Look = {
 };
 
 export function lookAt(plan: Plan): Look {
-  const units = Object.values(plan.units).filter((u) => u.mount !== 'away');
+  const units = Object.values(plan.units).filter((u) => u.mount !== 'away' && u.keptInId === null);
   const frames = wallFrames(plan);
   return {
     plan,

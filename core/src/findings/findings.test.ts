@@ -1,7 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
 import { PULL_SHARE } from '../catalogue/index.ts';
 import { shelfCarries } from '../loads/index.ts';
-import { blankFixture, type Command, type Fixture, type FixtureKind, type Plan, type Unit } from '../plan/index.ts';
+import {
+  blankFixture,
+  HARMFUL,
+  type Command,
+  type Fixture,
+  type FixtureKind,
+  type Plan,
+  type Unit,
+} from '../plan/index.ts';
 import { applied, block, person, tinyRoom, unit, withUnits } from '../testing/index.ts';
 import { CHECKS, type CheckName, findingsOf } from './index.ts';
 
@@ -363,7 +371,10 @@ describe('contents', () => {
   test('harmful things below a child’s highest grip, unless locked (Drillis & Contini from memory: 0.82 + reach of the stature)', () => {
     const plan = holding(
       withUnits(
-        applied(room, { type: 'addPerson', person: person({ id: 'kid', name: 'Child', stature: 1000, child: true }) }),
+        applied(room, {
+          type: 'addPerson',
+          person: person({ id: 'kid', name: 'Child', stature: 1000, child: true, keepFrom: [...HARMFUL] }),
+        }),
         westChest({ fixed: true }),
       ),
       'lowChest.3.0',

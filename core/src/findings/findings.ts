@@ -8,6 +8,7 @@ import { openings } from './opening.ts';
 import { overlaps } from './overlap.ts';
 import { power } from './power.ts';
 import { space } from './space.ts';
+import { stationChecks } from './stations.ts';
 import { ways } from './ways.ts';
 import { weight } from './weight.ts';
 
@@ -19,8 +20,8 @@ const ORDER = Object.keys(CHECKS) as CheckName[];
  */
 export function findingsOf(plan: Plan): Finding[] {
   const look = lookAt(plan);
-  const all = [overlaps, ways, openings, keepFree, power, space, weight, lights, contents].flatMap((check) =>
-    check(look),
+  const all = [overlaps, ways, openings, keepFree, power, space, weight, lights, stationChecks, contents].flatMap(
+    (check) => check(look),
   );
   const rank = (f: Finding) => (f.acknowledged ? 1000 : 0) + (CHECKS[f.check].care ? 0 : 100) + ORDER.indexOf(f.check);
   return all

@@ -1,6 +1,6 @@
 import { factsOf } from '../catalogue/index.ts';
 import { angleBetween, heading, type Point3 } from '../geometry/index.ts';
-import { homesIn, monthWords, type Place, type Unit } from '../plan/index.ts';
+import { homesIn, monthWords, type Place, type Plan, type Unit } from '../plan/index.ts';
 import { makerOf } from '../reach/index.ts';
 import { fixturePrism, unitPoint } from '../room/index.ts';
 import { type Lamp, LUX_GENERAL, luxAt, solarClock, type SunHours, sunHours } from '../sun/index.ts';
@@ -72,12 +72,17 @@ function sunOnSupplies(look: Look): Found[] {
   return out;
 }
 
-function lamps(look: Look): Found[] {
-  const { plan } = look;
-  const all: (Lamp & { name: string })[] = Object.values(plan.fixtures).flatMap((f) => {
+/** The lamps of a room as they hang. */
+export function lampsOf(plan: Plan): (Lamp & { name: string })[] {
+  return Object.values(plan.fixtures).flatMap((f) => {
     const prism = f.kind === 'lamp' ? fixturePrism(plan, f) : null;
     return prism ? [{ name: f.name, at: { x: prism.x, y: prism.y, z: f.bottom }, lumens: f.lumens, beam: f.beam }] : [];
   });
+}
+
+function lamps(look: Look): Found[] {
+  const { plan } = look;
+  const all = lampsOf(plan);
   // nothing is said of light before any lamp is noted
   if (all.length === 0) return [];
   return Object.values(plan.stations).flatMap((station) => {
@@ -88,12 +93,13 @@ function lamps(look: Look): Found[] {
     const lux = all.map((lamp) => luxAt(lamp, work));
     const sum = lux.reduce((a, b) => a + b, 0);
     const out: Found[] = [];
-    if (sum < LUX_GENERAL)
+    const wanted = plan.activities[station.activityId]?.lux ?? LUX_GENERAL;
+    if (sum < wanted)
       out.push(
         found(
           'light',
           [station.id],
-          `The work at ${station.name} has ${Math.round(sum)} lx from the lamps; ${LUX_GENERAL} lx is wanted.`,
+          `The work at ${station.name} has ${Math.round(sum)} lx from the lamps; ${wanted} lx is wanted.`,
           { unitIds: station.unitId ? [station.unitId] : [] },
         ),
       );

@@ -1,7 +1,7 @@
 import { footprintDistance, type Prism } from '../geometry/index.ts';
 import { factsOf } from '../catalogue/index.ts';
 import { circuitRating, MAINS } from '../loads/index.ts';
-import { type Fixture, type Unit } from '../plan/index.ts';
+import { type Fixture, type Plan, type Station, type Unit } from '../plan/index.ts';
 import { frameOf, onWall } from '../room/index.ts';
 import { type Found, found, type Look } from './finding.ts';
 
@@ -10,7 +10,7 @@ const PLUG = 45;
 /** A machine this near a seat is used from it, mm (own assumption). */
 const AT_HAND = 900;
 
-type Outlet = { fixture: Fixture; at: { x: number; y: number; z: number }; coveredBy: Unit | null };
+export type Outlet = { fixture: Fixture; at: { x: number; y: number; z: number }; coveredBy: Unit | null };
 
 /** Sockets with what covers them. */
 export function outlets(look: Look): Outlet[] {
@@ -25,6 +25,9 @@ export function outlets(look: Look): Outlet[] {
     return [{ fixture, at: { ...middle, z }, coveredBy }];
   });
 }
+
+/** Sockets that a plug still goes into. */
+export const freeOutlets = (look: Look): Outlet[] => outlets(look).filter((o) => !o.coveredBy);
 
 /** Sockets covered, cords too short, circuits overloaded. */
 export function power(look: Look): Found[] {
@@ -42,7 +45,7 @@ export function power(look: Look): Found[] {
   const free = all.filter((o) => !o.coveredBy);
   const cords = look.units.flatMap((unit) => {
     if (unit.watts <= 0 || unit.cord === null) return [];
-    const near = nearest(look, unit, free);
+    const near = nearestOutlet(look, unit, free);
     if (!near)
       return [
         found('cord', [unit.id], `${unit.name} needs a socket and no free one is noted.`, { unitIds: [unit.id] }),
@@ -52,7 +55,7 @@ export function power(look: Look): Found[] {
       found(
         'cord',
         [unit.id],
-        `The cord of ${unit.name} is ${len(near.way - unit.cord)} too short for ${near.outlet.fixture.name}, the nearest free socket.`,
+        `The cord of ${unit.name} is ${len(near.way - unit.cord)} too short for ${near.fixture.name}, the nearest free socket.`,
         { unitIds: [unit.id] },
       ),
     ];
@@ -61,52 +64,71 @@ export function power(look: Look): Found[] {
 }
 
 /** Nearest free socket, the cord going down and along the floor or wall. */
-function nearest(look: Look, unit: Unit, free: readonly Outlet[]): { outlet: Outlet; way: number } | null {
+export function nearestOutlet(
+  look: Look,
+  unit: Unit,
+  free: readonly Outlet[],
+): { fixture: Fixture; way: number } | null {
   const body = look.body.get(unit.id)!;
-  let best: { outlet: Outlet; way: number } | null = null;
+  let best: { fixture: Fixture; way: number } | null = null;
   for (const outlet of free) {
     const way = footprintDistance(body, outlet.at.x, outlet.at.y) + Math.abs(unit.bottom - outlet.at.z);
-    if (!best || way < best.way) best = { outlet, way };
+    if (!best || way < best.way) best = { fixture: outlet.fixture, way };
   }
   return best;
 }
 
+/** Stations that are worked at at the same time, each alone or as a group. */
+function atOnce(plan: Plan): Station[][] {
+  const groups = new Map<string, Station[]>();
+  for (const station of Object.values(plan.stations)) {
+    const key = station.together === '' ? `alone ${station.id}` : `together ${station.together}`;
+    groups.set(key, [...(groups.get(key) ?? []), station]);
+  }
+  return [...groups.values()];
+}
+
 function circuits(look: Look, free: readonly Outlet[]): Found[] {
   const { plan } = look;
-  const out: Found[] = [];
-  for (const station of Object.values(plan.stations)) {
-    const minutes = plan.activities[station.activityId]?.minutes ?? 60;
+  const machines = Object.values(plan.machineUses);
+  return atOnce(plan).flatMap((stations) => {
+    const minutes = Math.max(...stations.map((s) => plan.activities[s.activityId]?.minutes ?? 60));
     const loads = new Map<string, { watts: number; names: string[] }>();
     const add = (circuit: string, watts: number, name: string) => {
       const sum = loads.get(circuit) ?? { watts: 0, names: [] };
       loads.set(circuit, { watts: sum.watts + watts, names: [...sum.names, name] });
     };
+    const uses = (unit: Unit) =>
+      stations.some(
+        (s) =>
+          unit.id === s.unitId ||
+          (unit.hostId !== null && unit.hostId === s.unitId) ||
+          machines.some((m) => m.activityId === s.activityId && m.unitId === unit.id) ||
+          (factsOf(unit.kind).group === 'small' && footprintDistance(look.body.get(unit.id)!, s.x, s.y) < AT_HAND),
+      );
     for (const unit of look.units) {
-      const uses =
-        unit.id === station.unitId ||
-        (unit.hostId !== null && unit.hostId === station.unitId) ||
-        (factsOf(unit.kind).group === 'small' &&
-          footprintDistance(look.body.get(unit.id)!, station.x, station.y) < AT_HAND);
-      if (unit.watts <= 0 || !uses) continue;
-      const near = nearest(look, unit, free);
-      if (near) add(near.outlet.fixture.circuit, unit.watts, unit.name);
+      if (unit.watts <= 0 || !uses(unit)) continue;
+      const near = nearestOutlet(look, unit, free);
+      if (near) add(near.fixture.circuit, unit.watts, unit.name);
     }
-    if (loads.size === 0) continue;
+    if (loads.size === 0) return [];
     for (const fixture of Object.values(plan.fixtures))
       if (fixture.watts > 0 && fixture.kind !== 'socket' && loads.has(fixture.circuit) && fixture.circuit !== '')
         add(fixture.circuit, fixture.watts, fixture.name);
-    for (const [circuit, { watts, names }] of loads) {
-      const most = circuitRating(plan.head.region, minutes);
-      if (watts > most)
-        out.push(
-          found(
-            'mains',
-            [station.id, circuit],
-            `${station.name} draws ${Math.round(watts)} W at once from ${circuit ? `circuit ${circuit}` : 'one circuit'} (${names.join(', ')}); it gives ${Math.round(most)} W (${MAINS[plan.head.region].words}).`,
-            { unitIds: look.units.filter((u) => names.includes(u.name)).map((u) => u.id) },
-          ),
-        );
-    }
-  }
-  return out;
+    const most = circuitRating(plan.head.region, minutes);
+    const who = stations.map((s) => s.name).join(' and ');
+    const ids = stations.map((s) => s.id).sort();
+    return [...loads].flatMap(([circuit, { watts, names }]) =>
+      watts <= most
+        ? []
+        : [
+            found(
+              'mains',
+              [...ids, circuit],
+              `${who} ${stations.length > 1 ? 'draw' : 'draws'} ${Math.round(watts)} W at once from ${circuit ? `circuit ${circuit}` : 'one circuit'} (${names.join(', ')}); it gives ${Math.round(most)} W (${MAINS[plan.head.region].words}).`,
+              { unitIds: look.units.filter((u) => names.includes(u.name)).map((u) => u.id) },
+            ),
+          ],
+    );
+  });
 }

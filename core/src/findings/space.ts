@@ -1,5 +1,5 @@
-import { convexOverlap, prismFootprint } from '../geometry/index.ts';
-import { monthWords } from '../plan/index.ts';
+import { convexOverlap, type Point, prismFootprint } from '../geometry/index.ts';
+import { monthWords, type Unit } from '../plan/index.ts';
 import { bodyOf } from '../body/index.ts';
 import { ceilingAt, floorUsePrism, unitPoint } from '../room/index.ts';
 import { type Found, found, freeBefore, type Look, sharedHeight, strip } from './finding.ts';
@@ -15,31 +15,47 @@ export function space(look: Look): Found[] {
   return [...feeds(look), ...headroom(look), ...floorUses(look)];
 }
 
+export type Feed = {
+  side: 'before' | 'behind';
+  wanted: number;
+  free: number;
+  by: string | null;
+  area: Point[];
+};
+
+/** The free length before and behind a machine against what it feeds, mm. */
+export function machineFeeds(look: Look, unit: Unit): Feed[] {
+  const body = look.body.get(unit.id)!;
+  const own = new Set([unit.id]);
+  if (unit.hostId) own.add(unit.hostId);
+  const heights: [number, number] = [unit.bottom + 5, unit.bottom + FEED_HEIGHT];
+  return (['before', 'behind'] as const).flatMap((side) => {
+    const wanted = side === 'before' ? unit.feedFront : unit.feedBack;
+    if (wanted <= 0) return [];
+    const way = side === 'before' ? 1 : -1;
+    const middle = unitPoint(body, unit.width / 2, side === 'before' ? 0 : unit.depth);
+    const out = { x: body.frontX * way, y: body.frontY * way };
+    const { free, by } = freeBefore(look, middle, out, unit.width, wanted, heights, own);
+    return [{ side, wanted, free, by: by?.name ?? null, area: strip(middle, out, unit.width, wanted) }];
+  });
+}
+
 function feeds(look: Look): Found[] {
   const { len } = look;
-  return look.units.flatMap((unit) => {
-    const body = look.body.get(unit.id)!;
-    const own = new Set([unit.id]);
-    if (unit.hostId) own.add(unit.hostId);
-    const heights: [number, number] = [unit.bottom + 5, unit.bottom + FEED_HEIGHT];
-    return (['before', 'behind'] as const).flatMap((side) => {
-      const wanted = side === 'before' ? unit.feedFront : unit.feedBack;
-      if (wanted <= 0) return [];
-      const way = side === 'before' ? 1 : -1;
-      const middle = unitPoint(body, unit.width / 2, side === 'before' ? 0 : unit.depth);
-      const out = { x: body.frontX * way, y: body.frontY * way };
-      const { free, by } = freeBefore(look, middle, out, unit.width, wanted, heights, own);
-      if (free >= wanted - SLACK) return [];
-      return [
-        found(
-          'feed',
-          [unit.id, side],
-          `${unit.name} has ${len(free)} free ${side} it and feeds ${len(wanted)}: ${by?.name ?? 'something'} is in the way.`,
-          { unitIds: [unit.id], area: strip(middle, out, unit.width, wanted) },
-        ),
-      ];
-    });
-  });
+  return look.units.flatMap((unit) =>
+    machineFeeds(look, unit).flatMap(({ side, wanted, free, by, area }) =>
+      free >= wanted - SLACK
+        ? []
+        : [
+            found(
+              'feed',
+              [unit.id, side],
+              `${unit.name} has ${len(free)} free ${side} it and feeds ${len(wanted)}: ${by ?? 'something'} is in the way.`,
+              { unitIds: [unit.id], area },
+            ),
+          ],
+    ),
+  );
 }
 
 function headroom(look: Look): Found[] {

@@ -3,6 +3,7 @@ export {
   type Point3,
   distance,
   distance3,
+  length2,
   heading,
   direction,
   angleBetween,

@@ -1,4 +1,4 @@
-import { type Point } from './points.ts';
+import { length2, type Point } from './points.ts';
 
 /** Signed area in mm²; positive when the corners run counter-clockwise. */
 export function polygonArea(points: readonly Point[]): number {
@@ -26,9 +26,9 @@ export function insidePolygon(p: Point, polygon: readonly Point[]): boolean {
 export function distanceToSegment(p: Point, a: Point, b: Point): number {
   const dx = b.x - a.x;
   const dy = b.y - a.y;
-  const length2 = dx * dx + dy * dy;
-  const t = length2 === 0 ? 0 : Math.max(0, Math.min(1, ((p.x - a.x) * dx + (p.y - a.y) * dy) / length2));
-  return Math.hypot(p.x - a.x - t * dx, p.y - a.y - t * dy);
+  const square = dx * dx + dy * dy;
+  const t = square === 0 ? 0 : Math.max(0, Math.min(1, ((p.x - a.x) * dx + (p.y - a.y) * dy) / square));
+  return length2(p.x - a.x - t * dx, p.y - a.y - t * dy);
 }
 
 function crosses(a: Point, b: Point, c: Point, d: Point): boolean {

@@ -1,4 +1,4 @@
-import { type Point, type Point3, direction, rotateRight } from './points.ts';
+import { type Point, type Point3, direction, length2, rotateRight } from './points.ts';
 
 /** An upright box in the room: centre and half sizes on the floor, the way its front looks, bottom and top. */
 export type Prism = {
@@ -52,7 +52,7 @@ export function footprintDistance(p: Prism, x: number, y: number): number {
   const dy = y - p.y;
   const u = Math.max(0, Math.abs(dx * p.rightX + dy * p.rightY) - p.halfWidth);
   const v = Math.max(0, Math.abs(dx * p.frontX + dy * p.frontY) - p.halfDepth);
-  return Math.hypot(u, v);
+  return length2(u, v);
 }
 
 /** Whether the straight line a–b passes through the box shrunk by `skin` mm on every side (touching does not count). */

@@ -1,5 +1,5 @@
 import { bodyOf } from '../body/index.ts';
-import { homesIn, type Place, type Plan, type Share, type Supply } from '../plan/index.ts';
+import { homesIn, type Person, type Place, type Plan, type Share, type Supply } from '../plan/index.ts';
 import {
   type BandNumber,
   type Fetch,
@@ -7,10 +7,12 @@ import {
   handlingOf,
   highestGrip,
   makerOf,
-  type Scene,
+  sceneAt,
   sceneOf,
   type Spot,
 } from '../reach/index.ts';
+import { bringingPerYear } from './bringing.ts';
+import { coveredIn } from './filling.ts';
 import { yearlyUses } from './uses.ts';
 
 /** Seconds a year and why, for one share of a supply in one place. */
@@ -34,38 +36,40 @@ const CHILD_PENALTY = 7200;
 const HEAVY_CLIMB_PENALTY = 1800;
 /** A thing heavier than this is not lifted down from a step stool, g (own assumption). */
 const HEAVY = 2000;
-/** Hazards that a child must not get at. */
-export const HARMFUL = ['blade', 'hot', 'flammable', 'toxic', 'magnet', 'small'] as const;
 
-const reaches = new WeakMap<object, number>();
-/** Highest grip of the tallest child in the plan, mm; 0 without children. */
-export function childReach(plan: Plan): number {
-  let top = reaches.get(plan.people);
-  if (top === undefined) {
-    const children = Object.values(plan.people).filter((p) => p.child);
-    top = Math.max(0, ...children.map((p) => highestGrip(bodyOf(p, null), 0)));
-    reaches.set(plan.people, top);
+export type ChildReach = { person: Person; /** highest grip, mm */ top: number };
+const reaches = new WeakMap<object, ChildReach[]>();
+/** Children of the plan with how high they grip, the tallest first. */
+export function childReaches(plan: Plan): readonly ChildReach[] {
+  let all = reaches.get(plan.people);
+  if (!all) {
+    all = Object.values(plan.people)
+      .filter((p) => p.child)
+      .map((person) => ({ person, top: highestGrip(bodyOf(person, null), 0) }))
+      .sort((a, b) => b.top - a.top);
+    reaches.set(plan.people, all);
   }
-  return top;
+  return all;
+}
+
+/** The tallest child that gets at a place and must be kept from what is to lie there; undefined when none does. */
+export function childAt(plan: Plan, supply: Supply, spot: Spot): ChildReach | undefined {
+  if (spot.away || spot.place.lockable || supply.hazards.length === 0) return undefined;
+  return childReaches(plan).find(
+    ({ person, top }) => spot.grip.z < top && supply.hazards.some((h) => person.keepFrom.includes(h)),
+  );
 }
 
 /** What speaks against a supply lying here, apart from the way to it. */
 export function penaltiesFor(plan: Plan, supply: Supply, spot: Spot, band: BandNumber | null): Penalty[] {
   const out: Penalty[] = [];
-  const child = childReach(plan);
-  if (
-    child > 0 &&
-    !spot.away &&
-    !spot.place.lockable &&
-    spot.grip.z < child &&
-    supply.hazards.some((h) => (HARMFUL as readonly string[]).includes(h))
-  ) {
+  const child = childAt(plan, supply, spot);
+  if (child)
     out.push({
       seconds: CHILD_PENALTY,
-      words: `Within a child’s reach: needs a lock or ${(child / 10).toFixed(0)} cm of height. Common practice; the maker’s manual and local rules come first.`,
+      words: `Within reach of ${child.person.name}: needs a lock or ${(child.top / 10).toFixed(0)} cm of height. Common practice; the maker’s manual and local rules come first.`,
       care: true,
     });
-  }
   if (band === 6 && supply.mass > HEAVY)
     out.push({
       seconds: HEAVY_CLIMB_PENALTY,
@@ -76,17 +80,21 @@ export function penaltiesFor(plan: Plan, supply: Supply, spot: Spot, band: BandN
 }
 
 /**
- * What one share of a supply costs a year in a place, looked for among `kinds` kinds there.
+ * What one share of a supply costs a year in a place, looked for among `kinds` kinds there and behind or under `covered` others.
+ * Each station sees the room as it is while somebody works there: its cart rolled up, its box on the table.
  * Infinity with the reason when someone who uses it cannot get there.
+ * @returns null for a place that is not in the plan
  */
 export function costInPlace(
   plan: Plan,
-  scene: Scene,
   supply: Supply,
   share: Share,
-  spot: Spot,
+  placeId: string,
   kinds: number,
-): HomeCost {
+  covered = 0,
+): HomeCost | null {
+  const atRest = sceneOf(plan).spots.get(placeId);
+  if (!atRest) return null;
   let seconds = 0;
   let fetches = 0;
   let most = -1;
@@ -95,7 +103,9 @@ export function costInPlace(
   for (const use of yearlyUses(plan, supply, share)) {
     const maker = makerOf(plan, use.station);
     if (!maker) continue;
-    const fetch: Fetch = fetchFrom(scene, maker, spot, handlingOf(supply, kinds, use.consumed));
+    const scene = sceneAt(plan, use.station);
+    const spot = scene.spots.get(placeId)!;
+    const fetch: Fetch = fetchFrom(scene, maker, spot, { ...handlingOf(supply, kinds, use.consumed), covered });
     fetches += use.fetches;
     if (!fetch.ok)
       return { seconds: Infinity, fetches, band: null, each: Infinity, penalties: [], reason: fetch.reason };
@@ -106,7 +116,7 @@ export function costInPlace(
       each = fetch.seconds;
     }
   }
-  const penalties = penaltiesFor(plan, supply, spot, band);
+  const penalties = penaltiesFor(plan, supply, atRest, band);
   return {
     seconds: seconds + penalties.reduce((s, p) => s + p.seconds, 0),
     fetches,
@@ -119,11 +129,8 @@ export function costInPlace(
 
 /** The cost of giving a share its home in a place, counting it among the kinds that lie there. Null for a place not in the plan. */
 export function costOfHome(plan: Plan, supply: Supply, share: Share, placeId: string): HomeCost | null {
-  const scene = sceneOf(plan);
-  const spot = scene.spots.get(placeId);
-  if (!spot) return null;
   const here = homesIn(plan, placeId).filter((h) => !(h.supplyId === supply.id && h.share === share)).length;
-  return costInPlace(plan, scene, supply, share, spot, here + 1);
+  return costInPlace(plan, supply, share, placeId, here + 1, coveredIn(plan, placeId));
 }
 
 export type HomeState = { supply: Supply; share: Share; place: Place | null; cost: HomeCost | null };
@@ -131,8 +138,10 @@ export type Assessment = {
   states: HomeState[];
   /** shares with a count but no home */
   homeless: HomeState[];
-  /** seconds a year over all homes that can be reached */
+  /** seconds a year over all homes that can be reached, with the bringing of boxes and carts */
   seconds: number;
+  /** of these: carrying boxes and rolling carts to their seats and back */
+  bringing: number;
   /** yearly fetches per band, index = band number */
   fetchesByBand: number[];
   /** homes nobody who uses them can reach */
@@ -141,17 +150,19 @@ export type Assessment = {
 
 /** Every share of every supply with its home and what that costs. */
 export function assessHomes(plan: Plan): Assessment {
-  const scene = sceneOf(plan);
   const states: HomeState[] = [];
   const fetchesByBand = new Array<number>(8).fill(0);
-  let seconds = 0;
+  const bringing = Object.values(plan.stations).reduce((sum, s) => sum + bringingPerYear(plan, s), 0);
+  let seconds = bringing;
   for (const supply of Object.values(plan.supplies)) {
     for (const share of ['working', 'backstock'] as const) {
       if (supply[share] === 0) continue;
       const home = plan.homes[`${supply.id}.${share}`];
-      const spot = home ? scene.spots.get(home.placeId) : undefined;
-      const cost = spot ? costInPlace(plan, scene, supply, share, spot, homesIn(plan, spot.place.id).length) : null;
-      states.push({ supply, share, place: spot?.place ?? null, cost });
+      const place = home ? plan.places[home.placeId] : undefined;
+      const cost = place
+        ? costInPlace(plan, supply, share, place.id, homesIn(plan, place.id).length, coveredIn(plan, place.id))
+        : null;
+      states.push({ supply, share, place: place ?? null, cost });
       if (cost?.band && Number.isFinite(cost.seconds)) {
         seconds += cost.seconds;
         fetchesByBand[cost.band]! += cost.fetches;
@@ -163,6 +174,7 @@ export function assessHomes(plan: Plan): Assessment {
     homeless: states.filter((s) => !s.place),
     unreachable: states.filter((s) => s.cost !== null && s.cost.reason !== null),
     seconds,
+    bringing,
     fetchesByBand,
   };
 }

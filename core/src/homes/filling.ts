@@ -1,5 +1,5 @@
-import { fitSupply } from '../fit/index.ts';
-import { homesIn, type Place, type Plan } from '../plan/index.ts';
+import { fitSupply, PLAY } from '../fit/index.ts';
+import { homesIn, massOf, type Place, type Plan, type Unit } from '../plan/index.ts';
 
 /** How full a place is. Millimetres of frontage, grams. */
 export type Filling = {
@@ -20,6 +20,10 @@ export function placeFilling(plan: Plan, place: Place): Filling {
   let mass = 0;
   const faults: string[] = [];
   const homes = homesIn(plan, place.id);
+  for (const box of boxesIn(plan, place.id)) {
+    used += Math.min(box.width, box.depth > place.depth ? place.width : box.width) + PLAY;
+    mass += massOf(box) + massInside(plan, box.id);
+  }
   for (const home of homes) {
     const supply = plan.supplies[home.supplyId];
     if (!supply) continue;
@@ -36,4 +40,42 @@ export function placeFilling(plan: Plan, place: Place): Filling {
   if (mass > place.load)
     faults.push(`${((mass - place.load) / 1000).toFixed(1)} kg over its load of ${(place.load / 1000).toFixed(0)} kg`);
   return { used, target: place.width * (1 - plan.head.growth), width: place.width, mass, kinds: homes.length, faults };
+}
+
+/** Boxes that are put away in a place. */
+export function boxesIn(plan: Plan, placeId: string): Unit[] {
+  return Object.values(plan.units).filter((u) => u.keptInId === placeId);
+}
+
+/** What lies in the places of a unit, g. */
+export function massInside(plan: Plan, unitId: string): number {
+  let mass = 0;
+  for (const place of Object.values(plan.places))
+    if (place.unitId === unitId)
+      for (const home of homesIn(plan, place.id)) {
+        const supply = plan.supplies[home.supplyId];
+        if (supply) mass += supply[home.share] * supply.mass;
+      }
+  return mass;
+}
+
+const covered = new WeakMap<Plan, Map<string, number>>();
+/** More rows than this are not dug through one by one (own assumption). */
+const MOST_COVERED = 3;
+
+/**
+ * How many things must be taken away before one gets at something in a place: none as long as all stands side by side; in an over-full one
+ * the second row stands before the first, and so on.
+ */
+export function coveredIn(plan: Plan, placeId: string): number {
+  let known = covered.get(plan);
+  if (!known) covered.set(plan, (known = new Map()));
+  let rows = known.get(placeId);
+  if (rows === undefined) {
+    const place = plan.places[placeId];
+    const filling = place && placeFilling(plan, place);
+    rows = filling ? Math.max(0, Math.min(MOST_COVERED, Math.ceil(filling.used / filling.width - 0.005) - 1)) : 0;
+    known.set(placeId, rows);
+  }
+  return rows;
 }

@@ -7,8 +7,10 @@ export {
   type Assessment,
   type HomeState,
   penaltiesFor,
-  childReach,
-  HARMFUL,
+  childReaches,
+  childAt,
+  type ChildReach,
 } from './cost.ts';
 export { slottingOf, settleCommand, lotId } from './slotting.ts';
-export { placeFilling, type Filling } from './filling.ts';
+export { placeFilling, coveredIn, boxesIn, massInside, type Filling } from './filling.ts';
+export { bringingOf, bringingPerYear, type Bringing } from './bringing.ts';

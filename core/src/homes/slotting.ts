@@ -1,8 +1,9 @@
-import { fitSupply } from '../fit/index.ts';
-import { type Command, type Plan, type Share, type Supply } from '../plan/index.ts';
+import { fitSupply, PLAY } from '../fit/index.ts';
+import { type Command, massOf, type Plan, type Share, type Supply } from '../plan/index.ts';
 import { sceneOf, type Spot } from '../reach/index.ts';
 import { type SlottingAnswer, type SlottingProblem } from '../slotting/index.ts';
 import { costInPlace } from './cost.ts';
+import { massInside } from './filling.ts';
 import { yearlyUses } from './uses.ts';
 
 /** Yearly seconds for a family's second and every further place, by school (own assumption). */
@@ -29,6 +30,11 @@ export function slottingOf(plan: Plan): SlottingProblem {
   const pinnedMass = new Map<string, number>();
   const lots: SlottingProblem['lots'] = [];
   const supplies = Object.values(plan.supplies).sort((a, b) => (a.id < b.id ? -1 : 1));
+  for (const box of Object.values(plan.units)) {
+    if (!box.keptInId) continue;
+    pinnedUse.set(box.keptInId, (pinnedUse.get(box.keptInId) ?? 0) + box.width + PLAY);
+    pinnedMass.set(box.keptInId, (pinnedMass.get(box.keptInId) ?? 0) + massOf(box) + massInside(plan, box.id));
+  }
   for (const supply of supplies) {
     for (const share of ['working', 'backstock'] as const) {
       const count = supply[share];
@@ -49,7 +55,7 @@ export function slottingOf(plan: Plan): SlottingProblem {
         id,
         weight,
         leave: LEAVE_YEAR + fetches * LEAVE_FETCH,
-        options: spots.flatMap((spot) => option(plan, scene, supply, share, count, spot, home?.placeId)),
+        options: spots.flatMap((spot) => option(plan, supply, share, count, spot, home?.placeId)),
       });
       if (supply.family && share === 'working')
         families.set(supply.family, [...(families.get(supply.family) ?? []), id]);
@@ -71,7 +77,6 @@ export function slottingOf(plan: Plan): SlottingProblem {
 
 function option(
   plan: Plan,
-  scene: ReturnType<typeof sceneOf>,
   supply: Supply,
   share: Share,
   count: number,
@@ -81,8 +86,8 @@ function option(
   const fit = fitSupply(spot.place, supply, count);
   if (!fit.ok) return [];
   const kinds = Math.max(1, Math.min(12, Math.round(spot.place.width / KIND_WIDTH)));
-  const cost = costInPlace(plan, scene, supply, share, spot, kinds);
-  if (!Number.isFinite(cost.seconds)) return [];
+  const cost = costInPlace(plan, supply, share, spot.place.id, kinds);
+  if (!cost || !Number.isFinite(cost.seconds)) return [];
   const move = today !== undefined && today !== spot.place.id ? MOVE_ONCE : 0;
   // a thing that fills a place by itself may have it: there is no room to grow to be kept
   const use = Math.min(fit.frontage, spot.place.width * (1 - plan.head.growth));

@@ -1,5 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
-import { circuitRating, FASTEN_FROM, shelfCarries, shelfSag, tipping } from './index.ts';
+import {
+  circuitRating,
+  FASTEN_FROM,
+  liftLimit,
+  liftMultipliers,
+  LOAD_CONSTANT,
+  shelfCarries,
+  shelfSag,
+  tipping,
+} from './index.ts';
 
 describe('shelf sag', () => {
   const shelf = { board: 'particleboard', thickness: 16, depth: 300, span: 800 } as const;
@@ -62,4 +71,50 @@ describe('mains', () => {
   ] as const)('%s for %i minutes: %i W', (region, minutes, watts) =>
     expect(circuitRating(region, minutes)).toBeCloseTo(watts, 6),
   );
+});
+
+describe('lifting (revised NIOSH equation 1991; Applications Manual 94-110, from memory)', () => {
+  const INCH = 25.4;
+  const LB = 0.45359237;
+  // the manual’s punch press: H 23 in, V 15 → 63 in, D 48 in, no twist, fair coupling, multipliers rounded to two places there
+  const press = (vertical: number) => ({
+    horizontal: 23 * INCH,
+    vertical: vertical * INCH,
+    travel: 48 * INCH,
+    twist: 0,
+    coupling: 'fair' as const,
+  });
+
+  test('punch-press example: 16.3 lb at the origin, 14.5 lb at the destination', () => {
+    // the manual takes 51 lb and 10 in and rounds every multiplier up to two places; the metric form takes 23 kg and 25 cm: within 5 %
+    expect(Math.abs(liftLimit(press(15)) / LB / 16.3 - 1)).toBeLessThan(0.05);
+    expect(Math.abs(liftLimit(press(63)) / LB / 14.5 - 1)).toBeLessThan(0.05);
+    // its multipliers: HM 0.44, VM 0.89 and 0.75, DM 0.86, CM 0.95 and 1
+    const [origin, end] = [liftMultipliers(press(15)), liftMultipliers(press(63))];
+    for (const [got, wanted] of [
+      [origin.hm, 0.44],
+      [origin.vm, 0.89],
+      [end.vm, 0.75],
+      [origin.dm, 0.86],
+      [origin.cm, 0.95],
+      [end.cm, 1],
+    ] as const)
+      expect(Math.abs(got - wanted)).toBeLessThan(0.0125);
+  });
+
+  test('at its best the whole 23 kg; nothing beyond its reach; never more by lifting farther away, twisting or gripping badly', () => {
+    const best = { horizontal: 250, vertical: 750, travel: 250, twist: 0, coupling: 'good' as const };
+    expect(liftLimit(best)).toBeCloseTo(LOAD_CONSTANT, 6);
+    expect(liftLimit({ ...best, horizontal: 640 })).toBe(0);
+    expect(liftLimit({ ...best, vertical: 1760 })).toBe(0);
+    expect(liftLimit({ ...best, twist: 136 })).toBe(0);
+    for (const worse of [
+      { horizontal: 400 },
+      { vertical: 1400 },
+      { travel: 900 },
+      { twist: 45 },
+      { coupling: 'poor' as const },
+    ])
+      expect(liftLimit({ ...best, ...worse })).toBeLessThan(LOAD_CONSTANT);
+  });
 });

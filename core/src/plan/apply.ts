@@ -117,6 +117,18 @@ function run(edit: Edit, command: Command): Ran {
         for (const use of e.all('uses')) if (use.activityId === command.id) e.remove('uses', use.id);
         for (const station of e.all('stations'))
           if (station.activityId === command.id) e.remove('stations', station.id);
+        for (const flow of e.all('flows'))
+          if (flow.fromId === command.id || flow.toId === command.id) e.remove('flows', flow.id);
+        for (const use of e.all('machineUses')) if (use.activityId === command.id) e.remove('machineUses', use.id);
+      });
+    case 'addFlow':
+      return handsOnToItself(command.flow) ?? add(edit, 'flows', command.flow);
+    case 'setFlow':
+      return set(edit, 'flows', command) ?? handsOnToItself(edit.get('flows', command.id)!);
+    case 'removeParking':
+      return removeRow(edit, 'parkings', command.id, (e) => {
+        for (const station of e.all('stations'))
+          if (station.parkingId === command.id) e.put('stations', { ...station, parkingId: null });
       });
     case 'removeOrganiser':
       return removeRow(edit, 'organisers', command.id, (e) => {
@@ -155,6 +167,8 @@ const PLAIN = {
   OrganiserSet: ['organiserSets', 'organiserSet'],
   Activity: ['activities', 'activity'],
   Use: ['uses', 'use'],
+  Flow: ['flows', 'flow'],
+  MachineUse: ['machineUses', 'machineUse'],
   Station: ['stations', 'station'],
 } as const satisfies Record<string, readonly [TableName, string]>;
 type PlainName = keyof typeof PLAIN;
@@ -167,6 +181,10 @@ function plainChange(edit: Edit, command: PlainCommand): Ran {
   if (verb === 'add') return add(edit, table, (command as unknown as Record<string, RowOf<typeof table>>)[key]!);
   if (verb === 'set') return set(edit, table, command as { id: string; set: object });
   return removeRow(edit, table, (command as { id: string }).id);
+}
+
+function handsOnToItself(flow: { fromId: string; toId: string }): Ran {
+  return flow.fromId === flow.toId ? reject('Work is handed on to another activity, not to the same one.') : null;
 }
 
 function add<T extends TableName>(edit: Edit, table: T, row: RowOf<T>): Ran {
@@ -225,6 +243,8 @@ function layOut(edit: Edit, unit: Unit): Ran {
 function removePlace(edit: Edit, id: string): void {
   for (const home of edit.all('homes')) if (home.placeId === id) edit.remove('homes', home.id);
   for (const set of edit.all('organiserSets')) if (set.placeId === id) edit.remove('organiserSets', set.id);
+  for (const unit of edit.all('units'))
+    if (unit.keptInId === id) edit.put('units', { ...unit, keptInId: null, hostId: null });
   edit.remove('places', id);
 }
 
@@ -245,9 +265,33 @@ function setUnit(edit: Edit, command: CommandOf<'setUnit'>): Ran {
   const unit = edit.get('units', command.id);
   if (trouble || !before || !unit) return trouble;
   const refit = REFIT.some((k) => k in command.set);
+  const kept = keepIn(edit, before, unit);
+  if (kept) return kept;
   return circle(edit, unit) ?? (refit ? layOut(edit, unit) : null) ?? carryAlong(edit, before, unit);
 }
 const REFIT = ['kind', 'width', 'depth', 'height', 'rows', 'columns', 'rowSizes', 'columnSizes', 'inserts'] as const;
+
+/** A box put away stands in the place it is kept in and moves with that place's unit; taken out, it stands by itself. */
+function keepIn(edit: Edit, before: Unit, unit: Unit): Ran {
+  if (unit.keptInId === before.keptInId) return null;
+  if (unit.keptInId === null) return edit.put('units', { ...unit, hostId: null });
+  const place = edit.get('places', unit.keptInId);
+  const holder = place && edit.get('units', place.unitId);
+  if (!place || !holder) return gone('places');
+  if (holder.id === unit.id) return reject(`${unit.name} cannot be kept in itself.`);
+  const rad = (holder.facing * Math.PI) / 180;
+  const u = place.left + place.width / 2 - holder.width / 2;
+  const v = holder.depth / 2 - place.front - place.depth / 2;
+  const at = {
+    x: holder.x - Math.cos(rad) * u + Math.sin(rad) * v,
+    y: holder.y + Math.sin(rad) * u + Math.cos(rad) * v,
+    facing: holder.facing,
+    bottom: holder.bottom + place.bottom,
+    hostId: holder.id,
+  };
+  const moved = { ...unit, ...at };
+  return edit.put('units', moved) ?? circle(edit, moved);
+}
 
 function carryAlong(edit: Edit, before: Unit, after: Unit): Ran {
   const turn = after.facing - before.facing;
@@ -278,6 +322,9 @@ function removeUnit(edit: Edit, id: string): Ran {
   for (const place of edit.all('places')) if (place.unitId === id) removePlace(edit, place.id);
   for (const station of edit.all('stations'))
     if (station.unitId === id) edit.put('stations', { ...station, unitId: null });
+  for (const station of edit.all('stations'))
+    if (station.travellerId === id) edit.put('stations', { ...station, travellerId: null, parkingId: null });
+  for (const use of edit.all('machineUses')) if (use.unitId === id) edit.remove('machineUses', use.id);
   for (const unit of edit.all('units')) if (unit.hostId === id) edit.put('units', { ...unit, hostId: null });
   for (const parking of edit.all('parkings')) if (parking.unitId === id) edit.remove('parkings', parking.id);
   edit.remove('units', id);
@@ -354,7 +401,14 @@ const REFERENCES: [TableName, string, TableName][] = [
   ['uses', 'supplyId', 'supplies'],
   ['stations', 'activityId', 'activities'],
   ['stations', 'personId', 'people'],
+  ['units', 'keptInId', 'places'],
+  ['flows', 'fromId', 'activities'],
+  ['flows', 'toId', 'activities'],
+  ['machineUses', 'activityId', 'activities'],
+  ['machineUses', 'unitId', 'units'],
   ['stations', 'unitId', 'units'],
+  ['stations', 'travellerId', 'units'],
+  ['stations', 'parkingId', 'parkings'],
   ['homes', 'supplyId', 'supplies'],
   ['homes', 'placeId', 'places'],
 ];

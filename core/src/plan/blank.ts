@@ -1,5 +1,14 @@
 import { defaultsOf, emptyMass, factsOf, type UnitKind } from '../catalogue/index.ts';
-import { type Fixture, type FixtureKind, type Person, type Supply, type Unit } from './rows.ts';
+import {
+  type Activity,
+  type Fixture,
+  type FixtureKind,
+  type Hazard,
+  type Person,
+  type Station,
+  type Supply,
+  type Unit,
+} from './rows.ts';
 
 /** A supply of which nothing but its name is known yet. */
 export function blankSupply(id: string, name: string): Supply {
@@ -40,7 +49,61 @@ export function blankPerson(id: string, name: string, stature: number): Person {
     mayKneel: true,
     mobility: 'swivel',
     child: false,
+    age: null,
+    keepFrom: [],
   };
+}
+
+/** Hazards that a child must not get at as long as nothing is said of its age. */
+export const HARMFUL = ['blade', 'hot', 'flammable', 'toxic', 'magnet', 'small'] as const satisfies readonly Hazard[];
+
+/**
+ * Hazards a child of some age is kept from by default: small parts under three years (16 CFR 1501, from memory), the other harmful ones
+ * under fourteen (own assumption; the parents know better and change it).
+ */
+export function keepFromAt(age: number | null): Hazard[] {
+  if (age === null || age < 3) return [...HARMFUL];
+  return age < 14 ? HARMFUL.filter((h) => h !== 'small') : ['toxic'];
+}
+
+/** Mean of the medians of girls and boys at whole years 1 to 17, mm: WHO growth standards and reference, from memory, rounded to 1 cm. */
+const STATURE_AT = [
+  500, 750, 870, 960, 1030, 1100, 1160, 1220, 1270, 1330, 1380, 1440, 1500, 1560, 1610, 1650, 1680, 1690,
+];
+
+/** Usual stature of a child of so many whole years, mm; at least the 700 mm a person has here. */
+export const statureAt = (age: number): number =>
+  Math.max(700, STATURE_AT[Math.min(17, Math.max(0, Math.round(age)))]!);
+
+/** What an activity asks for while nothing is said. */
+export const ACTIVITY_LATER = {
+  posture: 'either',
+  work: 'light',
+  surfaceWidth: 0,
+  surfaceDepth: 0,
+  lux: 500,
+  traits: [],
+} as const satisfies Partial<Activity>;
+
+/** A fixed station worked at alone. */
+export const STATION_LATER = {
+  housing: 'station',
+  travellerId: null,
+  parkingId: null,
+  together: '',
+  lastUsed: null,
+} as const satisfies Partial<Station>;
+
+/** An activity of which nothing but its name is known: an hour and a half once a week all the year. */
+export function blankActivity(id: string, name: string): Activity {
+  const months = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12];
+  return { id, name, sessionsPerMonth: 4, minutes: 90, months, ...ACTIVITY_LATER, traits: [] };
+}
+
+/** A seat of an activity at a point, looking up the page, without a worktop. */
+export function blankStation(id: string, name: string, activityId: string, personId: string): Station {
+  const seat = { unitId: null, x: 0, y: 0, heading: 0, standing: false, seatHeight: null };
+  return { id, name, activityId, personId, ...seat, ...STATION_LATER };
 }
 
 /** A unit of a kind in its usual size, at the origin, its front looking down the page. */
@@ -61,6 +124,8 @@ export function blankUnit(id: string, kind: UnitKind, measure: 'metric' | 'imper
     hostId: null,
     doorId: null,
     fixed: mount === 'wall' || mount === 'door',
+    pinned: false,
+    keptInId: null,
     mass: null,
     ratedLoad: null,
     board: 'particleboard',

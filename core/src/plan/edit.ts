@@ -33,6 +33,8 @@ export const THING: Record<TableName, string> = {
   supplies: 'supply',
   activities: 'activity',
   uses: 'use',
+  flows: 'hand-on',
+  machineUses: 'machine of an activity',
   stations: 'station',
   homes: 'home',
   acknowledgements: 'acknowledgement',
@@ -57,6 +59,9 @@ const FIELD_WORDS: Record<string, string> = {
   fetches: 'fetches a session',
   usedUp: 'used up a session',
   lies: 'how it may lie',
+  surfaceWidth: 'width of the worktop',
+  surfaceDepth: 'depth of the worktop',
+  times: 'times a session',
 };
 
 /** Collects what a command does to a plan without touching the plan itself. */

@@ -26,5 +26,16 @@ export {
 } from './apply.ts';
 export { broughtUpToDate, LATER_TABLES } from './later.ts';
 export { newId } from './ids.ts';
-export { blankSupply, blankPerson, blankUnit, blankFixture, massOf } from './blank.ts';
+export {
+  blankSupply,
+  blankPerson,
+  blankUnit,
+  blankFixture,
+  blankActivity,
+  blankStation,
+  massOf,
+  HARMFUL,
+  keepFromAt,
+  statureAt,
+} from './blank.ts';
 export { MONTH_NAMES, monthWords } from './months.ts';

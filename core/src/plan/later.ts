@@ -1,6 +1,6 @@
 import { CATALOGUE, UNIT_KINDS, type UnitKind } from '../catalogue/index.ts';
 import { emptyPlan, TABLES, type TableName } from './plan.ts';
-import { blankUnit } from './blank.ts';
+import { ACTIVITY_LATER, blankUnit, HARMFUL, STATION_LATER } from './blank.ts';
 
 type Row = Record<string, unknown>;
 
@@ -23,6 +23,8 @@ export const UNIT_LATER = [
   'cord',
   'feedFront',
   'feedBack',
+  'pinned',
+  'keptInId',
 ] as const;
 
 /**
@@ -32,6 +34,9 @@ export const UNIT_LATER = [
 export function broughtUpToDate(table: TableName | 'head', row: Row): Row {
   if (table === 'head') return filled(row, emptyPlan('').head, HEAD_LATER);
   if (table === 'places') return filled(row, { part: 0, throughId: null }, ['part', 'throughId']);
+  if (table === 'people') return filled(row, personLater(row.child === true), ['age', 'keepFrom']);
+  if (table === 'activities') return filled(row, ACTIVITY_LATER, Object.keys(ACTIVITY_LATER));
+  if (table === 'stations') return filled(row, STATION_LATER, Object.keys(STATION_LATER));
   if (table !== 'units' || !(UNIT_KINDS as string[]).includes(String(row.kind))) return row;
   const blank = blankUnit('', row.kind as UnitKind);
   // before there were mounts, what the kind said held for every unit; what stood on the floor still does
@@ -39,9 +44,12 @@ export function broughtUpToDate(table: TableName | 'head', row: Row): Row {
   return filled(row, { ...blank, mount }, UNIT_LATER);
 }
 
-function filled(row: Row, from: Row, keys: readonly string[]): Row {
+/** Before ages were asked, a child was to be kept from everything harmful. */
+const personLater = (child: boolean): Row => ({ age: null, keepFrom: child ? [...HARMFUL] : [] });
+
+function filled(row: Row, from: object, keys: readonly string[]): Row {
   const missing = keys.filter((k) => !(k in row));
-  return missing.length === 0 ? row : { ...row, ...Object.fromEntries(missing.map((k) => [k, from[k]])) };
+  return missing.length === 0 ? row : { ...row, ...Object.fromEntries(missing.map((k) => [k, (from as Row)[k]])) };
 }
 
 /** Tables that came later: an earlier plan file has none of their rows. */
@@ -56,5 +64,7 @@ export const LATER_TABLES: readonly TableName[] = (Object.keys(TABLES) as TableN
     'organisers',
     'organiserSets',
     'acknowledgements',
+    'flows',
+    'machineUses',
   ].includes(t),
 );

@@ -115,6 +115,9 @@ export const FloorUse = z.strictObject({
 });
 export type FloorUse = z.infer<typeof FloorUse>;
 
+export const HAZARDS = ['blade', 'hot', 'flammable', 'fumes', 'small', 'magnet', 'toxic', 'heavy'] as const;
+export type Hazard = (typeof HAZARDS)[number];
+
 export const Person = z.strictObject({
   id: Id,
   name: named,
@@ -127,8 +130,13 @@ export const Person = z.strictObject({
   mayClimb: z.boolean(),
   mayStoop: z.boolean(),
   mayKneel: z.boolean(),
-  mobility: z.enum(['stool', 'swivel', 'wheelchair']),
+  /** `standing`: works on her feet wherever she is, no chair */
+  mobility: z.enum(['stool', 'swivel', 'standing', 'wheelchair']),
   child: z.boolean(),
+  /** of a child, whole years; null: not said */
+  age: z.int('must be whole years').min(0).max(17, 'is grown up').nullable(),
+  /** of a child: which hazards must stay out of its reach */
+  keepFrom: z.array(z.enum(HAZARDS)).max(8),
 });
 export type Person = z.infer<typeof Person>;
 
@@ -160,6 +168,10 @@ export const Unit = z.strictObject({
   doorId: Id.nullable(),
   /** fastened to the wall against tipping */
   fixed: z.boolean(),
+  /** “arrange for me” leaves it where it is */
+  pinned: z.boolean(),
+  /** a box carried to a seat: the place it is kept in; null: it stands by itself */
+  keptInId: Id.nullable(),
   /** when empty, g; null: estimated */
   mass: finite.min(0).max(2_000_000).nullable(),
   /** what its fastening or its maker allows in all, g; null: not known */
@@ -267,7 +279,6 @@ export const FORMS = [
   'long',
 ] as const;
 export const LIES = ['flat', 'edge', 'upright', 'hanging'] as const;
-export const HAZARDS = ['blade', 'hot', 'flammable', 'fumes', 'small', 'magnet', 'toxic', 'heavy'] as const;
 export const SENSITIVE = ['sun', 'heat', 'damp', 'frost', 'dust'] as const;
 
 const supplySize = size.nullable();
@@ -298,18 +309,45 @@ export const Supply = z.strictObject({
 });
 export type Supply = z.infer<typeof Supply>;
 
+/** What doing it brings or asks for. It wants `clean`, `dark` and `quiet`; it makes the others. */
+export const TRAITS = ['wet', 'dusty', 'hot', 'fumes', 'noisy', 'clean', 'dark', 'quiet'] as const;
+export type Trait = (typeof TRAITS)[number];
+export const WORK_CLASSES = ['fine', 'light', 'heavy'] as const;
+export type WorkClass = (typeof WORK_CLASSES)[number];
+
 export const Activity = z.strictObject({
   id: Id,
   name: named,
   sessionsPerMonth: perTime,
   minutes: finite.min(1).max(1440),
   months,
+  posture: z.enum(['sitting', 'standing', 'either']),
+  /** how high the worktop wants to be: fine work near the eyes, heavy work below the elbow */
+  work: z.enum(WORK_CLASSES),
+  /** worktop it needs, mm; 0: any will do */
+  surfaceWidth: offset,
+  surfaceDepth: offset,
+  /** light wanted on the work, lx */
+  lux: finite.min(0).max(5000),
+  traits: z.array(z.enum(TRAITS)).max(8),
 });
 export type Activity = z.infer<typeof Activity>;
 
 export const Use = z.strictObject({ id: Id, activityId: Id, supplyId: Id, fetches: perTime, usedUp: perTime });
 export type Use = z.infer<typeof Use>;
 
+/** Hands work on from one activity to another, so many times per session of the first. */
+export const Flow = z.strictObject({ id: Id, fromId: Id, toId: Id, times: perTime });
+export type Flow = z.infer<typeof Flow>;
+
+/** A machine (a unit) that an activity runs. */
+export const MachineUse = z.strictObject({ id: Id, activityId: Id, unitId: Id });
+export type MachineUse = z.infer<typeof MachineUse>;
+
+export const HOUSINGS = ['station', 'kit', 'cart'] as const;
+export type Housing = (typeof HOUSINGS)[number];
+
+/** A seat and how its activity is housed there. */
 export const Station = z.strictObject({
   id: Id,
   name: named,
@@ -323,6 +361,19 @@ export const Station = z.strictObject({
   standing: z.boolean(),
   /** seat above the floor; null: derived from the person */
   seatHeight: finite.min(150).max(1000).nullable(),
+  /** a fixed station; a kit: a box that travels to the seat; a cart: wheeled beside it */
+  housing: z.enum(HOUSINGS),
+  /** the box or cart that comes to the seat */
+  travellerId: Id.nullable(),
+  /** the spot it is worked at; null: beside the working hand */
+  parkingId: Id.nullable(),
+  /** stations with the same word here are worked at the same time; empty: alone */
+  together: text(40).trim(),
+  /** day it was last worked at, as far as the maker says; null: not said */
+  lastUsed: z
+    .string()
+    .regex(/^\d{4}-\d\d-\d\d$/, 'is not a date')
+    .nullable(),
 });
 export type Station = z.infer<typeof Station>;
 

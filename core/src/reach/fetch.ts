@@ -28,6 +28,7 @@ const WHY: Record<Refusal, string> = {
   kneel: 'it needs kneeling',
   blocked: 'another unit is in the way of the arm',
   floor: 'there is no free floor before it to stand on',
+  way: 'there is no way over free floor to walk there',
   high: 'it is higher than the reach from a wheelchair',
   far: 'it is too far behind other furniture',
 };

@@ -32,7 +32,7 @@ export type Maker = {
 const SEAT_SHARE = 0.26;
 
 export function makerAt(person: Person, seat: SeatSpec): Maker {
-  const seated = !seat.standing || person.mobility === 'wheelchair';
+  const seated = person.mobility === 'wheelchair' || (!seat.standing && person.mobility !== 'standing');
   const seatHeight = seated ? (seat.seatHeight ?? SEAT_SHARE * person.stature + 25) : null;
   const body = bodyOf(person, seatHeight);
   const ahead = direction(seat.heading);

@@ -3,13 +3,22 @@ import {
   type Point,
   type Point3,
   type Prism,
+  distance,
   distanceToSegment,
   footprintDistance,
   insidePolygon,
   segmentHitsPrism,
 } from '../geometry/index.ts';
 import { type Place, type Plan, roomOf, type Unit, unitShape } from '../plan/index.ts';
-import { blocksFloor, unitBox, unitPoint as local, unitPrism } from '../room/index.ts';
+import {
+  type FreeFloor,
+  freeFloor,
+  type Obstacle,
+  obstaclesOf,
+  unitBox,
+  unitPoint as local,
+  unitPrism,
+} from '../room/index.ts';
 
 /** Half a body walking past furniture, mm (computation page section 4). */
 export const BODY_HALF = 230;
@@ -43,31 +52,40 @@ export type Spot = {
 export type Scene = {
   outline: Point[];
   solids: { unitId: string; prism: Prism }[];
-  /** footprints of what stands on the floor */
-  floor: { unitId: string; prism: Prism }[];
+  /** what stands on the floor: furniture, posts, stair openings, open doors */
+  floor: Obstacle[];
   spots: Map<string, Spot>;
+  /** the free floor to walk on, worked out when somebody first walks; null while the walls do not close */
+  walkable: () => FreeFloor | null;
 };
 
-const scenes = new WeakMap<object, { walls: object; places: object; scene: Scene }>();
+const SEEN_BY = ['walls', 'places', 'openings', 'fixtures'] as const;
+const scenes = new WeakMap<object, { of: Pick<Plan, (typeof SEEN_BY)[number]>; scene: Scene }>();
 
-/** The scene of a plan, computed once per set of walls, units and places. */
+/** The scene of a plan, computed once per set of walls, openings, fixtures, units and places. */
 export function sceneOf(plan: Plan): Scene {
   const known = scenes.get(plan.units);
-  if (known && known.walls === plan.walls && known.places === plan.places) return known.scene;
+  if (known && SEEN_BY.every((t) => known.of[t] === plan[t])) return known.scene;
   const scene = buildScene(plan);
-  scenes.set(plan.units, { walls: plan.walls, places: plan.places, scene });
+  scenes.set(plan.units, { of: plan, scene });
   return scene;
 }
 
 function buildScene(plan: Plan): Scene {
   const survey = roomOf(plan);
-  const scene: Scene = { outline: survey.closes ? survey.outline : [], solids: [], floor: [], spots: new Map() };
+  let walkable: FreeFloor | null | undefined;
+  const scene: Scene = {
+    outline: survey.closes ? survey.outline : [],
+    solids: [],
+    floor: obstaclesOf(plan, true),
+    spots: new Map(),
+    walkable: () => (walkable === undefined ? (walkable = freeFloor(plan, true)) : walkable),
+  };
   const prisms = new Map<string, Prism>();
   for (const unit of Object.values(plan.units)) {
     const body = unitPrism(unit);
     prisms.set(unit.id, body);
-    if (unit.mount === 'away') continue;
-    if (blocksFloor(unit)) scene.floor.push({ unitId: unit.id, prism: body });
+    if (unit.mount === 'away' || unit.keptInId) continue;
     for (const box of solidsOf(unit.kind, unitShape(unit)))
       scene.solids.push({ unitId: unit.id, prism: unitBox(unit, body, box) });
   }
@@ -79,7 +97,17 @@ function buildScene(plan: Plan): Scene {
     const through = spot.place.throughId ? scene.spots.get(spot.place.throughId) : undefined;
     if (through) scene.spots.set(id, deepSpot(spot, through, prisms.get(spot.unit.id)!));
   }
+  for (const [id, spot] of scene.spots) {
+    const holder = spot.unit.keptInId ? scene.spots.get(spot.unit.keptInId) : undefined;
+    if (holder) scene.spots.set(id, boxedSpot(spot, holder));
+  }
   return scene;
+}
+
+/** What is in a box that is put away: got at through the place the box is kept in, its covers first. */
+function boxedSpot(spot: Spot, holder: Spot): Spot {
+  const place = { ...spot.place, covers: [...holder.place.covers, ...spot.place.covers] };
+  return { ...holder, place, unit: spot.unit, away: holder.away };
 }
 
 function spotOf(place: Place, unit: Unit, body: Prism): Spot {
@@ -144,7 +172,7 @@ export const NEAREST = 250;
 
 const TRIES: { out: number; side: number; off: number }[] = [];
 for (let out = -100; out <= 1400; out += 25)
-  for (let side = -300; side <= 300; side += 100) TRIES.push({ out, side, off: Math.hypot(out, side * 1.01) });
+  for (let side = 0; side <= 300; side += 100) TRIES.push({ out, side, off: Math.hypot(out, side * 1.01) });
 TRIES.sort((a, b) => a.off - b.off);
 
 export type Stand = {
@@ -155,26 +183,49 @@ export type Stand = {
   forced: boolean;
 };
 
+const standing = new WeakMap<Scene, Map<string, Stand | null>>();
+
 /**
  * Where a body stands to use a place: on the normal of its front, 350 mm before it (or before the pulled-out drawer),
  * or as near to that as free floor allows. Null when there is no free floor within reach of it.
  */
 export function standingSpot(scene: Scene, spot: Spot, half: number): Stand | null {
+  let known = standing.get(scene);
+  if (!known) standing.set(scene, (known = new Map()));
+  // places of one column have one floor before them
+  const key = `${half} ${spot.pull} ${spot.left.x} ${spot.left.y} ${spot.right.x} ${spot.right.y}`;
+  let stand = known.get(key);
+  if (stand === undefined) known.set(key, (stand = lookForStand(scene, spot, half)));
+  return stand;
+}
+
+function meanOf(points: readonly Point[]): Point {
+  const n = Math.max(1, points.length);
+  return { x: points.reduce((s, p) => s + p.x, 0) / n, y: points.reduce((s, p) => s + p.y, 0) / n };
+}
+
+function lookForStand(scene: Scene, spot: Spot, half: number): Stand | null {
   const front = { x: (spot.left.x + spot.right.x) / 2, y: (spot.left.y + spot.right.y) / 2 };
-  const side = { x: spot.normal.y, y: -spot.normal.x };
+  const along = { x: spot.normal.y, y: -spot.normal.x };
+  const middle = meanOf(scene.outline);
   const at = (out: number, aside: number): Point => ({
-    x: front.x + spot.normal.x * out + side.x * aside,
-    y: front.y + spot.normal.y * out + side.y * aside,
+    x: front.x + spot.normal.x * out + along.x * aside,
+    y: front.y + spot.normal.y * out + along.y * aside,
   });
   const base = spot.pull + STAND_OFF;
   for (const t of TRIES) {
-    const p = at(base + t.out, t.side);
-    if (!floorIsFree(scene, p, half)) continue;
+    let p = at(base + t.out, t.side);
+    const other = at(base + t.out, -t.side);
+    const [free, alsoFree] = [floorIsFree(scene, p, half), t.side !== 0 && floorIsFree(scene, other, half)];
+    if (!free && !alsoFree) continue;
+    // of two spots as good, the one nearer to the middle of the room: so that a room and its mirror image agree
+    if (!free || (alsoFree && distance(other, middle) < distance(p, middle) - 1e-6)) p = other;
+    const side = p === other ? -t.side : t.side;
     const forced = t.out > 50;
     let nearest = NEAREST;
     if (forced) {
       nearest = base + t.out;
-      while (nearest - 25 >= NEAREST && floorIsFree(scene, at(nearest - 25, t.side), half)) nearest -= 25;
+      while (nearest - 25 >= NEAREST && floorIsFree(scene, at(nearest - 25, side), half)) nearest -= 25;
     }
     return { at: p, nearest, forced };
   }

@@ -14,6 +14,7 @@ import {
   standingSpot,
   WHEELCHAIR_HALF,
 } from './scene.ts';
+import { walkLengthTo } from './walks.ts';
 
 /** One way for the body to get a hand to a place: what it does on the way there and back, and how far the hand then goes. */
 export type Way = {
@@ -28,7 +29,7 @@ export type Way = {
 };
 
 /** What the body would have to do but may not. */
-export type Refusal = 'climb' | 'stoop' | 'kneel' | 'blocked' | 'floor' | 'high' | 'far';
+export type Refusal = 'climb' | 'stoop' | 'kneel' | 'blocked' | 'floor' | 'way' | 'high' | 'far';
 
 const LEAN = (30 * Math.PI) / 180;
 const ROLL = 600;
@@ -258,7 +259,8 @@ export function footWay(scene: Scene, maker: Maker, spot: Spot): Way | Refusal {
   };
   if (!lineIsFree(scene, eye, spot.mouth)) return 'blocked';
 
-  const walk = distance(seat, stand.at);
+  const walk = walkLengthTo(scene, maker, stand.at);
+  if (!Number.isFinite(walk)) return 'way';
   const paces = Math.ceil(walk / PACE - 1e-9);
   const oneStep = walk <= PACE;
   const turn = turned(angleBetween(seat.heading, heading(seat, spot.grip)));
@@ -325,7 +327,8 @@ export function wheelWay(scene: Scene, maker: Maker, spot: Spot): Way | Refusal 
   if (spot.grip.z > wheelchairTop(over)) return over > 635 ? 'far' : 'high';
   if (spot.grip.z < WHEELCHAIR_LOW) return 'stoop';
   if (!lineIsFree(scene, { ...stand.at, z: body.shoulder }, spot.mouth)) return 'blocked';
-  const way = distance(seat, stand.at);
+  const way = walkLengthTo(scene, maker, stand.at);
+  if (!Number.isFinite(way)) return 'way';
   const paces = Math.max(1, Math.ceil(way / PACE - 1e-9));
   const turn = turned(angleBetween(seat.heading, heading(seat, spot.grip)));
   const roll = (laden: boolean): Motion => ({

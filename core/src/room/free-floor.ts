@@ -1,5 +1,12 @@
 import FlatQueue from 'flatqueue';
-import { distanceToSegment, footprintDistance, insidePolygon, type Point, type Prism } from '../geometry/index.ts';
+import {
+  distanceToSegment,
+  footprintDistance,
+  insidePolygon,
+  type Point,
+  type Prism,
+  prism,
+} from '../geometry/index.ts';
 import { type Plan, type Unit } from '../plan/index.ts';
 import { fixturePrism, unitPrism } from './bodies.ts';
 import { onWall, frameOf, wallFrames } from './frames.ts';
@@ -9,7 +16,7 @@ export type Obstacle = { id: string; name: string; prism: Prism };
 type Side = { id: string; name: string; a: Point; b: Point };
 
 /** Side of a cell of the floor grid, mm (computation page section 4: no coarser than 50). */
-const CELL = 50;
+export const CELL = 50;
 /** Nobody walks below what hangs lower than this, mm (own assumption). */
 const STOOP_UNDER = 250;
 
@@ -30,11 +37,20 @@ export type FreeFloor = {
 
 /** A chair is pushed aside; all else that stands on the floor is walked round. */
 export function blocksFloor(unit: Unit): boolean {
-  return unit.mount !== 'away' && unit.mount !== 'door' && unit.bottom < STOOP_UNDER && unit.kind !== 'chair';
+  return (
+    unit.mount !== 'away' &&
+    unit.mount !== 'door' &&
+    unit.bottom < STOOP_UNDER &&
+    unit.kind !== 'chair' &&
+    unit.keptInId === null
+  );
 }
 
-/** What on the floor is walked round: furniture low enough, posts, stair openings; a chair is pushed aside. */
-export function obstaclesOf(plan: Plan): Obstacle[] {
+/**
+ * What on the floor is walked round: furniture low enough, posts, stair openings; a chair is pushed aside.
+ * @param leaves also the open leaves of doors that swing in
+ */
+export function obstaclesOf(plan: Plan, leaves = false): Obstacle[] {
   const out: Obstacle[] = [];
   for (const unit of Object.values(plan.units)) {
     if (blocksFloor(unit)) out.push({ id: unit.id, name: unit.name, prism: unitPrism(unit) });
@@ -45,11 +61,28 @@ export function obstaclesOf(plan: Plan): Obstacle[] {
     // a basin above knee height stands in a unit or is walked up to; what hangs higher is walked under
     if (prism && prism.bottom < STOOP_UNDER) out.push({ id: fixture.id, name: fixture.name, prism });
   }
-  return out;
+  return leaves ? [...out, ...openLeaves(plan)] : out;
 }
 
-/** The free floor of a closed room; null while the walls do not close. */
-export function freeFloor(plan: Plan): FreeFloor | null {
+/** Thickness of a door leaf, mm (common practice, no source). */
+const LEAF = 40;
+
+/** Leaves of doors that swing into the room, standing open at a right angle. */
+function openLeaves(plan: Plan): Obstacle[] {
+  return Object.values(plan.openings).flatMap((door) => {
+    const frame = frameOf(plan, door.wallId);
+    if (!frame || door.kind !== 'door' || door.swing !== 'in') return [];
+    const hinge = door.hinge === 'left' ? door.left : door.left + door.width;
+    const middle = onWall(frame, hinge, door.width / 2);
+    return [{ id: door.id, name: 'the open door', prism: prism(middle, frame.facing, LEAF, door.width, 0, door.head) }];
+  });
+}
+
+/**
+ * The free floor of a closed room; null while the walls do not close.
+ * @param leaves also walk round the open leaves of doors that swing in
+ */
+export function freeFloor(plan: Plan, leaves = false): FreeFloor | null {
   const frames = wallFrames(plan);
   if (frames.length === 0) return null;
   const outline = frames.map((f) => f.a);
@@ -59,7 +92,7 @@ export function freeFloor(plan: Plan): FreeFloor | null {
   const rows = Math.ceil((Math.max(...outline.map((p) => p.y)) - low) / CELL);
   const floor: FreeFloor = {
     outline,
-    obstacles: obstaclesOf(plan),
+    obstacles: obstaclesOf(plan, leaves),
     sides: frames.map((f) => ({ id: f.wall.id, name: f.name, a: f.a, b: f.b })),
     x: left + CELL / 2,
     y: low + CELL / 2,
@@ -67,10 +100,47 @@ export function freeFloor(plan: Plan): FreeFloor | null {
     rows,
     clearance: new Float32Array(columns * rows),
   };
-  for (let r = 0; r < rows; r++)
-    for (let c = 0; c < columns; c++)
-      floor.clearance[r * columns + c] = clearanceAt(floor, { x: floor.x + c * CELL, y: floor.y + r * CELL });
+  fillClearance(floor);
   return floor;
+}
+
+/** {@link clearanceAt} of every cell, thing by thing and with squares, a tenth of the time. */
+function fillClearance(floor: FreeFloor): void {
+  const { columns, rows, clearance } = floor;
+  clearance.fill(Infinity);
+  for (const { a, b } of floor.sides) {
+    const dx = b.x - a.x;
+    const dy = b.y - a.y;
+    const square = dx * dx + dy * dy || 1;
+    for (let cell = 0, r = 0; r < rows; r++) {
+      const py = floor.y + r * CELL - a.y;
+      for (let c = 0; c < columns; c++, cell++) {
+        const px = floor.x + c * CELL - a.x;
+        const t = Math.max(0, Math.min(1, (px * dx + py * dy) / square));
+        const ex = px - dx * t;
+        const ey = py - dy * t;
+        const far = ex * ex + ey * ey;
+        if (far < clearance[cell]!) clearance[cell] = far;
+      }
+    }
+  }
+  for (const { prism: p } of floor.obstacles)
+    for (let cell = 0, r = 0; r < rows; r++) {
+      const dy = floor.y + r * CELL - p.y;
+      for (let c = 0; c < columns; c++, cell++) {
+        const dx = floor.x + c * CELL - p.x;
+        const u = Math.max(0, Math.abs(dx * p.rightX + dy * p.rightY) - p.halfWidth);
+        const v = Math.max(0, Math.abs(dx * p.frontX + dy * p.frontY) - p.halfDepth);
+        const far = u * u + v * v;
+        if (far < clearance[cell]!) clearance[cell] = far > 0 ? far : -1;
+      }
+    }
+  for (let cell = 0, r = 0; r < rows; r++)
+    for (let c = 0; c < columns; c++, cell++) {
+      const square = clearance[cell]!;
+      const inside = square >= 0 && insidePolygon({ x: floor.x + c * CELL, y: floor.y + r * CELL }, floor.outline);
+      clearance[cell] = inside ? Math.sqrt(square) : -1;
+    }
 }
 
 /** Distance (mm) from a point to the nearest wall or thing; −1 outside the room or inside a thing. */

@@ -6,6 +6,7 @@ export {
   freeFloor,
   blocksFloor,
   obstaclesOf,
+  type Obstacle,
   insideDoor,
   widestWays,
   neckOnTheWay,
@@ -14,4 +15,5 @@ export {
   type WidestWays,
   type Neck,
 } from './free-floor.ts';
+export { walkingFrom, walkTo, walkLength, arrivalAt, type Arrival, type Walk, type Walking } from './walking.ts';
 export { wallFront, type WallFront, type UnitFront, type Drawn } from './elevation.ts';

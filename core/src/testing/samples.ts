@@ -1,7 +1,9 @@
 import { type UnitKind } from '../catalogue/index.ts';
 import {
   apply,
+  blankActivity,
   blankPerson,
+  blankStation,
   blankSupply,
   blankUnit,
   type Command,
@@ -72,25 +74,16 @@ export function tinyRoom(station: Partial<Station> = {}, who: Partial<Person> = 
   plan = applied(plan, {
     type: 'addActivity',
     activity: {
-      id: 'work',
-      name: 'Work',
+      ...blankActivity('work', 'Work'),
       sessionsPerMonth: 8,
-      minutes: 90,
-      months: [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12],
     },
   });
   return applied(plan, {
     type: 'addStation',
     station: {
-      id: 'seat',
-      name: 'Seat',
-      activityId: 'work',
-      personId: 'maker',
-      unitId: null,
+      ...blankStation('seat', 'Seat', 'work', 'maker'),
       x: 3000,
       y: 3000,
-      heading: 0,
-      standing: false,
       seatHeight: 450,
       ...station,
     },

@@ -5,7 +5,9 @@ import { assessHomes, slottingOf } from '@heronstone/core/homes';
 import { type Plan } from '@heronstone/core/plan';
 import { fetchFrom, makerOf, PLAIN, sceneOf } from '@heronstone/core/reach';
 import { checkAnswer, type SlottingProblem, slottingTotal, solveSlotting } from '@heronstone/core/slotting';
-import { randomSlotting } from '@heronstone/core/testing';
+import { arrangeRoom, bestAtRandom, energyOf } from '@heronstone/core/arrange';
+import { parkingMap, seatMap } from '@heronstone/core/stations';
+import { applied, randomSlotting, tinyRoom, unit, withUnits } from '@heronstone/core/testing';
 import { findingsOf } from '@heronstone/core/findings';
 import { root } from '../harness.ts';
 import { greedyPlusSwaps } from './greedy.ts';
@@ -88,6 +90,41 @@ function moved(plan: Plan): Plan {
   return { ...plan, units: { ...plan.units, chest: { ...unit, x: unit.x - (nudge = (nudge + 1) % 7) } } };
 }
 
+/** Twenty-one cube units and bookcases along the walls and back to back, twelve seats between them. */
+function largeRoom(): Plan {
+  let plan = tinyRoom();
+  const walls = Object.values(plan.walls).sort((a, b) => a.seq - b.seq);
+  for (const [i, wall] of walls.entries())
+    plan = applied(plan, { type: 'setWall', id: wall.id, set: { length: i % 2 === 0 ? 10_000 : 8000 } });
+  const shape = { rows: 6, columns: 4, width: 1400, height: 2000 };
+  for (let i = 0; i < 21; i++) {
+    const id = i === 0 ? 'chest' : `u${i}`;
+    const where =
+      i < 5
+        ? { x: 850 + i * 1500, y: 198, facing: 0 }
+        : i < 10
+          ? { x: 850 + (i - 5) * 1500, y: 9800, facing: 180 }
+          : i < 15
+            ? { x: 200, y: 1700 + (i - 10) * 1500, facing: 90 }
+            : { x: 4000 + ((i - 15) % 2) * 420, y: 2500 + Math.floor((i - 15) / 2) * 2000, facing: i % 2 ? 270 : 90 };
+    plan = withUnits(plan, unit('cubeUnit', { id, name: id, ...shape, ...where }));
+  }
+  const seat = plan.stations.seat!;
+  const stations = Array.from({ length: 12 }, (_, i) => ({
+    ...seat,
+    id: `s${i}`,
+    x: 1500 + (i % 3) * 2400,
+    y: 1600 + Math.floor(i / 3) * 2100,
+  }));
+  return { ...plan, stations: Object.fromEntries(stations.map((s) => [s.id, s])) };
+}
+
+async function timed<T>(work: () => Promise<T>): Promise<{ ms: number; value: T }> {
+  const start = performance.now();
+  const value = await work();
+  return { ms: performance.now() - start, value };
+}
+
 function reachAll(plan: Plan): void {
   const scene = sceneOf(plan);
   for (const station of Object.values(plan.stations)) {
@@ -95,19 +132,26 @@ function reachAll(plan: Plan): void {
     for (const spot of scene.spots.values()) fetchFrom(scene, maker, spot, PLAIN);
   }
 }
-const stations = Object.values(read.plan.stations);
-const six = {
-  ...read.plan,
-  stations: Object.fromEntries(
-    [...stations, ...stations.map((s) => ({ ...s, id: `${s.id}-2`, x: s.x - 200, y: s.y - 300 }))].map((s) => [
-      s.id,
-      s,
-    ]),
-  ),
-};
+const six = read.plan;
 const places = Object.keys(six.places).length;
 say(
-  `| reach of the whole room after moving one unit, ${places} places × 6 seats | ${median(() => reachAll(moved(six))).toFixed(1)} ms | 50 ms |`,
+  `| reach of the whole room after moving one unit, ${places} places × ${Object.keys(six.stations).length} seats | ${median(() => reachAll(moved(six))).toFixed(1)} ms | 50 ms |`,
+);
+const large = largeRoom();
+say(
+  `| the same, ${Object.keys(large.places).length} places × ${Object.keys(large.stations).length} seats, in 8 × 10 m | ${median(() => reachAll(moved(large)), 5).toFixed(0)} ms | 400 ms |`,
+);
+const seats = await timed(() => seatMap(read.plan, read.plan.stations['kite-seat']!, 150));
+say(`| where should I sit, demo, every 15 cm | ${seats.ms.toFixed(0)} ms | – |`);
+const cart = await timed(() => parkingMap(read.plan, read.plan.units.cart!, 200));
+say(`| where should the cart park, demo, every 20 cm, four ways round | ${cart.ms.toFixed(0)} ms | – |`);
+const arranged = await timed(() => arrangeRoom(read.plan, { seed: 1 }));
+const offers = arranged.value.ok ? arranged.value.offers.map((o) => Math.round(o.saves)) : [];
+say(
+  `| arrange for me, demo: ${arranged.value.ok ? arranged.value.tried : 0} changes tried, ${offers.length} offers (seconds a year saved: ${offers.join(', ')}) | ${(arranged.value.ok ? arranged.ms / 1000 : 0).toFixed(1)} s | – |`,
+);
+say(
+  `| best of 1,000 random arrangements by the search’s measure, against today’s and the first offer | ${[bestAtRandom(read.plan, 1000, 1), energyOf(read.plan), energyOf(arranged.value.ok ? (arranged.value.offers[0]?.plan ?? read.plan) : read.plan)].map((e) => Math.round(e.energy)).join(' / ')} | – |`,
 );
 say(
   `| all homes of the demo assessed after moving one unit | ${median(() => void assessHomes(moved(read.plan))).toFixed(1)} ms | – |`,

@@ -14,6 +14,7 @@ export type Choice =
   | 'turn'
   | 'wall'
   | 'activity'
+  | 'view'
   | 'finding'
   | 'month'
   | 'hour'

@@ -1,46 +1,60 @@
 import { Plus } from 'lucide-react';
-import { makerOf } from '@heronstone/core/reach';
-import { type Activity, newId } from '@heronstone/core/plan';
+import { lazy, Suspense, useState } from 'react';
+import { makerOf, planAsWorked } from '@heronstone/core/reach';
+import { blankActivity, newId } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
 import { countWords } from '../../ui/words.ts';
 import { Floor } from '../../views/floor/Floor.tsx';
-import { ActivityPanel } from './ActivityPanel.tsx';
+import { ActivityHead } from './ActivityHead.tsx';
+import { type Mapped } from './mapped.ts';
 import { People } from './People.tsx';
+import { UseLine } from './UseLine.tsx';
 
-/** What is made here, who makes it and from which seat; what each activity reaches for lies on its use line. */
+const FastUses = lazy(() => import('./FastUses.tsx').then((m) => ({ default: m.FastUses })));
+const Asks = lazy(() => import('./Asks.tsx').then((m) => ({ default: m.Asks })));
+const Housing = lazy(() => import('./Housing.tsx').then((m) => ({ default: m.Housing })));
+const Flows = lazy(() => import('./Flows.tsx').then((m) => ({ default: m.Flows })));
+const Ways = lazy(() => import('./Ways.tsx').then((m) => ({ default: m.Ways })));
+
+const VIEWS = [
+  ['uses', 'What it reaches for'],
+  ['where', 'Where it lives'],
+  ['asks', 'Asks and gets'],
+  ['flows', 'Hands on'],
+  ['ways', 'Other ways'],
+] as const;
+
+/** What is made here, who makes it, where it lives, and what it asks of its place. */
 export default function ActivitiesStone() {
   const plan = usePlan((s) => s.plan);
   const dispatch = usePlan((s) => s.dispatch);
   const { get, select } = useSelection();
+  const [mapped, setMapped] = useState<Mapped | null>(null);
   const activities = Object.values(plan.activities).sort((a, b) => a.name.localeCompare(b.name));
   const chosen = activities.find((a) => a.id === get('activity')) ?? activities[0];
-  const station = chosen && Object.values(plan.stations).find((s) => s.activityId === chosen.id);
+  const stations = chosen ? Object.values(plan.stations).filter((s) => s.activityId === chosen.id) : [];
+  const station = stations.find((s) => s.id === get('seat')) ?? stations[0];
   const maker = station ? makerOf(plan, station) : null;
+  const view = VIEWS.find(([id]) => id === get('view'))?.[0] ?? 'uses';
   const add = () => {
-    const activity: Activity = {
-      id: newId('activity'),
-      name: `Activity ${activities.length + 1}`,
-      sessionsPerMonth: 4,
-      minutes: 90,
-      months: [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12],
-    };
-    if (dispatch({ type: 'addActivity', activity })) select({ activity: activity.id });
+    const activity = blankActivity(newId('activity'), `Activity ${activities.length + 1}`);
+    if (dispatch({ type: 'addActivity', activity })) select({ activity: activity.id, seat: null, view: 'where' });
   };
+  const shownMap = mapped && (mapped.of === 'cart' || mapped.id === station?.id) ? mapped : null;
   return (
     <main className="grid grow grid-cols-1 gap-6 px-4 pb-4 lg:grid-cols-[1fr_25rem]">
       <section aria-label="Activities" className="min-w-0">
         <div className="flex flex-wrap items-center gap-2 py-1">
           <h1 className="font-display text-2xl font-semibold">What is made here</h1>
-          <div role="tablist" aria-label="Activities" className="flex flex-wrap gap-1">
+          <div role="group" aria-label="Activities" className="flex flex-wrap gap-1">
             {activities.map((a) => (
               <button
                 key={a.id}
                 type="button"
-                role="tab"
-                aria-selected={a.id === chosen?.id}
-                onClick={() => select({ activity: a.id })}
+                aria-pressed={a.id === chosen?.id}
+                onClick={() => select({ activity: a.id, seat: null })}
                 className={`rounded-full border px-3 py-1 ${a.id === chosen?.id ? 'border-ink bg-ink text-ground' : 'border-line bg-paper hover:border-heron'}`}
               >
                 {a.name}
@@ -52,7 +66,42 @@ export default function ActivitiesStone() {
           </Button>
         </div>
         {chosen ? (
-          <ActivityPanel key={chosen.id} activity={chosen} />
+          <>
+            <ActivityHead key={chosen.id} activity={chosen} />
+            <div role="group" aria-label="What about it" className="mt-3 flex flex-wrap gap-x-5 border-b border-line">
+              {VIEWS.map(([id, name]) => (
+                <button
+                  key={id}
+                  type="button"
+                  aria-pressed={id === view}
+                  onClick={() => select({ view: id === 'uses' ? null : id })}
+                  className={`-mb-px border-b-[3px] pb-1 ${id === view ? 'border-heron font-semibold' : 'border-transparent text-soft hover:text-ink'}`}
+                >
+                  {name}
+                </button>
+              ))}
+            </div>
+            <div className="pt-3">
+              <Suspense fallback={<p className="text-soft">One moment …</p>}>
+                {view === 'uses' && (
+                  <>
+                    {stations.length === 0 && (
+                      <p className="mb-2">
+                        No seat yet: near and far are measured from one.{' '}
+                        <Button onClick={() => select({ view: 'where' })}>Say where it lives</Button>
+                      </p>
+                    )}
+                    <UseLine activity={chosen} />
+                    <FastUses activity={chosen} />
+                  </>
+                )}
+                {view === 'where' && <Housing activity={chosen} onMap={setMapped} mapped={shownMap} />}
+                {view === 'asks' && <Asks activity={chosen} />}
+                {view === 'flows' && <Flows activity={chosen} />}
+                {view === 'ways' && <Ways activity={chosen} />}
+              </Suspense>
+            </div>
+          </>
         ) : (
           <div className="mt-6 max-w-lg rounded-2xl border-2 border-dashed border-line p-6 text-soft">
             <p>
@@ -63,20 +112,25 @@ export default function ActivitiesStone() {
         )}
       </section>
       <aside className="min-w-0">
-        <People />
-        <h2 className="mt-4 font-display text-lg font-semibold">Seats</h2>
+        <People activity={chosen ?? null} />
+        <h2 className="mt-4 font-display text-lg font-semibold">
+          {shownMap ? (shownMap.of === 'seat' ? 'Where should I sit?' : 'Where should it park?') : 'Seats'}
+        </h2>
         <p className="text-[13px] text-soft">
-          {Object.keys(plan.stations).length
-            ? `${countWords(Object.keys(plan.stations).length, 'seat', 'seats')}; drag one to where the maker is while working.`
-            : 'A seat appears here once an activity has one.'}
+          {shownMap
+            ? 'Green: fewest seconds a year; clay: most. Numbers: the best spots.'
+            : Object.keys(plan.stations).length
+              ? `${countWords(Object.keys(plan.stations).length, 'seat', 'seats')}; drag one to where the maker is while working.`
+              : 'A seat appears here once an activity has one.'}
         </p>
         <div className="h-80">
           <Floor
-            plan={plan}
+            plan={station ? planAsWorked(plan, station) : plan}
             maker={maker}
+            map={shownMap?.map ?? null}
             chosenStation={station?.id ?? null}
             onMoveStation={(id, to) => dispatch({ type: 'setStation', id, set: to })}
-            onChooseStation={(id) => select({ activity: plan.stations[id]?.activityId ?? null })}
+            onChooseStation={(id) => select({ activity: plan.stations[id]?.activityId ?? null, seat: id })}
           />
         </div>
       </aside>

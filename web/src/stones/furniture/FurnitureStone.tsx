@@ -1,4 +1,4 @@
-import { Box, FileDown, GitFork, ShoppingBasket } from 'lucide-react';
+import { Box, FileDown, GitFork, ShoppingBasket, Shuffle } from 'lucide-react';
 import { type KeyboardEvent, lazy, Suspense, useCallback, useEffect, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { type Finding } from '@heronstone/core/findings';
@@ -19,6 +19,7 @@ import { FindingsList } from './FindingsList.tsx';
 const Beside = lazy(() => import('./Beside.tsx').then((m) => ({ default: m.Beside })));
 const Shopping = lazy(() => import('./Shopping.tsx').then((m) => ({ default: m.Shopping })));
 const GoesIn = lazy(() => import('./GoesIn.tsx').then((m) => ({ default: m.GoesIn })));
+const Arrange = lazy(() => import('./Arrange.tsx').then((m) => ({ default: m.Arrange })));
 const Drawings = lazy(() => import('./Drawings.tsx').then((m) => ({ default: m.Drawings })));
 
 /** Floor large with its findings; the chosen unit, with its front to scale, along the bottom. */
@@ -87,6 +88,12 @@ export default function FurnitureStone() {
     }
   };
 
+  if (get('view') === 'arrange')
+    return (
+      <Suspense fallback={<main className="p-8 text-soft">One moment …</main>}>
+        <Arrange onClose={() => select({ view: null })} />
+      </Suspense>
+    );
   return (
     <main className="flex grow flex-col px-4 pb-3">
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1 py-1">
@@ -103,6 +110,9 @@ export default function FurnitureStone() {
         </Button>
         <Button look="quiet" onClick={() => void fork()} title="A copy of this plan to change, with this one beside it">
           <GitFork size={16} aria-hidden /> Try another way
+        </Button>
+        <Button look="quiet" onClick={() => select({ view: 'arrange' }, true)}>
+          <Shuffle size={16} aria-hidden /> Arrange for me
         </Button>
         <BesideChoice planId={plan.id} beside={beside} onChoose={(id) => select({ beside: id })} />
       </div>

@@ -101,6 +101,11 @@ export function StandsAndPower({ unit }: { unit: Unit }) {
       {length('feedFront', 'free before it')}
       {length('feedBack', 'free behind it')}
       <CheckField label="fastened to the wall" checked={unit.fixed} onCommit={(fixed) => set({ fixed })} />
+      <CheckField
+        label="pinned: arrange for me leaves it"
+        checked={unit.pinned}
+        onCommit={(pinned) => set({ pinned })}
+      />
       {factsOf(unit.kind).mobile && (
         <div className="col-span-full flex flex-wrap items-center gap-2">
           <Button

@@ -14,7 +14,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { assessHomes } from '@heronstone/core/homes';
 import { placeTitle, type Share, type Supply } from '@heronstone/core/plan';
-import { BANDS, type BandNumber, makerOf } from '@heronstone/core/reach';
+import { BANDS, type BandNumber, makerOf, planAsWorked } from '@heronstone/core/reach';
 import { usePlan } from '../../state/plan-store.ts';
 import { useHover, useSeat, useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
@@ -60,8 +60,10 @@ export default function HomesStone() {
   const supply = get('supply') ? plan.supplies[get('supply')!] : undefined;
   const inHand = useMemo<Held | null>(() => dragged ?? (supply ? { supply, share } : null), [dragged, supply, share]);
   const maker = station ? makerOf(plan, station) : null;
+  // the room as it is while somebody works there: the cart rolled up, the box on the table
+  const seen = useMemo(() => (station ? planAsWorked(plan, station) : plan), [plan, station]);
   const assessment = useMemo(() => assessHomes(plan), [plan]);
-  const looks = useMemo(() => (maker ? looksFrom(plan, maker, inHand) : new Map()), [plan, maker, inHand]);
+  const looks = useMemo(() => (maker ? looksFrom(plan, seen, maker, inHand) : new Map()), [plan, seen, maker, inHand]);
 
   const give = (held: Held, placeId: string) =>
     dispatch({ type: 'assignHome', supplyId: held.supply.id, share: held.share, placeId, since: today() });
@@ -180,7 +182,7 @@ export default function HomesStone() {
           <FindHomes assessment={assessment} />
         </div>
         <Round
-          plan={plan}
+          plan={seen}
           maker={maker}
           turn={turn}
           onTurn={setTurn}
@@ -204,7 +206,7 @@ export default function HomesStone() {
           />
           <div className="min-h-64 min-w-0">
             <Floor
-              plan={plan}
+              plan={seen}
               up={maker.seat.heading + turn}
               maker={maker}
               goal={shown}

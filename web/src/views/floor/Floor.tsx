@@ -6,6 +6,8 @@ import { type Maker } from '@heronstone/core/reach';
 import { unitPrism } from '@heronstone/core/room';
 import { type Finding } from '@heronstone/core/findings';
 import { type SunPatch } from '@heronstone/core/sun';
+import { type FloorMap } from '@heronstone/core/stations';
+import { HeatMap } from './HeatMap.tsx';
 import { FindingArea, RoomThings, SunOnFloor } from './Extras.tsx';
 import { RoomLines, sweptOutside } from './RoomLines.tsx';
 import { Reach, SeatMark, Walk } from './SeatMarks.tsx';
@@ -36,6 +38,8 @@ type Props = {
   /** a unit is being dragged so far: the plan given is drawn as if it were there; null when it is let go or taken back */
   onDragUnit?: (id: string, to: Moved | null) => void;
   sun?: readonly SunPatch[];
+  /** yearly seconds over the floor */
+  map?: FloorMap | null;
   finding?: Finding | null;
   /** units that some finding is about */
   clash?: ReadonlySet<string>;
@@ -58,7 +62,7 @@ export function Floor(props: Props) {
     box: Box;
   } | null>(null);
   const survey = roomOf(plan);
-  const units = Object.values(plan.units).filter((u) => u.mount !== 'away');
+  const units = Object.values(plan.units).filter((u) => u.mount !== 'away' && u.keptInId === null);
   const turn = useMemo(() => turner(up), [up]);
 
   const fitted = useMemo((): Box => {
@@ -168,6 +172,7 @@ export function Floor(props: Props) {
         ))}
       <SunOnFloor patches={sun.filter((p) => p.unitId)} turn={turn} />
       <FindingArea finding={props.finding ?? null} turn={turn} scale={scale} />
+      {props.map && <HeatMap map={props.map} turn={turn} scale={scale} />}
       {maker && <Reach maker={maker} turn={turn} scale={scale} />}
       {maker && goal && <Walk plan={plan} maker={maker} goal={goal} turn={turn} scale={scale} />}
       {Object.values(plan.stations).map((s) => {

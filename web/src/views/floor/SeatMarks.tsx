@@ -1,6 +1,6 @@
 import { type Point } from '@heronstone/core/geometry';
 import { type Plan, type Station } from '@heronstone/core/plan';
-import { LEANING_HALF, type Maker, sceneOf, type Spot, standingSpot } from '@heronstone/core/reach';
+import { halfOf, LEANING_HALF, type Maker, sceneOf, type Spot, standingSpot, walkOf } from '@heronstone/core/reach';
 import { type Grab, path, type Turn } from './turn.ts';
 
 /** How far hand and arm come at the height of the hands. */
@@ -65,12 +65,17 @@ export function Walk({
   const scene = sceneOf(plan);
   const spot: Spot | undefined = scene.spots.get(goal);
   if (!spot || spot.away) return null;
-  const stand = standingSpot(scene, spot, LEANING_HALF);
+  const stand = standingSpot(scene, spot, maker.person.mobility === 'wheelchair' ? halfOf(maker) : LEANING_HALF);
+  const walk = stand && walkOf(scene, maker, stand.at);
   const grip = turn(spot.grip);
   return (
     <g pointerEvents="none" stroke="var(--heron)" strokeWidth={2 * scale} fill="none">
-      {stand && (
-        <path d={path([turn(maker.seat), turn(stand.at), grip])} strokeDasharray={`${7 * scale} ${5 * scale}`} />
+      {walk && (
+        <path
+          data-walk
+          d={path([...walk.points.map((p) => turn(p)), grip])}
+          strokeDasharray={`${7 * scale} ${5 * scale}`}
+        />
       )}
       <circle cx={grip.x} cy={grip.y} r={6 * scale} fill="var(--heron)" />
     </g>

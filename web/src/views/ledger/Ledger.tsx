@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { costOfHome, yearlyUses } from '@heronstone/core/homes';
+import { costOfHome, coveredIn, yearlyUses } from '@heronstone/core/homes';
 import { homesIn, type Plan, placeTitle, type Share, type Supply } from '@heronstone/core/plan';
 import {
   type Fetch,
@@ -9,6 +9,7 @@ import {
   makerOf,
   PLAIN,
   SECONDS_PER_TMU,
+  sceneAt,
   sceneOf,
 } from '@heronstone/core/reach';
 import { bandColour, bandName, secondsWords, yearWords } from '../../ui/words.ts';
@@ -17,21 +18,24 @@ type Props = { plan: Plan; maker: Maker; placeId: string; supply?: Supply | null
 
 /** Why a place costs what it costs: the motions in order, each with its code and time. */
 export function Ledger({ plan, maker, placeId, supply, share = 'working' }: Props) {
-  const scene = sceneOf(plan);
-  const spot = scene.spots.get(placeId);
-  const { fetch, who, yearly } = useMemo(() => {
+  const { spot, fetch, who, yearly } = useMemo(() => {
     const use = supply ? [...yearlyUses(plan, supply, share)].sort((a, b) => b.fetches - a.fetches)[0] : undefined;
     const from = (use && makerOf(plan, use.station)) ?? maker;
+    const at = use?.station ?? Object.values(plan.stations).find((s) => makerOf(plan, s) === maker);
+    const scene = at ? sceneAt(plan, at) : sceneOf(plan);
+    const spot = scene.spots.get(placeId);
     const others = homesIn(plan, placeId).filter((h) => h.supplyId !== supply?.id || h.share !== share).length;
+    const covered = coveredIn(plan, placeId);
     const handling = supply
-      ? handlingOf(supply, others + 1, use?.consumed ?? false)
-      : { ...PLAIN, kinds: Math.max(1, others) };
+      ? { ...handlingOf(supply, others + 1, use?.consumed ?? false), covered }
+      : { ...PLAIN, kinds: Math.max(1, others), covered };
     return {
+      spot,
       fetch: spot ? fetchFrom(scene, from, spot, handling) : null,
       who: use && from !== maker ? `${from.person.name} at ${use.station.name}` : from.person.name,
       yearly: supply ? costOfHome(plan, supply, share, placeId) : null,
     };
-  }, [plan, scene, spot, supply, share, maker, placeId]);
+  }, [plan, supply, share, maker, placeId]);
   if (!spot || !fetch) return null;
   const title = supply ? `${supply.name} → ${placeTitle(plan, spot.place)}` : placeTitle(plan, spot.place);
   return (

@@ -18,13 +18,14 @@ export type PlaceLook = {
   dim: boolean;
 };
 
-/** Looks of every place from a seat. With a supply in hand the bands are those of its own users. */
+/** Looks of every place from a seat, in the room as it is `seen` while somebody works there. With a supply in hand the bands are those of its own users. */
 export function looksFrom(
   plan: Plan,
+  seen: Plan,
   maker: Maker,
   inHand: { supply: Supply; share: Share } | null,
 ): Map<string, PlaceLook> {
-  const scene = sceneOf(plan);
+  const scene = sceneOf(seen);
   const looks = new Map<string, PlaceLook>();
   for (const spot of scene.spots.values()) {
     const { id } = spot.place;

@@ -1,0 +1,70 @@
+import { describe, expect, test } from '@jest/globals';
+import { findingsOf } from '../findings/index.ts';
+import { applied, block, tinyRoom, unit, use, withUnits } from '../testing/index.ts';
+import { arrangeRoom, HARD } from './index.ts';
+
+const small = applied(
+  withUnits(
+    tinyRoom({ x: 1500, y: 1500 }),
+    unit('worktable', { id: 'table', x: 1500, y: 2100, facing: 180 }),
+    unit('lowChest', { id: 'chest', x: 5500, y: 5000, facing: 270 }),
+    unit('bookcase', { id: 'books', x: 5700, y: 800, facing: 270, height: 1200 }),
+  ),
+  { type: 'setStation', id: 'seat', set: { unitId: 'table' } },
+  {
+    type: 'addOpening',
+    opening: {
+      id: 'door',
+      wallId: 'w3',
+      kind: 'door',
+      left: 4500,
+      width: 900,
+      sill: 0,
+      head: 2000,
+      hinge: 'left',
+      swing: 'in',
+    },
+  },
+  { type: 'addSupplies', supplies: [block()] },
+  { type: 'addUse', use: use('block', 9) },
+  { type: 'assignHome', supplyId: 'block', share: 'working', placeId: 'chest.0.0', since: '2026-11-24' },
+);
+
+describe('arrange for me', () => {
+  test('a small room: what is fetched often comes near the seat; no hard rule is broken; same seed, same offers', async () => {
+    const run = () => arrangeRoom(small, { seed: 3, steps: 1200, searches: 2 });
+    const one = await run();
+    if (!one.ok) throw new Error(one.reason);
+    expect(one.offers.length).toBeGreaterThan(0);
+    expect(one.offers[0]!.saves).toBeGreaterThan(0);
+    for (const { plan } of one.offers) expect(findingsOf(plan).filter((f) => HARD.has(f.check))).toEqual([]);
+    const two = await run();
+    expect(two.ok && two.offers.map((o) => o.command)).toEqual(one.offers.map((o) => o.command));
+    // the seat went with its table
+    const { plan } = one.offers[0]!;
+    const off = Math.hypot(plan.stations.seat!.x - plan.units.table!.x, plan.stations.seat!.y - plan.units.table!.y);
+    expect(Math.abs(off - 600)).toBeLessThan(2);
+  });
+
+  test('what is pinned stays; with all pinned there is nothing to arrange; open walls are told', async () => {
+    const pinned = applied(small, { type: 'setUnit', id: 'chest', set: { pinned: true } });
+    const done = await arrangeRoom(pinned, { seed: 1, steps: 1200, searches: 1 });
+    if (!done.ok) throw new Error(done.reason);
+    for (const { plan } of done.offers) expect(plan.units.chest).toEqual(pinned.units.chest);
+    expect(done.offers.length).toBeGreaterThan(0);
+    const all = ['table', 'books'].reduce(
+      (p, id) => applied(p, { type: 'setUnit', id, set: { pinned: true } }),
+      pinned,
+    );
+    expect(await arrangeRoom(all)).toMatchObject({ ok: false, reason: expect.stringMatching(/pinned/) });
+    expect(await arrangeRoom(applied(small, { type: 'setWall', id: 'w0', set: { length: 3000 } }))).toMatchObject({
+      ok: false,
+      reason: expect.stringMatching(/walls do not close/),
+    });
+  });
+
+  test('cancelled at once it gives what it has', async () => {
+    const done = await arrangeRoom(small, { cancelled: () => true });
+    expect(done.ok && done.tried).toBeLessThan(10);
+  });
+});

@@ -1,0 +1,264 @@
+import { factsOf } from '../catalogue/index.ts';
+import { angleBetween, direction, distance, footprintDistance, heading, type Point } from '../geometry/index.ts';
+import { type CheckName, type Finding, findingsOf, freeOutlets, lookAt } from '../findings/index.ts';
+import { assessHomes, fetchesPerYear } from '../homes/index.ts';
+import { type Activity, type Plan, type Station, type Unit } from '../plan/index.ts';
+import { makerOf, PACE, SECONDS_PER_TMU, sceneAt, TMU, walkLengthTo } from '../reach/index.ts';
+import { fixturePrism, frameOf, fromWall, onWall, unitPrism, type WallFrame, wallFrames } from '../room/index.ts';
+import { apertures, sunHours } from '../sun/index.ts';
+
+/** What an arrangement costs, seconds a year, and of what that is made. */
+export type Score = {
+  total: number;
+  fetching: number;
+  handingOn: number;
+  penalties: { words: string; seconds: number }[];
+  /** findings that no arrangement offered may have */
+  broken: Finding[];
+  /** shares that somebody who uses them does not get at, `<supply>.<share>` */
+  outOfReach: string[];
+  findings: Finding[];
+};
+
+/** Checks that are hard rules: an arrangement that breaks one is not offered (computation page section 7). */
+export const HARD: ReadonlySet<CheckName> = new Set<CheckName>([
+  'overlap',
+  'mount',
+  'stand',
+  'exit',
+  'door',
+  'drawer',
+  'before',
+  'chair',
+  'passage',
+  'fuseBoard',
+  'heater',
+  'window',
+  'socket',
+  'feed',
+  'headroom',
+  'floorUse',
+  'travels',
+  'turning',
+]);
+
+/** Fetching what one does not get at: somebody is asked or something moved, s (own assumption). */
+const ASKED = 120;
+
+/** Seconds a year set against what is not right about a place to work; own assumptions, about as much as ten minutes a week each. */
+export const PENALTY = {
+  sunHour: 3600,
+  cord: 7200,
+  doorBehind: 1800,
+  glare: 1800,
+  handLight: 900,
+  noise: 3600,
+  splashes: 3600,
+  noWall: 900,
+} as const;
+
+const sessionsPerYear = (a: Activity) => a.sessionsPerMonth * a.months.length;
+
+/** Seconds to carry a piece of work from one seat to another. */
+export function carrySeconds(mm: number, fromSeated: boolean, toSeated: boolean): number {
+  const paces = Math.ceil(mm / PACE - 1e-9);
+  const tmu = paces * TMU.paceLaden + (fromSeated ? TMU.stand : 0) + (toSeated ? TMU.sit : 0);
+  return tmu * SECONDS_PER_TMU;
+}
+
+/** Flows of a plan, from seat to seat: times a year; an activity’s stations share evenly. */
+export function flowsOf(plan: Plan): { from: Station; to: Station; times: number }[] {
+  const at = (activityId: string) => Object.values(plan.stations).filter((s) => s.activityId === activityId);
+  return Object.values(plan.flows).flatMap((flow) => {
+    const activity = plan.activities[flow.fromId];
+    const froms = at(flow.fromId);
+    const tos = at(flow.toId);
+    if (!activity) return [];
+    const times = (flow.times * sessionsPerYear(activity)) / Math.max(1, froms.length * tos.length);
+    return froms.flatMap((from) => tos.map((to) => ({ from, to, times })));
+  });
+}
+
+export type Site = Pick<Station, 'x' | 'y' | 'heading'>;
+
+/**
+ * What speaks against a seat where it is, seconds a year. Light, doors and neighbours are looked at from the seat alone, so that the search
+ * can ask for any seat anywhere.
+ */
+export function sitePenalties(
+  plan: Plan,
+  station: Station,
+  site: Site,
+  others: readonly { station: Station; site: Site }[],
+): { words: string; seconds: number }[] {
+  const out: { words: string; seconds: number }[] = [];
+  const activity = plan.activities[station.activityId];
+  const person = plan.people[station.personId];
+  if (!activity || !person) return out;
+  const say = (words: string, seconds: number) => out.push({ words: `${station.name}: ${words}`, seconds });
+  for (const o of Object.values(plan.openings)) {
+    const frame = frameOf(plan, o.wallId);
+    if (!frame) continue;
+    const middle = onWall(frame, o.left + o.width / 2);
+    const side = angleBetween(site.heading, heading(site, middle));
+    const near = distance(site, middle) < 3500;
+    if (o.kind === 'door' && Math.abs(side) > 135) say('the door is behind the back', PENALTY.doorBehind);
+    if (o.kind === 'window' && near && Math.abs(side) < 35) say('glare from the window ahead', PENALTY.glare);
+    const onHand = person.hand === 'right' ? side > 45 && side < 135 : side < -45 && side > -135;
+    if (o.kind === 'window' && near && onHand)
+      say(`daylight from the side of the ${person.hand} hand`, PENALTY.handLight);
+  }
+  if (activity.traits.includes('wet')) {
+    const sinks = Object.values(plan.fixtures).flatMap((f) => (f.kind === 'sink' ? (fixturePrism(plan, f) ?? []) : []));
+    if (sinks.length > 0) {
+      const far = Math.min(...sinks.map((p) => footprintDistance(p, site.x, site.y)));
+      // twice there and back each session, dripping
+      const walks = 4 * Math.max(0, Math.ceil(far / PACE) - 1) * TMU.paceLaden * SECONDS_PER_TMU;
+      if (walks > 0) say('wet work away from the sink', walks * sessionsPerYear(activity));
+    }
+  }
+  for (const { station: s, site: at } of others) {
+    const other = plan.activities[s.activityId];
+    if (!other || s.id === station.id || !other.months.some((m) => activity.months.includes(m))) continue;
+    const far = distance(site, at);
+    if (activity.traits.includes('quiet') && other.traits.includes('noisy') && far < 3000)
+      say(`noise from ${s.name}`, PENALTY.noise);
+    if (activity.traits.includes('clean') && other.traits.some((t) => t === 'wet' || t === 'dusty') && far < 1500)
+      say(`dust or splashes from ${s.name}`, PENALTY.splashes);
+  }
+  return out;
+}
+
+/** How far off a wall a back may be and still lean on it, mm (own assumption: a skirting board and a plug). */
+const AT_WALL = 60;
+
+/** Whether what wants a wall behind it has none: chests, shelves and cupboards, not tables and carts. */
+export function wantsWall(
+  unit: Unit,
+  frames: readonly WallFrame[],
+  pose: { x: number; y: number; facing: number } = unit,
+): boolean {
+  const { worktop, mobile, places } = factsOf(unit.kind);
+  if (worktop || mobile || places === null || unit.mount !== 'floor') return false;
+  const ahead = direction(pose.facing);
+  const back = { x: pose.x - (ahead.x * unit.depth) / 2, y: pose.y - (ahead.y * unit.depth) / 2 };
+  return !frames.some((f) => {
+    const { left, out } = fromWall(f, back);
+    return out < AT_WALL && left > 0 && left < f.length;
+  });
+}
+
+/** Hours of direct sun a day, mean over the year, at worktop height on a grid of the floor, furniture not counted. */
+export type SunGrid = { x: number; y: number; step: number; columns: number; rows: number; hours: Float32Array };
+const TOP_HEIGHT = 780;
+
+export function sunGrid(plan: Plan, outline: readonly Point[], step = 300): SunGrid {
+  const x = Math.min(...outline.map((p) => p.x));
+  const y = Math.min(...outline.map((p) => p.y));
+  const columns = Math.ceil((Math.max(...outline.map((p) => p.x)) - x) / step) + 1;
+  const rows = Math.ceil((Math.max(...outline.map((p) => p.y)) - y) / step) + 1;
+  const hours = new Float32Array(columns * rows);
+  const bare = { ...plan, units: {} };
+  if (apertures(plan).length > 0)
+    for (let i = 0; i < hours.length; i++) {
+      const p = { x: x + (i % columns) * step, y: y + Math.floor(i / columns) * step, z: TOP_HEIGHT };
+      hours[i] = sunHours(bare, [p]).byMonth.reduce((a, b) => a + b, 0) / 12;
+    }
+  return { x, y, step, columns, rows, hours };
+}
+
+/** Hours of sun a day at a point of the grid. */
+export function sunAtPoint(grid: SunGrid, p: Point): number {
+  const c = Math.max(0, Math.min(grid.columns - 1, Math.round((p.x - grid.x) / grid.step)));
+  const r = Math.max(0, Math.min(grid.rows - 1, Math.round((p.y - grid.y) / grid.step)));
+  return grid.hours[r * grid.columns + c]!;
+}
+
+/**
+ * The whole cost of a plan as it is arranged, exactly: fetching as the homes have it, work handed on along free ways, penalties; and which
+ * hard rules it breaks. `sun` of the empty room is handed in, because it does not change.
+ */
+export function scoreOf(plan: Plan, sun: SunGrid): Score {
+  const penalties: Score['penalties'] = [];
+  const stations = Object.values(plan.stations);
+  const sites = stations.map((station) => ({ station, site: station }));
+  for (const station of stations) penalties.push(...sitePenalties(plan, station, station, sites));
+  const tops = new Set(stations.map((s) => s.unitId).filter((id) => id !== null));
+  for (const id of tops) {
+    const table = plan.units[id];
+    const hours = table ? sunAtPoint(sun, table) : 0;
+    if (table && hours > 1)
+      penalties.push({ words: `${table.name}: sun on the worktop`, seconds: (hours - 1) * PENALTY.sunHour });
+  }
+  const frames = wallFrames(plan);
+  for (const unit of Object.values(plan.units))
+    if (wantsWall(unit, frames)) penalties.push({ words: `${unit.name}: no wall behind it`, seconds: PENALTY.noWall });
+  penalties.push(...cords(plan));
+  const assessed = assessHomes(plan);
+  let fetching = assessed.bringing;
+  for (const { cost } of assessed.states)
+    if (cost) fetching += Number.isFinite(cost.seconds) ? cost.seconds : cost.fetches * ASKED;
+  let handingOn = 0;
+  for (const { from, to, times } of flowsOf(plan)) {
+    const maker = makerOf(plan, from);
+    const length = maker ? walkLengthTo(sceneAt(plan, from), maker, to) : Infinity;
+    handingOn += times * carrySeconds(Number.isFinite(length) ? length : 20_000, !from.standing, !to.standing);
+  }
+  const outOfReach = assessed.unreachable.map((s) => `${s.supply.id}.${s.share}`);
+  const findings = findingsOf(plan);
+  const total = fetching + handingOn + penalties.reduce((s, p) => s + p.seconds, 0);
+  return {
+    total,
+    fetching,
+    handingOn,
+    penalties,
+    broken: findings.filter((f) => breaks(plan, f)),
+    outOfReach,
+    findings,
+  };
+}
+
+/** A finding that breaks a hard rule by something that can be moved; what only pinned things do cannot be helped. */
+function breaks(plan: Plan, finding: Finding): boolean {
+  if (!HARD.has(finding.check)) return false;
+  const units = finding.unitIds.flatMap((id) => plan.units[id] ?? []);
+  return units.length === 0 || units.some((u) => !u.pinned && u.mount !== 'door');
+}
+
+/** Cords that reach no free socket. */
+function cords(plan: Plan): Score['penalties'] {
+  const look = lookAt(plan);
+  const free = freeOutlets(look);
+  return look.units.flatMap((unit) => {
+    if (unit.watts <= 0 || unit.cord === null) return [];
+    const body = unitPrism(unit);
+    const near = Math.min(
+      ...free.map((o) => footprintDistance(body, o.at.x, o.at.y) + Math.abs(unit.bottom - o.at.z)),
+      Infinity,
+    );
+    return near > unit.cord ? [{ words: `${unit.name}: no socket within its cord`, seconds: PENALTY.cord }] : [];
+  });
+}
+
+/** Fetches a year from each station out of each unit: what the search draws near. */
+export function pullOf(plan: Plan): { station: Station; unitId: string; fetches: number }[] {
+  const sum = new Map<string, { station: Station; unitId: string; fetches: number }>();
+  for (const use of Object.values(plan.uses)) {
+    const home = plan.homes[`${use.supplyId}.working`];
+    const unitId = home ? plan.places[home.placeId]?.unitId : undefined;
+    if (!unitId) continue;
+    const stations = Object.values(plan.stations).filter((s) => s.activityId === use.activityId);
+    for (const station of stations) {
+      // what travels with the seat is there already; only bringing it costs
+      const travels = station.travellerId === unitId;
+      const fetches = travels
+        ? (plan.activities[use.activityId]?.sessionsPerMonth ?? 0) / stations.length
+        : fetchesPerYear(plan, use.activityId, use.fetches) / stations.length;
+      const key = `${station.id} ${unitId}`;
+      const known = sum.get(key);
+      if (known) known.fetches += fetches;
+      else sum.set(key, { station, unitId, fetches });
+    }
+  }
+  return [...sum.values()];
+}

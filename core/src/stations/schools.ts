@@ -1,0 +1,106 @@
+import { assessHomes, settleCommand, slottingOf } from '../homes/index.ts';
+import { apply, type Command, type Plan } from '../plan/index.ts';
+import { solveSlotting } from '../slotting/index.ts';
+import { type Pace } from './seat-map.ts';
+import { oneEachCommand, sharedTools, WORTH } from './shared.ts';
+
+/** Questions on which makers differ and which can be worked out on the plan as it is. */
+export const SCHOOLS = ['posture', 'tools', 'grouping'] as const;
+export type School = (typeof SCHOOLS)[number];
+
+/** One way of working: what it costs a year, and how near things then are. */
+export type WayOfWorking = {
+  name: string;
+  seconds: number;
+  /** yearly fetches per band, index = band number */
+  fetchesByBand: number[];
+  /** kinds that somebody who uses them does not get at */
+  outOfReach: number;
+  homeless: number;
+  /** what it asks for first, in words; null: nothing */
+  asks: string | null;
+  /** takes the plan there; null: as it is */
+  command: Command | null;
+};
+
+export type Comparison = { school: School; title: string; ways: [WayOfWorking, WayOfWorking] };
+
+const TITLES: Record<School, string> = {
+  posture: 'Sitting or standing',
+  tools: 'One tool or one each',
+  grouping: 'By activity or by kind',
+};
+
+function assessed(plan: Plan, name: string, command: Command | null, asks: string | null = null): WayOfWorking {
+  const done = command ? apply(plan, command) : null;
+  const { seconds, fetchesByBand, unreachable, homeless } = assessHomes(done?.ok ? done.plan : plan);
+  return { name, seconds, fetchesByBand, outOfReach: unreachable.length, homeless: homeless.length, asks, command };
+}
+
+/**
+ * The same plan under two ways of working, in seconds a year and bands. Homes stay where they are, but for the question of grouping: there
+ * both ways find their homes anew, in `seconds` each.
+ * @param stationId for posture: the seat asked about; null: all of them
+ * @param newId makes ids for second tools; `since` ISO date
+ */
+export async function compareSchools(
+  plan: Plan,
+  school: School,
+  options: { stationId: string | null; newId: () => string; since: string; seconds: number; now: () => number },
+  pace: Pace = {},
+): Promise<Comparison | null> {
+  const title = TITLES[school];
+  if (school === 'posture') {
+    const seats = Object.values(plan.stations).filter(
+      (s) =>
+        (options.stationId === null || s.id === options.stationId) &&
+        plan.people[s.personId]?.mobility !== 'wheelchair',
+    );
+    if (seats.length === 0) return null;
+    const all = (standing: boolean): Command =>
+      ({
+        type: 'several',
+        words: standing ? 'work standing' : 'work sitting',
+        commands: seats.map((s) => ({ type: 'setStation', id: s.id, set: { standing } })),
+      }) as Command;
+    return { school, title, ways: [assessed(plan, 'sitting', all(false)), assessed(plan, 'standing', all(true))] };
+  }
+  if (school === 'tools') {
+    let now = plan;
+    const commands: Command[] = [];
+    let buy = 0;
+    for (const first of sharedTools(plan)) {
+      if (first.saves < WORTH) continue;
+      // places fill up as tools are given out: looked at anew each time
+      const tool = sharedTools(now).find((t) => t.supply.id === first.supply.id);
+      const command = tool && oneEachCommand(now, tool, tool.stations.slice(1).map(options.newId), options.since);
+      const done = command ? apply(now, command) : null;
+      if (!tool || !command || !done?.ok) continue;
+      now = done.plan;
+      buy += tool.buy;
+      if (command.type === 'several') commands.push(...command.commands);
+    }
+    if (commands.length === 0) return null;
+    const each = { type: 'several', words: 'one tool each', commands } as Command;
+    const asks = buy > 0 ? `${buy} more ${buy === 1 ? 'tool' : 'tools'} to buy` : 'nothing to buy: there are enough';
+    return { school, title, ways: [assessed(plan, 'one between them', null), assessed(plan, 'one each', each, asks)] };
+  }
+  const ways: WayOfWorking[] = [];
+  for (const [i, grouping] of (['activity', 'kind'] as const).entries()) {
+    const set: Command = { type: 'setPlan', set: { grouping } };
+    const there = apply(plan, set);
+    if (!there.ok) return null;
+    const answer = await solveSlotting(slottingOf(there.plan), {
+      seconds: options.seconds,
+      now: options.now,
+      onProgress: () => pace.onProgress?.((i + 0.5) / 2),
+      cancelled: () => pace.cancelled?.() ?? false,
+      ...(pace.breathe ? { breathe: pace.breathe } : {}),
+    });
+    if (pace.cancelled?.()) return null;
+    const settle = settleCommand(there.plan, answer, options.since);
+    const command = { type: 'several', words: `homes by ${grouping}`, commands: [set, settle] } as Command;
+    ways.push(assessed(plan, grouping === 'activity' ? 'together by activity' : 'together by kind', command));
+  }
+  return { school, title, ways: [ways[0]!, ways[1]!] };
+}

@@ -1,0 +1,127 @@
+import { fitSupply } from '../fit/index.ts';
+import { childAt, placeFilling, yearlyUses } from '../homes/index.ts';
+import { type Command, homesIn, type Plan, type Station, type Supply } from '../plan/index.ts';
+import { fetchFrom, handlingOf, makerOf, sceneAt, sceneOf } from '../reach/index.ts';
+
+/** Where one tool would lie best, and what fetching it there costs, s a year. */
+export type Spotting = { placeId: string; seconds: number };
+
+/** A tool that several stations reach for: where it lies, where one would lie best, and what one each would save. */
+export type SharedTool = {
+  supply: Supply;
+  stations: Station[];
+  /** seconds a year as it lies today; null without a home or out of somebody’s reach */
+  today: number | null;
+  /** the best place for one tool between them; null when none suits all */
+  between: Spotting | null;
+  /** the best place for each, in the order of the stations; null when one of them finds none */
+  each: Spotting[] | null;
+  /** seconds a year that one each saves against one between them (or today, when that is less) */
+  saves: number;
+  /** how many more must be bought for one each */
+  buy: number;
+};
+
+/** Below this nobody buys a second one, s a year (own assumption: ten minutes). */
+export const WORTH = 600;
+
+/** Tools that two or more stations reach for and put back, those first where one each saves most. */
+export function sharedTools(plan: Plan): SharedTool[] {
+  const out: SharedTool[] = [];
+  for (const supply of Object.values(plan.supplies)) {
+    if (supply.working === 0 || supply.form === 'sheet') continue;
+    const uses = yearlyUses(plan, supply, 'working').filter((u) => u.fetches > 0 && !u.consumed);
+    if (uses.length < 2) continue;
+    const cost = new Map<string, number[]>();
+    for (const [id, spot] of sceneOf(plan).spots) {
+      const home = plan.homes[`${supply.id}.working`]?.placeId === id;
+      if (!home && !roomFor(plan, supply, id)) continue;
+      if (spot.away || childAt(plan, supply, spot)) continue;
+      const kinds = homesIn(plan, id).length + (home ? 0 : 1);
+      cost.set(
+        id,
+        uses.map((u) => {
+          const maker = makerOf(plan, u.station);
+          if (!maker) return Infinity;
+          const scene = sceneAt(plan, u.station);
+          const fetch = fetchFrom(scene, maker, scene.spots.get(id)!, handlingOf(supply, kinds, false));
+          return fetch.ok ? fetch.seconds * u.fetches : Infinity;
+        }),
+      );
+    }
+    const sum = (list: readonly number[]) => list.reduce((a, b) => a + b, 0);
+    const now = plan.homes[`${supply.id}.working`];
+    const todays = now ? cost.get(now.placeId) : undefined;
+    const today = todays && Number.isFinite(sum(todays)) ? sum(todays) : null;
+    let between: Spotting | null = null;
+    const each: (Spotting | null)[] = uses.map(() => null);
+    for (const [placeId, list] of cost) {
+      const all = sum(list);
+      if (Number.isFinite(all) && (!between || all < between.seconds)) between = { placeId, seconds: all };
+      list.forEach((seconds, i) => {
+        if (Number.isFinite(seconds) && seconds < (each[i]?.seconds ?? Infinity)) each[i] = { placeId, seconds };
+      });
+    }
+    const apart = each.every((e) => e !== null) ? (each as Spotting[]) : null;
+    const one = Math.min(between?.seconds ?? Infinity, today ?? Infinity);
+    out.push({
+      supply,
+      stations: uses.map((u) => u.station),
+      today,
+      between,
+      each: apart,
+      saves: apart && Number.isFinite(one) ? Math.max(0, one - sum(apart.map((e) => e.seconds))) : 0,
+      buy: Math.max(0, uses.length - supply.working),
+    });
+  }
+  return out.sort((a, b) => b.saves - a.saves || (a.supply.id < b.supply.id ? -1 : 1));
+}
+
+/** Whether one more of a supply goes into a place beside what lies there. */
+function roomFor(plan: Plan, supply: Supply, placeId: string): boolean {
+  const place = plan.places[placeId]!;
+  const fit = fitSupply(place, supply, 1);
+  if (!fit.ok) return false;
+  const filling = placeFilling(plan, place);
+  return filling.used + fit.frontage <= place.width && filling.mass + supply.mass <= place.load;
+}
+
+/**
+ * One each instead of one between them: every station but the first gets a supply of its own with its uses, each lies where it is nearest
+ * to hand. Null when that cannot be done.
+ * @param newIds as many ids for new supplies as there are stations but one
+ * @param since ISO date
+ */
+export function oneEachCommand(plan: Plan, tool: SharedTool, newIds: readonly string[], since: string): Command | null {
+  const { supply, stations, each } = tool;
+  if (!each) return null;
+  const activities = [...new Set(stations.map((s) => s.activityId))];
+  // stations of one activity cannot be told apart by its uses
+  if (activities.length < 2 || newIds.length < activities.length - 1) return null;
+  const best = (activityId: string) => each[stations.findIndex((s) => s.activityId === activityId)]!;
+  const own = Math.max(1, Math.floor(supply.working / activities.length));
+  const commands: Command[] = [];
+  for (const [i, activityId] of activities.slice(1).entries()) {
+    const id = newIds[i]!;
+    const activity = plan.activities[activityId]!;
+    const copy = { ...supply, id, name: `${supply.name} (${activity.name})`.slice(0, 120), working: own, backstock: 0 };
+    const use = Object.values(plan.uses).find((u) => u.activityId === activityId && u.supplyId === supply.id)!;
+    commands.push(
+      { type: 'addSupplies', supplies: [copy] },
+      { type: 'removeUse', id: use.id },
+      { type: 'addUse', use: { ...use, id: `${activityId}-${id}`.slice(0, 80), supplyId: id } },
+      { type: 'assignHome', supplyId: id, share: 'working', placeId: best(activityId).placeId, since },
+    );
+  }
+  const left = Math.max(1, supply.working - own * (activities.length - 1));
+  commands.push({ type: 'setSupply', id: supply.id, set: { working: left } });
+  if (!plan.homes[`${supply.id}.working`]?.pinned)
+    commands.push({
+      type: 'assignHome',
+      supplyId: supply.id,
+      share: 'working',
+      placeId: best(activities[0]!).placeId,
+      since,
+    });
+  return { type: 'several', words: `one ${supply.name} each`.slice(0, 120), commands } as Command;
+}

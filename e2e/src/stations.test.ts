@@ -1,0 +1,185 @@
+import { describe, expect, test } from '@jest/globals';
+import { findingsOf } from '@heronstone/core/findings';
+import { HARD } from '@heronstone/core/arrange';
+import { type Plan } from '@heronstone/core/plan';
+import { planAsWorked } from '@heronstone/core/reach';
+import { addDemoPlan } from './harness.ts';
+import { axeFaults, planIdOf, serverPlan, until, withApp } from './support.ts';
+
+const app = withApp();
+const planNow = async (id: string): Promise<Plan> => (await serverPlan(app.server.url, id)).plan;
+const view = (name: string) => app.page.getByRole('button', { name, exact: true }).click();
+
+describe('people, activities and stations', () => {
+  test('the left-handed maker sets up two stations and a cart', async () => {
+    const { page } = app;
+    await page.goto(app.server.url);
+    await page.fill('#new-name', 'Left hand first');
+    await page.getByRole('button', { name: 'Begin' }).click();
+    await page.waitForSelector('#next-wall');
+    const id = planIdOf(page);
+    for (const length of ['400', '500', '400', '500']) await app.nextWall(length);
+    await page.getByRole('link', { name: /Furniture/ }).click();
+    await app.bringIn('Work table');
+    await app.bringIn('Three-tier cart');
+    for (let i = 0; i < 12; i++)
+      await page.locator('[data-unit][aria-label="Three-tier cart"]').press('Shift+ArrowLeft');
+
+    await page.getByRole('link', { name: /Activities/ }).click();
+    await page.getByRole('button', { name: 'Someone' }).click();
+    await page.getByLabel('Hand', { exact: true }).selectOption('left');
+    await app.type('Height without shoes', '1,62 m');
+    await page.waitForSelector('text=/162 cm, left-handed/');
+    for (const name of ['Kites', 'Lanterns']) {
+      await page.getByRole('button', { name: 'Another', exact: true }).click();
+      await app.type('What is made', name);
+      await page.getByRole('button', { name: 'Give it a seat' }).click();
+      await page.waitForSelector('text=it lives as');
+    }
+    // the second on the other side of the table, at the same time, with the cart
+    await view('its back');
+    await page.getByLabel('at the same time as').selectOption({ label: 'Kites seat' });
+    await page.getByLabel('it lives as').selectOption('cart');
+    await page.getByLabel('on', { exact: true }).selectOption({ label: 'Three-tier cart' });
+    await page.waitForSelector('text=/a session to bring it and put it away/');
+    await until(
+      async () => Object.values((await planNow(id)).stations).some((s) => s.travellerId !== null),
+      'the cart',
+    );
+    const plan = await planNow(id);
+    const [kites, lanterns] = ['Kites seat', 'Lanterns seat'].map((name) =>
+      Object.values(plan.stations).find((s) => s.name === name)!,
+    );
+    expect(Math.abs(kites!.heading - lanterns!.heading)).toBe(180);
+    expect(kites!.together).toBe(lanterns!.together);
+    expect(kites!.together).not.toBe('');
+    // beside her left hand: she looks down the page, so that is on the right of it
+    const cart = Object.values(planAsWorked(plan, lanterns!).units).find((u) => u.kind === 'rollingCart')!;
+    const right = (lanterns!.heading + 90) % 360;
+    expect((cart.x - lanterns!.x) * Math.sin((right * Math.PI) / 180)).toBeLessThan(-300);
+    // both at once are one person: said
+    expect(
+      findingsOf(plan)
+        .map((f) => f.words)
+        .join(),
+    ).toMatch(/is to work at .* at the same time/);
+    // hand on, undone, done again
+    await view('Hands on');
+    await page.getByRole('button', { name: 'Add', exact: true }).click();
+    await page.waitForSelector('text=/a year, carried/');
+    await page.getByRole('button', { name: /^Undo/ }).click();
+    await page.waitForSelector('[data-flow]', { state: 'detached' });
+    // the round from the cart’s seat
+    await page.getByRole('link', { name: /Homes/ }).click();
+    await page.getByRole('button', { name: 'Lanterns seat' }).first().click();
+    await page.waitForSelector('[data-place]');
+    expect(app.errors).toEqual([]);
+  });
+
+  test('a person who may not kneel sees what is out of reach, and that it is not when she may', async () => {
+    const { page } = app;
+    const id = await addDemoPlan(app.server, 'pump');
+    await app.open(id, 'homes?seat=print-seat&place=sheets.5.0');
+    await page.waitForSelector('text=Out of reach for Rowan: it needs kneeling.');
+    await app.open(id, 'activities?activity=prints');
+    await page.getByRole('button', { name: /^Rowan/ }).click();
+    await page.getByLabel('may kneel').check();
+    await until(async () => (await planNow(id)).people.rowan!.mayKneel, 'she may kneel');
+    await app.open(id, 'homes?seat=print-seat&place=sheets.5.0');
+    await page.waitForSelector('[aria-label="Ledger"] >> text=kneel');
+    expect(await page.locator('text=Out of reach for Rowan').count()).toBe(0);
+    // the walk to it goes round what stands between: it has a turn
+    const walk = await page.locator('[data-walk]').getAttribute('d');
+    expect(walk!.split('L').length).toBeGreaterThanOrEqual(3);
+  });
+
+  test('uses from a recipe, by ticking and as for another; what is unknown is named and nothing guessed', async () => {
+    const { page } = app;
+    const id = await addDemoPlan(app.server, 'pump');
+    await app.open(id, 'activities?activity=packing');
+    const uses = async () =>
+      Object.values((await planNow(id)).uses)
+        .filter((u) => u.activityId === 'packing')
+        .map((u) => `${u.supplyId} ${u.fetches}`);
+    await view('From a recipe');
+    await page.fill('#recipe', 'wrap: bubble sleeves x7, no such thing\nseal: masking tape');
+    await page.waitForSelector('text=/Line 1: “no such thing” is no single supply/');
+    await page.getByRole('button', { name: 'Take 2 supplies over' }).click();
+    await until(async () => (await uses()).includes('masking-tape 1'), 'the recipe');
+    expect(await uses()).toContain('bubble-sleeves 7');
+    await view('By ticking');
+    await page.getByRole('checkbox', { name: 'Apron' }).check();
+    await until(async () => (await uses()).includes('apron 1'), 'ticked');
+    await page.getByRole('checkbox', { name: 'Apron' }).uncheck();
+    await until(async () => !(await uses()).includes('apron 1'), 'and not');
+    await view('As for another');
+    await page.getByLabel('the same as for').selectOption({ label: 'Needle felting' });
+    await page.getByRole('button', { name: /^Copy 6 uses/ }).click();
+    await until(async () => (await uses()).includes('felting-needles 6'), 'copied');
+    await page.getByRole('button', { name: /^Undo/ }).click();
+    await until(async () => !(await uses()).includes('felting-needles 6'), 'one undo takes all of it back');
+    expect(app.errors).toEqual([]);
+  });
+
+  test('a kit is packed; the map of seats and of parking; ways of working side by side; clean for axe', async () => {
+    const { page } = app;
+    const id = await addDemoPlan(app.server, 'pump');
+    await app.open(id, 'activities?activity=felting&view=where');
+    await page.waitForSelector('text=/2 of 6 packed/');
+    await page.getByRole('button', { name: 'Pack it' }).click();
+    await page.waitForSelector('text=/[3-6] of 6 packed/');
+    await page.getByRole('button', { name: 'Where should I sit?' }).click();
+    await page.waitForSelector('[data-map] [data-best]', { timeout: 60_000 });
+    const before = (await planNow(id)).stations['felt-seat']!;
+    expect(await axeFaults(page)).toEqual([]);
+    await page.getByRole('group', { name: 'Best spots' }).getByRole('button').first().click();
+    await until(async () => (await planNow(id)).stations['felt-seat']!.x !== before.x, 'she sits there now');
+    await app.open(id, 'activities?activity=packing&view=where');
+    await page.getByRole('button', { name: 'Where should it park?' }).click();
+    await page.waitForSelector('[role=status] >> text=trying every spot');
+    await page.getByRole('button', { name: 'Enough' }).click();
+    await page.waitForSelector('text=Put the map away', { timeout: 60_000 });
+    await app.open(id, 'activities?activity=lanterns&view=ways');
+    await page.getByRole('button', { name: 'sitting or standing?' }).click();
+    await page.waitForSelector('[aria-label="Sitting or standing"]', { timeout: 60_000 });
+    expect(await page.locator('[aria-label="Sitting or standing"] strong').allInnerTexts()).toEqual([
+      'sitting',
+      'standing',
+    ]);
+    expect(await axeFaults(page)).toEqual([]);
+    for (const what of ['flows', 'asks', 'uses']) {
+      await app.open(id, `activities?activity=prints&view=${what}`);
+      await page.waitForTimeout(200);
+      expect(await axeFaults(page)).toEqual([]);
+    }
+    await app.open(id, 'activities?activity=marbling&view=asks');
+    await page.waitForSelector('text=/Nobody worked here for \\d+ months/');
+    await page.getByRole('button', { name: /^Pip/ }).click();
+    await app.type('years old', '2');
+    await until(async () => (await planNow(id)).people.pip!.keepFrom.includes('small'), 'small parts too, under three');
+    expect(app.errors).toEqual([]);
+  });
+
+  test('arrange for me: an offer breaks no hard rule and is taken as a plan of its own; what is pinned stays', async () => {
+    const { page } = app;
+    const id = await addDemoPlan(app.server, 'cupboard');
+    const before = await planNow(id);
+    await app.open(id, 'furniture?view=arrange');
+    await page.getByRole('button', { name: 'Look for ways' }).click();
+    await page.getByRole('button', { name: 'Look elsewhere' }).waitFor({ timeout: 120_000 });
+    await page.waitForSelector('[aria-label="Arrangement 1"]');
+    expect(await axeFaults(page)).toEqual([]);
+    await page.getByRole('button', { name: 'Take it as a new plan' }).first().click();
+    await page.waitForURL((url) => /\/p\/[^/]+\/furniture/.test(url.pathname) && !url.pathname.includes(id));
+    const made = planIdOf(page);
+    await until(
+      async () => JSON.stringify((await planNow(made)).units) !== JSON.stringify(before.units),
+      'it stands otherwise',
+    );
+    const plan = await planNow(made);
+    expect(plan.head.forkedFrom).toBe(id);
+    expect(findingsOf(plan).filter((f) => HARD.has(f.check))).toEqual([]);
+    expect((await planNow(id)).units).toEqual(before.units);
+    expect(app.errors).toEqual([]);
+  });
+});

@@ -1,0 +1,49 @@
+import { proxy, type Remote, wrap } from 'comlink';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { toast } from 'sonner';
+import { type StationsWorker } from '../workers/stations.worker.ts';
+
+/** Work done beside the screen: how far it is, how to end it. */
+export type LongWork = {
+  /** share done; null while nothing runs */
+  share: number | null;
+  run: <T>(job: (api: Remote<StationsWorker>, tell: (share: number) => void) => Promise<T>) => Promise<T | null>;
+  cancel: () => void;
+};
+
+/** A worker of its own for as long as it is needed; a new piece of work ends the one before. */
+export function useLongWork(): LongWork {
+  const [share, setShare] = useState<number | null>(null);
+  const worker = useRef<{ raw: Worker; api: Remote<StationsWorker> } | null>(null);
+  useEffect(
+    () => () => {
+      worker.current?.raw.terminate();
+      worker.current = null;
+    },
+    [],
+  );
+  const run: LongWork['run'] = useCallback(async (job) => {
+    worker.current?.raw.terminate();
+    const raw = new Worker(new URL('../workers/stations.worker.ts', import.meta.url), { type: 'module' });
+    const mine = { raw, api: wrap<StationsWorker>(raw) };
+    worker.current = mine;
+    setShare(0);
+    try {
+      return await job(
+        mine.api,
+        proxy((s: number) => worker.current === mine && setShare(s)),
+      );
+    } catch (e) {
+      toast.error(`It could not be worked out: ${(e as Error).message}`);
+      return null;
+    } finally {
+      raw.terminate();
+      if (worker.current === mine) {
+        worker.current = null;
+        setShare(null);
+      }
+    }
+  }, []);
+  const cancel = useCallback(() => void worker.current?.api.cancel(), []);
+  return { share, run, cancel };
+}

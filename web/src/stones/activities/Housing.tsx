@@ -1,0 +1,465 @@
+import { Armchair, PackageCheck, Plus, Route, Trash2 } from 'lucide-react';
+import { CATALOGUE } from '@heronstone/core/catalogue';
+import { direction } from '@heronstone/core/geometry';
+import { bringingOf } from '@heronstone/core/homes';
+import {
+  type Activity,
+  apply,
+  blankStation,
+  blankUnit,
+  type Command,
+  type Housing as HousedAs,
+  middleOfRoom,
+  newId,
+  placeTitle,
+  type Plan,
+  type Station,
+  type Unit,
+} from '@heronstone/core/plan';
+import { packCommand, packingOf } from '@heronstone/core/stations';
+import { toast } from 'sonner';
+import { asSeen } from '../../state/as-seen.ts';
+import { useLongWork } from '../../state/long-work.ts';
+import { usePlan } from '../../state/plan-store.ts';
+import { Button } from '../../ui/button.tsx';
+import { LengthField, NumberField, SelectField, TextField } from '../../ui/fields.tsx';
+import { countWords, secondsWords, today, yearWords } from '../../ui/words.ts';
+import { Working } from '../../ui/working.tsx';
+import { type Mapped } from './mapped.ts';
+
+const HOUSED: readonly (readonly [HousedAs, string])[] = [
+  ['station', 'a place of its own'],
+  ['kit', 'a kit: a box carried to the seat'],
+  ['cart', 'a cart rolled beside the seat'],
+];
+const SIDES = [
+  ['its front', 0],
+  ['its back', 180],
+  ['its left end', 90],
+  ['its right end', 270],
+] as const;
+/** From the edge of a top to the middle of a seat, mm (own assumption). */
+const BEFORE = 250;
+
+/** A seat at one side of a table: 0 its front, then as one turns right round it. */
+function seatAt(table: Unit, turn: number): Pick<Station, 'x' | 'y' | 'heading'> {
+  const out = direction(table.facing + turn);
+  const off = (turn % 180 === 0 ? table.depth : table.width) / 2 + BEFORE;
+  return {
+    x: Math.round(table.x + out.x * off),
+    y: Math.round(table.y + out.y * off),
+    heading: (((table.facing + turn + 180) % 360) + 360) % 360,
+  };
+}
+
+/** Where an activity lives: its seats, and whether it has a place of its own, travels in a box or rolls up on a cart. */
+export function Housing({
+  activity,
+  mapped,
+  onMap,
+}: {
+  activity: Activity;
+  mapped: Mapped | null;
+  onMap: (map: Mapped | null) => void;
+}) {
+  const plan = usePlan((s) => s.plan);
+  const dispatch = usePlan((s) => s.dispatch);
+  const stations = Object.values(plan.stations).filter((s) => s.activityId === activity.id);
+  const people = Object.values(plan.people);
+  const tables = Object.values(plan.units).filter((u) => CATALOGUE[u.kind].worktop);
+  const add = () => {
+    const table = tables[0];
+    const who = people.find((p) => !p.child) ?? people[0]!;
+    const at = table ? seatAt(table, 0) : { ...middleOfRoom(plan), heading: 0 };
+    const name = stations.length === 0 ? `${activity.name} seat` : `${activity.name} seat ${stations.length + 1}`;
+    dispatch({
+      type: 'addStation',
+      station: {
+        ...blankStation(newId('station'), name, activity.id, who.id),
+        unitId: table?.id ?? null,
+        standing: activity.posture === 'standing',
+        ...at,
+      },
+    });
+  };
+  if (people.length === 0)
+    return (
+      <p className="rounded-2xl border-2 border-dashed border-line p-4 text-soft">
+        First say who works here (on the right), then give this activity a seat.
+      </p>
+    );
+  return (
+    <div className="space-y-3">
+      {stations.length === 0 && (
+        <p className="rounded-2xl border-2 border-dashed border-line p-4 text-soft">
+          No seat yet: near and far are measured from one.
+        </p>
+      )}
+      {stations.map((s) => (
+        <Seat key={s.id} station={s} plan={plan} tables={tables} mapped={mapped} onMap={onMap} />
+      ))}
+      <Button look={stations.length === 0 ? 'main' : 'plain'} onClick={add}>
+        <Plus size={15} aria-hidden /> {stations.length === 0 ? 'Give it a seat' : 'Another seat'}
+      </Button>
+    </div>
+  );
+}
+
+function Seat({
+  station,
+  plan,
+  tables,
+  mapped,
+  onMap,
+}: {
+  station: Station;
+  plan: Plan;
+  tables: readonly Unit[];
+  mapped: Mapped | null;
+  onMap: (map: Mapped | null) => void;
+}) {
+  const dispatch = usePlan((s) => s.dispatch);
+  const work = useLongWork();
+  const set = (part: Partial<Station>) =>
+    dispatch({ type: 'setStation', id: station.id, set: part, was: asSeen(station, part) });
+  const table = station.unitId ? plan.units[station.unitId] : undefined;
+  const others = Object.values(plan.stations).filter((s) => s.id !== station.id);
+  const partner = others.find((s) => station.together !== '' && s.together === station.together);
+  const together = (id: string) => {
+    const other = plan.stations[id];
+    if (!other) return void set({ together: '' });
+    const word = other.together || other.name.slice(0, 40);
+    dispatch({
+      type: 'several',
+      words: `work ${station.name} and ${other.name} at once`,
+      commands: [
+        { type: 'setStation', id: station.id, set: { together: word } },
+        { type: 'setStation', id: other.id, set: { together: word } },
+      ],
+    } as Command);
+  };
+  const seatMap = async () => {
+    const map = await work.run((api, tell) => api.seats(plan, station.id, tell));
+    if (map) onMap({ map, of: 'seat', id: station.id });
+    else toast('The walls must close first, and somebody must sit here.');
+  };
+  return (
+    <fieldset className="rounded-2xl bg-paper p-3">
+      <legend className="sr-only">Seat {station.name}</legend>
+      <div className="flex flex-wrap items-end gap-2">
+        <TextField className="w-40" label="Seat" value={station.name} onCommit={(name) => set({ name })} />
+        <SelectField
+          className="w-28"
+          label="who"
+          value={station.personId}
+          options={Object.values(plan.people).map((p) => [p.id, p.name] as const)}
+          onCommit={(personId) => set({ personId })}
+        />
+        <SelectField
+          className="w-36"
+          label="at"
+          value={station.unitId ?? ''}
+          options={[['', 'no worktop'], ...tables.map((t) => [t.id, t.name] as const)]}
+          onCommit={(id) => set({ unitId: id || null })}
+        />
+        <SelectField
+          className="w-28"
+          label="posture"
+          value={station.standing ? 'standing' : 'sitting'}
+          options={[
+            ['sitting', 'sitting'],
+            ['standing', 'standing'],
+          ]}
+          onCommit={(v) => set({ standing: v === 'standing' })}
+        />
+        {!station.standing && (
+          <LengthField
+            className="w-28"
+            label="seat height"
+            optional
+            mm={station.seatHeight}
+            onCommit={(seatHeight) => set({ seatHeight })}
+          />
+        )}
+        <NumberField
+          className="w-24"
+          label="looks to"
+          unit="°"
+          min={-360}
+          max={360}
+          value={station.heading}
+          onCommit={(heading) => set({ heading })}
+        />
+        <LengthField
+          className="w-24"
+          label="from the left"
+          mm={Math.max(0, station.x)}
+          onCommit={(mm) => mm !== null && set({ x: mm })}
+        />
+        <LengthField
+          className="w-24"
+          label="from below"
+          mm={Math.max(0, station.y)}
+          onCommit={(mm) => mm !== null && set({ y: mm })}
+        />
+        <Button
+          look="quiet"
+          aria-label={`Take out ${station.name}`}
+          onClick={() => dispatch({ type: 'removeStation', id: station.id })}
+        >
+          <Trash2 size={15} aria-hidden />
+        </Button>
+      </div>
+      <div className="mt-2 flex flex-wrap items-center gap-2 text-[14px]">
+        {table && (
+          <>
+            <span className="text-soft">sit at</span>
+            {SIDES.map(([words, turn]) => (
+              <Button key={words} look="quiet" className="!px-2" onClick={() => set(seatAt(table, turn))}>
+                {words}
+              </Button>
+            ))}
+          </>
+        )}
+        <span className="ml-auto flex items-center gap-2">
+          {work.share === null ? (
+            <Button onClick={() => void seatMap()}>
+              <Armchair size={15} aria-hidden /> Where should I sit?
+            </Button>
+          ) : (
+            <Working work={work} words="trying every spot" />
+          )}
+        </span>
+      </div>
+      {mapped?.of === 'seat' && mapped.id === station.id && (
+        <BestSpots
+          mapped={mapped}
+          onTake={(b) => set({ x: Math.round(b.x), y: Math.round(b.y), heading: b.heading })}
+          onClose={() => onMap(null)}
+        />
+      )}
+      <div className="mt-2 flex flex-wrap items-end gap-2 border-t border-line pt-2">
+        <SelectField
+          className="w-60"
+          label="it lives as"
+          value={station.housing}
+          options={HOUSED}
+          onCommit={(housing) =>
+            set({
+              housing,
+              ...(housing === 'station' ? { travellerId: null, parkingId: null } : { travellerId: null }),
+            })
+          }
+        />
+        {station.housing !== 'station' && <Traveller station={station} plan={plan} />}
+        <SelectField
+          className="w-44"
+          label="at the same time as"
+          value={partner?.id ?? ''}
+          options={[['', 'nobody else'], ...others.map((s) => [s.id, s.name] as const)]}
+          onCommit={together}
+        />
+        <div>
+          <label htmlFor={`last-${station.id}`} className="block text-[13px] text-soft">
+            last worked here
+          </label>
+          <input
+            id={`last-${station.id}`}
+            type="date"
+            max={today()}
+            className="min-h-[34px] rounded-md border border-line bg-paper px-2"
+            value={station.lastUsed ?? ''}
+            onChange={(e) => set({ lastUsed: e.target.value || null })}
+          />
+        </div>
+      </div>
+      {station.travellerId && <Packed station={station} plan={plan} mapped={mapped} onMap={onMap} />}
+    </fieldset>
+  );
+}
+
+/** The box or cart that comes to the seat; a box may be new, and is kept somewhere. */
+function Traveller({ station, plan }: { station: Station; plan: Plan }) {
+  const dispatch = usePlan((s) => s.dispatch);
+  const kit = station.housing === 'kit';
+  const units = Object.values(plan.units).filter((u) =>
+    kit ? u.kind === 'carryBox' : CATALOGUE[u.kind].group === 'wheels',
+  );
+  const unit = station.travellerId ? plan.units[station.travellerId] : undefined;
+  const choose = (id: string) => {
+    if (id !== 'new')
+      return void dispatch({ type: 'setStation', id: station.id, set: { travellerId: id || null, parkingId: null } });
+    const middle = middleOfRoom(plan);
+    const name = `${plan.activities[station.activityId]?.name ?? 'New'} ${kit ? 'box' : 'cart'}`;
+    const fresh = {
+      ...blankUnit(newId('unit'), kit ? 'carryBox' : 'rollingCart', plan.head.measure),
+      name,
+      ...middle,
+      bottom: 0,
+    };
+    dispatch({
+      type: 'several',
+      words: `bring in ${name}`,
+      commands: [
+        { type: 'placeUnit', unit: fresh },
+        { type: 'setStation', id: station.id, set: { travellerId: fresh.id, parkingId: null } },
+      ],
+    } as Command);
+  };
+  const spots = Object.values(plan.parkings).filter((p) => p.unitId === station.travellerId);
+  const places = Object.values(plan.places).filter((p) => {
+    const holder = plan.units[p.unitId];
+    return (
+      holder &&
+      holder.id !== unit?.id &&
+      holder.kind !== 'carryBox' &&
+      ['shelf', 'cubby', 'tier', 'away', 'drawer'].includes(p.kind)
+    );
+  });
+  return (
+    <>
+      <SelectField
+        className="w-44"
+        label={kit ? 'in' : 'on'}
+        value={station.travellerId ?? ''}
+        options={[
+          ['', 'choose'],
+          ...units.map((u) => [u.id, u.name] as const),
+          ['new', kit ? 'a new box' : 'a new cart'],
+        ]}
+        onCommit={choose}
+      />
+      {kit && unit && (
+        <SelectField
+          className="w-56"
+          label="kept in"
+          value={unit.keptInId ?? ''}
+          options={[['', 'nowhere: it stands about'], ...places.map((p) => [p.id, placeTitle(plan, p)] as const)]}
+          onCommit={(id) => dispatch({ type: 'setUnit', id: unit.id, set: { keptInId: id || null } })}
+        />
+      )}
+      {!kit && unit && (
+        <SelectField
+          className="w-48"
+          label="worked at"
+          value={station.parkingId ?? ''}
+          options={[['', 'beside the working hand'], ...spots.map((p) => [p.id, p.name] as const)]}
+          onCommit={(id) => dispatch({ type: 'setStation', id: station.id, set: { parkingId: id || null } })}
+        />
+      )}
+    </>
+  );
+}
+
+/** Is it packed, does it go in, what does bringing it take. */
+function Packed({
+  station,
+  plan,
+  mapped,
+  onMap,
+}: {
+  station: Station;
+  plan: Plan;
+  mapped: Mapped | null;
+  onMap: (map: Mapped | null) => void;
+}) {
+  const dispatch = usePlan((s) => s.dispatch);
+  const work = useLongWork();
+  const packing = packingOf(plan, station);
+  if (!packing) return null;
+  const bringing = bringingOf(plan, station);
+  const pack = () => {
+    const done = packCommand(plan, station, today(), (p, command) => {
+      const next = apply(p, command);
+      return next.ok ? next.plan : null;
+    });
+    if (!done) return void toast('Nothing more goes in.');
+    if (dispatch(done.command))
+      toast.success(`${countWords(done.packed.length, 'supply', 'supplies')} packed into ${packing.traveller.name}`, {
+        description:
+          done.left.length > 0
+            ? `No room for ${done.left.map((s) => s.name).join(', ')}. Ctrl Z takes it back.`
+            : 'All it reaches for. Ctrl Z takes it back.',
+      });
+  };
+  const parking = async () => {
+    const map = await work.run((api, tell) => api.carts(plan, packing.traveller.id, tell));
+    if (map) onMap({ map, of: 'cart', id: packing.traveller.id });
+  };
+  return (
+    <div className="mt-2 text-[14px]">
+      <p className="flex flex-wrap items-center gap-x-3 gap-y-1">
+        <strong>{packing.traveller.name}</strong>
+        <span>
+          {packing.packed.length} of {packing.packed.length + packing.missing.length} packed ·{' '}
+          {(packing.mass / 1000).toFixed(1)} kg
+        </span>
+        <span className="text-soft">
+          {bringing.reason ??
+            (bringing.seconds > 0
+              ? `${secondsWords(bringing.seconds)} a session to bring it and put it away`
+              : 'it stands at the seat already')}
+        </span>
+        {packing.missing.length > 0 && (
+          <Button onClick={pack}>
+            <PackageCheck size={15} aria-hidden /> Pack it
+          </Button>
+        )}
+        {station.housing === 'cart' &&
+          (work.share === null ? (
+            <Button onClick={() => void parking()}>
+              <Route size={15} aria-hidden /> Where should it park?
+            </Button>
+          ) : (
+            <Working work={work} words="trying every spot" />
+          ))}
+      </p>
+      {packing.missing.length > 0 && (
+        <p className="text-soft">not in it: {packing.missing.map((s) => s.name).join(', ')}</p>
+      )}
+      {packing.idle.length > 0 && (
+        <p className="text-soft">in it for something else: {packing.idle.map((s) => s.name).join(', ')}</p>
+      )}
+      {packing.trouble.map((t) => (
+        <p key={t} className="text-clash">
+          {t}
+        </p>
+      ))}
+      {packing.care && <p className="text-[13px] text-soft">{packing.care}</p>}
+      {mapped?.of === 'cart' && mapped.id === packing.traveller.id && (
+        <BestSpots
+          mapped={mapped}
+          onTake={(b) =>
+            dispatch({ type: 'setUnit', id: packing.traveller.id, set: { x: b.x, y: b.y, facing: b.heading } })
+          }
+          onClose={() => onMap(null)}
+        />
+      )}
+    </div>
+  );
+}
+
+function BestSpots({
+  mapped: { map },
+  onTake,
+  onClose,
+}: {
+  mapped: Mapped;
+  onTake: (best: Mapped['map']['best'][number]) => void;
+  onClose: () => void;
+}) {
+  return (
+    <div role="group" aria-label="Best spots" className="mt-2 flex flex-wrap items-center gap-2 text-[14px]">
+      <span className="text-soft">now {map.now === null ? 'not known' : yearWords(map.now)}</span>
+      {map.best.map((b, i) => (
+        <Button key={`${b.x} ${b.y}`} onClick={() => onTake(b)}>
+          <strong>{i + 1}</strong> {yearWords(b.seconds)}, {b.words}
+        </Button>
+      ))}
+      {map.best.length === 0 && <span>No free spot was found that makes nothing worse.</span>}
+      <Button look="quiet" onClick={onClose}>
+        Put the map away
+      </Button>
+    </div>
+  );
+}

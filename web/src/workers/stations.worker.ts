@@ -1,0 +1,67 @@
+import { expose } from 'comlink';
+import { type Arranged, type Arrangement, arrangeRoom } from '@heronstone/core/arrange';
+import { newId, type Plan } from '@heronstone/core/plan';
+import {
+  compareSchools,
+  type Comparison,
+  type FloorMap,
+  parkingMap,
+  type School,
+  seatMap,
+} from '@heronstone/core/stations';
+
+let stop = false;
+const breathe = () => new Promise<void>((resolve) => setTimeout(resolve, 0));
+const pace = (onProgress: (share: number) => void) => {
+  stop = false;
+  return { onProgress, breathe, cancelled: () => stop };
+};
+
+/** Mesh of the maps, mm. */
+const SEATS = 150;
+const CARTS = 200;
+
+/** Maps of seats and carts, ways of working compared, rooms arranged: off the screen’s thread, with progress, cancelled at once. */
+const api = {
+  async seats(plan: Plan, stationId: string, onProgress: (share: number) => void): Promise<FloorMap | null> {
+    const station = plan.stations[stationId];
+    return station ? seatMap(plan, station, SEATS, pace(onProgress)) : null;
+  },
+  async carts(plan: Plan, unitId: string, onProgress: (share: number) => void): Promise<FloorMap | null> {
+    const unit = plan.units[unitId];
+    return unit ? parkingMap(plan, unit, CARTS, pace(onProgress)) : null;
+  },
+  async schools(
+    plan: Plan,
+    school: School,
+    stationId: string | null,
+    since: string,
+    onProgress: (share: number) => void,
+  ): Promise<Comparison | null> {
+    const how = { stationId, since, newId: () => newId('supply'), seconds: 1.5, now: () => performance.now() };
+    return compareSchools(plan, school, how, pace(onProgress));
+  },
+  async arrange(
+    plan: Plan,
+    seed: number,
+    onProgress: (share: number, best: readonly Arrangement[]) => void,
+  ): Promise<Arranged> {
+    let shown = -1;
+    return arrangeRoom(plan, {
+      seed,
+      breathe,
+      cancelled: () => stop,
+      onProgress: (share, best) => {
+        // what is handed over is copied: every hundredth is often enough
+        if (share - shown < 0.01) return;
+        shown = share;
+        onProgress(share, best);
+      },
+    });
+  },
+  cancel() {
+    stop = true;
+  },
+};
+export type StationsWorker = typeof api;
+expose(api);
