@@ -267,6 +267,13 @@ describe('the fetch', () => {
     expect(!wheels.ok && wheels.refusal).toBe('way');
   });
 
+  test('a hand comes into a box from above: its own rim is not in the way', () => {
+    for (const kind of ['lidBox', 'carryBox', 'underBedBox'] as const) {
+      const f = reach(room([unit(kind, { x: 3000, y: 3700, bottom: kind === 'carryBox' ? 600 : 0 })]), `${kind}.0.0`);
+      expect([kind, f.ok]).toEqual([kind, true]);
+    }
+  });
+
   test('who works standing wherever she is does not stand up or sit down', () => {
     const f = at(0, 2400, 1000, { standing: false }, { mobility: 'standing' });
     expect(f.ok && f.motions.some((m) => m.code === 'STD' || m.code === 'SIT')).toBe(false);

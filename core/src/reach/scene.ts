@@ -119,7 +119,8 @@ function spotOf(place: Place, unit: Unit, body: Prism): Spot {
   const top = place.opens === 'top';
   const centre = (low + high) / 2;
   const mouth = top
-    ? { ...local(body, middle, place.front + place.depth / 2), z: high }
+    ? // over the rim of the unit: its own board is no obstacle to a hand that comes from above
+      { ...local(body, middle, place.front + place.depth / 2), z: Math.max(high, body.top) }
     : { ...local(body, middle, place.front - 2), z: centre };
   const grip = top
     ? mouth

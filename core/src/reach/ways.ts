@@ -33,6 +33,8 @@ export type Refusal = 'climb' | 'stoop' | 'kneel' | 'blocked' | 'floor' | 'way' 
 
 const LEAN = (30 * Math.PI) / 180;
 const ROLL = 600;
+/** So far a standing body leans over without a step, mm (own assumption). */
+const SHIFT = 100;
 /** A person on a fixed stool twists so far beyond ±90° without getting up, degrees (own assumption). */
 const TWIST = 45;
 
@@ -267,10 +269,13 @@ export function footWay(scene: Scene, maker: Maker, spot: Spot): Way | Refusal {
   const there: Motion[] = [...turn.there];
   const back: Motion[] = [];
   if (!seat.standing) there.push({ code: 'STD', tmu: TMU.stand, text: 'stand up' });
-  if (seat.standing && oneStep && walk > 1) {
-    const step: Motion = { code: `SS${inches(walk)}C1`, tmu: sideStep(walk), text: 'step aside' };
-    there.push(step);
-    back.push({ ...step, text: 'step back' });
+  if (seat.standing && oneStep) {
+    // shifting one’s weight is no step
+    if (walk > SHIFT) {
+      const step: Motion = { code: `SS${inches(walk)}C1`, tmu: sideStep(walk), text: 'step aside' };
+      there.push(step);
+      back.push({ ...step, text: 'step back' });
+    }
   } else if (paces > 0) {
     there.push({ code: `W${paces}P`, tmu: paces * TMU.pace, text: `${paces} ${paces === 1 ? 'pace' : 'paces'}` });
     back.push({

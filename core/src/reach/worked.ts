@@ -1,4 +1,12 @@
-import { direction, footprintDistance, insidePolygon, prism, prismFootprint, rotateRight } from '../geometry/index.ts';
+import {
+  direction,
+  footprintDistance,
+  insidePolygon,
+  type Point,
+  prism,
+  prismFootprint,
+  rotateRight,
+} from '../geometry/index.ts';
 import { type Parking, type Plan, roomOf, type Station, type Unit } from '../plan/index.ts';
 import { blocksFloor, unitPrism } from '../room/index.ts';
 import { bodyOf } from '../body/index.ts';
@@ -65,16 +73,35 @@ function besideTheSeat(plan: Plan, station: Station, cart: Unit, side: number): 
 }
 
 function onTheTop(plan: Plan, station: Station, box: Unit, side: number): Spotted {
-  const person = plan.people[station.personId]!;
   const ahead = direction(station.heading);
   const right = rotateRight(ahead);
-  const out = bodyOf(person, null).handReach;
-  const off = side * (ASIDE + box.width / 2);
-  const wanted = { x: station.x + ahead.x * out + right.x * off, y: station.y + ahead.y * out + right.y * off };
+  const out = bodyOf(plan.people[station.personId]!, null).handReach;
   const facing = tidyAngle(station.heading + 180);
   const table = station.unitId ? plan.units[station.unitId] : undefined;
-  if (!table) return { ...wanted, facing, bottom: 0, hostId: null, keptInId: null };
-  // wholly on the worktop, as near to the wanted spot as that allows
+  const beside = (s: number): Point => {
+    const off = s * (ASIDE + box.width / 2);
+    return { x: station.x + ahead.x * out + right.x * off, y: station.y + ahead.y * out + right.y * off };
+  };
+  if (!table) return { ...beside(side), facing, bottom: 0, hostId: null, keptInId: null };
+  // wholly on the worktop, as near to the wanted spot as that allows; on the other side where that is much nearer
+  const preferred = onto(table, box, facing, beside(side));
+  const other = onto(table, box, facing, beside(-side));
+  const at = preferred.off > other.off + PUSHED ? other : preferred;
+  return {
+    x: Math.round(at.x),
+    y: Math.round(at.y),
+    facing,
+    bottom: table.bottom + table.height,
+    hostId: table.id,
+    keptInId: null,
+  };
+}
+
+/** So much nearer to the work a box must come to lie, to lie on the wrong side, mm (own assumption). */
+const PUSHED = 100;
+
+/** The point of a worktop nearest to a wanted one at which a box lies wholly on it, and how far off it is, mm. */
+function onto(table: Unit, box: Unit, facing: number, wanted: Point): Point & { off: number } {
   const top = unitPrism(table);
   const own = prism({ x: 0, y: 0 }, facing, box.width, box.depth, 0, 1);
   const span = (x: number, y: number) =>
@@ -85,14 +112,8 @@ function onTheTop(plan: Plan, station: Station, box: Unit, side: number): Spotte
   const dy = wanted.y - top.y;
   const u = clamp(dx * top.rightX + dy * top.rightY, top.halfWidth - span(top.rightX, top.rightY));
   const v = clamp(dx * top.frontX + dy * top.frontY, top.halfDepth - span(top.frontX, top.frontY));
-  return {
-    x: Math.round(top.x + top.rightX * u + top.frontX * v),
-    y: Math.round(top.y + top.rightY * u + top.frontY * v),
-    facing,
-    bottom: table.bottom + table.height,
-    hostId: table.id,
-    keptInId: null,
-  };
+  const at = { x: top.x + top.rightX * u + top.frontX * v, y: top.y + top.rightY * u + top.frontY * v };
+  return { ...at, off: Math.hypot(at.x - wanted.x, at.y - wanted.y) };
 }
 
 const tidyAngle = (degrees: number) => (((degrees % 360) + 540) % 360) - 180;

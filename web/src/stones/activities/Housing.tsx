@@ -21,9 +21,10 @@ import { toast } from 'sonner';
 import { asSeen } from '../../state/as-seen.ts';
 import { useLongWork } from '../../state/long-work.ts';
 import { usePlan } from '../../state/plan-store.ts';
+import { BestSpots } from '../../ui/best-spots.tsx';
 import { Button } from '../../ui/button.tsx';
 import { LengthField, NumberField, SelectField, TextField } from '../../ui/fields.tsx';
-import { countWords, secondsWords, today, yearWords } from '../../ui/words.ts';
+import { countWords, secondsWords, today } from '../../ui/words.ts';
 import { Working } from '../../ui/working.tsx';
 import { type Mapped } from './mapped.ts';
 
@@ -233,7 +234,7 @@ function Seat({
       </div>
       {mapped?.of === 'seat' && mapped.id === station.id && (
         <BestSpots
-          mapped={mapped}
+          map={mapped.map}
           onTake={(b) => set({ x: Math.round(b.x), y: Math.round(b.y), heading: b.heading })}
           onClose={() => onMap(null)}
         />
@@ -428,38 +429,13 @@ function Packed({
       {packing.care && <p className="text-[13px] text-soft">{packing.care}</p>}
       {mapped?.of === 'cart' && mapped.id === packing.traveller.id && (
         <BestSpots
-          mapped={mapped}
+          map={mapped.map}
           onTake={(b) =>
             dispatch({ type: 'setUnit', id: packing.traveller.id, set: { x: b.x, y: b.y, facing: b.heading } })
           }
           onClose={() => onMap(null)}
         />
       )}
-    </div>
-  );
-}
-
-function BestSpots({
-  mapped: { map },
-  onTake,
-  onClose,
-}: {
-  mapped: Mapped;
-  onTake: (best: Mapped['map']['best'][number]) => void;
-  onClose: () => void;
-}) {
-  return (
-    <div role="group" aria-label="Best spots" className="mt-2 flex flex-wrap items-center gap-2 text-[14px]">
-      <span className="text-soft">now {map.now === null ? 'not known' : yearWords(map.now)}</span>
-      {map.best.map((b, i) => (
-        <Button key={`${b.x} ${b.y}`} onClick={() => onTake(b)}>
-          <strong>{i + 1}</strong> {yearWords(b.seconds)}, {b.words}
-        </Button>
-      ))}
-      {map.best.length === 0 && <span>No free spot was found that makes nothing worse.</span>}
-      <Button look="quiet" onClick={onClose}>
-        Put the map away
-      </Button>
     </div>
   );
 }

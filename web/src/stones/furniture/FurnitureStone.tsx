@@ -4,6 +4,8 @@ import { useNavigate } from 'react-router';
 import { type Finding } from '@heronstone/core/findings';
 import { apply, type Unit } from '@heronstone/core/plan';
 import { snapUnit } from '@heronstone/core/room';
+import { type FloorMap } from '@heronstone/core/stations';
+import { factsOf } from '@heronstone/core/catalogue';
 import { toast } from 'sonner';
 import { forkPlan, listPlans, type PlanSummary } from '../../state/api.ts';
 import { useFindings } from '../../state/findings.ts';
@@ -15,6 +17,7 @@ import { SunDial, useSun } from '../../views/sun/SunDial.tsx';
 import { BringIn } from './BringIn.tsx';
 import { ChosenUnit } from './ChosenUnit.tsx';
 import { FindingsList } from './FindingsList.tsx';
+import { ParkingMap } from './ParkingMap.tsx';
 
 const Beside = lazy(() => import('./Beside.tsx').then((m) => ({ default: m.Beside })));
 const Shopping = lazy(() => import('./Shopping.tsx').then((m) => ({ default: m.Shopping })));
@@ -29,6 +32,7 @@ export default function FurnitureStone() {
   const { get, select } = useSelection();
   const [dragged, setDragged] = useState<{ id: string; to: Moved } | null>(null);
   const [sheet, setSheet] = useState<'shopping' | 'goesIn' | 'drawings' | null>(null);
+  const [parking, setParking] = useState<{ id: string; map: FloorMap } | null>(null);
   const navigate = useNavigate();
   const chosen = get('unit');
   const beside = get('beside');
@@ -134,6 +138,14 @@ export default function FurnitureStone() {
             ))}
           </p>
         )}
+        {unit && factsOf(unit.kind).mobile && unit.mount === 'floor' && (
+          <ParkingMap
+            key={unit.id}
+            unit={unit}
+            map={parking?.id === unit.id ? parking.map : null}
+            onMap={(map) => setParking(map && { id: unit.id, map })}
+          />
+        )}
         <span className="ml-auto">
           <SunDial plan={plan} />
         </span>
@@ -150,6 +162,7 @@ export default function FurnitureStone() {
             measures
             chosenUnit={chosen}
             sun={patches}
+            map={parking && parking.id === chosen ? parking.map : null}
             finding={finding}
             clash={clash}
             onChooseUnit={chooseUnit}
