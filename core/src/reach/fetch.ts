@@ -145,12 +145,26 @@ function awayFetch(spot: Spot, handling: Handling): Fetched {
 }
 
 function fetched(band: BandNumber, get: Motion[], putBack: Motion[]): Fetched {
-  const sum = (list: Motion[]) => list.reduce((s, m) => s + m.tmu, 0);
   const getTmu = sum(get);
   const tmu = getTmu + sum(putBack);
-  const motions = [
-    ...get.map((m) => ({ ...m, part: 'get' as const })),
-    ...putBack.map((m) => ({ ...m, part: 'put back' as const })),
-  ];
-  return { ok: true, band, tmu, seconds: tmu * SECONDS_PER_TMU, motions, getTmu };
+  return {
+    ok: true,
+    band,
+    tmu,
+    seconds: tmu * SECONDS_PER_TMU,
+    getTmu,
+    // most fetches are only counted: the ledger is written when somebody reads it
+    get motions() {
+      return [
+        ...get.map((m) => ({ ...m, part: 'get' as const })),
+        ...putBack.map((m) => ({ ...m, part: 'put back' as const })),
+      ];
+    },
+  };
+}
+
+function sum(motions: readonly Motion[]): number {
+  let tmu = 0;
+  for (const m of motions) tmu += m.tmu;
+  return tmu;
 }

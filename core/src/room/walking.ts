@@ -7,8 +7,10 @@ const SQUEEZE = 700;
 const UP_TO = 450;
 /** A seat may be tucked so far under a top, mm (own assumption). */
 const TUCKED = 200;
+/** A way that is shorter by less than this is not looked at again, mm. */
+const LESS = 0.5;
 /** A line is looked along in steps of this, mm. */
-const STEP = 25;
+const STEP = 40;
 
 /** Shortest ways from one point to every cell of the free floor, for a body of some half width; lengths in mm. */
 export type Walking = {
@@ -146,7 +148,7 @@ export function walkingFrom(floor: FreeFloor, from: Point, half: number): Walkin
         const next = nr * columns + nc;
         if (shut[next] || clearance[next]! < half) continue;
         const far = base + length2(floor.x + nc * CELL - p.x, floor.y + nr * CELL - p.y);
-        if (far >= length[next]! - 1e-9) continue;
+        if (far >= length[next]! - LESS) continue;
         length[next] = far;
         turn[next] = via;
         queue.push(next, far);

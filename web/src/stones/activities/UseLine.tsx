@@ -58,7 +58,7 @@ export function UseLine({ activity }: { activity: Activity }) {
   };
   return (
     <section aria-label="Use line">
-      <h2 className="font-display text-lg font-semibold">What it reaches for</h2>
+      <h2 className="sr-only">What it reaches for</h2>
       <div className="mb-1.5 flex flex-wrap items-end gap-3">
         <div className="relative w-64">
           <label htmlFor="use-add" className="block text-[13px] text-soft">

@@ -1,6 +1,16 @@
 import { type Point } from '@heronstone/core/geometry';
 import { type Plan, type Station } from '@heronstone/core/plan';
-import { halfOf, LEANING_HALF, type Maker, sceneOf, type Spot, standingSpot, walkOf } from '@heronstone/core/reach';
+import {
+  fetchFrom,
+  halfOf,
+  LEANING_HALF,
+  type Maker,
+  PLAIN,
+  sceneOf,
+  type Spot,
+  standingSpot,
+  walkOf,
+} from '@heronstone/core/reach';
 import { type Grab, path, type Turn } from './turn.ts';
 
 /** How far hand and arm come at the height of the hands. */
@@ -66,7 +76,10 @@ export function Walk({
   const spot: Spot | undefined = scene.spots.get(goal);
   if (!spot || spot.away) return null;
   const stand = standingSpot(scene, spot, maker.person.mobility === 'wheelchair' ? halfOf(maker) : LEANING_HALF);
-  const walk = stand && walkOf(scene, maker, stand.at);
+  const fetch = fetchFrom(scene, maker, spot, PLAIN);
+  // what is got at from the seat asks for no walk
+  const near = fetch.ok && fetch.band <= 3;
+  const walk = near ? { points: [maker.seat] } : stand && walkOf(scene, maker, stand.at);
   const grip = turn(spot.grip);
   return (
     <g pointerEvents="none" stroke="var(--heron)" strokeWidth={2 * scale} fill="none">
