@@ -162,6 +162,13 @@ function standBefore(plan: Plan, unit: Unit, local: (p: Point) => Point): Point[
   return [local({ x: unit.x + ahead.x * out, y: unit.y + ahead.y * out })];
 }
 
+/** Seats that belong to no piece and stay where they are: what must be free around them. */
+export function freeSeatZones(plan: Plan): Shape[] {
+  return Object.values(plan.stations)
+    .filter((s) => s.unitId === null || !plan.units[s.unitId])
+    .flatMap((station) => seatZones({ station, x: station.x, y: station.y, turn: station.heading }, [], plan));
+}
+
 /** The body at a seat, and room to push the chair back: from the edge of the worktop behind the seat. */
 function seatZones(seat: Piece['seats'][number], solids: readonly Shape[], plan: Plan): Shape[] {
   const ahead = direction(seat.turn);

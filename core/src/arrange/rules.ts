@@ -11,7 +11,7 @@ import {
   wallFrames,
   type WallFrame,
 } from '../room/index.ts';
-import { type Shape, shapeOf } from './pieces.ts';
+import { freeSeatZones, type Shape, shapeOf } from './pieces.ts';
 
 /** What of the room itself must be kept free, and by which of a piece’s shapes. */
 export type Ground = {
@@ -73,6 +73,7 @@ export function groundOf(plan: Plan): Ground {
     const prism = floorUsePrism(use);
     keep.push(shapeOf(prismFootprint(prism), prism.bottom, prism.top));
   }
+  keep.push(...freeSeatZones(plan));
   return { plan, frames, outline: frames.map((f) => f.a), keep, fixed, heaters, sockets };
 }
 

@@ -134,6 +134,42 @@ describe('bands: what the body does', () => {
   });
 });
 
+describe('wheelchair over an obstruction (2010 ADA Standards, section 308, from memory)', () => {
+  /** One compartment at the north wall, its grip so high, behind a top so deep and high: over it from the south. */
+  const over = (z: number, deep: number, high: number) =>
+    band(
+      reach(
+        room(
+          [
+            unit('wallShelves', {
+              x: 3000,
+              y: 5894,
+              width: 132,
+              depth: 212,
+              height: 132,
+              rows: 1,
+              columns: 1,
+              bottom: z - 66,
+            }),
+            unit('worktable', { id: 'top', x: 3000, y: 5788 - deep / 2, width: 2400, depth: deep, height: high }),
+          ],
+          { x: 3000, y: 2500, standing: false, seatHeight: 450 },
+          { mobility: 'wheelchair' },
+        ),
+        'wallShelves.0.0',
+      ),
+    );
+  test.each([
+    ['500 mm deep: 1220 mm high', 490, 740, 1210, 1230],
+    ['600 mm deep and low: 1170 mm, to the side', 585, 740, 1160, 1180],
+    ['600 mm deep and 900 mm high: 1120 mm, forwards', 585, 900, 1110, 1130],
+  ] as const)('%s', (_, deep, high, within, beyond) => {
+    expect(over(within, deep, high)).toBe(5);
+    expect(over(beyond, deep, high)).toBe('high');
+  });
+  test('more than 635 mm deep: nothing', () => expect(over(1000, 700, 740)).toBe('far'));
+});
+
 describe('order facts any room must reproduce (common practice)', () => {
   test('standing before open shelves from floor to ceiling, the row nearest the elbow is cheapest and cost rises both ways', () => {
     const plan = room([unit('bookcase', { x: 3000, y: 3650, height: 2400, rows: 12 })], { standing: true });

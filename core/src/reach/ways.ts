@@ -1,4 +1,13 @@
-import { angleBetween, type Point, type Point3, distance, distance3, heading, rotateRight } from '../geometry/index.ts';
+import {
+  angleBetween,
+  type Point,
+  type Point3,
+  distance,
+  distance3,
+  footprintDistance,
+  heading,
+  rotateRight,
+} from '../geometry/index.ts';
 import { type Body } from '../body/index.ts';
 import { type Motion } from './covers.ts';
 import { type Maker } from './maker.ts';
@@ -314,12 +323,30 @@ function outOfArm(body: Body, nearest: number, spot: Spot): boolean {
   return Math.hypot(nearest + inset, spot.grip.z - body.shoulder) > body.gripReach;
 }
 
+/** To the side one reaches over 610 mm at most, and over no more than this height, mm (2010 ADA Standards 308.3.2, from memory). */
+const SIDE = { deep: 610, high: 865 };
+
 /**
- * Wheelchair reach ranges of the 2010 ADA Standards, section 308 (from memory): 380 to 1220 mm, lower over an obstruction.
- * @param over how far the furniture keeps the chair off, mm
+ * Wheelchair reach ranges of the 2010 ADA Standards, section 308 (from memory): up to 1220 mm; over an obstruction deeper than 510 mm 1170 mm
+ * to the side where it is low and shallow enough, else forwards 1120 mm; over more than 635 mm nothing.
+ * @param over how far the furniture keeps the chair off, mm; `high` how high that furniture is, mm
  */
-function wheelchairTop(over: number): number {
-  return over <= 510 ? 1220 : over <= 610 ? 1170 : over <= 635 ? 1120 : 0;
+function wheelchairTop(over: number, high: number): number {
+  if (over <= 510) return 1220;
+  if (over <= SIDE.deep && high <= SIDE.high) return 1170;
+  return over <= 635 ? 1120 : 0;
+}
+
+/** Height of the tallest thing on the floor between a body and a place, mm. */
+function heightBetween(scene: Scene, from: Point, spot: Spot): number {
+  let top = 0;
+  for (const { id, prism } of scene.floor) {
+    if (id === spot.unit.id) continue;
+    for (let t = 0.1; t < 1; t += 0.1)
+      if (footprintDistance(prism, from.x + (spot.mouth.x - from.x) * t, from.y + (spot.mouth.y - from.y) * t) <= 0)
+        top = Math.max(top, prism.top);
+  }
+  return top;
 }
 const WHEELCHAIR_LOW = 380;
 
@@ -329,7 +356,7 @@ export function wheelWay(scene: Scene, maker: Maker, spot: Spot): Way | Refusal 
   const stand = standingSpot(scene, spot, WHEELCHAIR_HALF);
   if (!stand) return 'floor';
   const over = stand.forced ? stand.nearest - WHEELCHAIR_HALF : 0;
-  if (spot.grip.z > wheelchairTop(over)) return over > 635 ? 'far' : 'high';
+  if (spot.grip.z > wheelchairTop(over, heightBetween(scene, stand.at, spot))) return over > 635 ? 'far' : 'high';
   if (spot.grip.z < WHEELCHAIR_LOW) return 'stoop';
   if (!lineIsFree(scene, { ...stand.at, z: body.shoulder }, spot.mouth)) return 'blocked';
   const way = walkLengthTo(scene, maker, stand.at);

@@ -1,22 +1,17 @@
-import { Armchair, PackageCheck, Plus, Route, Trash2 } from 'lucide-react';
+import { Armchair, Plus, Trash2 } from 'lucide-react';
 import { CATALOGUE } from '@heronstone/core/catalogue';
 import { direction } from '@heronstone/core/geometry';
-import { bringingOf } from '@heronstone/core/homes';
 import {
   type Activity,
-  apply,
   blankStation,
-  blankUnit,
   type Command,
   type Housing as HousedAs,
   middleOfRoom,
   newId,
-  placeTitle,
   type Plan,
   type Station,
   type Unit,
 } from '@heronstone/core/plan';
-import { packCommand, packingOf } from '@heronstone/core/stations';
 import { toast } from 'sonner';
 import { asSeen } from '../../state/as-seen.ts';
 import { useLongWork } from '../../state/long-work.ts';
@@ -24,9 +19,11 @@ import { usePlan } from '../../state/plan-store.ts';
 import { BestSpots } from '../../ui/best-spots.tsx';
 import { Button } from '../../ui/button.tsx';
 import { LengthField, NumberField, SelectField, TextField } from '../../ui/fields.tsx';
-import { countWords, secondsWords, today } from '../../ui/words.ts';
+import { today } from '../../ui/words.ts';
 import { Working } from '../../ui/working.tsx';
 import { type Mapped } from './mapped.ts';
+import { Packed } from './Packed.tsx';
+import { Traveller } from './Traveller.tsx';
 
 const HOUSED: readonly (readonly [HousedAs, string])[] = [
   ['station', 'a place of its own'],
@@ -276,166 +273,5 @@ function Seat({
       </div>
       {station.travellerId && <Packed station={station} plan={plan} mapped={mapped} onMap={onMap} />}
     </fieldset>
-  );
-}
-
-/** The box or cart that comes to the seat; a box may be new, and is kept somewhere. */
-function Traveller({ station, plan }: { station: Station; plan: Plan }) {
-  const dispatch = usePlan((s) => s.dispatch);
-  const kit = station.housing === 'kit';
-  const units = Object.values(plan.units).filter((u) =>
-    kit ? u.kind === 'carryBox' : CATALOGUE[u.kind].group === 'wheels',
-  );
-  const unit = station.travellerId ? plan.units[station.travellerId] : undefined;
-  const choose = (id: string) => {
-    if (id !== 'new')
-      return void dispatch({ type: 'setStation', id: station.id, set: { travellerId: id || null, parkingId: null } });
-    const middle = middleOfRoom(plan);
-    const name = `${plan.activities[station.activityId]?.name ?? 'New'} ${kit ? 'box' : 'cart'}`;
-    const fresh = {
-      ...blankUnit(newId('unit'), kit ? 'carryBox' : 'rollingCart', plan.head.measure),
-      name,
-      ...middle,
-      bottom: 0,
-    };
-    dispatch({
-      type: 'several',
-      words: `bring in ${name}`,
-      commands: [
-        { type: 'placeUnit', unit: fresh },
-        { type: 'setStation', id: station.id, set: { travellerId: fresh.id, parkingId: null } },
-      ],
-    } as Command);
-  };
-  const spots = Object.values(plan.parkings).filter((p) => p.unitId === station.travellerId);
-  const places = Object.values(plan.places).filter((p) => {
-    const holder = plan.units[p.unitId];
-    return (
-      holder &&
-      holder.id !== unit?.id &&
-      holder.kind !== 'carryBox' &&
-      ['shelf', 'cubby', 'tier', 'away', 'drawer'].includes(p.kind)
-    );
-  });
-  return (
-    <>
-      <SelectField
-        className="w-44"
-        label={kit ? 'in' : 'on'}
-        value={station.travellerId ?? ''}
-        options={[
-          ['', 'choose'],
-          ...units.map((u) => [u.id, u.name] as const),
-          ['new', kit ? 'a new box' : 'a new cart'],
-        ]}
-        onCommit={choose}
-      />
-      {kit && unit && (
-        <SelectField
-          className="w-56"
-          label="kept in"
-          value={unit.keptInId ?? ''}
-          options={[['', 'nowhere: it stands about'], ...places.map((p) => [p.id, placeTitle(plan, p)] as const)]}
-          onCommit={(id) => dispatch({ type: 'setUnit', id: unit.id, set: { keptInId: id || null } })}
-        />
-      )}
-      {!kit && unit && (
-        <SelectField
-          className="w-48"
-          label="worked at"
-          value={station.parkingId ?? ''}
-          options={[['', 'beside the working hand'], ...spots.map((p) => [p.id, p.name] as const)]}
-          onCommit={(id) => dispatch({ type: 'setStation', id: station.id, set: { parkingId: id || null } })}
-        />
-      )}
-    </>
-  );
-}
-
-/** Is it packed, does it go in, what does bringing it take. */
-function Packed({
-  station,
-  plan,
-  mapped,
-  onMap,
-}: {
-  station: Station;
-  plan: Plan;
-  mapped: Mapped | null;
-  onMap: (map: Mapped | null) => void;
-}) {
-  const dispatch = usePlan((s) => s.dispatch);
-  const work = useLongWork();
-  const packing = packingOf(plan, station);
-  if (!packing) return null;
-  const bringing = bringingOf(plan, station);
-  const pack = () => {
-    const done = packCommand(plan, station, today(), (p, command) => {
-      const next = apply(p, command);
-      return next.ok ? next.plan : null;
-    });
-    if (!done) return void toast('Nothing more goes in.');
-    if (dispatch(done.command))
-      toast.success(`${countWords(done.packed.length, 'supply', 'supplies')} packed into ${packing.traveller.name}`, {
-        description:
-          done.left.length > 0
-            ? `No room for ${done.left.map((s) => s.name).join(', ')}. Ctrl Z takes it back.`
-            : 'All it reaches for. Ctrl Z takes it back.',
-      });
-  };
-  const parking = async () => {
-    const map = await work.run((api, tell) => api.carts(plan, packing.traveller.id, tell));
-    if (map) onMap({ map, of: 'cart', id: packing.traveller.id });
-  };
-  return (
-    <div className="mt-2 text-[14px]">
-      <p className="flex flex-wrap items-center gap-x-3 gap-y-1">
-        <strong>{packing.traveller.name}</strong>
-        <span>
-          {packing.packed.length} of {packing.packed.length + packing.missing.length} packed ·{' '}
-          {(packing.mass / 1000).toFixed(1)} kg
-        </span>
-        <span className="text-soft">
-          {bringing.reason ??
-            (bringing.seconds > 0
-              ? `${secondsWords(bringing.seconds)} a session to bring it and put it away`
-              : 'it stands at the seat already')}
-        </span>
-        {packing.missing.length > 0 && (
-          <Button onClick={pack}>
-            <PackageCheck size={15} aria-hidden /> Pack it
-          </Button>
-        )}
-        {station.housing === 'cart' &&
-          (work.share === null ? (
-            <Button onClick={() => void parking()}>
-              <Route size={15} aria-hidden /> Where should it park?
-            </Button>
-          ) : (
-            <Working work={work} words="trying every spot" />
-          ))}
-      </p>
-      {packing.missing.length > 0 && (
-        <p className="text-soft">not in it: {packing.missing.map((s) => s.name).join(', ')}</p>
-      )}
-      {packing.idle.length > 0 && (
-        <p className="text-soft">in it for something else: {packing.idle.map((s) => s.name).join(', ')}</p>
-      )}
-      {packing.trouble.map((t) => (
-        <p key={t} className="text-clash">
-          {t}
-        </p>
-      ))}
-      {packing.care && <p className="text-[13px] text-soft">{packing.care}</p>}
-      {mapped?.of === 'cart' && mapped.id === packing.traveller.id && (
-        <BestSpots
-          map={mapped.map}
-          onTake={(b) =>
-            dispatch({ type: 'setUnit', id: packing.traveller.id, set: { x: b.x, y: b.y, facing: b.heading } })
-          }
-          onClose={() => onMap(null)}
-        />
-      )}
-    </div>
   );
 }

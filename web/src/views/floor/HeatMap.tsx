@@ -1,14 +1,6 @@
 import { type FloorMap } from '@heronstone/core/stations';
+import { SHADES, shadeLimits } from './shades.ts';
 import { path, type Turn } from './turn.ts';
-
-/** Cheapest to dearest: the colours of the bands, from the hand to the climb. */
-const SHADES = ['var(--hand)', 'var(--arm)', 'var(--turn)', 'var(--walk)', 'var(--climb)'];
-
-/** Where a shade begins: fifths of what lies between the least and the most, by rank, so that few dear corners do not flatten the rest. */
-export function shadeLimits(seconds: Float64Array): number[] {
-  const sorted = [...seconds].filter((s) => !Number.isNaN(s)).sort((a, b) => a - b);
-  return SHADES.slice(1).map((_, i) => sorted[Math.floor((sorted.length * (i + 1)) / SHADES.length)] ?? Infinity);
-}
 
 /** Yearly seconds over the floor, and the best spots with their rank. */
 export function HeatMap({ map, turn, scale }: { map: FloorMap; turn: Turn; scale: number }) {
