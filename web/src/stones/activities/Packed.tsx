@@ -45,6 +45,7 @@ export function Packed({
   const parking = async () => {
     const map = await work.run((api, tell) => api.carts(plan, packing.traveller.id, tell));
     if (map) onMap({ map, of: 'cart', id: packing.traveller.id });
+    else toast('The walls must close first: measure the room.');
   };
   return (
     <div className="mt-2 text-[14px]">

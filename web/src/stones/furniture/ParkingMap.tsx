@@ -1,6 +1,7 @@
 import { Route } from 'lucide-react';
 import { type Unit } from '@heronstone/core/plan';
 import { type FloorMap } from '@heronstone/core/stations';
+import { toast } from 'sonner';
 import { useLongWork } from '../../state/long-work.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { BestSpots } from '../../ui/best-spots.tsx';
@@ -19,7 +20,11 @@ export function ParkingMap({
 }) {
   const dispatch = usePlan((s) => s.dispatch);
   const work = useLongWork();
-  const ask = async () => onMap(await work.run((api, tell) => api.carts(usePlan.getState().plan, unit.id, tell)));
+  const ask = async () => {
+    const found = await work.run((api, tell) => api.carts(usePlan.getState().plan, unit.id, tell));
+    if (found) onMap(found);
+    else toast('The walls must close first: measure the room.');
+  };
   if (work.share !== null) return <Working work={work} words="trying every spot" />;
   if (map)
     return (
