@@ -57,6 +57,7 @@ export async function arrangeRoom(plan: Plan, options: Arranging = {}): Promise<
   const sun = sunGrid(plan, outline);
   const now = scoreOf(plan, sun);
   const found: { plan: Plan; command: Command; score: Score }[] = [];
+  let offers: Arrangement[] = [];
   let tried = 0;
   for (let k = 0; k < searches; k++) {
     const search = new Search(plan, sun, new Random(seed * 101 + k));
@@ -78,9 +79,9 @@ export async function arrangeRoom(plan: Plan, options: Arranging = {}): Promise<
       if (search.tryPoses(search.draw(1 - share), temperature) && share > 0.3) note();
       tried++;
       if (step % BLOCK === 0) {
-        options.onProgress?.((k + share) / searches, offersOf(plan, now, found));
+        options.onProgress?.((k + share) / searches, offers);
         await options.breathe?.();
-        if (options.cancelled?.()) return { ok: true, now, offers: offersOf(plan, now, found), tried };
+        if (options.cancelled?.()) return { ok: true, now, offers, tried };
       }
     }
     const best = [...candidates.values()].sort((a, b) => a.energy - b.energy).slice(0, EXACT);
@@ -90,9 +91,9 @@ export async function arrangeRoom(plan: Plan, options: Arranging = {}): Promise<
       await options.breathe?.();
       if (options.cancelled?.()) break;
     }
-    if (k + 1 >= ENOUGH && offersOf(plan, now, found).length === OFFERS) break;
+    offers = offersOf(plan, now, found);
+    if (k + 1 >= ENOUGH && offers.length === OFFERS) break;
   }
-  const offers = offersOf(plan, now, found);
   options.onProgress?.(1, offers);
   return { ok: true, now, offers, tried };
 }

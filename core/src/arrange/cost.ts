@@ -5,6 +5,7 @@ import { assessHomes, fetchesPerYear } from '../homes/index.ts';
 import { type Activity, type Plan, type Station, type Unit } from '../plan/index.ts';
 import { makerOf, PACE, SECONDS_PER_TMU, sceneAt, TMU, walkLengthTo } from '../reach/index.ts';
 import { fixturePrism, frameOf, fromWall, onWall, unitPrism, type WallFrame, wallFrames } from '../room/index.ts';
+import { FLIES, HEARD } from '../stations/index.ts';
 import { apertures, sunHours } from '../sun/index.ts';
 
 /** What an arrangement costs, seconds a year, and of what that is made. */
@@ -121,9 +122,9 @@ export function sitePenalties(
     const other = plan.activities[s.activityId];
     if (!other || s.id === station.id || !other.months.some((m) => activity.months.includes(m))) continue;
     const far = distance(site, at);
-    if (activity.traits.includes('quiet') && other.traits.includes('noisy') && far < 3000)
+    if (activity.traits.includes('quiet') && other.traits.includes('noisy') && far < HEARD)
       say(`noise from ${s.name}`, PENALTY.noise);
-    if (activity.traits.includes('clean') && other.traits.some((t) => t === 'wet' || t === 'dusty') && far < 1500)
+    if (activity.traits.includes('clean') && other.traits.some((t) => t === 'wet' || t === 'dusty') && far < FLIES)
       say(`dust or splashes from ${s.name}`, PENALTY.splashes);
   }
   return out;

@@ -193,7 +193,7 @@ function seatZones(seat: Piece['seats'][number], solids: readonly Shape[], plan:
   return rolls ? [body, strip(246, edge - CHAIR_ROOM, edge - 5, 50, 1200)] : [body];
 }
 
-export function inShape(p: Point, { corners }: Shape): boolean {
+function inShape(p: Point, { corners }: Shape): boolean {
   let side = 0;
   for (let i = 0; i < corners.length; i++) {
     const a = corners[i]!;

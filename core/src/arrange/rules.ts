@@ -1,4 +1,11 @@
-import { convexOverlap, distanceToSegment, insidePolygon, type Point, prismFootprint } from '../geometry/index.ts';
+import {
+  convexDistance,
+  convexOverlap,
+  distanceToSegment,
+  insidePolygon,
+  type Point,
+  prismFootprint,
+} from '../geometry/index.ts';
 import { FUSE_SPACE, HEATER_SPACE } from '../findings/index.ts';
 import { type Plan, type Station } from '../plan/index.ts';
 import {
@@ -148,16 +155,7 @@ export function breaksBetween(
 function apart(a: Shape, b: Shape): number {
   const up = Math.max(0, Math.max(a.low, b.low) - Math.min(a.high, b.high));
   if (Math.hypot(a.x - b.x, a.y - b.y) - a.radius - b.radius > HEATER_SPACE) return Infinity;
-  if (convexOverlap(a.corners, b.corners) > 0) return up;
-  let least = Infinity;
-  for (const [p, q] of [
-    [a.corners, b.corners],
-    [b.corners, a.corners],
-  ] as const)
-    for (const corner of p)
-      for (let i = 0; i < q.length; i++)
-        least = Math.min(least, distanceToSegment(corner, q[i]!, q[(i + 1) % q.length]!));
-  return Math.hypot(least, up);
+  return Math.hypot(convexDistance(a.corners, b.corners), up);
 }
 
 /** Shoes and a little air above a head, mm (as the findings have it). */

@@ -1,7 +1,7 @@
 import { distanceToSegment, insidePolygon, type Point } from '../geometry/index.ts';
 import { type Plan } from '../plan/index.ts';
 import { insideDoor, obstaclesOf, wallFrames } from '../room/index.ts';
-import { PASSAGE, PASSAGE_WHEELCHAIR } from '../findings/index.ts';
+import { passageWanted } from '../findings/index.ts';
 import { type Shape } from './pieces.ts';
 
 /** Mesh of the search’s own floor, mm: coarser than the one the findings use, which has the last word. */
@@ -49,8 +49,7 @@ export class Ways {
     this.starts = new Uint8Array(n);
     const doors = Object.values(plan.openings).flatMap((o) => insideDoor(plan, o.id) ?? []);
     this.any = doors.length > 0;
-    const wheels = Object.values(plan.people).some((p) => p.mobility === 'wheelchair');
-    this.wanted = (wheels ? PASSAGE_WHEELCHAIR : PASSAGE) / 2 - OFF_MIDDLE;
+    this.wanted = passageWanted(plan) / 2 - OFF_MIDDLE;
     for (let i = 0; i < n; i++) {
       const p = this.at(i);
       let least = Infinity;

@@ -1,4 +1,4 @@
-import { convexOverlap, type Prism, prismFootprint } from '../geometry/index.ts';
+import { convexDistance, convexOverlap, type Prism, prismFootprint } from '../geometry/index.ts';
 import { type Fixture } from '../plan/index.ts';
 import { fixturePrism, frameOf, onWall } from '../room/index.ts';
 import { type Found, found, freeBefore, type Look, strip } from './finding.ts';
@@ -52,22 +52,7 @@ function fuseBoard(look: Look, fixture: Fixture): Found[] {
 /** Straight distance between two boxes, mm; 0 when they touch. */
 function apart(a: Prism, b: Prism): number {
   const up = Math.max(0, Math.max(a.bottom, b.bottom) - Math.min(a.top, b.top));
-  const [pa, pb] = [prismFootprint(a), prismFootprint(b)];
-  if (convexOverlap(pa, pb) > 0) return up;
-  let least = Infinity;
-  for (const [p, q] of [
-    [pa, pb],
-    [pb, pa],
-  ] as const)
-    for (const corner of p)
-      for (let i = 0; i < 4; i++) {
-        const s = q[i]!;
-        const e = q[(i + 1) % 4]!;
-        const l2 = (e.x - s.x) ** 2 + (e.y - s.y) ** 2;
-        const t = Math.max(0, Math.min(1, ((corner.x - s.x) * (e.x - s.x) + (corner.y - s.y) * (e.y - s.y)) / l2));
-        least = Math.min(least, Math.hypot(corner.x - s.x - t * (e.x - s.x), corner.y - s.y - t * (e.y - s.y)));
-      }
-  return Math.hypot(least, up);
+  return Math.hypot(convexDistance(prismFootprint(a), prismFootprint(b)), up);
 }
 
 /** What does not burn: metal furniture. Everything else may. */

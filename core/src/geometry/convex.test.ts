@@ -1,6 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { clipByConvex, convexOverlap, insidePolygon, type Point, polygonArea, prism, prismFootprint } from './index.ts';
+import {
+  clipByConvex,
+  convexDistance,
+  convexOverlap,
+  insidePolygon,
+  type Point,
+  polygonArea,
+  prism,
+  prismFootprint,
+} from './index.ts';
 
 const c = fc.integer({ min: -500, max: 500 });
 const size = fc.integer({ min: 20, max: 800 });
@@ -101,6 +110,28 @@ describe('clipping', () => {
             expect(insidePolygon(q, b)).toBe(true);
           }
         if (convexOverlap(a, b) === 0) expect(area(both)).toBeLessThan(1e-3);
+      }),
+    );
+  });
+});
+
+describe('how far two convex shapes are apart', () => {
+  const square = (x: number, y: number): Point[] => [
+    { x, y },
+    { x: x + 100, y },
+    { x: x + 100, y: y + 100 },
+    { x, y: y + 100 },
+  ];
+  test('side to side, corner to corner (3–4–5), touching and in each other', () => {
+    expect(convexDistance(square(0, 0), square(250, 30))).toBe(150);
+    expect(convexDistance(square(0, 0), square(130, 140))).toBe(50);
+    expect(convexDistance(square(0, 0), square(100, 0))).toBe(0);
+    expect(convexDistance(square(0, 0), square(50, 50))).toBe(0);
+  });
+  test('the same from both sides', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: -400, max: 400 }), fc.integer({ min: -400, max: 400 }), (x, y) => {
+        expect(convexDistance(square(0, 0), square(x, y))).toBe(convexDistance(square(x, y), square(0, 0)));
       }),
     );
   });

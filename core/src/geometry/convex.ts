@@ -1,4 +1,5 @@
 import { type Point } from './points.ts';
+import { distanceToSegment } from './polygon.ts';
 
 /**
  * How deep two convex polygons go into each other: the least distance (mm) by which one must move to come clear, 0 when they are
@@ -34,6 +35,20 @@ function spread(polygon: readonly Point[], nx: number, ny: number): [number, num
     if (d > high) high = d;
   }
   return [low, high];
+}
+
+/** Shortest distance between two convex polygons, mm; 0 when they are in each other. */
+export function convexDistance(a: readonly Point[], b: readonly Point[]): number {
+  if (convexOverlap(a, b) > 0) return 0;
+  let least = Infinity;
+  for (const [p, q] of [
+    [a, b],
+    [b, a],
+  ] as const)
+    for (const corner of p)
+      for (let i = 0; i < q.length; i++)
+        least = Math.min(least, distanceToSegment(corner, q[i]!, q[(i + 1) % q.length]!));
+  return least;
 }
 
 /** The part of a simple polygon that lies within a convex one (Sutherland–Hodgman); empty when there is none. */

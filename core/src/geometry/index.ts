@@ -11,4 +11,4 @@ export {
 } from './points.ts';
 export { polygonArea, insidePolygon, distanceToSegment, isSimplePolygon } from './polygon.ts';
 export { type Prism, prism, prismFootprint, footprintDistance, segmentHitsPrism } from './prism.ts';
-export { convexOverlap, clipByConvex } from './convex.ts';
+export { convexDistance, convexOverlap, clipByConvex } from './convex.ts';

@@ -21,8 +21,9 @@ export function placeFilling(plan: Plan, place: Place): Filling {
   const faults: string[] = [];
   const homes = homesIn(plan, place.id);
   for (const box of boxesIn(plan, place.id)) {
-    used += Math.min(box.width, box.depth > place.depth ? place.width : box.width) + PLAY;
-    mass += massOf(box) + massInside(plan, box.id);
+    const takes = boxTakes(plan, box, place);
+    used += takes.frontage;
+    mass += takes.mass;
   }
   for (const home of homes) {
     const supply = plan.supplies[home.supplyId];
@@ -43,12 +44,18 @@ export function placeFilling(plan: Plan, place: Place): Filling {
 }
 
 /** Boxes that are put away in a place. */
-export function boxesIn(plan: Plan, placeId: string): Unit[] {
+function boxesIn(plan: Plan, placeId: string): Unit[] {
   return Object.values(plan.units).filter((u) => u.keptInId === placeId);
 }
 
+/** Frontage (mm) and load (g) that a box put away takes of its place; turned by a quarter where it is too deep for it. */
+export function boxTakes(plan: Plan, box: Unit, place: Pick<Place, 'depth'>): { frontage: number; mass: number } {
+  const frontage = (box.depth + PLAY <= place.depth ? box.width : box.depth) + PLAY;
+  return { frontage, mass: massOf(box) + massInside(plan, box.id) };
+}
+
 /** What lies in the places of a unit, g. */
-export function massInside(plan: Plan, unitId: string): number {
+function massInside(plan: Plan, unitId: string): number {
   let mass = 0;
   for (const place of Object.values(plan.places))
     if (place.unitId === unitId)

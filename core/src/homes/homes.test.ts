@@ -121,4 +121,17 @@ describe('homes', () => {
     expect(options.length).toBeGreaterThan(0);
     expect(options.every((p) => p.startsWith('sheetChest'))).toBe(true);
   });
+
+  test('a box put away takes its width of the place, or its depth where it must be turned, and its weight', () => {
+    const at = (set: object) =>
+      applied(withUnits(room(), unit('carryBox', { id: 'box', mass: 1500 })), {
+        type: 'setUnit',
+        id: 'box',
+        set: { ...set, keptInId: 'bookcase.2.0' },
+      });
+    const filling = (plan: Plan) => placeFilling(plan, plan.places['bookcase.2.0']!);
+    const { depth } = room().places['bookcase.2.0']!;
+    expect(filling(at({ width: 200, depth: depth - 3 }))).toMatchObject({ used: 203, mass: 1500 });
+    expect(filling(at({ width: 200, depth: depth + 60 })).used).toBeCloseTo(depth + 63, 6);
+  });
 });

@@ -12,5 +12,5 @@ export {
   type ChildReach,
 } from './cost.ts';
 export { slottingOf, settleCommand, lotId } from './slotting.ts';
-export { placeFilling, coveredIn, boxesIn, massInside, type Filling } from './filling.ts';
+export { placeFilling, coveredIn, type Filling } from './filling.ts';
 export { bringingOf, bringingPerYear, type Bringing } from './bringing.ts';

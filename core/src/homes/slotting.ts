@@ -1,9 +1,9 @@
-import { fitSupply, PLAY } from '../fit/index.ts';
-import { type Command, massOf, type Plan, type Share, type Supply } from '../plan/index.ts';
+import { fitSupply } from '../fit/index.ts';
+import { type Command, type Plan, type Share, type Supply } from '../plan/index.ts';
 import { sceneOf, type Spot } from '../reach/index.ts';
 import { type SlottingAnswer, type SlottingProblem } from '../slotting/index.ts';
 import { costInPlace } from './cost.ts';
-import { massInside } from './filling.ts';
+import { boxTakes } from './filling.ts';
 import { yearlyUses } from './uses.ts';
 
 /** Yearly seconds for a family's second and every further place, by school (own assumption). */
@@ -31,9 +31,11 @@ export function slottingOf(plan: Plan): SlottingProblem {
   const lots: SlottingProblem['lots'] = [];
   const supplies = Object.values(plan.supplies).sort((a, b) => (a.id < b.id ? -1 : 1));
   for (const box of Object.values(plan.units)) {
-    if (!box.keptInId) continue;
-    pinnedUse.set(box.keptInId, (pinnedUse.get(box.keptInId) ?? 0) + box.width + PLAY);
-    pinnedMass.set(box.keptInId, (pinnedMass.get(box.keptInId) ?? 0) + massOf(box) + massInside(plan, box.id));
+    const place = box.keptInId ? plan.places[box.keptInId] : undefined;
+    if (!place) continue;
+    const takes = boxTakes(plan, box, place);
+    pinnedUse.set(place.id, (pinnedUse.get(place.id) ?? 0) + takes.frontage);
+    pinnedMass.set(place.id, (pinnedMass.get(place.id) ?? 0) + takes.mass);
   }
   for (const supply of supplies) {
     for (const share of ['working', 'backstock'] as const) {

@@ -313,7 +313,6 @@ export type Supply = z.infer<typeof Supply>;
 export const TRAITS = ['wet', 'dusty', 'hot', 'fumes', 'noisy', 'clean', 'dark', 'quiet'] as const;
 export type Trait = (typeof TRAITS)[number];
 export const WORK_CLASSES = ['fine', 'light', 'heavy'] as const;
-export type WorkClass = (typeof WORK_CLASSES)[number];
 
 export const Activity = z.strictObject({
   id: Id,

@@ -25,5 +25,5 @@ export {
 export { SECONDS_PER_TMU, PACE, TMU, reachB, reachC, moveB, sideStep, turnTmu, findTmu } from './mtm.ts';
 export { coverMotions, type Motion } from './covers.ts';
 export { highestGrip, type Way } from './ways.ts';
-export { walkingOf, walkLengthTo, walkOf, halfOf } from './walks.ts';
+export { walkLengthTo, walkOf, halfOf } from './walks.ts';
 export { planAsWorked, sceneAt, workingSpot, type Spotted } from './worked.ts';

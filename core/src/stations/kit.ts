@@ -49,7 +49,7 @@ export function packingOf(plan: Plan, station: Station): Packing | null {
   const trouble = fillings.flatMap((f, i) => f.faults.map((fault) => `${placeTitle(plan, places[i]!)}: ${fault}.`));
   const holder = traveller.keptInId ? plan.places[traveller.keptInId] : undefined;
   if (holder) {
-    const fit = goesIn(holder, boxAsOrganiser(traveller));
+    const fit = goesIn(holder, traveller);
     if (!fit.ok) trouble.push(`${traveller.name} does not go into ${placeTitle(plan, holder)}: ${fit.words}.`);
   }
   let care: string | null = null;
@@ -73,12 +73,6 @@ export function packingOf(plan: Plan, station: Station): Packing | null {
     trouble,
     care,
   };
-}
-
-/** A box that is carried, as something to be put into a place. */
-export function boxAsOrganiser(box: Unit) {
-  const { width, depth, height, name } = box;
-  return { name, width, depth, height, lid: false, lidRise: 0 };
 }
 
 /** What an activity reaches for, the most fetched first. */

@@ -27,8 +27,8 @@ export type Need = {
 /** Two paces: farther than this one drips on the way to the water, mm (own assumption). */
 const WATER_NEAR = 1728;
 /** Dust and splashes fly about so far, noise disturbs so far, mm (own assumptions). */
-const FLIES = 1500;
-const HEARD = 3000;
+export const FLIES = 1500;
+export const HEARD = 3000;
 /** Direct sun a day on a worktop that is nobody’s trouble, h; none where it must be dark (own assumption). */
 const SUN_HOURS = 1;
 /** Knee space from a wheelchair, mm: high, wide (2010 ADA Standards 306, from memory). */

@@ -1,6 +1,6 @@
 import { consumedPerFetch, fetchesPerYear } from '../homes/index.ts';
 import { distance, footprintDistance, heading, insidePolygon, type Point, prismFootprint } from '../geometry/index.ts';
-import { findingsOf } from '../findings/index.ts';
+import { ELBOW_ROOM, findingsOf } from '../findings/index.ts';
 import { homesIn, type Plan, type Station, type Unit } from '../plan/index.ts';
 import {
   fetchFrom,
@@ -117,7 +117,7 @@ export async function seatMap(plan: Plan, station: Station, step: number, pace: 
   for (let cell = 0; cell < map.seconds.length; cell++) {
     const at = { x: map.x + (cell % map.columns) * step, y: map.y + Math.floor(cell / map.columns) * step };
     if (!floorIsFree(scene, at, SEAT_HALF) || ceilingAt(plan, at) < tall) continue;
-    if (others.some((s) => distance(s, at) < 600)) continue;
+    if (others.some((s) => distance(s, at) < ELBOW_ROOM)) continue;
     const atTop = top !== null && footprintDistance(top, at.x, at.y) <= AT_TOP;
     const towards = atTop ? nearestOn(top, at) : middleOf(scene, errands, at);
     const { standing, seatHeight } = station;
