@@ -22,5 +22,7 @@ export default {
     project('demo', 'demo/src'),
     project('browser', 'e2e/src'),
   ],
-  testTimeout: 120000,
+  // two at a time: while one waits for a browser or a disk the other works
+  maxWorkers: 2,
+  testTimeout: 240000,
 };

@@ -37,7 +37,9 @@ describe('the command line', () => {
     ]);
     const answer = JSON.parse(out!);
     expect(code).toBe(0);
-    expect(Object.keys(answer).sort()).toEqual(['bound', 'gap', 'homes', 'seconds', 'total', 'unplaced']);
+    expect(Object.keys(answer).sort()).toEqual(['bound', 'gap', 'homes', 'seconds', 'total', 'unplaced', 'work']);
+    const again = await run(['slot', join(folder, 'p.json'), '--work', String(answer.work), '--seed', '3']);
+    expect(JSON.parse(again.out!).homes).toEqual(answer.homes);
     expect(checkAnswer(problem, answer.homes)).toEqual([]);
   });
 

@@ -3,8 +3,8 @@ import { parseArgs } from 'node:util';
 import { arrangeRoom, energyOf } from '@heronstone/core/arrange';
 import { CHECKS, findingsOf, FIRST } from '@heronstone/core/findings';
 import { exportPlan, importPlan } from '@heronstone/core/formats';
-import { assessHomes, settleCommand, slottingOf } from '@heronstone/core/homes';
-import { apply, homesIn, type Plan } from '@heronstone/core/plan';
+import { findHomes, isWorse } from '@heronstone/core/homes';
+import { homesIn, type Plan } from '@heronstone/core/plan';
 import { BANDS, fetchFrom, makerOf, PLAIN, sceneAt } from '@heronstone/core/reach';
 import { readSlotting, solveSlotting } from '@heronstone/core/slotting';
 
@@ -13,7 +13,7 @@ export type Result = { code: 0 | 2; out?: string; error?: string };
 /** Trouble the user can mend: one line on stderr, exit code 2. */
 class Trouble extends Error {}
 
-const USAGE = `heronstone slot FILE [--seconds N] [--seed N]
+const USAGE = `heronstone slot FILE [--seconds N | --work N] [--seed N]
 heronstone reach PLAN.heron.json [--seat NAME]
 heronstone homes PLAN.heron.json [--seconds N] [--out FILE]
 heronstone check PLAN.heron.json
@@ -38,6 +38,7 @@ export async function run(args: string[]): Promise<Result> {
 
 type Values = {
   seconds?: string | undefined;
+  work?: string | undefined;
   seed?: string | undefined;
   steps?: string | undefined;
   searches?: string | undefined;
@@ -47,7 +48,7 @@ type Values = {
 };
 
 const FLAGS: Record<string, readonly string[]> = {
-  slot: ['seconds', 'seed'],
+  slot: ['seconds', 'work', 'seed'],
   reach: ['seat'],
   homes: ['seconds', 'out'],
   check: [],
@@ -62,6 +63,7 @@ function read(args: string[]): { command: string; file: string; values: Values }
       allowPositionals: true,
       options: {
         seconds: { type: 'string' },
+        work: { type: 'string' },
         seed: { type: 'string' },
         steps: { type: 'string' },
         searches: { type: 'string' },
@@ -128,9 +130,14 @@ async function slot(file: string, values: Values): Promise<Result> {
   }
   const got = readSlotting(value);
   if (!got.ok) throw new Trouble(`${file}: ${got.reason}`);
-  const seconds = number(values.seconds, 'seconds', 2, 3600);
   const seed = number(values.seed, 'seed', 1, 2 ** 31 - 1);
-  return { code: 0, out: json(await solveSlotting(got.problem, { seconds, seed, now })) };
+  if (values.work !== undefined && values.seconds !== undefined)
+    throw new Trouble('give --seconds or --work, not both');
+  const limit =
+    values.work === undefined
+      ? { seconds: number(values.seconds, 'seconds', 2, 3600) }
+      : { work: number(values.work, 'work', 0, 1e12) };
+  return { code: 0, out: json(await solveSlotting(got.problem, { ...limit, seed, now })) };
 }
 
 /** Every finding of a plan, with where its limit comes from and the caution. */
@@ -229,20 +236,24 @@ async function homes(file: string, values: Values): Promise<Result> {
   const plan = planOf(file);
   if (Object.keys(plan.stations).length === 0)
     throw new Trouble('the plan has no station yet, so nothing can be near or far');
-  const answer = await solveSlotting(slottingOf(plan), { seconds: number(values.seconds, 'seconds', 2, 3600), now });
-  const done = apply(plan, settleCommand(plan, answer, new Date().toISOString().slice(0, 10)));
-  if (!done.ok) throw new Trouble(done.reason);
-  const text = exportPlan(done.plan);
+  const since = new Date().toISOString().slice(0, 10);
+  const found = await findHomes(plan, { seconds: number(values.seconds, 'seconds', 2, 3600), now, since });
+  if (!found) throw new Trouble('stopped before there was an answer');
+  const { answer, before, after } = found;
+  const worse = isWorse(found);
+  const text = exportPlan(worse ? plan : found.plan);
   if (!values.out) return { code: 0, out: text };
   write(values.out, text);
-  const before = assessHomes(plan).seconds;
-  const after = assessHomes(done.plan);
   return {
     code: 0,
     out: json({
       out: values.out,
-      secondsAYearBefore: round(before),
-      secondsAYear: round(after.seconds),
+      worse,
+      secondsAYearBefore: round(before.total),
+      secondsAYear: round(after.total),
+      withoutHomeBefore: before.without.length,
+      withoutHome: after.without.length,
+      growthGaveWay: found.growthGaveWay,
       homes: answer.homes.length,
       unplaced: answer.unplaced,
       total: answer.total,

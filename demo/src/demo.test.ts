@@ -2,9 +2,8 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import { exportPlan, importPlan, planFileName } from '@heronstone/core/formats';
 import { findingsOf } from '@heronstone/core/findings';
-import { assessHomes, settleCommand, slottingOf } from '@heronstone/core/homes';
-import { apply, roomOf } from '@heronstone/core/plan';
-import { solveSlotting } from '@heronstone/core/slotting';
+import { assessHomes, findHomes, isWorse } from '@heronstone/core/homes';
+import { roomOf } from '@heronstone/core/plan';
 import { cupboardAndTable } from './cupboard-and-table.ts';
 import { pumpHouse } from './pump-house.ts';
 
@@ -49,11 +48,11 @@ describe('demo plans', () => {
 
   test('find homes makes it much better', async () => {
     const plan = pumpHouse();
-    const answer = await solveSlotting(slottingOf(plan), { seconds: 0.6, now: () => 0 });
-    const done = apply(plan, settleCommand(plan, answer, '2026-11-01'));
-    if (!done.ok) throw new Error(done.reason);
-    const before = assessHomes(plan);
-    const after = assessHomes(done.plan);
+    const found = (await findHomes(plan, { work: 230_000, now: () => 0, since: '2026-11-01' }))!;
+    const before = found.assessedBefore;
+    const after = found.assessed;
+    expect(isWorse(found)).toBe(false);
+    expect(found.after.total).toBeLessThan(found.before.total / 2);
     expect(after.homeless.length).toBeLessThan(before.homeless.length / 3);
     expect(after.unreachable).toEqual([]);
     expect(before.unreachable.length).toBeGreaterThan(0);

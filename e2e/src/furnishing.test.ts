@@ -31,7 +31,7 @@ describe('the pump house, measured and furnished from nothing', () => {
     // on the walls, left to right; the pretend laser measures where the door begins
     await app.addToWall(1, 'Door');
     await page.getByLabel('from the left').first().focus();
-    await app.type('Pretend laser, pointed at a wall', '250');
+    await app.type('Pretend laser, pointed at a wall so far away', '25');
     await page.getByLabel('from the left').first().focus();
     await page.getByRole('button', { name: 'Read' }).click();
     await page.waitForSelector('text=/typed into “from the left”/');
@@ -211,6 +211,67 @@ describe('the pump house, measured and furnished from nothing', () => {
     await until(async () => Boolean(await unitNow('Cube unit 2')), 'the second is there');
     expect((await unitNow('Cube unit 2')).width).toBe((await unitNow('Cube unit')).width);
     expect((await unitNow('Cube unit')).width).toBe(1400);
+    expect(app.errors).toEqual([]);
+  });
+
+  test('under the hand: nothing moves between press and release, a unit not yet chosen follows the pointer; new ones find room', async () => {
+    const { page } = app;
+    await page.goto(app.server.url);
+    await page.fill('#new-name', 'Under the hand');
+    await page.getByRole('button', { name: 'Begin' }).click();
+    await page.waitForSelector('#next-wall');
+    const id = planIdOf(page);
+    for (const length of ['600', '500', '600', '500']) await app.nextWall(length);
+    await page.getByRole('link', { name: /Furniture/ }).click();
+    await app.bringIn('Work table');
+    await page.keyboard.press('Escape');
+    await app.bringIn('Low chest');
+    const unitNow = async (name: string) =>
+      Object.values((await serverPlan(app.server.url, id)).plan.units).find((u) => u.name === name)!;
+    await until(async () => Boolean(await unitNow('Low chest')), 'both are there');
+    // the second does not stand in the first
+    const [table, chest] = [await unitNow('Work table'), await unitNow('Low chest')];
+    expect(
+      Math.abs(table.x - chest.x) >= (table.width + chest.width) / 2 - 3 ||
+        Math.abs(table.y - chest.y) >= (table.depth + chest.depth) / 2 - 3,
+    ).toBe(true);
+
+    // nothing chosen: Floor is at its largest
+    const floor = page.getByRole('group', { name: 'Floor: the room from above' });
+    const empty = (await floor.boundingBox())!;
+    await page.mouse.click(empty.x + 8, empty.y + 8);
+    await until(async () => !page.url().includes('unit='), 'nothing is chosen');
+    const mark = page.locator('[data-unit][aria-label="Work table"]');
+    const size = async () => (await floor.boundingBox())!.height;
+    const before = await size();
+    const mm = await floor.evaluate((svg) => 1 / (svg as unknown as SVGGraphicsElement).getScreenCTM()!.a);
+    const box = (await mark.boundingBox())!;
+    const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    await new Promise((r) => setTimeout(r, 200));
+    expect(await size()).toBe(before);
+    await page.mouse.move(x + 20, y - 10, { steps: 4 });
+    expect(await size()).toBe(before);
+    await page.mouse.up();
+    await until(async () => (await unitNow('Work table')).x !== table.x, 'moved');
+    const moved = await unitNow('Work table');
+    expect(Math.abs(moved.x - table.x - 20 * mm)).toBeLessThan(12);
+    expect(Math.abs(moved.y - table.y - 10 * mm)).toBeLessThan(12);
+    await page
+      .getByRole('tab', { name: 'Split its front' })
+      .or(page.getByRole('tab', { name: /Stands/ }))
+      .first()
+      .waitFor();
+
+    // focus alone chooses nothing, Enter does
+    await page.mouse.click(empty.x + 8, empty.y + 8);
+    await until(async () => !page.url().includes('unit='), 'nothing is chosen again');
+    await mark.focus();
+    await new Promise((r) => setTimeout(r, 150));
+    expect(page.url()).not.toMatch(/unit=/);
+    await mark.press('Enter');
+    await page.waitForURL(/unit=/);
     expect(app.errors).toEqual([]);
   });
 

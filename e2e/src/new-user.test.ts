@@ -75,8 +75,9 @@ describe('as a new user would', () => {
     await app.page.getByRole('button', { name: 'Find homes' }).click();
     await app.page.getByRole('button', { name: 'Enough' }).click();
     await app.page.waitForSelector('text=/homes changed/');
-    const homes = Object.keys((await serverPlan(app.server.url, id)).plan.homes).length;
-    expect(homes).toBeGreaterThan(90);
+    // shown at once, saved a moment later
+    const homes = async () => Object.keys((await serverPlan(app.server.url, id)).plan.homes).length;
+    await until(async () => (await homes()) > 90, 'the found homes are saved');
     await app.open(id, 'activities');
     await app.page.getByRole('button', { name: /^Ash/ }).click();
     await app.page.getByRole('region', { name: 'People' }).getByRole('button', { name: 'Take out' }).click();

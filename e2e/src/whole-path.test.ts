@@ -142,7 +142,9 @@ describe('the whole path', () => {
     await app.page.getByRole('button', { name: 'Pin it here' }).click();
     await until(async () => (await serverPlan(app.server.url, id)).plan.homes[knifeHome]!.pinned, 'pinned');
     await app.page.getByRole('button', { name: 'Find homes' }).click();
-    await app.page.waitForSelector('text=/homes? changed|already where it is best/', { timeout: 20_000 });
+    await app.page.waitForSelector('text=/homes? changed|No better homes were found|Nothing better was found/', {
+      timeout: 20_000,
+    });
     expect((await serverPlan(app.server.url, id)).plan.homes[knifeHome]!.pinned).toBe(true);
 
     // all of it is there after the server was killed, undo included
@@ -274,7 +276,9 @@ describe('the whole path', () => {
     await press(']', ']');
     await app.page.waitForURL(/turn=30/);
     await press('f');
-    await app.page.waitForSelector('text=/changed|already where it is best/', { timeout: 20_000 });
+    await app.page.waitForSelector('text=/homes? changed|No better homes were found|Nothing better was found/', {
+      timeout: 20_000,
+    });
     await press('/');
     await app.page.waitForSelector('[placeholder="Type a few letters of it"]');
     await app.page.keyboard.type('bray');

@@ -1,18 +1,17 @@
 import { spawn } from 'node:child_process';
-import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { request as rawRequest } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import supertest from 'supertest';
-import { PGlite } from '@electric-sql/pglite';
 import { exportPlan, importPlan } from '@heronstone/core/formats';
 import { apply, blankFixture, type Command, newId, type Plan, unitShape } from '@heronstone/core/plan';
 import { block, tinyRoom, unit, withUnits } from '@heronstone/core/testing';
 import { type Running, serve } from './serve.ts';
-import { restore } from './store/backup.ts';
-import { ownerOf, takeFolder } from './store/lock.ts';
+import { DataFolder } from './store/data-folder.ts';
+import { ownerOf } from './store/owner.ts';
 import { type PlanEvent } from './store/plan-store.ts';
 
 const root = fileURLToPath(new URL('../../', import.meta.url));
@@ -241,6 +240,25 @@ describe('the server', () => {
     ).toBe(400);
   });
 
+  test('a missing script is not answered with the page; pages and plans are sent compressed', async () => {
+    const web = newFolder();
+    mkdirSync(web, { recursive: true });
+    writeFileSync(join(web, 'index.html'), `<!doctype html><title>Heronstone</title>${'<p>a page</p>'.repeat(200)}`);
+    const one = await serve({ dataFolder: newFolder(), port: 0, web });
+    try {
+      const ask = (path: string) => supertest(`http://127.0.0.1:${one.port}`).get(path);
+      const page = await ask('/p/some-plan/homes');
+      expect([page.status, page.type]).toEqual([200, 'text/html']);
+      expect(page.headers['content-encoding']).toMatch(/gzip|br/);
+      expect((await ask('/assets/gone-1a2b3c.js')).status).toBe(404);
+      expect((await ask('/favicon.png')).status).toBe(404);
+    } finally {
+      await one.close();
+    }
+    const plans = await agent().get(`/api/plans/${planId}`);
+    expect(plans.headers['content-encoding']).toMatch(/gzip|br/);
+  });
+
   test('answers only its own page: wrong Host and foreign Origin are turned away, scripts are ours alone', async () => {
     const withHost = (host: string) =>
       new Promise<number>((resolve) =>
@@ -320,31 +338,6 @@ describe('the server', () => {
     expect(Object.keys((await plan(id)).plan.supplies)).toHaveLength(10_000);
   });
 
-  test('a folder of the first version is brought up to date with nothing lost, and backed up before', async () => {
-    const old = newFolder();
-    mkdirSync(old, { recursive: true });
-    const pg = await PGlite.create(join(old, 'database'));
-    await pg.exec(
-      'CREATE TABLE schema_migrations (name text PRIMARY KEY, applied_at timestamptz NOT NULL DEFAULT now())',
-    );
-    await pg.exec(readFileSync(join(root, 'server/src/sql/migrations/0001-plan.sql'), 'utf8'));
-    await pg.exec(`INSERT INTO schema_migrations (name) VALUES ('0001-plan.sql');
-      INSERT INTO plans (id, name, measure, ceiling, growth, grouping) VALUES ('old', 'Old room', 'metric', 2400, 0.2, 'activity');
-      INSERT INTO walls VALUES ('old', 'w', 0, 3000, 90, 'west');
-      INSERT INTO units (plan_id, id, kind, name, x, y, facing, bottom, width, depth, height, rows, columns, away_minutes) VALUES
-        ('old', 'shelves', 'wallShelves', 'Shelves', 100, 200, 180, 1200, 1000, 220, 700, 1, 1, 0),
-        ('old', 'table', 'worktable', 'Table', 100, 900, 180, 0, 1400, 700, 740, 0, 0, 0);`);
-    await pg.close();
-    const again = await serve({ dataFolder: old, port: 0 });
-    const got = (await supertest(`http://127.0.0.1:${again.port}`).get('/api/plans/old')).body.plan as Plan;
-    await again.close();
-    expect(got.head).toMatchObject({ name: 'Old room', region: 'eu', forkedFrom: null });
-    expect(got.walls.w).toMatchObject({ length: 3000, name: 'west' });
-    expect(got.units.shelves).toMatchObject({ mount: 'wall', fixed: true, rowSizes: [], bottom: 1200 });
-    expect(got.units.table).toMatchObject({ mount: 'floor', hostId: null, board: 'particleboard' });
-    expect(readdirSync(join(old, 'backups')).length).toBe(1);
-  });
-
   test('the folder belongs to one process; its own lock is recognised as living', async () => {
     expect(ownerOf(folder)).toMatchObject({ pid: process.pid });
     await expect(serve({ dataFolder: folder, port: 0 })).rejects.toThrow(/in use by process/);
@@ -389,35 +382,31 @@ describe('the data folder', () => {
     await db.close();
   });
 
-  test('a lock left by a dead process is taken over; a living one is respected', () => {
-    const folder = newFolder();
-    writeFileSync(join(folder, 'owner.json'), JSON.stringify({ pid: 2 ** 22 - 7, started: '1' }));
-    const letGo = takeFolder(folder);
-    expect(() => takeFolder(folder)).toThrow(/in use/);
-    letGo();
-    writeFileSync(join(folder, 'owner.json'), JSON.stringify({ pid: process.pid, started: '12345' }));
-    takeFolder(folder)();
-    writeFileSync(join(folder, 'owner.json'), '{half');
-    takeFolder(folder)();
-  });
-
   test('backup and restore: the former data is kept beside it, a wrong file changes nothing', async () => {
     const folder = newFolder();
     const one = await serve({ dataFolder: folder, port: 0 });
     const id = await one.store.add({ plan: room });
-    const { file } = (await supertest(`http://127.0.0.1:${one.port}`).post('/api/backup').send({})).body as {
+    const { file } = (await supertest(`http://127.0.0.1:${one.port}`).post('/api/backups').send({})).body as {
       file: string;
     };
     await one.store.run(id, 'command-a', addSupply('later'));
     await one.close();
     writeFileSync(join(folder, 'wrong.tar.gz'), 'not a backup');
-    await expect(restore(folder, join(folder, 'wrong.tar.gz'))).rejects.toThrow(/not a Heronstone backup/);
-    const aside = await restore(folder, file);
-    expect(existsSync(aside!)).toBe(true);
+    const shut = await DataFolder.open(folder);
+    await expect(shut.restore(join(folder, 'wrong.tar.gz'))).rejects.toThrow(/not a Heronstone backup/);
+    await expect(shut.restore(join(folder, 'none.tar.gz'))).rejects.toThrow(/There is no file/);
+    expect((await shut.store.get(id))!.plan.supplies).toHaveProperty('later');
+    const aside = await shut.restore(file);
+    expect(readdirSync(aside).sort()).toEqual(['database', 'journal']);
+    await shut.close();
     const two = await serve({ dataFolder: folder, port: 0 });
     expect((await two.store.get(id))!.plan.supplies).toEqual({});
+    await two.store.run(id, 'command-b', addSupply('after'));
     await two.close();
-    expect(readdirSync(folder).filter((f) => f.endsWith('.part'))).toEqual([]);
+    const three = await DataFolder.open(folder);
+    expect((await three.store.get(id))!.plan.supplies).toHaveProperty('after');
+    await three.close();
+    expect(readdirSync(join(folder, 'backups')).filter((f) => f.endsWith('.part'))).toEqual([]);
   });
 
   test('kill −9 in the middle of writes loses nothing that was acknowledged', async () => {

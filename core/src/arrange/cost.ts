@@ -5,7 +5,7 @@ import { assessHomes, fetchesPerYear } from '../homes/index.ts';
 import { type Activity, type Plan, type Station, type Unit } from '../plan/index.ts';
 import { makerOf, PACE, SECONDS_PER_TMU, sceneAt, TMU, walkLengthTo } from '../reach/index.ts';
 import { fixturePrism, frameOf, fromWall, onWall, unitPrism, type WallFrame, wallFrames } from '../room/index.ts';
-import { FLIES, HEARD } from '../stations/index.ts';
+import { disturbs } from '../stations/index.ts';
 import { apertures, sunHours } from '../sun/index.ts';
 
 /** What an arrangement costs, seconds a year, and of what that is made. */
@@ -21,7 +21,7 @@ export type Score = {
   findings: Finding[];
 };
 
-/** Checks that are hard rules: an arrangement that breaks one is not offered (computation page section 7). */
+/** Checks that are hard rules: an arrangement that breaks one is not offered (docs/computation.md 7.1). */
 export const HARD: ReadonlySet<CheckName> = new Set<CheckName>([
   'overlap',
   'mount',
@@ -120,12 +120,9 @@ export function sitePenalties(
   }
   for (const { station: s, site: at } of others) {
     const other = plan.activities[s.activityId];
-    if (!other || s.id === station.id || !other.months.some((m) => activity.months.includes(m))) continue;
-    const far = distance(site, at);
-    if (activity.traits.includes('quiet') && other.traits.includes('noisy') && far < HEARD)
-      say(`noise from ${s.name}`, PENALTY.noise);
-    if (activity.traits.includes('clean') && other.traits.some((t) => t === 'wet' || t === 'dusty') && far < FLIES)
-      say(`dust or splashes from ${s.name}`, PENALTY.splashes);
+    if (!other || s.id === station.id) continue;
+    if (disturbs('noise', other, at, activity, site)) say(`noise from ${s.name}`, PENALTY.noise);
+    if (disturbs('splashes', other, at, activity, site)) say(`dust or splashes from ${s.name}`, PENALTY.splashes);
   }
   return out;
 }

@@ -39,7 +39,7 @@ export type Piece = {
 
 /** So deep may be what stands below something hung up, mm before its front: an arm goes over it (own assumption). */
 const OVER = 540;
-/** A body before an open front, and around a seat, mm (twice half a body; computation page section 4). */
+/** A body before an open front, and around a seat, mm (twice half a body; docs/computation.md 4.1). */
 const BODY = 460;
 
 export function shapeOf(corners: Point[], low: number, high: number, burns = false): Shape {

@@ -8,6 +8,7 @@ import {
 } from '../geometry/index.ts';
 import { FUSE_SPACE, HEATER_SPACE } from '../findings/index.ts';
 import { type Plan, type Station } from '../plan/index.ts';
+import { headShort, makerOf } from '../reach/index.ts';
 import {
   ceilingAt,
   doorSweep,
@@ -158,15 +159,11 @@ function apart(a: Shape, b: Shape): number {
   return Math.hypot(convexDistance(a.corners, b.corners), up);
 }
 
-/** Shoes and a little air above a head, mm (as the findings have it). */
-const ABOVE = 75;
-
 /** How much a seat breaks the rules where it is, in mm: head height, and floor that another use takes in its months. */
 export function breaksSeat({ plan }: Ground, station: Station, at: Point): number {
-  const person = plan.people[station.personId];
-  if (!person) return 0;
-  const tall = station.standing ? person.stature + ABOVE : (station.seatHeight ?? 450) + 0.52 * person.stature + ABOVE;
-  let sum = Math.max(0, tall - ceilingAt(plan, at));
+  const maker = makerOf(plan, station);
+  if (!maker) return 0;
+  let sum = headShort(plan, maker, at);
   const months = plan.activities[station.activityId]?.months ?? [];
   for (const use of Object.values(plan.floorUses)) {
     if (!use.months.some((m) => months.includes(m))) continue;

@@ -31,6 +31,8 @@ export const MEASURES = {
   sittingShoulder: 0.34,
   sittingElbow: 0.14,
   sittingEye: 0.455,
+  /** thickness of the thigh, sitting */
+  thigh: 0.096,
   shoes: 25,
 } as const;
 

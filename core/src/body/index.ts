@@ -1,2 +1,2 @@
 export { bodyOf, MEASURES, type Body, type BodySource, type Mobility } from './body.ts';
-export { worktopWanted, heightOff, ELBOW_TO_TOP, type WorkHeight } from './worktop.ts';
+export { worktopWanted, heightOff, ELBOW_TO_TOP, type WorkHeight, type WorktopWanted } from './worktop.ts';

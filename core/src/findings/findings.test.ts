@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { PULL_SHARE } from '../catalogue/index.ts';
+import { inMeasure } from '../lengths/index.ts';
 import { shelfCarries } from '../loads/index.ts';
 import {
   blankFixture,
@@ -436,4 +437,50 @@ describe('acknowledging', () => {
     for (const name of ['tipping', 'heater', 'mains', 'fuseBoard', 'wallLoad', 'exit', 'child'] as const)
       expect(CHECKS[name].care).not.toBeNull();
   });
+});
+
+test('in a plan in inches no finding, caution or limit says millimetres, centimetres or kilograms', () => {
+  const measured = (measure: 'metric' | 'imperial') =>
+    applied(
+      withUnits(
+        tinyRoom(),
+        unit('bookcase', { x: 3000, y: 5600, height: 2000 }),
+        unit('lowChest', { x: 3000, y: 5300 }),
+        unit('worktable', { x: 3100, y: 5250 }),
+      ),
+      { type: 'setPlan', set: { measure } },
+      { type: 'addSupplies', supplies: [block({ width: 900, mass: 30_000, working: 2 })] },
+      {
+        type: 'assignHome',
+        supplyId: 'block',
+        share: 'working',
+        placeId: 'bookcase.1.0',
+        since: '2026-01-01',
+      },
+    );
+  const words = (measure: 'metric' | 'imperial') => findingsOf(measured(measure)).map((f) => f.words);
+  expect(words('metric').join(' ')).toMatch(/\d (mm|cm|kg)/);
+  expect(words('imperial').length).toBe(words('metric').length);
+  // what the maker calls her things is not ours to convert
+  const tape = applied(measured('imperial'), { type: 'setUnit', id: 'bookcase', set: { name: 'Rack 300 mm, 5 kg' } });
+  expect(findingsOf(tape).some((f) => f.words.includes('Rack 300 mm, 5 kg'))).toBe(true);
+  expect(words('imperial').join(' ')).not.toMatch(/\d\s?(mm|cm|m|kg|g)\b(?![²/])/);
+  for (const { source, care } of Object.values(CHECKS))
+    expect(inMeasure(`${source} ${care ?? ''}`, 'imperial')).not.toMatch(/\d\s?(mm|cm|kg)\b/);
+});
+
+test('false alarms that are gone: a table that tips, one’s own chair before one’s own drawer', () => {
+  const desk = applied(
+    withUnits(
+      tinyRoom({ x: 3400, y: 2300, heading: 0, standing: false }),
+      unit('desk', { x: 3000, y: 3000, facing: 180 }),
+      unit('chair', { x: 3400, y: 2300 }),
+    ),
+    { type: 'setStation', id: 'seat', set: { unitId: 'desk' } },
+  );
+  const said = findingsOf(desk).filter((f) => ['tipping', 'before', 'drawer'].includes(f.check));
+  expect(said.map((f) => f.words)).toEqual([]);
+  // the chair of somebody else is in the way
+  const other = applied(desk, { type: 'setStation', id: 'seat', set: { unitId: null } });
+  expect(findingsOf(other).some((f) => f.check === 'before' || f.check === 'drawer')).toBe(true);
 });

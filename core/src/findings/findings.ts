@@ -1,4 +1,4 @@
-import { type Plan } from '../plan/index.ts';
+import { type Plan, saidIn } from '../plan/index.ts';
 import { CHECKS, type CheckName } from './checks.ts';
 import { contents } from './contents.ts';
 import { type Finding, lookAt } from './finding.ts';
@@ -25,6 +25,10 @@ export function findingsOf(plan: Plan): Finding[] {
   );
   const rank = (f: Finding) => (f.acknowledged ? 1000 : 0) + (CHECKS[f.check].care ? 0 : 100) + ORDER.indexOf(f.check);
   return all
-    .map((f): Finding => ({ ...f, acknowledged: plan.acknowledgements[f.key] ?? null }))
+    .map((f): Finding => ({
+      ...f,
+      words: saidIn(plan, f.words),
+      acknowledged: plan.acknowledgements[f.key] ?? null,
+    }))
     .sort((a, b) => rank(a) - rank(b) || (a.key < b.key ? -1 : 1));
 }

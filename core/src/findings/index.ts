@@ -6,7 +6,7 @@ export { PERSON, CHAIR_ROOM } from './opening.ts';
 export { FUSE_SPACE, HEATER_SPACE, WINDOW_REACH } from './keep-free.ts';
 // what stations are asked about is looked at with the same tools
 export { type Look, lookAt } from './finding.ts';
-export { freeOutlets, nearestOutlet, type Outlet } from './power.ts';
+export { circuitLoads, cordTrouble, freeOutlets, type Outlet } from './power.ts';
 export { lampsOf, topPoints } from './light.ts';
 export { ELBOW_ROOM } from './stations.ts';
 export { machineFeeds, type Feed } from './space.ts';

@@ -4,11 +4,13 @@ import { type Station, type Unit, unitShape } from '../plan/index.ts';
 import { doorSweep, unitPoint } from '../room/index.ts';
 import { type Found, found, freeBefore, type Look, strip } from './finding.ts';
 
-/** A person before a pulled-out drawer, mm; chair room behind a desk, mm (common practice, computation page section 13). */
+/** A person before a pulled-out drawer, mm; chair room behind a desk, mm (common practice, docs/computation.md 8.6). */
 export const PERSON = 600;
 export const CHAIR_ROOM = 915;
 /** Room a chair is pushed back in, mm wide (common practice). */
 const CHAIR_WIDE = 500;
+/** A chair this near the middle of a seat is that seat's, mm (own assumption). */
+const AT_SEAT = 450;
 /** Less does not count: the tape, and a door a little ajar more, mm. */
 const SLACK = 5;
 
@@ -48,7 +50,15 @@ function fronts(look: Look, unit: Unit): Found[] {
   // a door-back rack opens with its door; what a unit is under does not stop its drawers
   const over = (u: Unit) =>
     look.solids.get(u.id)!.some((s) => s.bottom >= body.top - 2 && convexOverlap(foot, prismFootprint(s)) > 50);
-  const own = new Set([unit.id, ...look.units.filter((u) => u.mount === 'door' || over(u)).map((u) => u.id)]);
+  // one's own chair is rolled away to open one's own drawer
+  const seats = Object.values(plan.stations).filter(
+    (s) => s.unitId === unit.id || (unit.hostId && s.unitId === unit.hostId),
+  );
+  const ownChair = (u: Unit) => u.kind === 'chair' && seats.some((s) => Math.hypot(s.x - u.x, s.y - u.y) < AT_SEAT);
+  const own = new Set([
+    unit.id,
+    ...look.units.filter((u) => u.mount === 'door' || over(u) || ownChair(u)).map((u) => u.id),
+  ]);
   const places = Object.values(plan.places).filter((p) => p.unitId === unit.id);
   let worst: { short: number; words: string; placeIds: string[]; area: Point[] } | null = null;
   let stand: { free: number; by: string; area: Point[]; need: number; placeId: string } | null = null;

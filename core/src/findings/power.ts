@@ -32,7 +32,7 @@ export const freeOutlets = (look: Look): Outlet[] => outlets(look).filter((o) =>
 /** Sockets covered, cords too short, circuits overloaded. */
 export function power(look: Look): Found[] {
   const all = outlets(look);
-  const { len } = look;
+
   const covered = all.flatMap(({ fixture, coveredBy }) =>
     coveredBy
       ? [
@@ -45,20 +45,8 @@ export function power(look: Look): Found[] {
   const free = all.filter((o) => !o.coveredBy);
   const cords = look.units.flatMap((unit) => {
     if (unit.watts <= 0 || unit.cord === null) return [];
-    const near = nearestOutlet(look, unit, free);
-    if (!near)
-      return [
-        found('cord', [unit.id], `${unit.name} needs a socket and no free one is noted.`, { unitIds: [unit.id] }),
-      ];
-    if (near.way <= unit.cord + 5) return [];
-    return [
-      found(
-        'cord',
-        [unit.id],
-        `The cord of ${unit.name} is ${len(near.way - unit.cord)} too short for ${near.fixture.name}, the nearest free socket.`,
-        { unitIds: [unit.id] },
-      ),
-    ];
+    const words = cordTrouble(look, unit, free);
+    return words ? [found('cord', [unit.id], words, { unitIds: [unit.id] })] : [];
   });
   return [...covered, ...cords, ...circuits(look, free)];
 }
@@ -88,37 +76,54 @@ function atOnce(plan: Plan): Station[][] {
   return [...groups.values()];
 }
 
+/** What one circuit carries while some stations are worked at at once, W. */
+export type CircuitLoad = { circuit: string; watts: number; names: string[]; unitIds: string[] };
+
+/**
+ * What each circuit carries while stations are worked at at once, and what it gives, W: the machines of their activities, what stands on their
+ * worktops, small things within reach of the seat, each at its nearest free socket; and what is on the circuit anyway.
+ */
+export function circuitLoads(
+  look: Look,
+  stations: readonly Station[],
+  free: readonly Outlet[],
+): { loads: CircuitLoad[]; most: number } {
+  const { plan } = look;
+  const minutes = Math.max(...stations.map((s) => plan.activities[s.activityId]?.minutes ?? 60));
+  const most = circuitRating(plan.head.region, minutes);
+  const machines = Object.values(plan.machineUses);
+  const loads = new Map<string, CircuitLoad>();
+  const add = (circuit: string, watts: number, name: string, unitId?: string) => {
+    const sum = loads.get(circuit) ?? { circuit, watts: 0, names: [], unitIds: [] };
+    const unitIds = unitId ? [...sum.unitIds, unitId] : sum.unitIds;
+    loads.set(circuit, { circuit, watts: sum.watts + watts, names: [...sum.names, name], unitIds });
+  };
+  const uses = (unit: Unit) =>
+    stations.some(
+      (s) =>
+        unit.id === s.unitId ||
+        (unit.hostId !== null && unit.hostId === s.unitId) ||
+        machines.some((m) => m.activityId === s.activityId && m.unitId === unit.id) ||
+        (factsOf(unit.kind).group === 'small' && footprintDistance(look.body.get(unit.id)!, s.x, s.y) < AT_HAND),
+    );
+  for (const unit of look.units) {
+    if (unit.watts <= 0 || !uses(unit)) continue;
+    const near = nearestOutlet(look, unit, free);
+    if (near) add(near.fixture.circuit, unit.watts, unit.name, unit.id);
+  }
+  for (const fixture of Object.values(plan.fixtures))
+    if (fixture.watts > 0 && fixture.kind !== 'socket' && loads.has(fixture.circuit) && fixture.circuit !== '')
+      add(fixture.circuit, fixture.watts, fixture.name);
+  return { loads: [...loads.values()], most };
+}
+
 function circuits(look: Look, free: readonly Outlet[]): Found[] {
   const { plan } = look;
-  const machines = Object.values(plan.machineUses);
   return atOnce(plan).flatMap((stations) => {
-    const minutes = Math.max(...stations.map((s) => plan.activities[s.activityId]?.minutes ?? 60));
-    const loads = new Map<string, { watts: number; names: string[] }>();
-    const add = (circuit: string, watts: number, name: string) => {
-      const sum = loads.get(circuit) ?? { watts: 0, names: [] };
-      loads.set(circuit, { watts: sum.watts + watts, names: [...sum.names, name] });
-    };
-    const uses = (unit: Unit) =>
-      stations.some(
-        (s) =>
-          unit.id === s.unitId ||
-          (unit.hostId !== null && unit.hostId === s.unitId) ||
-          machines.some((m) => m.activityId === s.activityId && m.unitId === unit.id) ||
-          (factsOf(unit.kind).group === 'small' && footprintDistance(look.body.get(unit.id)!, s.x, s.y) < AT_HAND),
-      );
-    for (const unit of look.units) {
-      if (unit.watts <= 0 || !uses(unit)) continue;
-      const near = nearestOutlet(look, unit, free);
-      if (near) add(near.fixture.circuit, unit.watts, unit.name);
-    }
-    if (loads.size === 0) return [];
-    for (const fixture of Object.values(plan.fixtures))
-      if (fixture.watts > 0 && fixture.kind !== 'socket' && loads.has(fixture.circuit) && fixture.circuit !== '')
-        add(fixture.circuit, fixture.watts, fixture.name);
-    const most = circuitRating(plan.head.region, minutes);
+    const { loads, most } = circuitLoads(look, stations, free);
     const who = stations.map((s) => s.name).join(' and ');
     const ids = stations.map((s) => s.id).sort();
-    return [...loads].flatMap(([circuit, { watts, names }]) =>
+    return loads.flatMap(({ circuit, watts, names, unitIds }) =>
       watts <= most
         ? []
         : [
@@ -126,9 +131,17 @@ function circuits(look: Look, free: readonly Outlet[]): Found[] {
               'mains',
               [...ids, circuit],
               `${who} ${stations.length > 1 ? 'draw' : 'draws'} ${Math.round(watts)} W at once from ${circuit ? `circuit ${circuit}` : 'one circuit'} (${names.join(', ')}); it gives ${Math.round(most)} W (${MAINS[plan.head.region].words}).`,
-              { unitIds: look.units.filter((u) => names.includes(u.name)).map((u) => u.id) },
+              { unitIds },
             ),
           ],
     );
   });
+}
+
+/** What is amiss between a machine and its nearest free socket, in words; null when it can be plugged in. */
+export function cordTrouble(look: Look, unit: Unit, free: readonly Outlet[]): string | null {
+  const near = nearestOutlet(look, unit, free);
+  if (!near) return `${unit.name} needs a socket and no free one is noted.`;
+  if (unit.cord === null || near.way <= unit.cord + 5) return null;
+  return `The cord of ${unit.name} is ${look.len(near.way - unit.cord)} too short for ${near.fixture.name}, the nearest free socket.`;
 }

@@ -1,12 +1,10 @@
 import { convexOverlap, type Point, prismFootprint } from '../geometry/index.ts';
 import { monthWords, type Unit } from '../plan/index.ts';
-import { bodyOf } from '../body/index.ts';
+import { headShort, makerOf } from '../reach/index.ts';
 import { ceilingAt, floorUsePrism, unitPoint } from '../room/index.ts';
 import { type Found, found, freeBefore, type Look, sharedHeight, strip } from './finding.ts';
 
 const SLACK = 5;
-/** Shoes and a little air above the head, mm (own assumption). */
-const ABOVE_HEAD = 50;
 /** A mat or sheet going through a machine is taken to need so much height, mm (own assumption). */
 const FEED_HEIGHT = 60;
 
@@ -73,17 +71,15 @@ function headroom(look: Look): Found[] {
       );
   }
   for (const station of Object.values(plan.stations)) {
-    const person = plan.people[station.personId];
-    if (!person) continue;
-    const seat = station.standing ? null : (station.seatHeight ?? 450);
-    const tall = seat === null ? person.stature + 25 : bodyOf(person, seat).eye + person.stature * 0.064;
-    const short = tall + ABOVE_HEAD - ceilingAt(plan, station);
+    const maker = makerOf(plan, station);
+    if (!maker) continue;
+    const short = headShort(plan, maker, station);
     if (short > 0)
       out.push(
         found(
           'headroom',
           [station.id],
-          `At ${station.name} the ceiling is ${len(short)} too low for ${person.name} ${station.standing ? 'standing' : 'sitting'}.`,
+          `At ${station.name} the ceiling is ${len(short)} too low for ${maker.person.name} ${maker.seat.standing ? 'standing' : 'sitting'}.`,
           { area: strip({ x: station.x, y: station.y - 250 }, { x: 0, y: 1 }, 500, 500) },
         ),
       );

@@ -16,7 +16,7 @@ import { type Found, found, type Look, strip } from './finding.ts';
 /** Passage wanted, mm: common practice; 915 for a wheelchair (2010 ADA Standards 403.5.1, memory). */
 export const PASSAGE = 760;
 export const PASSAGE_WHEELCHAIR = 915;
-/** A body squeezes through no less, mm (twice half a body, computation page section 4). */
+/** A body squeezes through no less, mm (twice half a body, docs/computation.md 4.1). */
 const BODY = 460;
 /** Near the place one goes to, one stands close to things on purpose, mm. */
 const NEAR = 750;

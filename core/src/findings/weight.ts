@@ -83,7 +83,9 @@ function hung(unit: Unit, held: Held): Found[] {
 }
 
 function tips(unit: Unit, held: Held): Found[] {
-  if (unit.mount !== 'floor' || unit.fixed || factsOf(unit.kind).mobile) return [];
+  // a table on legs is no chest: nobody climbs its open drawers
+  const { mobile, body } = factsOf(unit.kind);
+  if (unit.mount !== 'floor' || unit.fixed || mobile || body === 'top' || body === 'topAndPlaces') return [];
   if (held.length === 0 || unit.height < FASTEN_FROM) return [];
   const drawers = held.filter(({ place }) => place.covers.includes('drawer'));
   const own = massOf(unit);

@@ -15,7 +15,7 @@ export type BlockFit = {
   turned: Block;
 };
 
-/** Free space on each side of every piece, mm (computation page section 5). */
+/** Free space on each side of every piece, mm (docs/computation.md 5.1). */
 const MARGIN = 2;
 
 export type Way = 'flat' | 'edge' | 'upright' | 'hanging';

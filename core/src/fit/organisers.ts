@@ -1,7 +1,7 @@
 import { type Organiser, type Place, type Plan } from '../plan/index.ts';
 import { type Block, type Cavity } from './blocks.ts';
 
-/** Free play an organiser needs in each direction, mm (computation page section 5). */
+/** Free play an organiser needs in each direction, mm (docs/computation.md 5.2). */
 export const PLAY = 3;
 
 export type GoesIn =

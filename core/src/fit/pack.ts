@@ -4,7 +4,7 @@ import { fitBlocks } from './blocks.ts';
 import { PLAY } from './organisers.ts';
 import { pieceOf } from './supply.ts';
 
-/** Free space on each side of a piece, mm (computation page section 5). */
+/** Free space on each side of a piece, mm (docs/computation.md 5.1). */
 const MARGIN = 2;
 /** More stacks of one thing than this are drawn as one block of rows. */
 const MANY = 40;

@@ -10,7 +10,7 @@ export type SheetFit = {
   spareDepth: number;
 };
 
-/** Air between stacked sheets (computation page section 5). */
+/** Air between stacked sheets (docs/computation.md 5.1). */
 const LOOSENESS = 1.05;
 const MARGIN = 2;
 

@@ -13,7 +13,7 @@ export type Fit =
     }
   | { ok: false; reason: string };
 
-/** Pitch of the holes of a wall board and finger room between things hung up, mm (computation page section 5). */
+/** Pitch of the holes of a wall board and finger room between things hung up, mm (docs/computation.md 5.2). */
 const PITCH = 25.4;
 const FINGER_ROOM = 15;
 

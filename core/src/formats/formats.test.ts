@@ -1,21 +1,25 @@
+import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
+import { gunzipSync } from 'node:zlib';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { z } from 'zod';
-import { apply, type Plan, type Supply } from '../plan/index.ts';
+import { apply, HARMFUL, type Plan, type Supply } from '../plan/index.ts';
 import { block, sheet, tinyRoom, unit, use, withUnits } from '../testing/index.ts';
 import { SlottingProblem } from '../slotting/index.ts';
-import { exportPlan, importPlan, PlanFile, readSupplies, writeSupplies } from './index.ts';
+import { decodeText, exportPlan, importPlan, PLAN_VERSION, PlanFile, readSupplies, writeSupplies } from './index.ts';
 
 let n = 0;
 const makeId = () => `id-${++n}`;
 
+const piece = fc.oneof(
+  fc.string({ maxLength: 6 }),
+  fc.constantFrom(';', '\t', '|', "'", '=', '@', '+', ' ', '=1+1', '\n-2'),
+);
 const text = fc
-  .string({ minLength: 1, maxLength: 30 })
-  .filter(
-    (s) =>
-      s.trim() === s && s.trim() !== '' && !/[\r\0]/.test(s) && !(s.startsWith("'") && /^[=+\-@\t]/.test(s.slice(1))),
-  );
+  .array(piece, { minLength: 1, maxLength: 8 })
+  .map((pieces) => pieces.join(''))
+  .filter((s) => s.trim() === s && s !== '' && !/[\r\0]/.test(s) && s.normalize('NFC') === s);
 const size = fc.option(
   fc.integer({ min: 1, max: 25_000 }).map((x) => x / 10),
   { nil: null },
@@ -79,18 +83,52 @@ describe('plan file', () => {
       ok: false,
       reason: expect.stringMatching(/not whole/),
     });
-    expect(damage(/heronstone-plan\/1/, 'something/9')).toMatch(/not a plan file/);
+    expect(damage(/heronstone-plan\/4/, 'something/9')).toMatch(/not a plan file/);
+    expect(damage(/heronstone-plan\/4/, 'heronstone-plan/5')).toMatch(/newer Heronstone \(plan 5\)/);
     expect(damage(/"placeId": "lowChest.1.0"/, '"placeId": "lowChest.9.9"')).toMatch(/contradicts itself/);
     expect(damage(/"ceiling": 2600/, '"ceiling": "high"')).toMatch(/plan.ceiling must be a number/);
     expect(damage(/"id": "lowChest.1.0"/, '"id": "lowChest.0.0"')).toMatch(/same id twice/);
   });
 
   test.each([
-    ['heronstone-plan-1', PlanFile],
+    [`heronstone-plan-${PLAN_VERSION}`, PlanFile],
     ['heronstone-slotting-1', SlottingProblem],
   ])('docs/formats/%s.schema.json is the schema in the code (npm run formats)', (name, schema) => {
     const onDisk = readFileSync(new URL(`../../../docs/formats/${name}.schema.json`, import.meta.url), 'utf8');
     expect(JSON.parse(onDisk)).toEqual(JSON.parse(JSON.stringify(z.toJSONSchema(schema, { io: 'input' }))));
+  });
+});
+
+describe('plan files of every version ever written', () => {
+  // kept: what the programs of those versions wrote of their own demo plan, with some changes made, undone and redone
+  const kept = (version: number) =>
+    gunzipSync(readFileSync(new URL(`kept/plan-${version}.heron.json.gz`, import.meta.url))).toString();
+
+  test.each([1, 2, 3, 4])('version %i opens whole, and what is written of it opens again', (version) => {
+    const file = JSON.parse(kept(version)) as Record<string, { id: string }[]> & { format: string };
+    expect(file.format).toBe(version < 4 ? 'heronstone-plan/1' : `heronstone-plan/${version}`);
+    const read = importPlan(kept(version), 'kept');
+    if (!read.ok) throw new Error(read.reason);
+    for (const [table, rows] of Object.entries(file))
+      if (Array.isArray(rows))
+        for (const row of rows)
+          expect((read.plan as unknown as Record<string, Record<string, object>>)[table]![row.id]).toMatchObject(row);
+    expect(importPlan(exportPlan(read.plan), 'again')).toEqual({ ok: true, plan: { ...read.plan, id: 'again' } });
+  });
+
+  test('before ages were asked, a child was kept from everything harmful; a grown person from nothing', () => {
+    const read = importPlan(kept(1), 'kept');
+    if (!read.ok) throw new Error(read.reason);
+    expect(read.plan.people['kept-child']).toMatchObject({ age: null, keepFrom: [...HARMFUL] });
+    expect(Object.values(read.plan.people).filter((p) => !p.child && p.keepFrom.length > 0)).toEqual([]);
+  });
+
+  test('the version is that of what a plan can hold: another schema needs another version, a kept file and a kept folder', () => {
+    const schema = JSON.stringify(z.toJSONSchema(PlanFile, { io: 'input' }));
+    expect([PLAN_VERSION, createHash('sha256').update(schema).digest('hex').slice(0, 16)]).toEqual([
+      4,
+      'af8f0bc3282e44e2',
+    ]);
   });
 });
 
@@ -111,6 +149,67 @@ describe('supplies as CSV', () => {
     const csv = writeSupplies({ supplies: { a: block({ name: '=HYPERLINK("x")', note: '@cmd', family: '+1' }) } });
     expect(csv).not.toMatch(/(^|,|")[=+@]/m);
     expect(readSupplies(csv, makeId).supplies[0]!.name).toBe('=HYPERLINK("x")');
+  });
+
+  test('… whichever separator a spreadsheet splits at: no formula behind any of them, and the texts come back', () => {
+    const name = 'Reel;=1+1\t@x|-2+3 and =A1, +4';
+    const csv = writeSupplies({ supplies: { a: block({ name, note: "first\n=2+2;'=3" }) } });
+    for (const separator of [',', ';', '\t', '|', ' ', ':'])
+      for (const cell of csv.split(/[\r\n]+/).flatMap((line) => line.split(separator)))
+        expect(cell.replace(/^["\s]+/, '')).not.toMatch(/^[=@]/);
+    for (const separator of [',', ';', '\t', '|'])
+      for (const cell of csv.split(/[\r\n]+/).flatMap((line) => line.split(separator)))
+        expect(cell.replace(/^["\s]+/, '')).not.toMatch(/^[+-]/);
+    expect(readSupplies(csv, makeId).supplies[0]).toMatchObject({ name, note: "first\n=2+2;'=3" });
+  });
+
+  const lengths = (csv: string, said?: 'dot' | 'comma') => {
+    const report = readSupplies(`name;width;working\n${csv}`, makeId, said);
+    return { ...report, widths: report.supplies.map((s) => s.width), counts: report.supplies.map((s) => s.working) };
+  };
+
+  test('1,200 is asked as long as nothing in the list tells; then read as said', () => {
+    const open = lengths('Reel;1,200;3\nTin;40;2');
+    expect(open.widths).toEqual([40]);
+    expect(open.unclear).toEqual({ line: 2, number: '1,200' });
+    expect(open.troubles[0]!.reason).toMatch(/“1,200” may be 1200 or 1\.2;/);
+    expect(lengths('Reel;1,200;3', 'dot')).toMatchObject({ widths: [1200], unclear: null, troubles: [] });
+    expect(lengths('Reel;1,200;3', 'comma')).toMatchObject({ widths: [1.2], unclear: null });
+    expect(lengths('Reel;1,200 mm;1,200', 'dot')).toMatchObject({ widths: [1200], counts: [1200] });
+  });
+
+  test('clear numbers tell how the others are meant; both kinds in one list tell nothing', () => {
+    expect(lengths('Reel;12,5;3\nTin;1,200;2')).toMatchObject({ widths: [12.5, 1.2], decimal: 'comma' });
+    expect(lengths('Reel;12.5;3\nTin;1,200;2')).toMatchObject({ widths: [12.5, 1200], decimal: 'dot' });
+    expect(lengths('Reel;1.200,5 mm;3\nTin;1.200 mm;2')).toMatchObject({ widths: [1200.5, 1200] });
+    expect(lengths('Reel;1,200,000 mm;3\nTin;0,125;2').decimal).toBeNull();
+    expect(lengths('Reel;4 1/2";3\nTin;1.200;2')).toMatchObject({ widths: [114.3, 1.2], unclear: null });
+  });
+
+  test('a long note is cut between characters, never inside one', () => {
+    const family = '👩‍👩‍👧';
+    const [s] = readSupplies(`name,note\nReel,${'x'.repeat(1996)}${family}${family}`, makeId).supplies;
+    expect(s!.note).toBe('x'.repeat(1996));
+    const [pair] = readSupplies(`name,note\nReel,${'x'.repeat(1999)}😀`, makeId).supplies;
+    expect(pair!.note).toBe('x'.repeat(1999));
+  });
+
+  test('UTF-8, UTF-16 and Windows-1252 are told apart; what is not text is refused', () => {
+    const text = 'name,note\nTüll,größer\n';
+    const utf16 = Buffer.from(text, 'utf16le');
+    const swapped = Buffer.from(utf16).swap16();
+    const read = (bytes: Uint8Array) => decodeText(new Uint8Array(bytes));
+    expect(read(Buffer.from(text))).toEqual({ ok: true, text, encoding: 'UTF-8' });
+    expect(read(Buffer.from(`\uFEFF${text}`, 'utf8'))).toEqual({ ok: true, text, encoding: 'UTF-8' });
+    expect(read(Buffer.concat([Buffer.from([0xff, 0xfe]), utf16]))).toEqual({ ok: true, text, encoding: 'UTF-16' });
+    expect(read(Buffer.concat([Buffer.from([0xfe, 0xff]), swapped]))).toEqual({ ok: true, text, encoding: 'UTF-16' });
+    expect(read(utf16)).toEqual({ ok: true, text, encoding: 'UTF-16' });
+    expect(read(swapped)).toEqual({ ok: true, text, encoding: 'UTF-16' });
+    expect(read(Buffer.from(text, 'latin1'))).toEqual({ ok: true, text, encoding: 'Windows-1252' });
+    // a PNG begins with these bytes (PNG specification, section 5.2)
+    const png = [0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 0, 0, 0, 13];
+    for (const bytes of [png, png.slice(0, 7), [0x50, 0x4b, 3, 4, 0xff]])
+      expect(read(Uint8Array.from(bytes))).toMatchObject({ ok: false, reason: expect.stringMatching(/not text/) });
   });
 
   test('bad rows are reported with line and reason, good ones kept, unknown columns become notes', () => {

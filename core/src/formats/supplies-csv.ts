@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import { parseLength } from '../lengths/index.ts';
-import { type Plan, Supply } from '../plan/index.ts';
+import { cutText, type Plan, Supply } from '../plan/index.ts';
+import { type DecimalMark, decimalMarkOf, plainNumbers } from './numbers.ts';
 
 /** The documented header; only `name` is needed. Lengths carry their unit, a bare number is millimetres. Lists are split by `;`. */
 export const CSV_COLUMNS = [
@@ -22,6 +23,16 @@ export const CSV_COLUMNS = [
   'note',
 ] as const;
 type Column = (typeof CSV_COLUMNS)[number];
+const NUMERIC: readonly Column[] = [
+  'width',
+  'depth',
+  'height',
+  'mass_g',
+  'grammage',
+  'working',
+  'backstock',
+  'stack_limit',
+];
 
 export type CsvTrouble = { line: number; reason: string };
 export type CsvReport = {
@@ -31,23 +42,50 @@ export type CsvReport = {
   troubles: CsvTrouble[];
   /** columns that have no meaning here; their cells are kept in the note */
   unknown: string[];
+  /** which decimal mark the numbers were read with: as said, or as all clear ones in the list have it; null: none of them tells */
+  decimal: DecimalMark | null;
+  /** a number that may mean two things as long as the decimal mark is not said; rows with such are among the troubles */
+  unclear: { line: number; number: string } | null;
 };
 
-const FORMULA = /^[=+\-@\t\r]/;
-/** A cell that a spreadsheet would run as a formula is written with an apostrophe before it. */
-const safeCell = (text: string) => (FORMULA.test(text) ? `'${text}` : text);
-const plainCell = (text: string) => (text.startsWith("'") && FORMULA.test(text.slice(1)) ? text.slice(1) : text);
+/**
+ * What a spreadsheet would run as a formula, at the start of a cell or behind anything it may split cells at, with the apostrophes before it.
+ * (Common separators; `=` and `@` also behind blanks and colons.)
+ */
+const FORMULA = /(^|[,;|\t\r\n])(\s*)('*)(?=[=+\-@])|([ :])('*)(?=[=@])/g;
+/** Writes one more apostrophe before each; {@link plainCell} takes one off again. */
+const safeCell = (text: string) =>
+  text.replace(FORMULA, (_, start = '', space = '', marks = '', blank = '', more = '') =>
+    blank ? `${blank}'${more}` : `${start}${space}'${marks}`,
+  );
+const plainCell = (text: string) =>
+  text.replace(FORMULA, (_, start = '', space = '', marks = '', blank = '', more = '') =>
+    blank ? `${blank}${more.slice(1)}` : `${start}${space}${marks.slice(1)}`,
+  );
 
 class BadCell extends Error {}
+/** A number that may mean two things. */
+class Unclear extends BadCell {
+  constructor(
+    readonly number: string,
+    key: Column,
+  ) {
+    super(
+      `${key}: “${number}” may be ${number.replace(',', '')} or ${Number(number.replace(',', '.'))}; say which is meant`,
+    );
+  }
+}
 
 /**
  * Reads supplies from CSV text. Good rows are never lost to bad ones; a file without a `name` column gives no rows and one trouble.
  * @param makeId gives the id of each new supply
+ * @param said the decimal mark, where the maker has said it
  */
-export function readSupplies(text: string, makeId: () => string): CsvReport {
+export function readSupplies(text: string, makeId: () => string, said: DecimalMark | null = null): CsvReport {
   const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
   const [header, ...rows] = parsed.data;
-  if (!header) return { supplies: [], troubles: [{ line: 1, reason: 'The file is empty.' }], unknown: [] };
+  const nothing = { supplies: [], unknown: [], decimal: null, unclear: null };
+  if (!header) return { ...nothing, troubles: [{ line: 1, reason: 'The file is empty.' }] };
   const keys = header.map((h) => h.trim().toLowerCase().replace(/[ -]+/g, '_'));
   if (!keys.includes('name')) {
     const found = header
@@ -56,15 +94,16 @@ export function readSupplies(text: string, makeId: () => string): CsvReport {
       .slice(0, 8)
       .join(', ');
     return {
-      supplies: [],
+      ...nothing,
       troubles: [{ line: 1, reason: `There is no column called “name”. The first line has: ${found || 'nothing'}.` }],
-      unknown: [],
     };
   }
   const known = (key: string): key is Column => (CSV_COLUMNS as readonly string[]).includes(key);
   const unknown = header.filter((h, i) => !known(keys[i]!) && h.trim() !== '').map((h) => h.trim());
   const supplies: Supply[] = [];
   const troubles: CsvTrouble[] = [];
+  const decimal = said ?? decimalMarkOf(cellsOf(rows, keys));
+  let unclear: CsvReport['unclear'] = null;
   rows.forEach((cells, i) => {
     const line = i + 2;
     const cell: Partial<Record<Column, string>> = {};
@@ -76,7 +115,7 @@ export function readSupplies(text: string, makeId: () => string): CsvReport {
       else if (value !== '' && key) extra.push(`${header[k]!.trim()}: ${value}`);
     });
     try {
-      const row = supplyFrom(cell, extra, makeId());
+      const row = supplyFrom(cell, extra, makeId(), decimal);
       const checked = Supply.safeParse(row);
       if (checked.success) supplies.push(checked.data);
       else
@@ -87,38 +126,62 @@ export function readSupplies(text: string, makeId: () => string): CsvReport {
     } catch (error) {
       if (!(error instanceof BadCell)) throw error;
       troubles.push({ line, reason: error.message });
+      if (error instanceof Unclear) unclear ??= { line, number: error.number };
     }
   });
-  return { supplies, troubles, unknown };
+  return { supplies, troubles, unknown, decimal, unclear };
 }
 
-function number(cell: Partial<Record<Column, string>>, key: Column, empty: number): number;
-function number(cell: Partial<Record<Column, string>>, key: Column, empty: null): number | null;
-function number(cell: Partial<Record<Column, string>>, key: Column, empty: number | null): number | null {
+/** The cells that hold numbers. */
+function* cellsOf(rows: readonly string[][], keys: readonly string[]): Iterable<string> {
+  const columns = NUMERIC.map((key) => keys.indexOf(key)).filter((i) => i >= 0);
+  for (const row of rows) for (const i of columns) if (row[i]) yield row[i];
+}
+
+type Cells = Partial<Record<Column, string>> & { decimal: DecimalMark | null };
+
+/** A cell with its numbers written plainly, or null when it is empty. */
+function plain(cell: Cells, key: Column): string | null {
   const text = cell[key];
-  if (text === undefined || text === '') return empty;
-  const n = Number(text.replace(',', '.'));
-  if (!Number.isFinite(n)) throw new BadCell(`${key}: “${text}” is not a number`);
+  if (text === undefined || text === '') return null;
+  const read = plainNumbers(text, cell.decimal);
+  if (!read.ok) throw new Unclear(read.unclear, key);
+  return read.text;
+}
+
+function number(cell: Cells, key: Column, empty: number): number;
+function number(cell: Cells, key: Column, empty: null): number | null;
+function number(cell: Cells, key: Column, empty: number | null): number | null {
+  const text = plain(cell, key);
+  if (text === null) return empty;
+  const n = Number(text);
+  if (!Number.isFinite(n)) throw new BadCell(`${key}: “${cell[key]}” is not a number`);
   return n;
 }
 
-function length(cell: Partial<Record<Column, string>>, key: Column): number | null {
-  const text = cell[key];
-  if (text === undefined || text === '') return null;
-  const parsed = parseLength(/^[\d.,\s]+$/.test(text) ? `${text} mm` : text, 'metric');
+function length(cell: Cells, key: Column): number | null {
+  const text = plain(cell, key);
+  if (text === null) return null;
+  const parsed = parseLength(/^[\d.\s]+$/.test(text) ? `${text} mm` : text, 'metric');
   if (!parsed.ok) throw new BadCell(`${key}: ${parsed.reason}`);
   if (parsed.mm === 0) throw new BadCell(`${key}: must be more than zero`);
   return parsed.mm;
 }
 
-function words(cell: Partial<Record<Column, string>>, key: Column): string[] {
+function words(cell: Cells, key: Column): string[] {
   return (cell[key] ?? '')
     .split(';')
     .map((w) => w.trim().toLowerCase())
     .filter(Boolean);
 }
 
-function supplyFrom(cell: Partial<Record<Column, string>>, extra: string[], id: string): unknown {
+function supplyFrom(
+  row: Partial<Record<Column, string>>,
+  extra: string[],
+  id: string,
+  decimal: DecimalMark | null,
+): unknown {
+  const cell: Cells = { ...row, decimal };
   if (!cell.name) throw new BadCell('there is no name');
   const lies = words(cell, 'lies');
   const form = (cell.form || 'block').toLowerCase();
@@ -139,7 +202,7 @@ function supplyFrom(cell: Partial<Record<Column, string>>, extra: string[], id: 
     sensitive: words(cell, 'sensitive'),
     hazards: words(cell, 'hazards'),
     colour: cell.colour ? cell.colour.toLowerCase() : null,
-    note: [cell.note ?? '', ...extra].filter(Boolean).join('\n').slice(0, 2000),
+    note: cutText([cell.note ?? '', ...extra].filter(Boolean).join('\n'), 2000),
   };
 }
 

@@ -63,22 +63,39 @@ export function segmentHitsPrism(a: Point3, b: Point3, p: Prism, skin = 1): bool
   const by = b.y - p.y;
   let t0 = 0;
   let t1 = 1;
-  const slab = (from: number, to: number, low: number, high: number): boolean => {
+  // three pairs of faces, one after the other; written without a function of its own, because nothing is called more often
+  for (let axis = 0; axis < 3; axis++) {
+    let from: number;
+    let to: number;
+    let low: number;
+    let high: number;
+    if (axis === 0) {
+      from = ax * p.rightX + ay * p.rightY;
+      to = bx * p.rightX + by * p.rightY;
+      high = p.halfWidth - skin;
+      low = -high;
+    } else if (axis === 1) {
+      from = ax * p.frontX + ay * p.frontY;
+      to = bx * p.frontX + by * p.frontY;
+      high = p.halfDepth - skin;
+      low = -high;
+    } else {
+      from = a.z;
+      to = b.z;
+      low = p.bottom + skin;
+      high = p.top - skin;
+    }
     if (low >= high) return false;
     const d = to - from;
-    if (Math.abs(d) < 1e-9) return from > low && from < high;
-    let near = (low - from) / d;
-    let far = (high - from) / d;
-    if (near > far) [near, far] = [far, near];
-    if (near > t0) t0 = near;
-    if (far < t1) t1 = far;
-    return t0 < t1;
-  };
-  const w = p.halfWidth - skin;
-  const d = p.halfDepth - skin;
-  return (
-    slab(ax * p.rightX + ay * p.rightY, bx * p.rightX + by * p.rightY, -w, w) &&
-    slab(ax * p.frontX + ay * p.frontY, bx * p.frontX + by * p.frontY, -d, d) &&
-    slab(a.z, b.z, p.bottom + skin, p.top - skin)
-  );
+    if (Math.abs(d) < 1e-9) {
+      if (from <= low || from >= high) return false;
+      continue;
+    }
+    const one = (low - from) / d;
+    const other = (high - from) / d;
+    t0 = Math.max(t0, Math.min(one, other));
+    t1 = Math.min(t1, Math.max(one, other));
+    if (t0 >= t1) return false;
+  }
+  return true;
 }

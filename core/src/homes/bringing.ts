@@ -1,7 +1,9 @@
-import { type Plan, type Station } from '../plan/index.ts';
+import { type Point } from '../geometry/index.ts';
+import { type Plan, type Station, type Unit } from '../plan/index.ts';
 import {
   type Fetch,
   fetchFrom,
+  halfOf,
   makerOf,
   type Motion,
   PACE,
@@ -12,6 +14,7 @@ import {
   walkLengthTo,
   workingSpot,
 } from '../reach/index.ts';
+import { unitPrism } from '../room/index.ts';
 
 /** What it takes, once a session, to bring a box or cart to a seat and to put it away again. */
 export type Bringing = { seconds: number; motions: Motion[]; reason: string | null };
@@ -32,7 +35,7 @@ export function bringingOf(plan: Plan, station: Station): Bringing {
     const place = Object.values(plan.places).find((p) => p.unitId === unit.id);
     const held = place && scene.spots.get(place.id);
     if (!held) return NOTHING;
-    // the box as a whole is taken: its own lid stays shut
+    // the box as a whole is taken: its own lid stays shut; kept outside the room it costs the minutes there and back
     const whole = { ...held, place: plan.places[unit.keptInId ?? ''] ?? { ...held.place, covers: [] } };
     const fetch: Fetch = fetchFrom(scene, maker, whole, { ...PLAIN, size: Math.max(unit.width, unit.depth) });
     return fetch.ok
@@ -40,7 +43,7 @@ export function bringingOf(plan: Plan, station: Station): Bringing {
       : { seconds: 0, motions: [], reason: fetch.reason };
   }
   if (Math.hypot(unit.x - spot.x, unit.y - spot.y) < 50) return NOTHING;
-  const length = walkLengthTo(scene, maker, unit);
+  const length = Math.min(...besideUnit(unit, halfOf(maker)).map((at) => walkLengthTo(scene, maker, at)));
   if (!Number.isFinite(length)) return { ...NOTHING, reason: `There is no way to walk to ${unit.name}.` };
   const paces = Math.max(1, Math.ceil(length / PACE - 1e-9));
   const rise: Motion[] = maker.seat.standing ? [] : [{ code: 'STD', tmu: TMU.stand, text: 'stand up' }];
@@ -51,6 +54,21 @@ export function bringingOf(plan: Plan, station: Station): Bringing {
   const leave: Motion = { code: 'RL1', tmu: TMU.release, text: 'let go' };
   const motions = [...rise, walk, take, wheel, leave, ...sit, ...rise, take, wheel, leave, walk, ...sit];
   return { seconds: motions.reduce((s, m) => s + m.tmu, 0) * SECONDS_PER_TMU, motions, reason: null };
+}
+
+/** So near one comes to what one takes hold of, mm (own assumption). */
+const BY_IT = 50;
+
+/** Where a body of some half width can stand to take hold of a unit: before, behind and beside it. */
+function besideUnit(unit: Unit, half: number): Point[] {
+  const body = unitPrism(unit);
+  const out = body.halfDepth + half + BY_IT;
+  const aside = body.halfWidth + half + BY_IT;
+  const at = (u: number, v: number): Point => ({
+    x: unit.x + body.rightX * u + body.frontX * v,
+    y: unit.y + body.rightY * u + body.frontY * v,
+  });
+  return [at(0, out), at(0, -out), at(aside, 0), at(-aside, 0)];
 }
 
 /** Seconds a year of bringing; the sessions of an activity are shared evenly among its stations. */

@@ -1,11 +1,10 @@
-import { bodyOf } from '../body/index.ts';
-import { homesIn, type Person, type Place, type Plan, type Share, type Supply } from '../plan/index.ts';
+import { type Body, bodyOf } from '../body/index.ts';
+import { homesIn, type Person, type Place, type Plan, type Share, type Supply, saidIn } from '../plan/index.ts';
 import {
   type BandNumber,
   type Fetch,
   fetchFrom,
   handlingOf,
-  highestGrip,
   makerOf,
   sceneAt,
   sceneOf,
@@ -37,15 +36,24 @@ const HEAVY_CLIMB_PENALTY = 1800;
 /** A thing heavier than this is not lifted down from a step stool, g (own assumption). */
 const HEAVY = 2000;
 
-export type ChildReach = { person: Person; /** highest grip, mm */ top: number };
+/** On tiptoe one is so much taller, mm (own assumption). */
+const TIPTOE = 60;
+
+export type ChildReach = { person: Person; /** so high the hand comes at full stretch, mm */ top: number };
 const reaches = new WeakMap<object, ChildReach[]>();
-/** Children of the plan with how high they grip, the tallest first. */
+const stretched = (body: Body): number => body.shoulder + body.gripReach + TIPTOE;
+
+/** The lowest edge over which a hand comes into a place, mm: a child needs no more than that. */
+const lowestEdge = (spot: Spot): number =>
+  spot.place.opens === 'top' ? spot.mouth.z : spot.place.covers.includes('drawer') ? spot.high : spot.low;
+
+/** Children of the plan with how high they reach, arm stretched up and on tiptoe, the tallest first. */
 export function childReaches(plan: Plan): readonly ChildReach[] {
   let all = reaches.get(plan.people);
   if (!all) {
     all = Object.values(plan.people)
       .filter((p) => p.child)
-      .map((person) => ({ person, top: highestGrip(bodyOf(person, null), 0) }))
+      .map((person) => ({ person, top: stretched(bodyOf(person, null)) }))
       .sort((a, b) => b.top - a.top);
     reaches.set(plan.people, all);
   }
@@ -56,7 +64,7 @@ export function childReaches(plan: Plan): readonly ChildReach[] {
 export function childAt(plan: Plan, supply: Supply, spot: Spot): ChildReach | undefined {
   if (spot.away || spot.place.lockable || supply.hazards.length === 0) return undefined;
   return childReaches(plan).find(
-    ({ person, top }) => spot.grip.z < top && supply.hazards.some((h) => person.keepFrom.includes(h)),
+    ({ person, top }) => lowestEdge(spot) < top && supply.hazards.some((h) => person.keepFrom.includes(h)),
   );
 }
 
@@ -76,7 +84,7 @@ export function penaltiesFor(plan: Plan, supply: Supply, spot: Spot, band: BandN
       words: `${(supply.mass / 1000).toFixed(1)} kg lifted down from a step stool. Common practice: heavy things below the shoulder.`,
       care: true,
     });
-  return out;
+  return out.map((p) => ({ ...p, words: saidIn(plan, p.words) }));
 }
 
 /**

@@ -1,5 +1,5 @@
 import { fitSupply, PLAY } from '../fit/index.ts';
-import { homesIn, massOf, type Place, type Plan, type Unit } from '../plan/index.ts';
+import { homesIn, massOf, type Place, type Plan, type Unit, saidIn } from '../plan/index.ts';
 
 /** How full a place is. Millimetres of frontage, grams. */
 export type Filling = {
@@ -40,11 +40,18 @@ export function placeFilling(plan: Plan, place: Place): Filling {
   if (faults.length === 0 && used > place.width + 0.5) faults.push(`over-full by ${Math.ceil(used - place.width)} mm`);
   if (mass > place.load)
     faults.push(`${((mass - place.load) / 1000).toFixed(1)} kg over its load of ${(place.load / 1000).toFixed(0)} kg`);
-  return { used, target: place.width * (1 - plan.head.growth), width: place.width, mass, kinds: homes.length, faults };
+  return {
+    used,
+    target: place.width * (1 - plan.head.growth),
+    width: place.width,
+    mass,
+    kinds: homes.length,
+    faults: faults.map((words) => saidIn(plan, words)),
+  };
 }
 
 /** Boxes that are put away in a place. */
-function boxesIn(plan: Plan, placeId: string): Unit[] {
+export function boxesIn(plan: Plan, placeId: string): Unit[] {
   return Object.values(plan.units).filter((u) => u.keptInId === placeId);
 }
 

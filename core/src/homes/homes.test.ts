@@ -1,18 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import { type Command, HARMFUL, type Plan, type Supply } from '../plan/index.ts';
-import { solveSlotting } from '../slotting/index.ts';
-import { applied, block, person, sheet, tinyRoom, unit, use, withUnits } from '../testing/index.ts';
-import { assessHomes, costOfHome, fetchesPerYear, placeFilling, settleCommand, slottingOf } from './index.ts';
+import { sceneOf } from '../reach/index.ts';
+import { applied, block, person, sheet, tinyRoom, unit, use, withUnits, home } from '../testing/index.ts';
+import { assessHomes, costOfHome, fetchesPerYear, findHomes, placeFilling, slottingOf } from './index.ts';
 
 const since = '2026-05-01';
-const home = (supplyId: string, placeId: string, pinned = false): Command => ({
-  type: 'assignHome',
-  supplyId,
-  share: 'working',
-  placeId,
-  since,
-  pinned,
-});
 const room = (...supplies: Supply[]) =>
   applied(withUnits(tinyRoom(), unit('lowChest', { x: 3900, y: 3600 }), unit('bookcase', { x: 700, y: 5800 })), {
     type: 'addSupplies',
@@ -38,10 +30,7 @@ describe('homes', () => {
       home('cold', 'lowChest.0.0'),
       home('hot', 'bookcase.0.0'),
     );
-    const after = applied(
-      plan,
-      settleCommand(plan, await solveSlotting(slottingOf(plan), { seconds: 0.2, now: () => 0 }), since),
-    );
+    const { plan: after } = (await findHomes(plan, { work: 80_000, now: () => 0, since }))!;
     expect(after.homes['hot.working']!.placeId).toBe('lowChest.0.0');
     expect(assessHomes(after).seconds).toBeLessThan(assessHomes(plan).seconds);
   });
@@ -60,10 +49,7 @@ describe('homes', () => {
     expect(problem.lots.find((l) => l.id === 's0.working')).toBeUndefined();
     const capacity = (id: string) => problem.places.find((p) => p.id === id)!.capacity;
     expect(capacity('lowChest.0.0')).toBeCloseTo(capacity('lowChest.1.0') - 154, 3);
-    const after = applied(
-      plan,
-      settleCommand(plan, await solveSlotting(problem, { seconds: 0.3, now: () => 0 }), since),
-    );
+    const { plan: after } = (await findHomes(plan, { work: 110_000, now: () => 0, since }))!;
     expect(after.homes['s0.working']).toEqual(plan.homes['s0.working']);
     expect(after.homes['vague.working']).toBeUndefined();
     for (const place of Object.values(after.places)) {
@@ -100,6 +86,29 @@ describe('homes', () => {
       words: expect.stringMatching(/reach of The child.*local rules come first/),
     });
     expect(cost(applied(plan, { type: 'lockPlace', id: 'lowChest.0.0', lockable: true })).penalties).toEqual([]);
+  });
+
+  test('a child gets at a shelf by its lowest edge, arm stretched up and on tiptoe (own assumption: 60 mm)', () => {
+    const child = person({ id: 'kid', name: 'The child', child: true, stature: 1280, keepFrom: [...HARMFUL] });
+    // shoulder 0.818 H + 25 mm shoes, arm 0.386 H, tiptoe 60 mm
+    const top = 0.818 * 1280 + 25 + 0.386 * 1280 + 60;
+    const warned = (low: number) => {
+      const plan = applied(
+        withUnits(tinyRoom(), unit('wallShelves', { x: 3000, y: 5890, rows: 1, height: 400, bottom: low - 18 })),
+        { type: 'addSupplies', supplies: [block({ hazards: ['blade'] })] },
+        { type: 'addPerson', person: child },
+      );
+      const spot = sceneOf(plan).spots.get('wallShelves.0.0')!;
+      expect(Math.abs(spot.low - low)).toBeLessThan(30);
+      return [
+        spot.low < top,
+        costOfHome(plan, plan.supplies.block!, 'working', 'wallShelves.0.0')!.penalties.length > 0,
+      ];
+    };
+    for (const low of [1300, 1500, top - 40, top + 40]) {
+      const [within, said] = warned(low);
+      expect([low, said]).toEqual([low, within]);
+    }
   });
 
   test('a place that one of its users cannot reach is no option for find homes', () => {

@@ -13,7 +13,7 @@ import {
 describe('shelf sag', () => {
   const shelf = { board: 'particleboard', thickness: 16, depth: 300, span: 800 } as const;
 
-  // the beam formula 5wL⁴/384EI with E of the Wood Handbook (memory); value of the computation page, section 11
+  // the beam formula 5wL⁴/384EI with E of the Wood Handbook (memory); value of docs/computation.md 8.1
   test('particleboard 16 × 300 × 800 mm with 20 kg sags 5.3 mm before creep', () => {
     expect(shelfSag(shelf, 20_000).first).toBeCloseTo(5.3, 1);
     expect(shelfSag(shelf, 20_000).lasting).toBeCloseTo(10.6, 1);

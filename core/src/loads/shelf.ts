@@ -5,7 +5,7 @@ export const GRAVITY = 9.80665;
 
 /** Modulus of elasticity, GPa. Wood ones after the Wood Handbook (memory); steel sheet 200 (common handbook value, memory). */
 export const STIFFNESS: Record<BoardKind, number> = { particleboard: 2.4, mdf: 3.4, plywood: 8, pine: 9, metal: 200 };
-/** What a lasting load makes of the first sag (computation page section 11; Wood Handbook on creep, memory). */
+/** What a lasting load makes of the first sag (docs/computation.md 8.1; Wood Handbook on creep, memory). */
 export const CREEP = 2;
 /** The eye sees a shelf sag beyond a six-hundredth of its span: 0.02 in a foot (common practice). */
 export const SAG_LIMIT = 1 / 600;

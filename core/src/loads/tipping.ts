@@ -22,7 +22,7 @@ export type TippingUnit = {
 };
 
 /**
- * Moments about the front edge with every drawer open and loaded and a child's weight at the outermost edge (computation page section 11,
+ * Moments about the front edge with every drawer open and loaded and a child's weight at the outermost edge (docs/computation.md 8.2,
  * after ASTM F2057-23 from memory). Masses in g, lengths in mm; moments in N·m.
  * @returns `safety` restoring over overturning; Infinity when nothing overturns. Below 1 it tips.
  */

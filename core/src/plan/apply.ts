@@ -1,26 +1,33 @@
 import { frontTrouble, placesOf } from '../catalogue/index.ts';
-import { type Command, type CommandOf, describeCommand } from './commands.ts';
+import { type Command, type CommandOf, describeCommand, type Restore } from './commands.ts';
+import { circle, contradiction, handsOnToItself, placeIdOf, touchedContradiction } from './contradictions.ts';
 import { broughtUpToDate } from './later.ts';
+import { danglingReference } from './references.ts';
 import { addWall, cutCorner, removeWall, shapeWall, spreadMisclosure } from './outline.ts';
 import { Edit, gone, type Ran, type Rejection, reject, type RowChange, sameRow, THING } from './edit.ts';
 import { type AnyRow, type Plan, type RowOf, type TableName, TABLES, unitShape, wallsInOrder } from './plan.ts';
 import { type Home, type Place, type PlanHead, type Share, type Unit } from './rows.ts';
 
 export type { Rejection, RowChange } from './edit.ts';
-export type Applied = { ok: true; plan: Plan; inverse: Command; changes: RowChange[] };
+export type Applied = { ok: true; plan: Plan; inverse: Restore; changes: RowChange[] };
 export type ApplyResult = Applied | Rejection;
 
 /**
  * Applies one command to a plan: pure, total, the same in the browser and on the server.
  * @returns the new plan, the command that takes it back and the rows touched; or the reason why nothing was changed
  */
-export function apply(plan: Plan, command: Command): ApplyResult {
+export function apply(plan: Plan, command: Command | Restore): ApplyResult {
   const edit = new Edit(plan);
-  const trouble = run(edit, command) ?? danglingReference(edit);
+  const trouble = run(edit, command) ?? danglingReference(edit) ?? touchedContradiction(edit);
   if (trouble) return trouble;
   const changes = edit.changes();
-  const inverse: Command = { type: 'restore', of: describeCommand(command), changes: flip(changes) } as Command;
-  return { ok: true, plan: edit.result(), inverse, changes };
+  return { ok: true, plan: edit.result(), inverse: inverseOf(describeCommand(command), changes), changes };
+}
+
+/** The command that takes changes of rows back. */
+export function inverseOf(words: string, changes: readonly RowChange[]): Restore {
+  const flipped = changes.map(({ table, id, before, after }) => ({ table, id, before: after, after: before }));
+  return { type: 'restore', of: words, changes: flipped.reverse() };
 }
 
 /** Takes over rows as another tab or the server changed them, unchecked: they were checked where they were made. */
@@ -39,11 +46,7 @@ export function applyChanges(plan: Plan, changes: readonly RowChange[]): Plan {
   return next as Plan;
 }
 
-function flip(changes: readonly RowChange[]): RowChange[] {
-  return changes.map(({ table, id, before, after }) => ({ table, id, before: after, after: before })).reverse();
-}
-
-function run(edit: Edit, command: Command): Ran {
+function run(edit: Edit, command: Command | Restore): Ran {
   switch (command.type) {
     case 'several': {
       for (const one of command.commands) {
@@ -53,7 +56,7 @@ function run(edit: Edit, command: Command): Ran {
       return null;
     }
     case 'restore':
-      return restore(edit, command.changes as RowChange[]);
+      return restore(edit, command.changes);
     case 'setPlan': {
       const stale = staleField(edit.planHead, command.set, command.was);
       return stale ?? edit.setHead({ ...edit.planHead, ...command.set });
@@ -72,10 +75,10 @@ function run(edit: Edit, command: Command): Ran {
       return cutCorner(edit, command);
     case 'removeOpening':
       return removeRow(edit, 'openings', command.id, (e) => {
-        for (const unit of e.all('units')) if (unit.doorId === command.id) e.put('units', { ...unit, doorId: null });
+        for (const unit of e.having('units', 'doorId', command.id)) e.put('units', { ...unit, doorId: null });
       });
     case 'removePerson': {
-      const seat = edit.all('stations').find((s) => s.personId === command.id);
+      const [seat] = edit.having('stations', 'personId', command.id);
       if (seat)
         return reject(
           `${edit.get('people', command.id)?.name ?? 'This person'} works at ${seat.name}. Give that station to someone else first.`,
@@ -109,17 +112,15 @@ function run(edit: Edit, command: Command): Ran {
     }
     case 'removeSupply':
       return removeRow(edit, 'supplies', command.id, (e) => {
-        for (const home of e.all('homes')) if (home.supplyId === command.id) e.remove('homes', home.id);
-        for (const use of e.all('uses')) if (use.supplyId === command.id) e.remove('uses', use.id);
+        for (const home of e.having('homes', 'supplyId', command.id)) e.remove('homes', home.id);
+        for (const use of e.having('uses', 'supplyId', command.id)) e.remove('uses', use.id);
       });
     case 'removeActivity':
       return removeRow(edit, 'activities', command.id, (e) => {
-        for (const use of e.all('uses')) if (use.activityId === command.id) e.remove('uses', use.id);
-        for (const station of e.all('stations'))
-          if (station.activityId === command.id) e.remove('stations', station.id);
-        for (const flow of e.all('flows'))
-          if (flow.fromId === command.id || flow.toId === command.id) e.remove('flows', flow.id);
-        for (const use of e.all('machineUses')) if (use.activityId === command.id) e.remove('machineUses', use.id);
+        for (const table of ['uses', 'stations', 'machineUses'] as const)
+          for (const row of e.having(table, 'activityId', command.id)) e.remove(table, row.id);
+        for (const end of ['fromId', 'toId'] as const)
+          for (const flow of e.having('flows', end, command.id)) e.remove('flows', flow.id);
       });
     case 'addFlow':
       return handsOnToItself(command.flow) ?? add(edit, 'flows', command.flow);
@@ -127,12 +128,12 @@ function run(edit: Edit, command: Command): Ran {
       return set(edit, 'flows', command) ?? handsOnToItself(edit.get('flows', command.id)!);
     case 'removeParking':
       return removeRow(edit, 'parkings', command.id, (e) => {
-        for (const station of e.all('stations'))
-          if (station.parkingId === command.id) e.put('stations', { ...station, parkingId: null });
+        for (const station of e.having('stations', 'parkingId', command.id))
+          e.put('stations', { ...station, parkingId: null });
       });
     case 'removeOrganiser':
       return removeRow(edit, 'organisers', command.id, (e) => {
-        for (const set of e.all('organiserSets')) if (set.organiserId === command.id) e.remove('organiserSets', set.id);
+        for (const set of e.having('organiserSets', 'organiserId', command.id)) e.remove('organiserSets', set.id);
       });
     case 'acknowledge':
       return edit.put('acknowledgements', command.acknowledgement);
@@ -183,10 +184,6 @@ function plainChange(edit: Edit, command: PlainCommand): Ran {
   return removeRow(edit, table, (command as { id: string }).id);
 }
 
-function handsOnToItself(flow: { fromId: string; toId: string }): Ran {
-  return flow.fromId === flow.toId ? reject('Work is handed on to another activity, not to the same one.') : null;
-}
-
 function add<T extends TableName>(edit: Edit, table: T, row: RowOf<T>): Ran {
   if (edit.get(table, row.id)) return reject(`This ${THING[table]} is in the plan already.`);
   return edit.put(table, row);
@@ -205,7 +202,9 @@ function set<T extends TableName>(
 function staleField(row: object, next: object, was: object | undefined): Ran {
   for (const [key, seen] of Object.entries(was ?? {})) {
     const now = (row as Record<string, unknown>)[key];
-    if (!sameRow(now, seen) && !sameRow(now, (next as Record<string, unknown>)[key]))
+    // what was kept by earlier versions may be written with other code points for the same letters
+    const same = typeof now === 'string' ? now.normalize('NFC') === seen : sameRow(now, seen);
+    if (!same && !sameRow(now, (next as Record<string, unknown>)[key]))
       return reject(
         `It was changed meanwhile in another tab (${key} is now ${String(now)}). Look again and repeat if you still want it.`,
       );
@@ -226,13 +225,11 @@ function layOut(edit: Edit, unit: Unit): Ran {
   if (wrong) return reject(`${unit.name}: ${wrong}`);
   const wanted = new Map<string, Place>();
   for (const { through, ...shape } of placesOf(unit.kind, unitShape(unit))) {
-    const cell = `${unit.id}.${shape.row}.${shape.column}`;
-    const id = shape.part === 0 ? cell : `${cell}.${shape.part}`;
-    const throughId = through === null ? null : `${unit.id}.${shape.row}.${through}`;
+    const id = placeIdOf(unit.id, shape);
+    const throughId = through === null ? null : placeIdOf(unit.id, { row: shape.row, column: through, part: 0 });
     wanted.set(id, { id, unitId: unit.id, lockable: edit.get('places', id)?.lockable ?? false, ...shape, throughId });
   }
-  for (const place of edit.all('places'))
-    if (place.unitId === unit.id && !wanted.has(place.id)) removePlace(edit, place.id);
+  for (const place of edit.having('places', 'unitId', unit.id)) if (!wanted.has(place.id)) removePlace(edit, place.id);
   for (const place of wanted.values()) {
     const trouble = edit.put('places', place);
     if (trouble) return trouble;
@@ -241,21 +238,10 @@ function layOut(edit: Edit, unit: Unit): Ran {
 }
 
 function removePlace(edit: Edit, id: string): void {
-  for (const home of edit.all('homes')) if (home.placeId === id) edit.remove('homes', home.id);
-  for (const set of edit.all('organiserSets')) if (set.placeId === id) edit.remove('organiserSets', set.id);
-  for (const unit of edit.all('units'))
-    if (unit.keptInId === id) edit.put('units', { ...unit, keptInId: null, hostId: null });
+  for (const home of edit.having('homes', 'placeId', id)) edit.remove('homes', home.id);
+  for (const set of edit.having('organiserSets', 'placeId', id)) edit.remove('organiserSets', set.id);
+  for (const unit of edit.having('units', 'keptInId', id)) edit.put('units', { ...unit, keptInId: null, hostId: null });
   edit.remove('places', id);
-}
-
-/** Nothing can stand on what stands on it. */
-function circle(edit: Edit, unit: Unit): Ran {
-  const seen = new Set([unit.id]);
-  for (let host = unit.hostId; host; host = edit.get('units', host)?.hostId ?? null) {
-    if (seen.has(host)) return reject(`${unit.name} cannot stand on itself.`);
-    seen.add(host);
-  }
-  return null;
 }
 
 /** A unit that moves, turns or grows takes along what stands on it or is under it. */
@@ -300,8 +286,8 @@ function carryAlong(edit: Edit, before: Unit, after: Unit): Ran {
   const c = Math.cos((turn * Math.PI) / 180);
   const s = Math.sin((turn * Math.PI) / 180);
   const tidy = (mm: number) => Math.round(mm * 1000) / 1000;
-  for (const guest of edit.all('units')) {
-    if (guest.hostId !== after.id || guest.id === after.id) continue;
+  for (const guest of edit.having('units', 'hostId', after.id)) {
+    if (guest.id === after.id) continue;
     const dx = guest.x - before.x;
     const dy = guest.y - before.y;
     const moved = {
@@ -319,14 +305,13 @@ function carryAlong(edit: Edit, before: Unit, after: Unit): Ran {
 
 function removeUnit(edit: Edit, id: string): Ran {
   if (!edit.get('units', id)) return gone('units');
-  for (const place of edit.all('places')) if (place.unitId === id) removePlace(edit, place.id);
-  for (const station of edit.all('stations'))
-    if (station.unitId === id) edit.put('stations', { ...station, unitId: null });
-  for (const station of edit.all('stations'))
-    if (station.travellerId === id) edit.put('stations', { ...station, travellerId: null, parkingId: null });
-  for (const use of edit.all('machineUses')) if (use.unitId === id) edit.remove('machineUses', use.id);
-  for (const unit of edit.all('units')) if (unit.hostId === id) edit.put('units', { ...unit, hostId: null });
-  for (const parking of edit.all('parkings')) if (parking.unitId === id) edit.remove('parkings', parking.id);
+  for (const place of edit.having('places', 'unitId', id)) removePlace(edit, place.id);
+  for (const station of edit.having('stations', 'unitId', id)) edit.put('stations', { ...station, unitId: null });
+  for (const station of edit.having('stations', 'travellerId', id))
+    edit.put('stations', { ...station, travellerId: null, parkingId: null });
+  for (const use of edit.having('machineUses', 'unitId', id)) edit.remove('machineUses', use.id);
+  for (const unit of edit.having('units', 'hostId', id)) edit.put('units', { ...unit, hostId: null });
+  for (const parking of edit.having('parkings', 'unitId', id)) edit.remove('parkings', parking.id);
   edit.remove('units', id);
   return null;
 }
@@ -384,56 +369,6 @@ function restore(edit: Edit, changes: readonly RowChange[]): Ran {
   return null;
 }
 
-const REFERENCES: [TableName, string, TableName][] = [
-  ['openings', 'wallId', 'walls'],
-  ['slopes', 'wallId', 'walls'],
-  ['fixtures', 'wallId', 'walls'],
-  ['diagonals', 'fromWallId', 'walls'],
-  ['diagonals', 'toWallId', 'walls'],
-  ['units', 'hostId', 'units'],
-  ['units', 'doorId', 'openings'],
-  ['parkings', 'unitId', 'units'],
-  ['places', 'unitId', 'units'],
-  ['places', 'throughId', 'places'],
-  ['organiserSets', 'organiserId', 'organisers'],
-  ['organiserSets', 'placeId', 'places'],
-  ['uses', 'activityId', 'activities'],
-  ['uses', 'supplyId', 'supplies'],
-  ['stations', 'activityId', 'activities'],
-  ['stations', 'personId', 'people'],
-  ['units', 'keptInId', 'places'],
-  ['flows', 'fromId', 'activities'],
-  ['flows', 'toId', 'activities'],
-  ['machineUses', 'activityId', 'activities'],
-  ['machineUses', 'unitId', 'units'],
-  ['stations', 'unitId', 'units'],
-  ['stations', 'travellerId', 'units'],
-  ['stations', 'parkingId', 'parkings'],
-  ['homes', 'supplyId', 'supplies'],
-  ['homes', 'placeId', 'places'],
-];
-
-/** Every reference of every row touched, and every reference to a row removed, must hold. */
-function danglingReference(edit: Edit): Ran {
-  const removed = new Set<TableName>();
-  const touched = new Map<TableName, AnyRow[]>();
-  for (const { table, after } of edit.changes()) {
-    if (table === 'head') continue;
-    if (!after) removed.add(table);
-    else if (touched.has(table)) touched.get(table)!.push(after as AnyRow);
-    else touched.set(table, [after as AnyRow]);
-  }
-  for (const [from, field, to] of REFERENCES) {
-    const rows = removed.has(to) ? edit.all(from) : (touched.get(from) ?? []);
-    for (const row of rows) {
-      const ref = (row as Record<string, unknown>)[field];
-      if (ref !== null && !edit.get(to, ref as string))
-        return reject(`The ${THING[to]} that this ${THING[from]} belongs to is not in the plan.`);
-    }
-  }
-  return null;
-}
-
 /** Checks a whole plan, as read from a file: every row against its schema, every reference. */
 export function planTrouble(plan: Plan): string | null {
   const edit = new Edit({ ...plan, ...Object.fromEntries(Object.keys(TABLES).map((t) => [t, {}])) } as Plan);
@@ -447,8 +382,10 @@ export function planTrouble(plan: Plan): string | null {
   }
   for (const [seq, wall] of wallsInOrder(plan).entries())
     if (wall.seq !== seq) return 'The walls are not numbered one after the other.';
-  for (const home of Object.values(plan.homes))
-    if (home.id !== `${home.supplyId}.${home.share}`)
-      return `Home ${home.id} should be called ${home.supplyId}.${home.share}.`;
+  for (const table of Object.keys(TABLES) as TableName[])
+    for (const row of Object.values(plan[table])) {
+      const trouble = contradiction(edit, table, row as AnyRow);
+      if (trouble) return trouble.reason;
+    }
   return danglingReference(edit)?.reason ?? null;
 }

@@ -24,15 +24,8 @@ import {
   Use,
   Wall,
 } from './rows.ts';
-import { TABLES, type TableName } from './plan.ts';
-
-/** A row change as the log keeps it; null before: added, null after: removed. */
-const LoggedChange = z.strictObject({
-  table: z.enum(['head', ...(Object.keys(TABLES) as TableName[])]),
-  id: z.string(),
-  before: z.record(z.string(), z.unknown()).nullable(),
-  after: z.record(z.string(), z.unknown()).nullable(),
-});
+import { type RowChange } from './edit.ts';
+import { text } from './text.ts';
 
 /** `was`: what the person saw when she changed it; a value changed meanwhile by another tab is then not overwritten unseen. */
 function change<T extends string, S extends z.ZodObject>(type: T, row: S) {
@@ -45,7 +38,7 @@ const headPart = PlanHead.partial();
 const simple = [
   z.strictObject({ type: z.literal('setPlan'), set: headPart, was: headPart.optional() }),
   z.strictObject({ type: z.literal('addWall'), wall: Wall.omit({ seq: true }), at: z.int().min(0).optional() }),
-  change('setWall', Wall),
+  change('setWall', Wall.omit({ seq: true })),
   remove('removeWall'),
   z.strictObject({ type: z.literal('spreadMisclosure') }),
   z.strictObject({ type: z.literal('addOpening'), opening: Opening }),
@@ -132,20 +125,22 @@ const simple = [
     since: Home.shape.since,
     homes: z.array(z.strictObject({ supplyId: Id, share: z.enum(SHARES), placeId: Id.nullable() })).max(50_000),
   }),
-  z.strictObject({ type: z.literal('restore'), changes: z.array(LoggedChange), of: z.string() }),
 ] as const;
 
 const One = z.discriminatedUnion('type', [...simple]);
 
-/** Everything that can happen to a plan. `settle` takes the result of *find homes*; `restore` is the inverse of any command. */
+/** Everything one can ask to happen to a plan. `settle` takes the result of *find homes*. */
 export const Command = z.discriminatedUnion('type', [
   ...simple,
-  z.strictObject({ type: z.literal('several'), words: z.string().max(120), commands: z.array(One).min(1).max(5000) }),
+  z.strictObject({ type: z.literal('several'), words: text(120), commands: z.array(One).min(1).max(5000) }),
 ]);
 export type Command = z.infer<typeof Command>;
 export type CommandOf<T extends Command['type']> = Extract<Command, { type: T }>;
 
-const WORDS: Record<Exclude<Command['type'], 'several' | 'restore'>, string> = {
+/** Takes a command back. Only made by `apply` and kept in the log; nobody can ask for one. */
+export type Restore = { type: 'restore'; of: string; changes: RowChange[] };
+
+const WORDS: Record<Exclude<Command['type'], 'several'>, string> = {
   setPlan: 'change the plan',
   addWall: 'add a wall',
   setWall: 'change a wall',
@@ -212,7 +207,7 @@ const WORDS: Record<Exclude<Command['type'], 'several' | 'restore'>, string> = {
 };
 
 /** What a command does, in a few words that follow “Undo: ”. */
-export function describeCommand(command: Command): string {
+export function describeCommand(command: Command | Restore): string {
   if (command.type === 'several') return command.words;
   if (command.type === 'restore') return command.of;
   if (command.type === 'placeUnit') return `place ${command.unit.name}`;

@@ -64,10 +64,18 @@ const FIELD_WORDS: Record<string, string> = {
   times: 'times a session',
 };
 
+/** No plan needs more rows of one kind, and no command touches more rows: beyond, one command would hold up every other plan. */
+const MOST_ROWS = 50_000;
+const MOST_WRITES = 60_000;
+
 /** Collects what a command does to a plan without touching the plan itself. */
 export class Edit {
   private readonly touched = new Map<string, RowChange>();
   private readonly tables = new Map<TableName, Record<string, AnyRow>>();
+  private readonly counts = new Map<TableName, number>();
+  /** per table and field: which rows have which value there; made when first asked for, kept up with every write */
+  private readonly indexes = new Map<TableName, Map<string, Map<unknown, Set<string>>>>();
+  private writes = 0;
   private head: PlanHead;
 
   constructor(private readonly plan: Plan) {
@@ -75,12 +83,28 @@ export class Edit {
   }
 
   get<T extends TableName>(table: T, id: string): RowOf<T> | undefined {
-    const rows = (this.tables.get(table) ?? this.plan[table]) as Record<string, RowOf<T>>;
+    const rows = this.rows(table) as Record<string, RowOf<T>>;
     return Object.hasOwn(rows, id) ? rows[id] : undefined;
   }
 
   all<T extends TableName>(table: T): RowOf<T>[] {
-    return Object.values((this.tables.get(table) ?? this.plan[table]) as Record<string, RowOf<T>>);
+    return Object.values(this.rows(table) as Record<string, RowOf<T>>);
+  }
+
+  /** The rows of a table that have some value in a field, found by index. */
+  having<T extends TableName>(table: T, field: keyof RowOf<T> & string, value: unknown): RowOf<T>[] {
+    let fields = this.indexes.get(table);
+    if (!fields) this.indexes.set(table, (fields = new Map()));
+    let index = fields.get(field);
+    if (!index) {
+      fields.set(field, (index = new Map()));
+      for (const row of Object.values(this.rows(table))) noteIn(index, (row as Loose)[field], row.id);
+    }
+    return [...(index.get(value) ?? [])].map((id) => this.get(table, id)!);
+  }
+
+  private rows(table: TableName): Record<string, AnyRow> {
+    return this.tables.get(table) ?? (this.plan[table] as Record<string, AnyRow>);
   }
 
   get planHead(): PlanHead {
@@ -91,6 +115,9 @@ export class Edit {
   put<T extends TableName>(table: T, row: RowOf<T>): Rejection | null {
     const parsed = TABLES[table].safeParse(row);
     if (!parsed.success) return reject(firstIssue(parsed.error.issues, (row as { name?: string }).name));
+    if (this.writes >= MOST_WRITES) return reject('That is more than can be done at once. Do it in smaller parts.');
+    if (this.count(table) >= MOST_ROWS && !this.get(table, row.id))
+      return reject(`A plan holds at most ${MOST_ROWS.toLocaleString('en')} rows of one kind (${THING[table]}).`);
     this.write(table, row.id, parsed.data as RowOf<T>);
     return null;
   }
@@ -107,8 +134,21 @@ export class Edit {
     return null;
   }
 
+  private count(table: TableName): number {
+    let n = this.counts.get(table);
+    if (n === undefined) this.counts.set(table, (n = Object.keys(this.rows(table)).length));
+    return n;
+  }
+
   private write(table: TableName, id: string, row: AnyRow | null): void {
-    this.note(table, id, this.get(table, id) ?? null, row);
+    const before = this.get(table, id) ?? null;
+    this.note(table, id, before, row);
+    this.writes++;
+    this.counts.set(table, this.count(table) + (row ? 1 : 0) - (before ? 1 : 0));
+    for (const [field, index] of this.indexes.get(table) ?? []) {
+      if (before) index.get((before as Loose)[field])?.delete(id);
+      if (row) noteIn(index, (row as Loose)[field], id);
+    }
     let rows = this.tables.get(table);
     if (!rows) this.tables.set(table, (rows = { ...(this.plan[table] as Record<string, AnyRow>) }));
     if (row) rows[id] = row;
@@ -135,6 +175,14 @@ export class Edit {
   result(): Plan {
     return { ...this.plan, head: this.head, ...Object.fromEntries(this.tables) } as Plan;
   }
+}
+
+type Loose = Record<string, unknown>;
+
+function noteIn(index: Map<unknown, Set<string>>, value: unknown, id: string): void {
+  const ids = index.get(value);
+  if (ids) ids.add(id);
+  else index.set(value, new Set([id]));
 }
 
 function firstIssue(issues: readonly { path: PropertyKey[]; message: string }[], name: string | undefined): string {

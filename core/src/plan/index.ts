@@ -14,18 +14,21 @@ export {
   unitShape,
   placeTitle,
 } from './plan.ts';
-export { Command, type CommandOf, describeCommand } from './commands.ts';
+export { Command, type CommandOf, type Restore, describeCommand } from './commands.ts';
+export { cutText, isStorable, unstorableAt } from './text.ts';
 export {
   apply,
   applyChanges,
+  inverseOf,
   planTrouble,
   type Applied,
   type Rejection,
   type RowChange,
   type ApplyResult,
 } from './apply.ts';
-export { broughtUpToDate, LATER_TABLES } from './later.ts';
+export { broughtUpToDate, commandUpToDate, LATER_TABLES } from './later.ts';
 export { newId } from './ids.ts';
+export { saidIn } from './said.ts';
 export {
   blankSupply,
   blankPerson,

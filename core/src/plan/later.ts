@@ -1,4 +1,5 @@
 import { CATALOGUE, UNIT_KINDS, type UnitKind } from '../catalogue/index.ts';
+import { type Command } from './commands.ts';
 import { emptyPlan, TABLES, type TableName } from './plan.ts';
 import { ACTIVITY_LATER, blankUnit, HARMFUL, STATION_LATER } from './blank.ts';
 
@@ -42,6 +43,27 @@ export function broughtUpToDate(table: TableName | 'head', row: Row): Row {
   // before there were mounts, what the kind said held for every unit; what stood on the floor still does
   const mount = row.bottom === 0 && CATALOGUE[row.kind as UnitKind].mount === 'under' ? 'floor' : blank.mount;
   return filled(row, { ...blank, mount }, UNIT_LATER);
+}
+
+/** The row each of these commands brings, and the table it is for. */
+const BRINGS: Partial<Record<Command['type'], [field: string, table: TableName]>> = {
+  placeUnit: ['unit', 'units'],
+  addPerson: ['person', 'people'],
+  addActivity: ['activity', 'activities'],
+  addStation: ['station', 'stations'],
+};
+
+/** A command of the log as it would be given today: what it brings gets the fields that came later. */
+export function commandUpToDate(command: Command): Command {
+  if (command.type === 'several')
+    return { ...command, commands: command.commands.map(commandUpToDate) as typeof command.commands };
+  const brings = BRINGS[command.type];
+  if (!brings) return command;
+  const [field, table] = brings;
+  return {
+    ...command,
+    [field]: broughtUpToDate(table, (command as unknown as Record<string, Row>)[field]!),
+  } as Command;
 }
 
 /** Before ages were asked, a child was to be kept from everything harmful. */

@@ -115,7 +115,7 @@ describe('files of before', () => {
       delete row.part;
       delete row.throughId;
     }
-    const got = importPlan(JSON.stringify(file), 'again');
+    const got = importPlan(JSON.stringify({ ...file, format: 'heronstone-plan/1' }), 'again');
     expect(got.ok || got.reason).toBe(true);
     expect(got.ok && { ...got.plan, id: plan.id }).toEqual(plan);
   });

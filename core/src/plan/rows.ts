@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import { BOARDS, COVERS, INSERT_PATTERN, MOUNTS, PLACE_KINDS, UNIT_KINDS, type UnitKind } from '../catalogue/index.ts';
+import { text } from './text.ts';
 
 /** Row schemas of every entity; flat, because each is one table. Millimetres, grams, degrees, minutes. */
 
 const finite = z.number({ error: 'must be a number' });
-const text = (max: number) => z.string().max(max, `at most ${max} characters`);
 const named = text(120).trim().min(1, 'needs a name');
 const size = finite.gt(0, 'must be more than zero').max(30_000, 'is more than 30 m');
 const offset = finite.min(0, 'cannot be negative').max(30_000, 'is more than 30 m');
@@ -14,7 +14,11 @@ const count = finite.int('must be a whole number').min(0, 'cannot be negative').
 const perTime = finite.min(0, 'cannot be negative').max(10_000);
 const bodyHeight = finite.min(200, 'is less than 20 cm').max(2500, 'is more than 2.5 m').nullable();
 
-export const Id = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9._-]{0,79}$/, 'is not a valid id');
+/** What every object answers to by itself (`constructor` …) is no id: looking it up would find something that is not there. */
+export const Id = z
+  .string()
+  .regex(/^[A-Za-z0-9][A-Za-z0-9._-]{0,79}$/, 'is not a valid id')
+  .refine((id) => !(id in Object.prototype), 'is not a valid id');
 
 export const REGIONS = ['eu', 'uk', 'us', 'au'] as const;
 export type Region = (typeof REGIONS)[number];
@@ -41,7 +45,7 @@ export type PlanHead = z.infer<typeof PlanHead>;
 
 export const Wall = z.strictObject({
   id: Id,
-  seq: z.int().min(0),
+  seq: z.int().min(0).max(1000),
   length: size,
   turn: finite.min(-179).max(179),
   name: text(60),
@@ -215,8 +219,8 @@ export const Place = z.strictObject({
   unitId: Id,
   name: named,
   kind: z.enum(PLACE_KINDS),
-  row: z.int().min(0),
-  column: z.int().min(0),
+  row: z.int().min(0).max(1000),
+  column: z.int().min(0).max(1000),
   part: z.int().min(0).max(20),
   left: offset,
   bottom: offset,
@@ -259,7 +263,7 @@ export type OrganiserSet = z.infer<typeof OrganiserSet>;
 
 /** A finding looked at and left as it is, with the reason; its id is the finding’s key. */
 export const Acknowledgement = z.strictObject({
-  id: z.string().min(1).max(200),
+  id: z.string().regex(/^[A-Za-z][A-Za-z0-9:._-]{0,499}$/, 'is not the key of a finding'),
   reason: text(400).trim().min(3, 'needs a reason'),
   since: z.string().regex(/^\d{4}-\d\d-\d\d$/, 'is not a date'),
 });

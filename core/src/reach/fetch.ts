@@ -2,8 +2,10 @@ import { coverMotions, type Motion } from './covers.ts';
 import { graspOf, type Handling } from './handling.ts';
 import { type Maker } from './maker.ts';
 import { findTmu, inches, moveB, reachB, reachC, SECONDS_PER_TMU, TMU } from './mtm.ts';
+import { type Unit } from '../plan/index.ts';
 import { type Scene, type Spot } from './scene.ts';
-import { directWay, footWay, type Refusal, turnWay, type Way, wheelWay } from './ways.ts';
+import { coverTravel, type Refusal } from './way.ts';
+import { cheapestWay, type Ways } from './ways.ts';
 
 /** Bands by what the body does; index = number. */
 export const BANDS = ['', 'hand', 'arm', 'turn', 'rise', 'walk', 'climb', 'away'] as const;
@@ -33,10 +35,8 @@ const WHY: Record<Refusal, string> = {
   far: 'it is too far behind other furniture',
 };
 
-type Ways = { ok: true; way: Way } | { ok: false; refusal: Refusal };
-
-/** Ways per scene, maker and place: everything but the thing itself, so that many supplies share one search. */
-let cache = new WeakMap<Scene, WeakMap<Maker, Map<string, Ways>>>();
+/** Ways per maker and spot: everything but the thing itself, so that many supplies share one search. */
+let cache = new WeakMap<Scene, WeakMap<Maker, WeakMap<Spot, Ways>>>();
 
 /** Forgets what was worked out (for the bench). */
 export function clearFetchCache(): void {
@@ -46,26 +46,19 @@ export function clearFetchCache(): void {
 function wayTo(scene: Scene, maker: Maker, spot: Spot): Ways {
   let makers = cache.get(scene);
   if (!makers) cache.set(scene, (makers = new WeakMap()));
-  let places = makers.get(maker);
-  if (!places) makers.set(maker, (places = new Map()));
-  let ways = places.get(spot.place.id);
-  if (!ways) places.set(spot.place.id, (ways = searchWay(scene, maker, spot)));
+  let spots = makers.get(maker);
+  if (!spots) makers.set(maker, (spots = new WeakMap()));
+  let ways = spots.get(spot);
+  if (!ways) spots.set(spot, (ways = cheapestWay(scene, maker, spot)));
   return ways;
-}
-
-function searchWay(scene: Scene, maker: Maker, spot: Spot): Ways {
-  const near = directWay(scene, maker, spot) ?? turnWay(scene, maker, spot);
-  if (near) return { ok: true, way: near };
-  const far = maker.person.mobility === 'wheelchair' ? wheelWay(scene, maker, spot) : footWay(scene, maker, spot);
-  return typeof far === 'string' ? { ok: false, refusal: far } : { ok: true, way: far };
 }
 
 /**
  * One fetch from a seat to a place: band, seconds and the ledger of motions in order.
- * Motion times after MTM-1 (from memory); the lowest band that gets there counts, the cheapest way within it.
+ * Motion times after MTM-1 (from memory); of all ways that get a hand there the cheapest counts.
  */
 export function fetchFrom(scene: Scene, maker: Maker, spot: Spot, handling: Handling): Fetch {
-  if (spot.away) return awayFetch(spot, handling);
+  if (spot.away) return awayFetch(spot.away, handling);
   const found = wayTo(scene, maker, spot);
   if (!found.ok)
     return {
@@ -74,8 +67,7 @@ export function fetchFrom(scene: Scene, maker: Maker, spot: Spot, handling: Hand
       reason: `Out of reach for ${maker.person.name}: ${WHY[found.refusal]}.`,
     };
   const { way } = found;
-  const travel = (cover: string) => (cover === 'drawer' ? spot.pull : Math.min(spot.place.width, 600) * (Math.PI / 2));
-  const covers = spot.place.covers.map((c) => coverMotions(c, way.handle, travel(c)));
+  const covers = spot.place.covers.map((c) => coverMotions(c, way.handle, coverTravel(spot, c)));
   const openings = (handling.alike + 1) / 2;
   const open = covers.map((c) => c.open);
   const shut = covers.map((c) => c.shut).reverse();
@@ -133,11 +125,11 @@ export function fetchFrom(scene: Scene, maker: Maker, spot: Spot, handling: Hand
   return fetched(way.band, get, putBack);
 }
 
-function awayFetch(spot: Spot, handling: Handling): Fetched {
+function awayFetch(unit: Unit, handling: Handling): Fetched {
   const out: Motion = {
     code: 'OUT',
-    tmu: (spot.unit.awayMinutes * 60) / SECONDS_PER_TMU,
-    text: `go to ${spot.unit.name} and back`,
+    tmu: (unit.awayMinutes * 60) / SECONDS_PER_TMU,
+    text: `go to ${unit.name} and back`,
   };
   const grasp = graspOf(handling);
   const get = [out, { code: 'EF', tmu: findTmu(handling.kinds), text: 'find' }, grasp];

@@ -8,6 +8,7 @@ export {
   fetchFrom,
   clearFetchCache,
 } from './fetch.ts';
+export { headShort } from './head.ts';
 export { type Maker, makerAt, makerOf, type SeatSpec } from './maker.ts';
 export { type Handling, PLAIN, handlingOf } from './handling.ts';
 export {
@@ -24,6 +25,7 @@ export {
 } from './scene.ts';
 export { SECONDS_PER_TMU, PACE, TMU, reachB, reachC, moveB, sideStep, turnTmu, findTmu } from './mtm.ts';
 export { coverMotions, type Motion } from './covers.ts';
-export { highestGrip, type Way } from './ways.ts';
+export { highestGrip } from './on-foot.ts';
+export { type Way } from './way.ts';
 export { walkLengthTo, walkOf, halfOf } from './walks.ts';
 export { planAsWorked, sceneAt, workingSpot, type Spotted } from './worked.ts';

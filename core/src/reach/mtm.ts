@@ -52,8 +52,9 @@ export const STOOL_RISE = 400;
 
 function interpolate(table: readonly number[], mm: number): number {
   const inches = Math.max(0, mm) / MM_PER_INCH;
-  let i = 1;
-  while (i < STEPS.length - 1 && STEPS[i]! < inches) i++;
+  // steps of one inch up to ten, then of two
+  const step = inches <= 10 ? Math.ceil(inches) : 10 + Math.ceil((inches - 10) / 2);
+  const i = Math.max(1, Math.min(STEPS.length - 1, step));
   const t = (inches - STEPS[i - 1]!) / (STEPS[i]! - STEPS[i - 1]!);
   return table[i - 1]! + t * (table[i]! - table[i - 1]!);
 }

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { bodyOf } from '../body/index.ts';
 import { type Person, type Plan, type Station, type Unit } from '../plan/index.ts';
 import { applied, person, tinyRoom, unit, withUnits } from '../testing/index.ts';
-import { fetchFrom, highestGrip, makerOf, PLAIN, sceneAt, sceneOf } from './index.ts';
+import { fetchFrom, highestGrip, makerOf, PLAIN, sceneAt, sceneOf, standingSpot } from './index.ts';
 
 const reach = (plan: Plan, placeId: string, handling = PLAIN) =>
   fetchFrom(sceneOf(plan), makerOf(plan, plan.stations.seat!)!, sceneOf(plan).spots.get(placeId)!, handling);
@@ -239,6 +239,60 @@ describe('the fetch', () => {
       .motions.filter((m) => /drawer/.test(m.text))
       .reduce((s, m) => s + m.tmu, 0);
     expect(search(5)!.tmu - search(1)!.tmu).toBeCloseTo(2 * cover, 6);
+  });
+
+  test('the answer does not depend on what was asked before: a spot of the same place that is another way in', () => {
+    const plan = room([unit('bookcase', { x: 3000, y: 4200 })]);
+    const scene = sceneOf(plan);
+    const maker = makerOf(plan, plan.stations.seat!)!;
+    const spot = scene.spots.get('bookcase.2.0')!;
+    const shut = { ...spot, place: { ...spot.place, covers: ['door' as const, 'lid' as const] } };
+    const seconds = (s: typeof spot) => {
+      const f = fetchFrom(scene, maker, s, PLAIN);
+      return f.ok ? f.seconds : NaN;
+    };
+    const first = [seconds(spot), seconds(shut)];
+    const fresh = sceneOf({ ...plan, units: { ...plan.units } });
+    const other = fetchFrom(fresh, maker, { ...shut }, PLAIN);
+    expect(other.ok && other.seconds).toBe(first[1]);
+    expect(first[1]).toBeGreaterThan(first[0]!);
+  });
+
+  test('a box in a box is got at through both, whatever the order of the rows', () => {
+    const base = room([
+      unit('bookcase', { x: 3000, y: 4400 }),
+      unit('carryBox', { id: 'outer', x: 2000, y: 2000 }),
+      unit('carryBox', { id: 'inner', x: 2000, y: 2400 }),
+    ]);
+    const outer = { ...base.units.outer!, keptInId: 'bookcase.2.0' };
+    const inner = { ...base.units.inner!, keptInId: 'outer.0.0' };
+    const { bookcase } = base.units;
+    const shelf = sceneOf(base).spots.get('bookcase.2.0')!;
+    for (const places of [base.places, Object.fromEntries(Object.entries(base.places).reverse())]) {
+      const spot = sceneOf({ ...base, units: { bookcase: bookcase!, outer, inner }, places }).spots.get('inner.0.0')!;
+      expect(spot.grip).toEqual(shelf.grip);
+      expect(spot.place.covers).toHaveLength(2 * base.places['inner.0.0']!.covers.length);
+    }
+  });
+
+  test('the arc of a door is that of its own leaf: a wide cupboard has two', () => {
+    const cover = (width: number) => {
+      const f = reach(room([unit('cupboard', { x: 3000, y: 4200, width })], { standing: true }), 'cupboard.2.0');
+      return f.ok ? f.motions.find((m) => m.text === 'open the door')!.tmu : NaN;
+    };
+    // one leaf of 590 mm goes farther than each of two of 450
+    expect(cover(590)).toBeGreaterThan(cover(900));
+  });
+
+  test('a drawer that furniture keeps one away from is measured from its pulled-out rim', () => {
+    const chest = unit('lowChest', { x: 3000, y: 5700, facing: 180 });
+    const gap = (mm: number) => unit('bookcase', { id: 'screen', x: 3000, y: 5450 - mm - 140, height: 700, rows: 2 });
+    const scene = sceneOf(room([chest, gap(700)]));
+    const spot = scene.spots.get('lowChest.0.0')!;
+    const stand = standingSpot(scene, spot, 120);
+    expect(spot.pull).toBeGreaterThan(200);
+    // never nearer to the front than the pulled-out drawer lets one
+    if (stand) expect(stand.nearest + spot.pull).toBeGreaterThanOrEqual(250 + spot.pull);
   });
 
   test('mirrored rooms give the same seconds', () => {

@@ -7,7 +7,7 @@ import { floorIsFree, LEANING_HALF, sceneOf, standingSpot } from './index.ts';
 const scene = (...units: Unit[]) => sceneOf(withUnits(tinyRoom(), ...units));
 const facingDown = { x: 3000, y: 5000, facing: 180 };
 
-describe('grip points (computation page, section 2)', () => {
+describe('grip points (docs/computation.md 2.2)', () => {
   test('front opening: in its middle, inset by half its depth but at most 150 mm', () => {
     const deep = scene(unit('bookcase', { ...facingDown, depth: 600, rows: 4 })).spots.get('bookcase.1.0')!;
     expect(deep.grip.x).toBeCloseTo(3000);

@@ -20,19 +20,20 @@ import {
   unitPrism,
 } from '../room/index.ts';
 
-/** Half a body walking past furniture, mm (computation page section 4). */
+/** Half a body walking past furniture, mm (docs/computation.md 4.1). */
 export const BODY_HALF = 230;
 export const WHEELCHAIR_HALF = 380;
 /** Half the depth of a body that leans against an edge while it reaches, mm (own assumption). */
 export const LEANING_HALF = 120;
-/** The grip is at most so far inside a front opening, mm (computation page section 2). */
+/** The grip is at most so far inside a front opening, mm (docs/computation.md 2.2). */
 const INSET = 150;
 
 /** Where a place is in the room and how a hand gets into it. Millimetres. */
 export type Spot = {
   place: Place;
   unit: Unit;
-  away: boolean;
+  /** what it lies in outside the room: the unit whose minutes are paid to get there; null inside */
+  away: Unit | null;
   /** where the hand closes */
   grip: Point3;
   /** middle of the opening in the front plane (top opening: of the rim): an arm or a look must get here */
@@ -97,10 +98,18 @@ function buildScene(plan: Plan): Scene {
     const through = spot.place.throughId ? scene.spots.get(spot.place.throughId) : undefined;
     if (through) scene.spots.set(id, deepSpot(spot, through, prisms.get(spot.unit.id)!));
   }
-  for (const [id, spot] of scene.spots) {
-    const holder = spot.unit.keptInId ? scene.spots.get(spot.unit.keptInId) : undefined;
-    if (holder) scene.spots.set(id, boxedSpot(spot, holder));
-  }
+  // a box in a box is got at through all that hold it, whatever the order of the rows
+  const boxed = new Set<string>();
+  const putAway = (id: string): Spot => {
+    const spot = scene.spots.get(id)!;
+    const { keptInId } = spot.unit;
+    if (keptInId === null || boxed.has(id) || !scene.spots.has(keptInId)) return spot;
+    boxed.add(id);
+    const inside = boxedSpot(spot, putAway(keptInId));
+    scene.spots.set(id, inside);
+    return inside;
+  };
+  for (const id of [...scene.spots.keys()]) putAway(id);
   return scene;
 }
 
@@ -130,7 +139,7 @@ function spotOf(place: Place, unit: Unit, body: Prism): Spot {
   return {
     place,
     unit,
-    away: unit.mount === 'away',
+    away: unit.mount === 'away' ? unit : null,
     grip,
     mouth: isDrawer ? grip : mouth,
     normal: { x: body.frontX, y: body.frontY },
@@ -156,6 +165,29 @@ export function lineIsFree(scene: Scene, a: Point3, b: Point3): boolean {
   return true;
 }
 
+/** An arm, also of a leaning body, comes from no farther than this, mm. */
+const ARM_FROM = 1800;
+const around = new WeakMap<Spot, { scene: Scene; prisms: Prism[] }>();
+
+/** Whether a straight line from a shoulder (or an eye) to the opening of a place passes through no unit. */
+export function seesMouth(scene: Scene, spot: Spot, from: Point3): boolean {
+  const { mouth } = spot;
+  if (distance(from, mouth) > ARM_FROM) return lineIsFree(scene, from, mouth);
+  let near = around.get(spot);
+  if (near?.scene !== scene) {
+    const prisms = scene.solids.map((s) => s.prism).filter((p) => footprintDistance(p, mouth.x, mouth.y) < ARM_FROM);
+    around.set(spot, (near = { scene, prisms }));
+  }
+  const { prisms } = near;
+  for (let i = 0; i < prisms.length; i++)
+    if (segmentHitsPrism(from, mouth, prisms[i]!)) {
+      // what is in the way once is so again, mostly
+      if (i > 0) [prisms[0], prisms[i]] = [prisms[i]!, prisms[0]!];
+      return false;
+    }
+  return true;
+}
+
 /** Whether a body of some half width (mm) can stand at a point: inside the room, clear of what stands on the floor. */
 export function floorIsFree(scene: Scene, p: Point, half: number): boolean {
   for (const f of scene.floor) if (footprintDistance(f.prism, p.x, p.y) < half) return false;
@@ -167,7 +199,7 @@ export function floorIsFree(scene: Scene, p: Point, half: number): boolean {
   return true;
 }
 
-/** The standing spot's distance before the front, mm; and the nearest a body comes (computation page sections 2 and 3). */
+/** The standing spot's distance before the front, mm; and the nearest a body comes (docs/computation.md 2.7 and 2.8). */
 export const STAND_OFF = 350;
 export const NEAREST = 250;
 
@@ -178,7 +210,9 @@ TRIES.sort((a, b) => a.off - b.off);
 
 export type Stand = {
   at: Point;
-  /** horizontal distance from the body to the front when it comes as near as the furniture lets it, mm; at least 250 */
+  /** where it is when it comes as near to the front as the furniture lets it */
+  close: Point;
+  /** horizontal distance from there to the front, or to the rim of the pulled-out drawer, mm; at least 250 */
   nearest: number;
   /** the furniture keeps the body farther off than it would stand by itself */
   forced: boolean;
@@ -223,12 +257,12 @@ function lookForStand(scene: Scene, spot: Spot, half: number): Stand | null {
     if (!free || (alsoFree && distance(other, middle) < distance(p, middle) - 1e-6)) p = other;
     const side = p === other ? -t.side : t.side;
     const forced = t.out > 50;
-    let nearest = NEAREST;
+    let nearest = Math.min(NEAREST, STAND_OFF + t.out);
     if (forced) {
-      nearest = base + t.out;
-      while (nearest - 25 >= NEAREST && floorIsFree(scene, at(nearest - 25, side), half)) nearest -= 25;
+      nearest = STAND_OFF + t.out;
+      while (nearest - 25 >= NEAREST && floorIsFree(scene, at(spot.pull + nearest - 25, side), half)) nearest -= 25;
     }
-    return { at: p, nearest, forced };
+    return { at: p, close: at(spot.pull + nearest, side), nearest, forced };
   }
   return null;
 }

@@ -15,7 +15,7 @@ import { onWall, frameOf, wallFrames } from './frames.ts';
 export type Obstacle = { id: string; name: string; prism: Prism };
 type Side = { id: string; name: string; a: Point; b: Point };
 
-/** Side of a cell of the floor grid, mm (computation page section 4: no coarser than 50). */
+/** Side of a cell of the floor grid, mm (docs/computation.md 4.1). */
 export const CELL = 50;
 /** Nobody walks below what hangs lower than this, mm (own assumption). */
 const STOOP_UNDER = 250;

@@ -11,14 +11,22 @@ export class LagrangeBound {
   /** nodes of work done so far */
   work = 0;
   steps = 0;
+  /** true when no prices can raise the bound */
+  ended = false;
   private readonly price: Float64Array;
   private readonly bestPrice: Float64Array;
   /** what a unit of room in each place is worth at the best prices so far */
   readonly roomPrice: Float64Array;
   private readonly roomNow: Float64Array;
+  /** the same of load */
+  readonly loadPrice: Float64Array;
+  private readonly loadNow: Float64Array;
+  /** share of room in the one limit of each place's knapsack, from the last step */
+  private readonly share: Float64Array;
   private readonly way: Float64Array;
   private readonly sack: Knapsack;
   private readonly byPlace: Int32Array[];
+  private readonly counts: Int32Array;
   private readonly slack: Float64Array;
   /** nodes a knapsack may take; small while prices are still far off, a stopped search still bounds */
   private limit = 100;
@@ -30,11 +38,10 @@ export class LagrangeBound {
     private readonly c: Compiled,
     at: Int32Array,
   ) {
-    const counts = new Int32Array(c.places);
-    for (const p of c.optPlace) counts[p]!++;
-    this.byPlace = Array.from(counts, (n) => new Int32Array(n));
-    counts.fill(0);
-    c.optPlace.forEach((p, o) => (this.byPlace[p]![counts[p]!++] = o));
+    this.counts = new Int32Array(c.places);
+    for (const p of c.optPlace) this.counts[p]!++;
+    this.byPlace = Array.from(this.counts, (n) => new Int32Array(n));
+    this.reordered();
     this.sack = new Knapsack(Math.max(1, ...this.byPlace.map((b) => b.length)));
     this.price = new Float64Array(c.lots);
     for (let l = 0; l < c.lots; l++) {
@@ -46,8 +53,17 @@ export class LagrangeBound {
     this.bestPrice = this.price.slice();
     this.roomPrice = new Float64Array(c.places);
     this.roomNow = new Float64Array(c.places);
+    this.loadPrice = new Float64Array(c.places);
+    this.loadNow = new Float64Array(c.places);
+    this.share = new Float64Array(c.places).fill(1);
     this.way = new Float64Array(c.lots);
     this.slack = new Float64Array(c.lots);
+  }
+
+  /** To be called when the options of the compiled problem have been put in another order. */
+  reordered(): void {
+    this.counts.fill(0);
+    this.c.optPlace.forEach((p, o) => (this.byPlace[p]![this.counts[p]!++] = o));
   }
 
   /** One round of knapsacks and one step of the prices toward a known total. */
@@ -75,11 +91,13 @@ export class LagrangeBound {
       }
       sack.count = n;
       this.work += options.length;
-      this.roomNow[p] = 0;
+      this.roomNow[p] = this.loadNow[p] = 0;
       if (n === 0) continue;
       const before = sack.nodes;
-      value -= sack.solve(c.capacity[p]!, c.load[p]!, this.limit);
-      this.roomNow[p] = sack.critical;
+      value -= sack.solve(c.capacity[p]!, c.load[p]!, this.limit, this.share[p]);
+      this.share[p] = sack.share;
+      this.roomNow[p] = sack.roomPrice;
+      this.loadNow[p] = sack.loadPrice;
       this.work += 6 * (sack.nodes - before) + 4 * n;
       for (let i = 0; i < n; i++) if (sack.chosen[i]) slack[this.picked[i]!]!--;
     }
@@ -88,13 +106,14 @@ export class LagrangeBound {
       this.bound = value;
       this.bestPrice.set(price);
       this.roomPrice.set(this.roomNow);
+      this.loadPrice.set(this.loadNow);
       if (rise > 1e-5 * Math.abs(value)) this.waited = 0;
       else this.waited++;
     } else this.waited++;
     if (this.waited > 12) {
       this.waited = 0;
       this.theta *= 0.6;
-      this.limit = 3000;
+      this.limit = Math.min(3000, this.limit * 2);
       price.set(this.bestPrice);
       way.fill(0);
       if (this.theta < 1e-4) this.theta = 0.3;
@@ -112,7 +131,8 @@ export class LagrangeBound {
       way[l] = slack[l]! + keep * way[l]!;
       norm += way[l]! * way[l]!;
     }
-    if (norm === 0) return;
+    this.ended = norm === 0 || this.bound >= target - 1e-9 * Math.abs(target);
+    if (this.ended) return;
     const stepSize = (this.theta * Math.max(target - value, 1e-6 * Math.abs(target))) / norm;
     for (let l = 0; l < c.lots; l++) price[l]! += stepSize * way[l]!;
   }

@@ -87,14 +87,16 @@ export function sharesFamily({ lotFam, lotFamStart }: Compiled, a: number, b: nu
   return false;
 }
 
-/** Puts the options of every lot in order of cost plus what the room they take is worth, so that good ones are tried first. */
-export function orderByWorth(c: Compiled, roomPrice: Float64Array): void {
+/** Puts the options of every lot in order of cost plus what the room and load they take are worth, so that good ones are tried first. */
+export function orderByWorth(c: Compiled, roomPrice: Float64Array, loadPrice: Float64Array): void {
   for (let l = 0; l < c.lots; l++) {
     const first = c.optStart[l]!;
     const options = Array.from({ length: c.optStart[l + 1]! - first }, (_, k) => {
       const o = first + k;
       const place = c.optPlace[o]!;
-      return { place, cost: c.optCost[o]!, use: c.optUse[o]!, worth: c.optCost[o]! + roomPrice[place]! * c.optUse[o]! };
+      const cost = c.optCost[o]!;
+      const use = c.optUse[o]!;
+      return { place, cost, use, worth: cost + roomPrice[place]! * use + loadPrice[place]! * c.weight[l]! };
     }).sort((a, b) => a.worth - b.worth || a.place - b.place);
     options.forEach((option, k) => {
       c.optPlace[first + k] = option.place;

@@ -4,8 +4,13 @@ import { randomSlotting, solveWithHighs } from '../testing/index.ts';
 
 import { checkAnswer, readSlotting, type SlottingProblem, slottingTotal, solveSlotting } from './index.ts';
 
-/** Time stands still: all planned work is done, whatever the machine. */
+/** Time stands still: the work alone ends the search, whatever the machine. */
 const now = () => 0;
+/** A clock that goes on by so much at every look. */
+const ticking = (ms: number) => {
+  let t = 0;
+  return () => (t += ms);
+};
 const empty: SlottingProblem = { format: 'heronstone-slotting/1', places: [], lots: [], families: [] };
 
 describe('slotting', () => {
@@ -13,7 +18,7 @@ describe('slotting', () => {
     '12 lots × 6 places, room %i: equal to the optimum of HiGHS (reference MIP solver)',
     async (seed, families, fill) => {
       const problem = randomSlotting(seed, { lots: 12, places: 6, families, fill });
-      const answer = await solveSlotting(problem, { seconds: 0.5, seed, now });
+      const answer = await solveSlotting(problem, { work: 190_000, seed, now });
       const reference = await solveWithHighs(problem, 60);
       expect(reference.status).toBe('Optimal');
       expect(answer.total).toBeCloseTo(reference.total, 1);
@@ -30,7 +35,7 @@ describe('slotting', () => {
     '%i lots × %i places (families: %s, filled to %f): feasible, totals true, above its own bound, better than the LP bound allows',
     async (lots, places, families, fill) => {
       const problem = randomSlotting(3, { lots, places, families, fill });
-      const answer = await solveSlotting(problem, { seconds: 0.7, now });
+      const answer = await solveSlotting(problem, { work: 270_000, now });
       expect(checkAnswer(problem, answer.homes)).toEqual([]);
       expect(answer.total).toBeCloseTo(slottingTotal(problem, answer.homes), 4);
       expect(answer.homes.length + answer.unplaced.length).toBe(lots);
@@ -44,7 +49,7 @@ describe('slotting', () => {
 
   test('same seed, same answer; another seed may differ but stays feasible', async () => {
     const problem = randomSlotting(5, { lots: 60, places: 20, families: true });
-    const run = (seed: number) => solveSlotting(problem, { seconds: 0.3, seed, now });
+    const run = (seed: number) => solveSlotting(problem, { work: 110_000, seed, now });
     expect((await run(4)).homes).toEqual((await run(4)).homes);
     expect(checkAnswer(problem, (await run(9)).homes)).toEqual([]);
   });
@@ -85,7 +90,7 @@ describe('slotting', () => {
               lots: f.lots.filter((l) => l < lots.length).map((l) => `l${l}`),
             })),
           };
-          const answer = await solveSlotting(problem, { seconds: 0.01, now });
+          const answer = await solveSlotting(problem, { work: 4000, now });
           expect(checkAnswer(problem, answer.homes)).toEqual([]);
           expect(answer.total).toBeCloseTo(slottingTotal(problem, answer.homes), 6);
           expect(answer.bound).toBeLessThanOrEqual(answer.total + 1e-9);
@@ -101,25 +106,81 @@ describe('slotting', () => {
       places: [{ id: 'p', capacity: 5, load: 5 }],
       lots: [{ id: 'big', weight: 1, leave: 70, options: [{ place: 'p', cost: 1, use: 9 }] }],
     };
-    expect(await solveSlotting(lonely, { now })).toMatchObject({
+    expect(await solveSlotting(lonely, { work: 1000, now })).toMatchObject({
       total: 70,
       bound: 70,
       gap: 0,
       homes: [],
       unplaced: ['big'],
     });
-    expect(await solveSlotting(empty, { now })).toMatchObject({ total: 0, bound: 0, gap: 0 });
+    expect(await solveSlotting(empty, { work: 1000, now })).toMatchObject({ total: 0, bound: 0, gap: 0 });
     let rounds = 0;
     const problem = randomSlotting(1, { lots: 80, places: 30 });
     const stopped = await solveSlotting(problem, {
-      seconds: 1,
-      now,
+      now: ticking(50),
       onProgress: () => rounds++,
       cancelled: () => rounds >= 3,
     });
-    expect(rounds).toBe(3);
+    expect(rounds).toBe(4);
     expect(checkAnswer(problem, stopped.homes)).toEqual([]);
   });
+
+  test('the same work gives the same answer on any machine; more work or time never a worse one', async () => {
+    for (const families of [false, true]) {
+      const problem = randomSlotting(8, { lots: 70, places: 30, families });
+      let before = Infinity;
+      for (const seconds of [0.1, 0.3, 1, 2, 4]) {
+        const timed = await solveSlotting(problem, { seconds, now: ticking(4) });
+        const again = await solveSlotting(problem, { work: timed.work, now });
+        expect(again.homes).toEqual(timed.homes);
+        expect(again.work).toBe(timed.work);
+        expect(timed.total).toBeLessThanOrEqual(before);
+        before = timed.total;
+      }
+    }
+  });
+
+  test('on a machine eight times slower the search cools down all the same: less than 5 % lost on average, 8 % at worst', async () => {
+    const lost: number[] = [];
+    for (const seed of [1, 2]) {
+      for (const families of [false, true]) {
+        const problem = randomSlotting(seed, { lots: 160, places: 60, families });
+        const [fast, slow] = [
+          await solveSlotting(problem, { work: 760_000, now }),
+          await solveSlotting(problem, { work: 95_000, now }),
+        ];
+        lost.push(slow.total / fast.total - 1);
+      }
+    }
+    expect(lost.reduce((a, b) => a + b, 0) / lost.length).toBeLessThan(0.05);
+    expect(Math.max(...lost)).toBeLessThan(0.08);
+  });
+
+  test('an assignment to start from is never made worse, and what of it does not fit is left out', async () => {
+    const problem = randomSlotting(6, { lots: 80, places: 25, fill: 1.05 });
+    const good = await solveSlotting(problem, { work: 300_000, now });
+    const hurried = await solveSlotting(problem, { work: 1, now, start: good.homes });
+    expect(hurried.total).toBeLessThanOrEqual(good.total);
+    const crowded = problem.lots.map((lot) => ({ lot: lot.id, place: lot.options[0]!.place }));
+    const eased = await solveSlotting(problem, { work: 1, now, start: [...crowded, { lot: 'nobody', place: 'p0' }] });
+    expect(checkAnswer(problem, eased.homes)).toEqual([]);
+  });
+
+  test.each([
+    ['by room', { fill: 0.95 }],
+    ['by weight', { fill: 0.3, loaded: 1.5 }],
+    ['by both', { fill: 0.95, loaded: 1.05 }],
+  ])(
+    'rooms limited %s: the bound is near the linear relaxation, worked out by HiGHS, and never above an answer',
+    async (_, shape) => {
+      const problem = randomSlotting(1, { lots: 120, places: 30, ...shape });
+      const relaxed = (await solveWithHighs(problem, 30, true)).total;
+      const answer = await solveSlotting(problem, { work: 900_000, now });
+      expect(checkAnswer(problem, answer.homes)).toEqual([]);
+      expect(answer.bound).toBeGreaterThan(relaxed * 0.99);
+      expect(answer.bound).toBeLessThanOrEqual(answer.total);
+    },
+  );
 
   test('a family stays together when that is worth it', async () => {
     const place = (id: string) => ({ id, capacity: 100, load: 100 });
@@ -138,8 +199,8 @@ describe('slotting', () => {
       lots: [lot('x', 10, 12), lot('y', 12, 10)],
       families: [{ id: 'f', lots: ['x', 'y'], spread: 50 }],
     };
-    expect((await solveSlotting(problem, { seconds: 0.1, now })).total).toBe(22);
-    expect((await solveSlotting({ ...problem, families: [] }, { seconds: 0.1, now })).total).toBe(20);
+    expect((await solveSlotting(problem, { work: 40_000, now })).total).toBe(22);
+    expect((await solveSlotting({ ...problem, families: [] }, { work: 40_000, now })).total).toBe(20);
   });
 
   test.each([

@@ -6,6 +6,9 @@ import { type SlottingProblem } from './problem.ts';
 import { Random } from './random.ts';
 import { State } from './state.ts';
 
+/** Where lots live: pairs of ids. */
+export type Homes = readonly { lot: string; place: string }[];
+
 export type SlottingAnswer = {
   total: number;
   /** proven: no assignment costs less */
@@ -15,16 +18,22 @@ export type SlottingAnswer = {
   homes: { lot: string; place: string }[];
   unplaced: string[];
   seconds: number;
+  /** changes tried, the bound's work counted in: the same seed and the same work give the same answer on any machine */
+  work: number;
 };
 
 export type SlottingProgress = { total: number; bound: number; gap: number | null; done: number; seconds: number };
 
 export type SlottingOptions = {
-  /** wall-clock limit, s; work is planned so that a slower machine still ends in time */
+  /** wall-clock limit, s; 2 when neither this nor `work` is given */
   seconds?: number;
+  /** limit in work: as many changes tried as an earlier answer says it did, say */
+  work?: number;
   seed?: number;
   /** milliseconds from anywhere; given by the caller because the core has no clock */
   now: () => number;
+  /** an assignment the answer may not be worse than, as far as it is feasible: what does not fit is left out of it */
+  start?: Homes;
   onProgress?: (progress: SlottingProgress) => void;
   /** asked between rounds; true ends the search with the best answer so far */
   cancelled?: () => boolean;
@@ -32,54 +41,45 @@ export type SlottingOptions = {
   breathe?: () => Promise<void>;
 };
 
-/** Moves planned per second: a little over half of what the build machine does, so that the plan is done in time and the same seed gives the same answer. */
-const WORK_PER_SECOND = 380_000;
-/** Bound work that takes as long as one move of the annealing (measured on the build machine). */
+/** Changes tried between two looks at the clock. */
+const ROUND = 2048;
+/** Bound work that takes as long as one change tried (measured on the build machine). */
 const BOUND_WORK_PER_MOVE = 200;
-/** Share of the work that goes into the bound, half of it before the annealing. */
-const BOUND_SHARE = 0.4;
-const ROUNDS = 40;
-/** Temperatures of the first cooling and of the shorter ones after it, as shares of a typical step. */
-const COOLINGS = [
-  { share: 0.5, hot: 6, cold: 0.02 },
-  { share: 0.25, hot: 0.5, cold: 0.005 },
-  { share: 0.25, hot: 0.1, cold: 0.002 },
-];
+/** Share of the work that goes into the bound. */
+const BOUND_SHARE = 0.2;
+/** Steps of the bound before the first cooling, so that its prices are worth something. */
+const FIRST_STEPS = 30;
+/** Changes tried in the first cooling, a lot; each cooling is so many times longer than the one before it. */
+const FIRST_RUNG = 40;
+const LONGER = 1.8;
+/** Temperatures of a cooling as shares of a typical step: the first from the construction, the others from the best answer. */
+const HOT = 6;
+const WARM = 4;
+const COLD = 0.01;
 
 /**
- * Homes for the lots of a problem: regret construction, then a Lagrangian bound whose room prices say which options are worth
- * trying, then annealing, the bound being raised beside it.
- * The same problem, seed and seconds give the same homes unless the machine is too slow to do the planned work in time.
+ * Homes for the lots of a problem: regret construction, a Lagrangian bound whose room prices say which options are worth trying, and
+ * annealing in coolings each longer than the last, the bound being raised between them.
+ * What is done when does not depend on the limit: more time or work goes on where less would have stopped, so it never gives a worse
+ * answer, and a slower machine gets as far as its speed allows.
  */
 export async function solveSlotting(problem: SlottingProblem, options: SlottingOptions): Promise<SlottingAnswer> {
-  const { seconds = 2, seed = 1, now } = options;
+  const { seed = 1, now } = options;
+  const most = options.work ?? Infinity;
+  const seconds = options.seconds ?? (options.work === undefined ? 2 : Infinity);
   const started = now();
-  const c = compile(problem);
-  const first = new State(c);
-  construct(first);
-  const lagrange = new LagrangeBound(c, first.at);
-  const ordered = compile(problem);
-  const state = new State(ordered);
-  let annealer = new Annealer(first, new Random(seed));
   const elapsed = () => (now() - started) / 1000;
-  const answer = (): SlottingAnswer => {
-    const now = annealer.c;
-    const total = exactTotal(problem, annealer.best, now);
-    const bound = safeBound(total, lagrange.bound);
-    return {
-      total,
-      bound,
-      gap: gapOf(total, bound),
-      homes: problem.lots.flatMap((lot, l) =>
-        annealer.best[l]! < 0 ? [] : [{ lot: lot.id, place: problem.places[now.optPlace[annealer.best[l]!]!]!.id }],
-      ),
-      unplaced: problem.lots.filter((_, l) => annealer.best[l]! < 0).map((lot) => lot.id),
-      seconds: elapsed(),
-    };
-  };
-  lagrange.step(annealer.bestTotal);
-  const report = (done: number) => {
+  const c = compile(problem);
+  const state = new State(c);
+  construct(state);
+  if (options.start) takeIfBetter(problem, state, options.start);
+  const lagrange = new LagrangeBound(c, state.at);
+  let annealer = new Annealer(state, new Random(seed));
+  let moves = 0;
+  const work = () => moves + lagrange.work / BOUND_WORK_PER_MOVE;
+  const report = () => {
     const bound = safeBound(annealer.bestTotal, lagrange.bound);
+    const done = Math.min(1, Math.max(elapsed() / seconds, work() / most));
     options.onProgress?.({
       total: annealer.bestTotal,
       bound,
@@ -88,34 +88,75 @@ export async function solveSlotting(problem: SlottingProblem, options: SlottingO
       seconds: elapsed(),
     });
   };
-  report(0);
-  const work = seconds * WORK_PER_SECOND;
-  const perRound = Math.max(200, Math.floor(((1 - BOUND_SHARE) * work) / ROUNDS));
-  const boundWork = BOUND_SHARE * work * BOUND_WORK_PER_MOVE;
-  const stopped = () => options.cancelled?.() === true || elapsed() > seconds;
-  // prices first: what room is worth in each place tells the annealing which options are worth trying
-  while (lagrange.work < boundWork / 2 && !stopped()) {
-    lagrange.step(annealer.bestTotal);
-    if (options.breathe && lagrange.steps % 16 === 0) await options.breathe();
-  }
-  orderByWorth(ordered, lagrange.roomPrice);
-  state.take(first.at.map((o, l) => (o < 0 ? -1 : ordered.optionAt[l * c.places + c.optPlace[o]!]!)));
-  annealer = new Annealer(state, new Random(seed));
-  let round = 0;
-  search: for (const cooling of COOLINGS) {
-    const rounds = Math.round(ROUNDS * cooling.share);
-    for (let r = 0; r < rounds; r++) {
-      annealer.run(perRound, cooling.hot, cooling.cold, r / rounds, (r + 1) / rounds);
-      round++;
-      while (lagrange.work < (boundWork / 2) * (1 + round / ROUNDS) && elapsed() <= seconds)
-        lagrange.step(annealer.bestTotal);
-      report(round / ROUNDS);
+  const random = new Random(seed);
+  let said = -Infinity;
+  /** Between two pieces of work: says how far it is, lets messages in, and tells whether to stop. */
+  const pause = async (): Promise<boolean> => {
+    if (now() - said >= 40 || said === -Infinity) {
+      said = now();
+      report();
       await options.breathe?.();
-      if (stopped()) break search;
     }
-    annealer.backToBest();
+    return options.cancelled?.() === true || elapsed() > seconds || work() >= most;
+  };
+  lagrange.step(annealer.bestTotal);
+  let stopped = await pause();
+  for (let rung = 0; !stopped; rung++) {
+    const length = Math.ceil(FIRST_RUNG * Math.max(50, c.lots) * LONGER ** rung);
+    const steps = rung === 0 ? FIRST_STEPS : 0;
+    const share = (BOUND_SHARE / (1 - BOUND_SHARE)) * BOUND_WORK_PER_MOVE * (moves + length);
+    while (!stopped && !lagrange.ended && (lagrange.steps < steps || lagrange.work < share)) {
+      lagrange.step(annealer.bestTotal);
+      stopped = await pause();
+    }
+    if (stopped) break;
+    const places = Array.from(annealer.best, (o) => (o < 0 ? -1 : c.optPlace[o]!));
+    const total = annealer.bestTotal;
+    for (let l = 0; l < c.lots; l++) state.move(l, -1);
+    orderByWorth(c, lagrange.roomPrice, lagrange.loadPrice);
+    lagrange.reordered();
+    state.take(Int32Array.from(places, (p, l) => (p < 0 ? -1 : c.optionAt[l * c.places + p]!)));
+    state.total = total;
+    annealer = new Annealer(state, random);
+    for (let i = 0; i < length && !stopped; i += ROUND) {
+      const n = Math.min(ROUND, length - i);
+      annealer.run(n, rung === 0 ? HOT : WARM, COLD, i / length, (i + n) / length);
+      moves += n;
+      stopped = await pause();
+    }
   }
-  return answer();
+  const at = annealer.best;
+  const total = exactTotal(problem, at, c);
+  const bound = safeBound(total, lagrange.bound);
+  report();
+  return {
+    total,
+    bound,
+    gap: gapOf(total, bound),
+    homes: problem.lots.flatMap((lot, l) =>
+      at[l]! < 0 ? [] : [{ lot: lot.id, place: problem.places[c.optPlace[at[l]!]!]!.id }],
+    ),
+    unplaced: problem.lots.filter((_, l) => at[l]! < 0).map((lot) => lot.id),
+    seconds: elapsed(),
+    work: work(),
+  };
+}
+
+/** Starts from a given assignment, completed, when that is cheaper than what was constructed. */
+function takeIfBetter(problem: SlottingProblem, state: State, start: Homes): void {
+  const { c } = state;
+  const given = new State(c);
+  const lots = new Map(problem.lots.map((lot, l) => [lot.id, l]));
+  const places = new Map(problem.places.map((place, p) => [place.id, p]));
+  for (const { lot, place } of start) {
+    const l = lots.get(lot);
+    const p = places.get(place);
+    if (l === undefined || p === undefined) continue;
+    const o = c.optionAt[l * c.places + p]!;
+    if (o >= 0 && given.at[l]! < 0 && given.fits(o)) given.move(l, o);
+  }
+  construct(given);
+  if (given.total < state.total) state.take(given.at);
 }
 
 /** A bound free of the rounding of its sums; within that rounding of the total it is the total. */

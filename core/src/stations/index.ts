@@ -1,5 +1,6 @@
 export { readRecipe, type Recipe } from './recipe.ts';
-export { FLIES, HEARD, needsOf, surfaceOf, sameTime, machinesOf, type Need } from './needs.ts';
+export { disturbs, neighboursWith } from './neighbours.ts';
+export { needsOf, surfaceOf, sameTime, machinesOf, type Need } from './needs.ts';
 export { packingOf, packCommand, suppliesOf, type Packing } from './kit.ts';
 export { sharedTools, oneEachCommand, WORTH, type SharedTool, type Spotting } from './shared.ts';
 export { seatMap, parkingMap, type FloorMap, type Best, type Pace } from './seat-map.ts';

@@ -11,6 +11,7 @@ import {
   type Station,
   type Supply,
   type Unit,
+  saidIn,
 } from '../plan/index.ts';
 
 /** What travels to a station, and whether it is packed for it. */
@@ -70,7 +71,7 @@ export function packingOf(plan: Plan, station: Station): Packing | null {
     missing: used.filter((s) => !inside.has(s.id)),
     idle: [...inside].flatMap((id) => (used.some((s) => s.id === id) ? [] : (plan.supplies[id] ?? []))),
     mass,
-    trouble,
+    trouble: trouble.map((words) => saidIn(plan, words)),
     care,
   };
 }

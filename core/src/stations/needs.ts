@@ -1,11 +1,22 @@
 import { heightOff, type WorkHeight, worktopWanted } from '../body/index.ts';
-import { factsOf } from '../catalogue/index.ts';
+import { TOP } from '../catalogue/index.ts';
 import { distance, footprintDistance, type Point } from '../geometry/index.ts';
-import { freeOutlets, lampsOf, type Look, lookAt, machineFeeds, nearestOutlet, topPoints } from '../findings/index.ts';
-import { circuitRating, MAINS } from '../loads/index.ts';
-import { type Activity, monthWords, type Person, type Plan, type Station, type Unit } from '../plan/index.ts';
+import {
+  circuitLoads,
+  cordTrouble,
+  freeOutlets,
+  lampsOf,
+  type Look,
+  lookAt,
+  machineFeeds,
+  topPoints,
+} from '../findings/index.ts';
+import { MAINS } from '../loads/index.ts';
+import { type Activity, monthWords, type Person, type Plan, type Station, type Unit, saidIn } from '../plan/index.ts';
 import { type Maker, makerOf } from '../reach/index.ts';
 import { fixturePrism, frameOf, onWall } from '../room/index.ts';
+import { KNEE, kneeSpace } from './knees.ts';
+import { FLIES, neighboursWith } from './neighbours.ts';
 import { luxAt, sunHours } from '../sun/index.ts';
 
 /** What a station is asked for and what it gives, on one small scale. */
@@ -26,13 +37,8 @@ export type Need = {
 
 /** Two paces: farther than this one drips on the way to the water, mm (own assumption). */
 const WATER_NEAR = 1728;
-/** Dust and splashes fly about so far, noise disturbs so far, mm (own assumptions). */
-export const FLIES = 1500;
-export const HEARD = 3000;
 /** Direct sun a day on a worktop that is nobody’s trouble, h; none where it must be dark (own assumption). */
 const SUN_HOURS = 1;
-/** Knee space from a wheelchair, mm: high, wide (2010 ADA Standards 306, from memory). */
-export const KNEE = { high: 685, wide: 760 };
 /** A station not worked at for so long is asked about, days (own assumption: three months). */
 const UNUSED_DAYS = 90;
 
@@ -58,7 +64,21 @@ export function needsOf(plan: Plan, station: Station, today: string | null = nul
   const at: At = { plan, look, station, activity, person, maker, table, work };
   return [surface, height, knees, light, power, feed, water, air, clean, quiet, dark, sun]
     .flatMap((row) => row(at))
-    .concat(unused(at, today));
+    .concat(unused(at, today))
+    .map((need) => said(plan, need));
+}
+
+/** A need in the maker’s own measure. */
+function said(plan: Plan, need: Need): Need {
+  const words = (text: string) => saidIn(plan, text);
+  const { needs, gives, lacks, care } = need;
+  return {
+    ...need,
+    needs: words(needs),
+    gives: words(gives),
+    lacks: lacks === null ? null : words(lacks),
+    care: care === null ? null : words(care),
+  };
 }
 
 type At = {
@@ -129,11 +149,11 @@ const WORK_WORDS: Record<WorkHeight, string> = {
   heavy: 'pressing and cutting',
 };
 
-function height({ look, station, activity, person, maker, table }: At): Need[] {
+function height({ look, activity, person, maker, table }: At): Need[] {
   const { len } = look;
   const seat = maker.seat.standing ? null : maker.body.hip;
-  const want = worktopWanted(person, activity.work, seat);
-  const words = `${len(want[0])} to ${len(want[1])}`;
+  const want = worktopWanted(person, activity.work, seat, TOP);
+  const words = want.lap ? `as low as it goes: ${len(want.low)}` : `${len(want.low)} to ${len(want.high)}`;
   if (!table) return [];
   const top = table.bottom + table.height;
   const off = heightOff(top, want);
@@ -141,28 +161,38 @@ function height({ look, station, activity, person, maker, table }: At): Need[] {
     Math.abs(off) < 1
       ? null
       : `${table.name} is ${len(Math.abs(off))} too ${off < 0 ? 'low' : 'high'} for ${WORK_WORDS[activity.work]}, ${person.name} ${maker.seat.standing ? 'standing' : 'sitting'}.`;
+  const lap = want.lap
+    ? `Sitting, the lap keeps the top higher than ${WORK_WORDS[activity.work]} wants: better standing, or on a lower seat.`
+    : null;
   const posture =
-    activity.posture === 'either' || (activity.posture === 'standing') === station.standing
+    activity.posture === 'either' || (activity.posture === 'standing') === maker.seat.standing
       ? null
-      : `It is done ${activity.posture}, and this seat is for ${station.standing ? 'standing' : 'sitting'}.`;
+      : person.mobility === 'wheelchair'
+        ? `It is done standing, and ${person.name} works from a wheelchair.`
+        : `It is done ${activity.posture}, and this seat is for ${maker.seat.standing ? 'standing' : 'sitting'}.`;
   return [
-    ...row('height', words, len(top), { want, have: top, lacks: wrong }),
-    ...(posture ? row('posture', activity.posture, station.standing ? 'standing' : 'sitting', { lacks: posture }) : []),
+    ...row('height', words, len(top), {
+      want: [want.low, want.high],
+      have: top,
+      lacks: [wrong, lap].filter(Boolean).join(' ') || null,
+    }),
+    ...(posture
+      ? row('posture', activity.posture, maker.seat.standing ? 'standing' : 'sitting', { lacks: posture })
+      : []),
   ];
 }
 
-function knees({ look, person, table }: At): Need[] {
+function knees({ plan, look, station, person, table }: At): Need[] {
   if (person.mobility !== 'wheelchair' || !table) return [];
-  const free = factsOf(table.kind).body === 'top' ? table.height - 30 : 0;
-  const wide = Math.min(free >= KNEE.high ? table.width : 0, table.width);
-  const ok = free >= KNEE.high && wide >= KNEE.wide;
+  const { high, wide } = kneeSpace(plan, station, table);
+  const ok = high >= KNEE.high && wide >= KNEE.wide;
   return row(
     'knee space',
     `${look.len(KNEE.high)} high, ${look.len(KNEE.wide)} wide`,
-    free > 0 ? `${look.len(free)} high` : 'none',
+    high > 0 ? `${look.len(high)} high, ${look.len(wide)} wide` : 'none',
     {
       want: [KNEE.high, Infinity],
-      have: free,
+      have: high,
       lacks: ok ? null : `A wheelchair does not go under ${table.name} (2010 ADA Standards 306, from memory).`,
     },
   );
@@ -196,25 +226,13 @@ function power({ plan, look, activity, station }: At): Need[] {
   if (machines.length === 0) return [];
   const care = 'Overloaded circuits and leads heat up. Local codes and a licensed electrician come first.';
   const free = freeOutlets(look);
-  const loads = new Map<string, number>();
-  const trouble: string[] = [];
-  const add = (unit: Unit, own: boolean) => {
-    const near = nearestOutlet(look, unit, free);
-    if (near) loads.set(near.fixture.circuit, (loads.get(near.fixture.circuit) ?? 0) + unit.watts);
-    if (!own) return;
-    if (!near) trouble.push(`${unit.name} finds no free socket.`);
-    else if (unit.cord !== null && near.way > unit.cord + 5)
-      trouble.push(`The cord of ${unit.name} is ${look.len(near.way - unit.cord)} too short for ${near.fixture.name}.`);
-  };
-  for (const unit of machines) add(unit, true);
-  const others = sameTime(plan, station).flatMap((s) => machinesOf(plan, s.activityId));
-  for (const unit of new Set(others)) if (unit.watts > 0 && !machines.includes(unit)) add(unit, false);
+  const { loads, most } = circuitLoads(look, [station, ...sameTime(plan, station)], free);
   const watts = machines.reduce((sum, u) => sum + u.watts, 0);
-  const most = circuitRating(plan.head.region, activity.minutes);
-  for (const [circuit, sum] of loads)
-    if (sum > most)
+  const trouble = machines.flatMap((unit) => cordTrouble(look, unit, free) ?? []);
+  for (const load of loads)
+    if (load.watts > most)
       trouble.push(
-        `${circuit ? `Circuit ${circuit}` : 'One circuit'} would carry ${Math.round(sum)} W and gives ${Math.round(most)} W.`,
+        `${load.circuit ? `Circuit ${load.circuit}` : 'One circuit'} would carry ${Math.round(load.watts)} W and gives ${Math.round(most)} W.`,
       );
   return row(
     'power',
@@ -296,23 +314,9 @@ function air({ plan, look, activity, station, work }: At): Need[] {
   );
 }
 
-/** Other stations within some distance whose activity has one of some traits. */
-function neighbours({ plan, station, activity }: At, traits: readonly string[], within: number): Station[] {
-  return Object.values(plan.stations).filter((s) => {
-    const other = plan.activities[s.activityId];
-    return (
-      s.id !== station.id &&
-      other !== undefined &&
-      other.id !== activity.id &&
-      other.traits.some((t) => traits.includes(t)) &&
-      distance(s, station) < within
-    );
-  });
-}
-
 function clean(at: At): Need[] {
   if (!at.activity.traits.includes('clean')) return [];
-  const near = neighbours(at, ['wet', 'dusty'], FLIES);
+  const near = neighboursWith(at.plan, at.station, 'splashes');
   return row(
     'clean',
     `${at.look.len(FLIES)} from wet and dusty work`,
@@ -328,9 +332,7 @@ function clean(at: At): Need[] {
 
 function quiet(at: At): Need[] {
   if (!at.activity.traits.includes('quiet')) return [];
-  const near = neighbours(at, ['noisy'], HEARD).filter((s) =>
-    at.plan.activities[s.activityId]!.months.some((m) => at.activity.months.includes(m)),
-  );
+  const near = neighboursWith(at.plan, at.station, 'noise');
   return row('quiet', 'yes', near.length > 0 ? `beside ${near.map((s) => s.name).join(', ')}` : 'yes', {
     lacks: near.length > 0 ? `${near.map((s) => s.name).join(', ')} is noisy in the same months.` : null,
   });

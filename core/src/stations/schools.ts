@@ -1,6 +1,5 @@
-import { assessHomes, settleCommand, slottingOf } from '../homes/index.ts';
+import { assessHomes, findHomes, isWorse } from '../homes/index.ts';
 import { apply, type Command, type Plan } from '../plan/index.ts';
-import { solveSlotting } from '../slotting/index.ts';
 import { type Pace } from './seat-map.ts';
 import { oneEachCommand, sharedTools, WORTH } from './shared.ts';
 
@@ -39,14 +38,21 @@ function assessed(plan: Plan, name: string, command: Command | null, asks: strin
 
 /**
  * The same plan under two ways of working, in seconds a year and bands. Homes stay where they are, but for the question of grouping: there
- * both ways find their homes anew, in `seconds` each.
+ * both ways find their homes anew, in `seconds` or so much `work` each.
  * @param stationId for posture: the seat asked about; null: all of them
  * @param newId makes ids for second tools; `since` ISO date
  */
 export async function compareSchools(
   plan: Plan,
   school: School,
-  options: { stationId: string | null; newId: () => string; since: string; seconds: number; now: () => number },
+  options: {
+    stationId: string | null;
+    newId: () => string;
+    since: string;
+    seconds?: number;
+    work?: number;
+    now: () => number;
+  },
   pace: Pace = {},
 ): Promise<Comparison | null> {
   const title = TITLES[school];
@@ -90,16 +96,20 @@ export async function compareSchools(
     const set: Command = { type: 'setPlan', set: { grouping } };
     const there = apply(plan, set);
     if (!there.ok) return null;
-    const answer = await solveSlotting(slottingOf(there.plan), {
-      seconds: options.seconds,
+    const found = await findHomes(there.plan, {
+      ...(options.work === undefined ? { seconds: options.seconds ?? 2 } : { work: options.work }),
       now: options.now,
+      since: options.since,
       onProgress: () => pace.onProgress?.((i + 0.5) / 2),
       cancelled: () => pace.cancelled?.() ?? false,
       ...(pace.breathe ? { breathe: pace.breathe } : {}),
     });
-    if (pace.cancelled?.()) return null;
-    const settle = settleCommand(there.plan, answer, options.since);
-    const command = { type: 'several', words: `homes by ${grouping}`, commands: [set, settle] } as Command;
+    if (!found || pace.cancelled?.()) return null;
+    const command = {
+      type: 'several',
+      words: `homes by ${grouping}`,
+      commands: isWorse(found) ? [set] : [set, found.command],
+    } as Command;
     ways.push(assessed(plan, grouping === 'activity' ? 'together by activity' : 'together by kind', command));
   }
   return { school, title, ways: [ways[0]!, ways[1]!] };

@@ -7,13 +7,14 @@ import {
   floorIsFree,
   type Handling,
   handlingOf,
+  headShort,
   type Maker,
   makerAt,
   makerOf,
   sceneAt,
   type Scene,
 } from '../reach/index.ts';
-import { ceilingAt, obstaclesOf, unitPrism } from '../room/index.ts';
+import { obstaclesOf, unitPrism } from '../room/index.ts';
 import { bringingPerYear } from '../homes/index.ts';
 import { sameTime } from './needs.ts';
 
@@ -90,13 +91,6 @@ function grid(outline: readonly Point[], step: number): Omit<FloorMap, 'now' | '
   return { x, y, step, columns, rows, seconds: new Float64Array(columns * rows).fill(NaN) };
 }
 
-function bestOf(list: readonly Best[]): Best[] {
-  const out: Best[] = [];
-  for (const spot of [...list].sort((a, b) => a.seconds - b.seconds))
-    if (out.length < BESTS && out.every((o) => distance(o, spot) > SAME_SPOT)) out.push(spot);
-  return out;
-}
-
 /**
  * Where should I sit? The yearly seconds of a station’s fetches if its seat stood at each free spot of the floor, looking at its worktop
  * where it is near enough, else to where most is fetched. Null while the walls do not close; cut short when cancelled.
@@ -111,16 +105,16 @@ export async function seatMap(plan: Plan, station: Station, step: number, pace: 
   const table = station.unitId ? plan.units[station.unitId] : undefined;
   const top = table ? unitPrism(table) : null;
   const others = sameTime(plan, station);
-  const tall = (station.standing ? person.stature : 0.8 * person.stature) + 50;
+  const { standing, seatHeight } = station;
+  const sitter = makerAt(person, { x: 0, y: 0, heading: 0, standing, seatHeight, worktop: null });
   const list: Best[] = [];
   let looked = 0;
   for (let cell = 0; cell < map.seconds.length; cell++) {
     const at = { x: map.x + (cell % map.columns) * step, y: map.y + Math.floor(cell / map.columns) * step };
-    if (!floorIsFree(scene, at, SEAT_HALF) || ceilingAt(plan, at) < tall) continue;
+    if (!floorIsFree(scene, at, SEAT_HALF) || headShort(plan, sitter, at) > 0) continue;
     if (others.some((s) => distance(s, at) < ELBOW_ROOM)) continue;
-    const atTop = top !== null && footprintDistance(top, at.x, at.y) <= AT_TOP;
+    const atTop = top !== null && footprintDistance(top, at.x, at.y) <= AT_TOP && beforeAnEdge(top, at);
     const towards = atTop ? nearestOn(top, at) : middleOf(scene, errands, at);
-    const { standing, seatHeight } = station;
     const seat = { ...at, heading: Math.round(heading(at, towards)), standing, seatHeight };
     const maker = makerAt(person, { ...seat, worktop: atTop ? table!.bottom + table!.height : null });
     const seconds = yearly(scene, maker, errands);
@@ -135,7 +129,41 @@ export async function seatMap(plan: Plan, station: Station, step: number, pace: 
     }
   }
   const maker = makerOf(plan, station);
-  return { ...map, now: maker ? yearly(scene, maker, errands) : null, best: bestOf(list) };
+  const best = offered(plan, list, (spot) => {
+    const { x, y, heading } = spot;
+    return { ...plan, stations: { ...plan.stations, [station.id]: { ...station, x, y, heading } } };
+  });
+  return { ...map, now: maker ? yearly(scene, maker, errands) : null, best };
+}
+
+/**
+ * The best spots that make no new finding: what will judge a spot is asked before it is offered. Where none of those tried does, the best are offered
+ * with what they would break.
+ */
+function offered(plan: Plan, list: readonly Best[], moved: (spot: Best) => Plan): Best[] {
+  const known = new Set(findingsOf(plan).map((f) => f.key));
+  const clean: Best[] = [];
+  const breaking: Best[] = [];
+  let tried = 0;
+  for (const spot of [...list].sort((a, b) => a.seconds - b.seconds)) {
+    if (clean.length === BESTS || tried > TRIES) break;
+    if ([...clean, ...breaking].some((b) => distance(b, spot) <= SAME_SPOT)) continue;
+    tried++;
+    const fresh = findingsOf(moved(spot)).filter((f) => !known.has(f.key));
+    if (fresh.length === 0) clean.push(spot);
+    else if (breaking.length < BESTS) breaking.push({ ...spot, words: `${spot.words}; but ${fresh[0]!.words}` });
+  }
+  return clean.length > 0 ? clean : breaking;
+}
+
+/** Whether a point lies before an edge of a worktop, not off its corner: there one sits straight at it. */
+function beforeAnEdge(top: ReturnType<typeof unitPrism>, p: Point): boolean {
+  const dx = p.x - top.x;
+  const dy = p.y - top.y;
+  return (
+    Math.abs(dx * top.rightX + dy * top.rightY) <= 0.9 * top.halfWidth ||
+    Math.abs(dx * top.frontX + dy * top.frontY) <= 0.9 * top.halfDepth
+  );
 }
 
 function nearestOn(top: ReturnType<typeof unitPrism>, p: Point): Point {
@@ -189,7 +217,7 @@ export async function parkingMap(plan: Plan, cart: Unit, step: number, pace: Pac
     ...plan,
     units: { ...plan.units, [cart.id]: { ...cart, ...spot, facing, keptInId: null, hostId: null } },
   });
-  const list: (Best & { plan: Plan })[] = [];
+  const list: Best[] = [];
   let looked = 0;
   for (let cell = 0; cell < map.seconds.length; cell++) {
     const spot = { x: map.x + (cell % map.columns) * step, y: map.y + Math.floor(cell / map.columns) * step };
@@ -201,7 +229,7 @@ export async function parkingMap(plan: Plan, cart: Unit, step: number, pace: Pac
       const moved = put(spot, facing);
       const seconds = cost(moved);
       if (!(map.seconds[cell]! <= seconds)) map.seconds[cell] = seconds;
-      list.push({ ...spot, heading: facing, seconds, words: '', plan: moved });
+      list.push({ ...spot, heading: facing, seconds, words: 'on free floor' });
     }
     if (++looked % BREATH === 0) {
       pace.onProgress?.(cell / map.seconds.length);
@@ -209,16 +237,7 @@ export async function parkingMap(plan: Plan, cart: Unit, step: number, pace: Pac
       if (pace.cancelled?.()) break;
     }
   }
-  const known = new Set(findingsOf(plan).map((f) => f.key));
-  const best: Best[] = [];
-  let tried = 0;
-  for (const { plan: moved, ...spot } of list.sort((a, b) => a.seconds - b.seconds)) {
-    if (best.length === BESTS || tried > TRIES) break;
-    if (best.some((b) => distance(b, spot) <= SAME_SPOT)) continue;
-    tried++;
-    const fresh = findingsOf(moved).filter((f) => !known.has(f.key));
-    if (fresh.length === 0) best.push({ ...spot, words: 'free, and in nobody’s way' });
-  }
+  const best = offered(plan, list, (spot) => put(spot, spot.heading));
   return { ...map, now: cost(plan), best };
 }
 

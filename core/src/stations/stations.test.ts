@@ -68,7 +68,7 @@ describe('needs against gives, on both sides of each limit', () => {
   });
 
   test('height: Kroemer & Grandjean (memory) for her elbow, in the words of the page: “38 mm too low for pressing”', () => {
-    const [low, high] = worktopWanted(person(), 'heavy', null);
+    const { low, high } = worktopWanted(person(), 'heavy', null, 30);
     const standing = (height: number) =>
       applied(atTable(height, { standing: true }), asks({ work: 'heavy', posture: 'standing' }));
     expect(lacks(standing(Math.ceil(low)), 'height')).toBeNull();
@@ -175,6 +175,28 @@ describe('needs against gives, on both sides of each limit', () => {
   });
 });
 
+describe('from a wheelchair (2010 ADA Standards, from memory)', () => {
+  const at = (x: number, standing = false) =>
+    applied(
+      withUnits(
+        tinyRoom({ x, y: 2300, heading: 0, standing }, { mobility: 'wheelchair' }),
+        // a desk of 1270 mm with drawers of 380 mm on the right as one stands before it
+        unit('worktable', { id: 'desk', x: 3000, y: 3000, width: 1270, depth: 650, facing: 180, height: 760 }),
+        unit('pedestal', { id: 'drawers', x: 3430, y: 3000, width: 380, hostId: 'desk', facing: 180 }),
+      ),
+      { type: 'setStation', id: 'seat', set: { unitId: 'desk' } },
+    );
+  const need = (plan: Plan, what: string) => needsOf(plan, plan.stations.seat!).find((n) => n.what === what);
+  test('306: knees go under where one sits; drawers elsewhere under the top do not count against it', () => {
+    expect(need(at(2800), 'knee space')).toMatchObject({ lacks: null });
+    expect(need(at(3430), 'knee space')!.lacks).toMatch(/does not go under/);
+  });
+  test('standing is no posture from a wheelchair, whatever the seat says', () => {
+    const plan = applied(at(2800, true), { type: 'setActivity', id: 'work', set: { posture: 'standing' } });
+    expect(need(plan, 'posture')!.lacks).toMatch(/works from a wheelchair/);
+  });
+});
+
 describe('a kit is packed and checked', () => {
   const kit = (mass = 150) => {
     const supplies = ['a', 'b', 'c'].map((id) =>
@@ -218,6 +240,26 @@ describe('a kit is packed and checked', () => {
     expect(packingOf(away({}), away({}).stations.seat!)!.trouble).toEqual([]);
     const big = away({ width: 900 });
     expect(packingOf(big, big.stations.seat!)!.trouble.join()).toMatch(/does not go into/);
+  });
+
+  test('a box kept outside the room costs the minutes there and back, each session', () => {
+    const plan = applied(withUnits(kit(), unit('away', { id: 'attic', awayMinutes: 4 })), {
+      type: 'setUnit',
+      id: 'box',
+      set: { keptInId: 'attic.0.0' },
+    });
+    const bringing = bringingOf(plan, plan.stations.seat!);
+    expect(bringing.seconds).toBeGreaterThanOrEqual(2 * 240);
+    const rest = applied(plan, seat({ housing: 'station', travellerId: null }));
+    expect(sceneAt(rest, rest.stations.seat!).spots.get('box.0.0')!.away?.id).toBe('attic');
+  });
+
+  test('from a wheelchair one gets to a cart whose front is free', () => {
+    const plan = applied(
+      withUnits(tinyRoom({}, { mobility: 'wheelchair' }), unit('rollingCart', { id: 'cart', x: 3000, y: 5000 })),
+      { type: 'setStation', id: 'seat', set: { housing: 'cart', travellerId: 'cart' } },
+    );
+    expect(bringingOf(plan, plan.stations.seat!).reason).toBeNull();
   });
 
   test('at work the box is on the table at hand; put away it is got at through the cupboard’s door, and bringing it costs', () => {
@@ -306,7 +348,7 @@ describe('one tool or one each', () => {
   });
 
   test('compared side by side: one each costs less; the plan itself stays as it is', async () => {
-    const how = { stationId: null, newId: () => 'second', since, seconds: 0.1, now: () => 0 };
+    const how = { stationId: null, newId: () => 'second', since, work: 40_000, now: () => 0 };
     const { ways } = (await compareSchools(two, 'tools', how))!;
     expect(ways[1].seconds).toBeLessThan(ways[0].seconds);
     expect(ways[1].asks).toMatch(/1 more tool to buy/);

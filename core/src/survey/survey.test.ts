@@ -33,14 +33,57 @@ describe('walk-round', () => {
     expect(s.outline[3]!.y).toBeCloseTo(40 - (40 * 2960) / 3960, 6);
   });
 
+  test('the wrong wall is among those named, in 200 random traverses', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.integer({ min: 500, max: 6000 }), fc.integer({ min: -60, max: 100 })), {
+          minLength: 3,
+          maxLength: 9,
+        }),
+        fc.nat(8),
+        fc.integer({ min: 150, max: 900 }),
+        fc.boolean(),
+        (legs, at, off, longer) => {
+          // any walk, and the two walls that close it
+          const walls = legs.map(([length, turn]) => ({ length, turn }));
+          const open = surveyWalls(walls);
+          const end = open.walked.at(-1)!;
+          const facing = walls.reduce((sum, w) => sum + w.turn, 0);
+          const back = (Math.atan2(-end.x, -end.y) * 180) / Math.PI;
+          const length = Math.hypot(end.x, end.y);
+          fc.pre(length > 1000);
+          const closed = [
+            ...walls.slice(0, -1),
+            { ...walls.at(-1)!, turn: walls.at(-1)!.turn + back - facing },
+            { length, turn: 360 - back },
+          ];
+          const wrong = at % closed.length;
+          const measured = closed.map((w, i) =>
+            i === wrong ? { ...w, length: w.length + (longer ? off : -Math.min(off, w.length / 2)) } : w,
+          );
+          const survey = surveyWalls(measured);
+          fc.pre(survey.ratio < 300);
+          expect(survey.suspects.map((s) => s.wall)).toContain(wrong);
+        },
+      ),
+      { numRuns: 200, seed: 20261125 },
+    );
+  });
+
   test('says what is wrong: too few walls, a gap, a crossing, turns that do not make a circle', () => {
     expect(surveyWalls([]).words).toMatch(/No walls yet/);
     expect(surveyWalls([{ length: 1000, turn: 90 }]).words).toMatch(/at least three/);
     const gap = surveyWalls([3200, 4100, 2800, 4100].map((length) => ({ length, turn: 90 })));
     expect(gap.closes).toBe(false);
     expect(gap.words).toMatch(/do not close: the end misses the start by 400 mm/);
-    expect(gap.suspect === 0 || gap.suspect === 2).toBe(true);
-    expect(Math.abs(gap.suspectBy)).toBeCloseTo(400, 6);
+    // both of the two parallel walls fit, and both are named
+    expect(gap.suspects.map((s) => s.wall)).toEqual([0, 2]);
+    for (const { by } of gap.suspects) expect(Math.abs(by)).toBeCloseTo(400, 6);
+    // a room that closes at 1 : 200 may still name one, one at 1 : 1000 does not
+    const near = (off: number) => surveyWalls([3000 + off, 2000, 3000, 2000].map((length) => ({ length, turn: 90 })));
+    expect(near(50).closes).toBe(true);
+    expect(near(50).suspects.map((s) => s.wall)).toEqual([0, 2]);
+    expect(near(10).suspects).toEqual([]);
     const turns = surveyWalls([3000, 3000, 3000, 3000].map((length, i) => ({ length, turn: i === 1 ? 60 : 90 })));
     expect(turns.words).toMatch(/330°/);
     const crossed = surveyWalls([

@@ -3,6 +3,9 @@ import { type Point, angleBetween, direction, heading, isSimplePolygon } from '.
 /** A wall as it is measured: its length in mm and the turn in degrees at its end (right positive) to the next one. */
 export type MeasuredWall = { length: number; turn: number };
 
+/** A wall that may be measured wrong: its index, and what to add to it to close best, mm. */
+export type Suspect = { wall: number; by: number };
+
 export type Survey = {
   /** corner where each wall begins, then the point where the walk ended, as measured */
   walked: Point[];
@@ -17,10 +20,8 @@ export type Survey = {
   ratio: number;
   /** degrees by which the turns miss a full circle (positive: turned too little) */
   angleError: number;
-  /** index of the wall whose direction fits the misclosure best, when one does within 15°; else null */
-  suspect: number | null;
-  /** mm to add to the suspect wall to close best */
-  suspectBy: number;
+  /** walls whose direction fits the misclosure within 15°, best first; of parallel ones all, because they fit alike */
+  suspects: Suspect[];
   /** enough walls, misclosure no worse than 1 : 100, no two walls crossing */
   closes: boolean;
   /** one plain sentence about the state */
@@ -28,7 +29,11 @@ export type Survey = {
 };
 
 const WORST_RATIO = 100;
+/** So far off the misclosure a wall's direction may be, degrees; and so much farther off than the best that fits (own assumptions). */
 const SUSPECT_WITHIN = 15;
+const AS_GOOD = 4;
+/** A room that closes better than this is measured as well as a tape does, and no wall is suspected (own assumption). */
+const GOOD_RATIO = 400;
 
 /**
  * Walks the walls from the origin, the first one up the page (+y), the room on the right hand, and says how well they close.
@@ -59,33 +64,29 @@ export function surveyWalls(walls: readonly MeasuredWall[]): Survey {
     run += wall.length;
     return { x: walked[i]!.x + misclosure.x * share, y: walked[i]!.y + misclosure.y * share };
   });
-  const { suspect, suspectBy } = error > 1 ? findSuspect(headings, misclosure) : { suspect: null, suspectBy: 0 };
+  const suspects = error > 1 && ratio < GOOD_RATIO ? findSuspects(headings, misclosure) : [];
   const crossing = walls.length > 2 && !isSimplePolygon(outline);
   const closes = walls.length > 2 && ratio >= WORST_RATIO && !crossing;
   const words = sayIt(walls.length, error, ratio, angleError, crossing);
-  return { walked, outline, misclosure, error, perimeter, ratio, angleError, suspect, suspectBy, closes, words };
+  return { walked, outline, misclosure, error, perimeter, ratio, angleError, suspects, closes, words };
 }
 
 function clean(n: number): number {
   return Math.abs(n) < 1e-9 ? 0 : n;
 }
 
-function findSuspect(headings: readonly number[], misclosure: Point): { suspect: number | null; suspectBy: number } {
+function findSuspects(headings: readonly number[], misclosure: Point): Suspect[] {
   const error = Math.hypot(misclosure.x, misclosure.y);
   const bearing = heading({ x: 0, y: 0 }, misclosure);
-  let suspect: number | null = null;
-  let best = SUSPECT_WITHIN;
-  let suspectBy = 0;
-  headings.forEach((h, i) => {
+  const all = headings.map((h, wall) => {
     const off = Math.abs(angleBetween(h, bearing));
-    const away = Math.min(off, 180 - off);
-    if (away < best - 1e-9) {
-      best = away;
-      suspect = i;
-      suspectBy = error * Math.cos((off * Math.PI) / 180);
-    }
+    return { wall, by: error * Math.cos((off * Math.PI) / 180), away: Math.min(off, 180 - off) };
   });
-  return { suspect, suspectBy };
+  const best = Math.min(...all.map((s) => s.away));
+  return all
+    .filter((s) => s.away < SUSPECT_WITHIN && s.away <= best + AS_GOOD)
+    .sort((x, y) => Math.round(x.away - y.away) || x.wall - y.wall)
+    .map(({ wall, by }) => ({ wall, by }));
 }
 
 function sayIt(walls: number, error: number, ratio: number, angleError: number, crossing: boolean): string {

@@ -1,6 +1,13 @@
 import { type SlottingProblem } from '../slotting/index.ts';
 
-export type SlottingShape = { lots: number; places: number; fill?: number; families?: boolean; reachable?: number };
+export type SlottingShape = {
+  lots: number;
+  places: number;
+  fill?: number;
+  families?: boolean;
+  reachable?: number;
+  /** load of the places over what the lots weigh; loose where not given */ loaded?: number;
+};
 
 /**
  * A made-up room as a slotting problem: places at seconds from the seat, lots with skewed use, a cost that is
@@ -8,7 +15,7 @@ export type SlottingShape = { lots: number; places: number; fill?: number; famil
  */
 export function randomSlotting(
   seed: number,
-  { lots, places, fill = 0.85, families = false, reachable = 0.6 }: SlottingShape,
+  { lots, places, fill = 0.85, families = false, reachable = 0.6, loaded }: SlottingShape,
 ): SlottingProblem {
   let s = (seed * 2654435761) >>> 0 || 1;
   const random = () => {
@@ -25,7 +32,7 @@ export function randomSlotting(
   const need = sizes.reduce((a, b) => a + b, 0);
   const have = widths.reduce((a, b) => a + b, 0);
   const factor = need / (fill * have);
-  return {
+  const problem: SlottingProblem = {
     format: 'heronstone-slotting/1',
     places: widths.map((w, i) => ({ id: `p${i}`, capacity: round(w * factor), load: round(8000 + 20000 * random()) })),
     lots: sizes.map((size, l) => {
@@ -49,4 +56,9 @@ export function randomSlotting(
         }))
       : [],
   };
+  if (loaded === undefined) return problem;
+  const mass = problem.lots.reduce((sum, lot) => sum + lot.weight, 0);
+  const load = problem.places.reduce((sum, place) => sum + place.load, 0);
+  for (const place of problem.places) place.load = round((place.load * mass) / (loaded * load));
+  return problem;
 }

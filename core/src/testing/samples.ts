@@ -93,3 +93,13 @@ export function tinyRoom(station: Partial<Station> = {}, who: Partial<Person> = 
 export function withUnits(plan: Plan, ...units: Unit[]): Plan {
   return units.reduce((p, u) => applied(p, { type: 'placeUnit', unit: u }), plan);
 }
+
+/** Gives the working share of a supply its home. */
+export const home = (supplyId: string, placeId: string, pinned = false): Command => ({
+  type: 'assignHome',
+  supplyId,
+  share: 'working',
+  placeId,
+  since: '2026-05-01',
+  pinned,
+});

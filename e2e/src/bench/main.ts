@@ -172,15 +172,13 @@ say(
 
 if (args.includes('--write')) {
   const file = join(root, 'docs/bench.md');
-  const before = readFileSync(file, 'utf8');
+  const [before, torture] = readFileSync(file, 'utf8').split(/(?=\n## Torture\n)/) as [string, string?];
   const text = lines.join('\n').trim();
   const head =
     '# Bench\n\nMade by `npm run bench -- --write` (`--small` for the second table alone); figures of one run on two cores.';
   const second = text.slice(text.indexOf('| what |'));
-  writeFileSync(
-    file,
-    small
-      ? `${before.slice(0, before.indexOf('| what |'))}${second}\n\nThe second table: ${text.split('\n')[0]}\n`
-      : `${head}\n\n${text}\n`,
-  );
+  const tables = small
+    ? `${before.slice(0, before.indexOf('| what |'))}${second}\n\nThe second table: ${text.split('\n')[0]}\n`
+    : `${head}\n\n${text}\n`;
+  writeFileSync(file, tables + (torture ?? ''));
 }

@@ -1,5 +1,9 @@
 import { type ErrorRequestHandler, type Response } from 'express';
 import { type Logger } from 'pino';
+import { FolderNewer } from '../store/database.ts';
+import { FolderLost } from '../store/owner.ts';
+import { Unstorable } from '../store/plan-store.ts';
+import { diskTrouble } from '../store/trouble.ts';
 
 /** Answers with problem details (RFC 9457): a title that names the kind of trouble, a detail in plain words. */
 export function problem(res: Response, status: number, title: string, detail: string): void {
@@ -9,8 +13,11 @@ export function problem(res: Response, status: number, title: string, detail: st
     .send(JSON.stringify({ type: 'about:blank', title, status, detail }));
 }
 
-/** Last resort: trouble reading the request is the sender's, everything else is ours and logged. */
-export function onError(log: Logger): ErrorRequestHandler {
+/**
+ * Last resort: trouble reading the request is the sender’s; a full disk, a folder lost may pass (503: try again); everything else is ours and
+ * logged.
+ */
+export function onError(log: Logger, folder: string): ErrorRequestHandler {
   return (error: { status?: number; type?: string; message?: string }, _req, res, next) => {
     if (res.headersSent) return next(error);
     if (error.type === 'entity.parse.failed') return problem(res, 400, 'Not JSON', 'The request is not whole JSON.');
@@ -18,6 +25,12 @@ export function onError(log: Logger): ErrorRequestHandler {
       return problem(res, 413, 'Too large', 'That is more than this server takes at once (24 MB).');
     if (error.status && error.status >= 400 && error.status < 500)
       return problem(res, error.status, 'Bad request', 'The request could not be read.');
+    if (error instanceof Unstorable) return problem(res, 422, 'Cannot be kept', error.message);
+    const passing = error instanceof FolderLost || error instanceof FolderNewer ? error : diskTrouble(error, folder);
+    if (passing) {
+      log.warn(passing.message);
+      return problem(res, 503, 'Not now', passing.message);
+    }
     log.error(error);
     problem(
       res,

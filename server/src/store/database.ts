@@ -1,20 +1,37 @@
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
-import { dirname, join } from 'node:path';
+import { cpSync, existsSync, readdirSync, readFileSync, renameSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { promisify } from 'node:util';
+import { gzip } from 'node:zlib';
 import { PGlite } from '@electric-sql/pglite';
+import { makeFolder } from './files.ts';
+import { diskTrouble } from './trouble.ts';
 
 export type Row = Record<string, unknown>;
 /** All SQL goes through this, so that another PostgreSQL can stand in for the embedded one. */
 export interface Queries {
   query(sql: string, params?: unknown[]): Promise<Row[]>;
+  /** several statements at once, without parameters */
+  exec(sql: string): Promise<void>;
 }
 export interface Database extends Queries {
   transaction<T>(work: (tx: Queries) => Promise<T>): Promise<T>;
   /** the whole database as one gzipped tar file */
   dump(): Promise<Uint8Array>;
+  /** closes what is left of it and opens the folder again */
+  reopen(): Promise<void>;
   close(): Promise<void>;
 }
+
+/** The tables are of a later program. Its message is for the maker. */
+export class FolderNewer extends Error {
+  constructor(what: string) {
+    super(`${what} was written by a newer Heronstone than this one. It was left untouched; start the newer one.`);
+  }
+}
+/** The database is there but does not open. */
+export class DatabaseBroken extends Error {}
 
 const MIGRATIONS = fileURLToPath(new URL('../sql/migrations/', import.meta.url));
 
@@ -25,28 +42,51 @@ function migrationFiles(): { name: string; sql: string }[] {
     .map((name) => ({ name, sql: readFileSync(join(MIGRATIONS, name), 'utf8') }));
 }
 
+/** The version of the tables: the number of the newest migration. */
+export const TABLES_VERSION = Number(migrationFiles().at(-1)!.name.slice(0, 4));
+
 class Embedded implements Database {
-  constructor(private readonly pg: PGlite) {}
+  private closed = false;
+
+  constructor(
+    private pg: PGlite,
+    private readonly folder: string,
+  ) {}
   async query(sql: string, params: unknown[] = []): Promise<Row[]> {
     return (await this.pg.query<Row>(sql, params)).rows;
   }
+  async exec(sql: string): Promise<void> {
+    await this.pg.exec(sql);
+  }
   transaction<T>(work: (tx: Queries) => Promise<T>): Promise<T> {
     return this.pg.transaction((tx) =>
-      work({ query: async (sql, params = []) => (await tx.query<Row>(sql, params)).rows }),
+      work({
+        query: async (sql, params = []) => (await tx.query<Row>(sql, params)).rows,
+        exec: async (sql) => void (await tx.exec(sql)),
+      }),
     );
   }
   async dump(): Promise<Uint8Array> {
-    return new Uint8Array(await (await this.pg.dumpDataDir('gzip')).arrayBuffer());
+    // packed on another thread: doing it in the database holds up every request for seconds
+    return promisify(gzip)(new Uint8Array(await (await this.pg.dumpDataDir('none')).arrayBuffer()));
+  }
+  async reopen(): Promise<void> {
+    if (this.closed) throw new Error('The database is closed.');
+    await this.pg.close().catch(() => undefined);
+    this.pg = await PGlite.create(this.folder);
   }
   close(): Promise<void> {
+    this.closed = true;
     return this.pg.close();
   }
 }
 
 /**
  * Opens the embedded PostgreSQL in a folder, bringing its tables up to date.
+ * @param folder a path, or `memory://` for one that is thrown away
  * @param beforeMigration called with the open database when an existing one is about to be migrated
  * @param from a dump to start a new folder from
+ * @throws FolderNewer; DatabaseBroken when it does not open or its tables cannot be read
  */
 export async function openDatabase(
   folder: string,
@@ -54,42 +94,82 @@ export async function openDatabase(
   from?: Uint8Array,
 ): Promise<Database> {
   const isNew = !existsSync(join(folder, 'PG_VERSION'));
-  const start = isNew ? (from ?? (await template())) : null;
-  const pg = await PGlite.create(folder, start ? { loadDataDir: new Blob([start as BlobPart]) } : {});
-  const db = new Embedded(pg);
-  await migrate(pg, db, isNew && !from ? null : beforeMigration);
-  return db;
+  if (isNew && !from) cpSync(await template(), folder, { recursive: true });
+  const db = await opened(folder, isNew && from ? from : null);
+  try {
+    await migrate(db, isNew && !from ? null : beforeMigration);
+    return db;
+  } catch (error) {
+    await db.close().catch(() => undefined);
+    throw error;
+  }
 }
 
-async function migrate(pg: PGlite, db: Database, before: ((db: Database) => Promise<void>) | null): Promise<void> {
-  await pg.exec(
-    'CREATE TABLE IF NOT EXISTS schema_migrations (name text PRIMARY KEY, applied_at timestamptz NOT NULL DEFAULT now())',
-  );
+async function opened(folder: string, start: Uint8Array | null): Promise<Database> {
+  try {
+    const pg = await PGlite.create(folder, start ? { loadDataDir: new Blob([start as BlobPart]) } : {});
+    const db = new Embedded(pg, folder);
+    await db.exec(
+      'CREATE TABLE IF NOT EXISTS schema_migrations (name text PRIMARY KEY, applied_at timestamptz NOT NULL DEFAULT now())',
+    );
+    return db;
+  } catch (error) {
+    const disk = diskTrouble(error, folder);
+    if (disk) throw disk;
+    throw new DatabaseBroken('the database is damaged and does not open', { cause: error });
+  }
+}
+
+async function migrate(db: Database, before: ((db: Database) => Promise<void>) | null): Promise<void> {
   const done = new Set((await db.query('SELECT name FROM schema_migrations')).map((r) => r.name as string));
-  const pending = migrationFiles().filter((m) => !done.has(m.name));
+  const known = migrationFiles();
+  if ([...done].some((name) => !known.some((m) => m.name === name))) throw new FolderNewer('This data');
+  if (before) await readThrough(db);
+  const pending = known.filter((m) => !done.has(m.name));
   if (pending.length > 0 && before) await before(db);
   for (const { name, sql } of pending)
-    await pg.transaction(async (tx) => {
+    await db.transaction(async (tx) => {
       await tx.exec(sql);
       await tx.query('INSERT INTO schema_migrations (name) VALUES ($1)', [name]);
     });
 }
 
-/** A migrated empty database, made once per set of migrations and kept beside the packages: making one takes seconds, loading it does not. */
-async function template(): Promise<Uint8Array> {
+/** @throws DatabaseBroken when a table cannot be read from its first row to its last */
+export async function readThrough(db: Queries): Promise<void> {
+  try {
+    const tables = await db.query(
+      `SELECT table_name AS name FROM information_schema.tables WHERE table_schema = 'public' AND table_type = 'BASE TABLE'`,
+    );
+    for (const { name } of tables) await db.query(`SELECT sum(length(t::text)) FROM "${name as string}" t`);
+  } catch (error) {
+    throw new DatabaseBroken('a part of the database is damaged and cannot be read', { cause: error });
+  }
+}
+
+/** The folder of a migrated empty database, made once per set of migrations and kept beside the packages: making one takes seconds, copying it does not. */
+export async function template(): Promise<string> {
   const root = fileURLToPath(new URL('../../../', import.meta.url));
   const hash = createHash('sha256').update(
     readFileSync(join(root, 'node_modules', '@electric-sql', 'pglite', 'package.json')),
   );
   for (const m of migrationFiles()) hash.update(m.name).update(m.sql);
-  const file = join(root, 'node_modules', '.cache', 'heronstone', `template-${hash.digest('hex').slice(0, 16)}.tar`);
-  if (existsSync(file)) return readFileSync(file);
-  const pg = await PGlite.create();
-  await migrate(pg, new Embedded(pg), null);
-  const bytes = new Uint8Array(await (await pg.dumpDataDir('none')).arrayBuffer());
-  await pg.close();
-  mkdirSync(dirname(file), { recursive: true });
-  writeFileSync(`${file}.${process.pid}`, bytes);
-  renameSync(`${file}.${process.pid}`, file);
-  return bytes;
+  const folder = join(root, 'node_modules', '.cache', 'heronstone', `template-${hash.digest('hex').slice(0, 16)}`);
+  if (existsSync(folder)) return folder;
+  const half = `${folder}.${process.pid}`;
+  makeFolder(half);
+  const pg = await PGlite.create(half);
+  const db = new Embedded(pg, half);
+  await db.exec(
+    'CREATE TABLE schema_migrations (name text PRIMARY KEY, applied_at timestamptz NOT NULL DEFAULT now())',
+  );
+  await migrate(db, null);
+  await db.close();
+  try {
+    renameSync(half, folder);
+  } catch (error) {
+    // another process was quicker
+    rmSync(half, { recursive: true, force: true });
+    if (!existsSync(folder)) throw error;
+  }
+  return folder;
 }

@@ -1,17 +1,21 @@
 import {
   apply,
   type Command,
+  commandUpToDate,
   describeCommand,
   emptyPlan,
   newId,
   type Plan,
   type PlanHead,
+  type Restore,
   type RowChange,
   TABLES,
   type TableName,
 } from '@heronstone/core/plan';
 import { type Database, type Queries } from './database.ts';
-import { insertHead, readPlan, writeChanges } from './rows.ts';
+import { type Entry, type Journal } from './journal.ts';
+import { readPlan } from './rows.ts';
+import { type Prepared, Writer } from './writer.ts';
 
 export type PlanSummary = {
   id: string;
@@ -26,17 +30,40 @@ export type Standing = { revision: number; undo: string | null; redo: string | n
 /** A change that was written, as every open tab hears of it. */
 export type PlanEvent = Standing & { planId: string; commandId: string; changes: RowChange[] };
 export type Outcome =
-  { ok: true; event: PlanEvent } | { ok: false; kind: 'no plan' | 'refused' | 'nothing'; reason: string };
+  | { ok: true; event: PlanEvent }
+  | { ok: false; kind: 'no plan' | 'refused' | 'nothing' | 'unstorable'; reason: string };
 
-type Held = { plan: Plan; revision: number };
+/** The database refused the data itself. Its message is for the maker. */
+export class Unstorable extends Error {
+  constructor(why: string) {
+    super(`The database cannot hold this (${why}). Nothing was changed.`);
+  }
+}
 
-/** Plans in the database, changed one command at a time per plan. */
+/** `seen`: the ids of the commands in its log. */
+type Held = Standing & { plan: Plan; seen: Set<string> };
+type Step = 'done' | 'undone';
+
+/** Plans in the database, changed one command after the other; what was answered is in the journal and on the disk. */
 export class PlanStore {
-  private readonly held = new Map<string, Held>();
-  private readonly queues = new Map<string, Promise<unknown>>();
+  /** another one after every start and every restore */
+  readonly id = newId('store');
+  /** plans as the database has them */
+  private held = new Map<string, Held>();
   private readonly listeners = new Set<(event: PlanEvent) => void>();
+  private readonly writer: Writer<Held>;
 
-  constructor(private readonly db: Database) {}
+  constructor(
+    private readonly db: Database,
+    journal: Journal,
+    /** throws when nothing may be written now */
+    mayWrite: () => void = () => undefined,
+  ) {
+    this.writer = new Writer(db, journal, mayWrite, {
+      written: (planId, held) => void this.held.set(planId, held),
+      forget: () => this.held.clear(),
+    });
+  }
 
   onEvent(listener: (event: PlanEvent) => void): () => void {
     this.listeners.add(listener);
@@ -53,18 +80,32 @@ export class PlanStore {
     return rows as PlanSummary[];
   }
 
-  /** Adds a plan, empty or read from a file, under a new id. */
+  /**
+   * Adds a plan, empty or read from a file, under a new id.
+   * @throws Unstorable when the database refuses it
+   */
   async add(source: { head: Partial<PlanHead> } | { plan: Plan }): Promise<string> {
     const id = newId('plan');
     const plan = 'plan' in source ? { ...source.plan, id } : emptyPlan(id, source.head);
-    const changes: RowChange[] = (Object.keys(TABLES) as TableName[]).flatMap((table) =>
-      Object.values(plan[table]).map((row) => ({ table, id: row.id, before: null, after: row })),
+    const changes: RowChange[] = [
+      { table: 'head', id: 'head', before: null, after: plan.head },
+      ...(Object.keys(TABLES) as TableName[]).flatMap((table) =>
+        Object.values(plan[table]).map((row): RowChange => ({ table, id: row.id, before: null, after: row })),
+      ),
+    ];
+    const held: Held = { plan, revision: 0, undo: null, redo: null, seen: new Set() };
+    const write = { entry: { planId: id, revision: 0, changes, what: { kind: 'added' } as const }, held };
+    const why = await this.writer.run<string | null>(
+      async () => ({ answer: null, write }),
+      (reason) => reason,
     );
-    await this.db.transaction(async (tx) => {
-      await insertHead(tx, id, plan.head);
-      await writeChanges(tx, id, changes);
-    });
+    if (why !== null) throw new Unstorable(why);
     return id;
+  }
+
+  /** Does something in its turn while nothing is written. */
+  alone<T>(work: () => Promise<T>): Promise<T> {
+    return this.writer.alone(work);
   }
 
   /** A plan of its own with everything the named one has now; null when there is no such plan. */
@@ -74,36 +115,25 @@ export class PlanStore {
     return this.add({ plan: { ...held.plan, head: { ...held.plan.head, name, forkedFrom: planId } } });
   }
 
-  async get(planId: string): Promise<(Held & Standing) | null> {
-    return this.inTurn(planId, async () => {
-      const held = await this.load(planId);
-      return held && { ...held, ...(await this.standing(this.db, planId, held.revision)) };
-    });
+  async get(planId: string): Promise<(Standing & { plan: Plan }) | null> {
+    const held =
+      this.held.get(planId) ??
+      (await this.writer.run(async (tx, tips) => ({ answer: await this.tip(tx, tips, planId) })));
+    if (!held) return null;
+    const { plan, revision, undo, redo } = held;
+    return { plan, revision, undo, redo };
   }
 
   /** Applies a command to the newest state. A command id seen before is not applied again: the answer to it was lost, not the command. */
   run(planId: string, commandId: string, command: Command): Promise<Outcome> {
-    return this.inTurn(planId, async () => {
-      const held = await this.load(planId);
-      if (!held) return noPlan;
-      const [seen] = await this.db.query('SELECT seq FROM command_log WHERE plan_id = $1 AND command_id = $2', [
-        planId,
-        commandId,
-      ]);
-      if (seen)
-        return {
-          ok: true,
-          event: { planId, commandId, changes: [], ...(await this.standing(this.db, planId, held.revision)) },
-        };
-      const done = apply(held.plan, command);
-      if (!done.ok) return { ok: false, kind: 'refused', reason: done.reason };
-      return this.commit(planId, commandId, done.plan, done.changes, held.revision + 1, async (tx) => {
-        await tx.query(`UPDATE command_log SET state = 'dropped' WHERE plan_id = $1 AND state = 'undone'`, [planId]);
-        await tx.query(
-          `INSERT INTO command_log (plan_id, seq, command_id, words, command, inverse, state)
-           SELECT $1, coalesce(max(seq), 0) + 1, $2, $3, $4, $5, 'done' FROM command_log WHERE plan_id = $1`,
-          [planId, commandId, describeCommand(command), JSON.stringify(command), JSON.stringify(done.inverse)],
-        );
+    return this.change(planId, async (_tx, held) => {
+      if (held.seen.has(commandId)) return { answer: { ok: true, event: eventOf(planId, commandId, [], held) } };
+      const words = describeCommand(command);
+      const what = { kind: 'command', commandId, command, words, drops: held.redo !== null } as const;
+      return this.applied(held, commandId, command, what, async () => {
+        // where the batch fails after this, all plans are read anew
+        held.seen.add(commandId);
+        return { undo: words, redo: null };
       });
     });
   }
@@ -116,70 +146,105 @@ export class PlanStore {
     return this.step(planId, 'undone', 'done');
   }
 
-  private step(planId: string, from: 'done' | 'undone', to: 'done' | 'undone'): Promise<Outcome> {
-    return this.inTurn(planId, async () => {
-      const held = await this.load(planId);
-      if (!held) return noPlan;
+  private step(planId: string, from: Step, to: Step): Promise<Outcome> {
+    return this.change(planId, async (tx, held) => {
       const undo = from === 'done';
-      const [entry] = await this.db.query(
+      const [entry] = await tx.query(
         `SELECT seq, ${undo ? 'inverse' : 'command'} AS command FROM command_log WHERE plan_id = $1 AND state = $2 ORDER BY seq ${undo ? 'DESC' : 'ASC'} LIMIT 1`,
         [planId, from],
       );
-      if (!entry)
-        return { ok: false, kind: 'nothing', reason: undo ? 'There is nothing to undo.' : 'There is nothing to redo.' };
-      const done = apply(held.plan, entry.command as Command);
-      if (!done.ok) return { ok: false, kind: 'refused', reason: done.reason };
-      return this.commit(planId, `${from}-${newId('step')}`, done.plan, done.changes, held.revision + 1, async (tx) => {
-        await tx.query('UPDATE command_log SET state = $3 WHERE plan_id = $1 AND seq = $2', [planId, entry.seq, to]);
-      });
+      if (!entry) {
+        const reason = undo ? 'There is nothing to undo.' : 'There is nothing to redo.';
+        return { answer: { ok: false, kind: 'nothing', reason } };
+      }
+      const command = undo ? (entry.command as Restore) : commandUpToDate(entry.command as Command);
+      const commandId = `${from}-${newId('step')}`;
+      const what = { kind: 'step', commandId, seq: entry.seq as number, to } as const;
+      return this.applied(held, commandId, command, what, () => standing(tx, planId));
     });
   }
 
-  private async commit(
+  /** Has something done to a plan in its turn; every tab hears of it once it is on the disk. */
+  private async change(
     planId: string,
-    commandId: string,
-    plan: Plan,
-    changes: RowChange[],
-    revision: number,
-    log: (tx: Queries) => Promise<void>,
+    work: (tx: Queries, held: Held) => Promise<Prepared<Outcome, Held>>,
   ): Promise<Outcome> {
-    const standing = await this.db.transaction(async (tx) => {
-      await writeChanges(tx, planId, changes);
-      await log(tx);
-      await tx.query('UPDATE plans SET revision = $2 WHERE id = $1', [planId, revision]);
-      return this.standing(tx, planId, revision);
-    });
-    this.held.set(planId, { plan, revision });
-    const event: PlanEvent = { planId, commandId, changes, ...standing };
-    for (const listener of this.listeners) listener(event);
-    return { ok: true, event };
+    const outcome = await this.writer.run(async (tx, tips): Promise<Prepared<Outcome, Held>> => {
+      const held = await this.tip(tx, tips, planId);
+      return held ? work(tx, held) : { answer: noPlan };
+    }, unstorable);
+    if (outcome.ok && outcome.event.changes.length > 0) this.tell(outcome.event);
+    return outcome;
   }
 
-  private async standing(db: Queries, planId: string, revision: number): Promise<Standing> {
-    const [row] = await db.query(
-      `SELECT (SELECT words FROM command_log WHERE plan_id = $1 AND state = 'done' ORDER BY seq DESC LIMIT 1) AS undo,
-              (SELECT words FROM command_log WHERE plan_id = $1 AND state = 'undone' ORDER BY seq LIMIT 1) AS redo`,
-      [planId],
-    );
-    return { revision, undo: (row?.undo as string | null) ?? null, redo: (row?.redo as string | null) ?? null };
+  private async applied(
+    held: Held,
+    commandId: string,
+    command: Command | Restore,
+    what: Entry['what'],
+    next: () => Promise<Pick<Standing, 'undo' | 'redo'>>,
+  ): Promise<Prepared<Outcome, Held>> {
+    const planId = held.plan.id;
+    const done = apply(held.plan, command);
+    if (!done.ok) return { answer: { ok: false, kind: 'refused', reason: done.reason } };
+    const revision = held.revision + 1;
+    const after: Held = { ...held, plan: done.plan, revision };
+    const event = eventOf(planId, commandId, done.changes, after);
+    return {
+      answer: { ok: true, event },
+      write: {
+        entry: { planId, revision, changes: done.changes, what },
+        held: after,
+        // what undo and redo would do next is known once the log has the change
+        then: async () => {
+          const words = await next();
+          Object.assign(after, words);
+          Object.assign(event, words);
+        },
+      },
+    };
   }
 
-  private async load(planId: string): Promise<Held | null> {
-    const known = this.held.get(planId);
+  private tell(event: PlanEvent): void {
+    for (const listener of this.listeners) {
+      try {
+        listener(event);
+      } catch {
+        // who cannot be told is no reason to say that the change was not made
+        this.listeners.delete(listener);
+      }
+    }
+  }
+
+  private async tip(tx: Queries, tips: ReadonlyMap<string, Held>, planId: string): Promise<Held | null> {
+    const known = tips.get(planId) ?? this.held.get(planId);
     if (known) return known;
-    const read = await readPlan(this.db, planId);
-    if (read) this.held.set(planId, read);
-    return read;
-  }
-
-  /** One after the other per plan. */
-  private inTurn<T>(planId: string, work: () => Promise<T>): Promise<T> {
-    const turn = (this.queues.get(planId) ?? Promise.resolve()).then(work, work);
-    const settled = turn.catch(() => undefined);
-    this.queues.set(planId, settled);
-    void settled.then(() => this.queues.get(planId) === settled && this.queues.delete(planId));
-    return turn;
+    const read = await readPlan(tx, planId);
+    if (!read) return null;
+    const log = await tx.query('SELECT command_id AS id FROM command_log WHERE plan_id = $1', [planId]);
+    const held = { ...read, ...(await standing(tx, planId)), seen: new Set(log.map((row) => row.id as string)) };
+    this.held.set(planId, held);
+    return held;
   }
 }
 
+const eventOf = (planId: string, commandId: string, changes: RowChange[], held: Held): PlanEvent => ({
+  planId,
+  commandId,
+  changes,
+  revision: held.revision,
+  undo: held.undo,
+  redo: held.redo,
+});
+
+async function standing(db: Queries, planId: string): Promise<Pick<Standing, 'undo' | 'redo'>> {
+  const [row] = await db.query(
+    `SELECT (SELECT words FROM command_log WHERE plan_id = $1 AND state = 'done' ORDER BY seq DESC LIMIT 1) AS undo,
+            (SELECT words FROM command_log WHERE plan_id = $1 AND state = 'undone' ORDER BY seq LIMIT 1) AS redo`,
+    [planId],
+  );
+  return { undo: (row?.undo as string | null) ?? null, redo: (row?.redo as string | null) ?? null };
+}
+
 const noPlan: Outcome = { ok: false, kind: 'no plan', reason: 'There is no such plan.' };
+const unstorable = (why: string): Outcome => ({ ok: false, kind: 'unstorable', reason: new Unstorable(why).message });

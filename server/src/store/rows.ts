@@ -21,13 +21,20 @@ const upserts = Object.fromEntries(
   }),
 ) as Record<TableName, string>;
 
+/** Rows written by one statement: between two slices of a long list the server answers whoever else asks. */
+const SLICE = 500;
+const pause = () => new Promise<void>((go) => setImmediate(go));
+
 /** Writes row changes of one plan; to be called inside a transaction. */
 export async function writeChanges(tx: Queries, planId: string, changes: readonly RowChange[]): Promise<void> {
   for (const table of names) {
     const rows = changes
       .filter((c) => c.table === table && c.after)
       .map((c) => toColumns(planId, table, c.after as AnyRow));
-    if (rows.length > 0) await tx.query(upserts[table], [JSON.stringify(rows)]);
+    for (let i = 0; i < rows.length; i += SLICE) {
+      await tx.query(upserts[table], [JSON.stringify(rows.slice(i, i + SLICE))]);
+      if (i + SLICE < rows.length) await pause();
+    }
   }
   for (const table of [...names].reverse()) {
     const gone = changes.filter((c) => c.table === table && !c.after).map((c) => c.id);

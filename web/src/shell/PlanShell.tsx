@@ -1,11 +1,12 @@
 import { CircleHelp, Download, Redo2, Search, Undo2 } from 'lucide-react';
 import { lazy, Suspense, useEffect, useState } from 'react';
-import { Link, Outlet, useParams } from 'react-router';
+import { Link, Outlet, useLocation, useParams } from 'react-router';
 import { useShallow } from 'zustand/react/shallow';
 import { usePlan } from '../state/plan-store.ts';
 import { Button } from '../ui/button.tsx';
 import { Keys } from './Keys.tsx';
 import { SteppingStones } from './SteppingStones.tsx';
+import { Unsaved } from './Unsaved.tsx';
 
 const loadWhereIsIt = () => import('./WhereIsIt.tsx');
 const WhereIsIt = lazy(loadWhereIsIt);
@@ -13,7 +14,7 @@ const WhereIsIt = lazy(loadWhereIsIt);
 /** What surrounds every stone: the stones themselves, undo, where-is-it, and word of trouble with saving. */
 export function PlanShell() {
   const { planId = '' } = useParams();
-  const { open, status, undo, redo, undoWords, redoWords, unsaved, trouble } = usePlan(
+  const { open, status, undo, redo, undoWords, redoWords, trouble } = usePlan(
     useShallow((s) => ({
       open: s.open,
       status: s.status,
@@ -21,11 +22,15 @@ export function PlanShell() {
       redo: s.redo,
       undoWords: s.undoWords,
       redoWords: s.redoWords,
-      // how many there are matters only while saving does not work
-      unsaved: s.trouble ? s.unsaved : 0,
-      trouble: s.trouble,
+      trouble: s.status === 'unreachable' ? s.trouble : null,
     })),
   );
+  const name = usePlan((s) => (s.status === 'ready' ? s.plan.head.name : ''));
+  const stone = useLocation().pathname.split('/')[3] ?? '';
+  useEffect(() => {
+    if (name) document.title = `${stone.charAt(0).toUpperCase()}${stone.slice(1)} · ${name} · Heronstone`;
+    return () => void (document.title = 'Heronstone');
+  }, [name, stone]);
   const [finding, setFinding] = useState(false);
   const [keys, setKeys] = useState(false);
   useEffect(() => open(planId), [open, planId]);
@@ -65,6 +70,11 @@ export function PlanShell() {
         <Link to="/" className="font-display text-xl font-semibold" title="All plans">
           Heronstone
         </Link>
+        {name && (
+          <span className="max-w-40 truncate text-soft" title={name} data-plan-name>
+            {name}
+          </span>
+        )}
         {status === 'ready' && <SteppingStones />}
         <div className="ml-auto flex items-center gap-1">
           <Button
@@ -102,16 +112,15 @@ export function PlanShell() {
           </Button>
         </div>
       </header>
-      {trouble && (
-        <p role="alert" className="bg-clash px-4 py-1.5 text-ground">
-          Not saved yet: {trouble} {unsaved === 1 ? 'One change is' : `${unsaved} changes are`} kept in this browser and
-          will be saved as soon as it answers.
-        </p>
-      )}
+      <Unsaved />
       {status === 'loading' && <p className="p-8 text-soft">Opening the plan …</p>}
       {status === 'unreachable' && (
         <p role="alert" className="p-8">
-          The server does not answer. Start it again with <code>npm start</code>; this page follows by itself.
+          {trouble ?? (
+            <>
+              The server does not answer. Start it again with <code>npm start</code>; this page follows by itself.
+            </>
+          )}
         </p>
       )}
       {status === 'ready' && <Outlet />}

@@ -1,8 +1,10 @@
-import { Upload } from 'lucide-react';
+import { Pencil, Upload } from 'lucide-react';
 import { type FormEvent, useEffect, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { addPlan, listPlans, type PlanSummary } from '../state/api.ts';
+import { newId } from '@heronstone/core/plan';
+import { addPlan, getSafety, listPlans, type PlanSummary, type Safety, sendCommand } from '../state/api.ts';
 import { Button } from '../ui/button.tsx';
+import { Safekeeping } from './Safekeeping.tsx';
 import { countWords } from '../ui/words.ts';
 
 /** The first page: the plans there are, a new one, one from a file. */
@@ -13,9 +15,20 @@ export function Plans() {
   const [name, setName] = useState('');
   const file = useRef<HTMLInputElement>(null);
   const navigate = useNavigate();
+  const [times, setTimes] = useState(0);
+  const [renaming, setRenaming] = useState<string | null>(null);
+  const [safety, setSafety] = useState<Safety | null>(null);
   useEffect(() => {
-    listPlans().then(setPlans, (e: Error) => setTrouble(e.message));
-  }, []);
+    // where the server does not answer, the list of plans says so
+    getSafety().then(setSafety, () => undefined);
+    listPlans().then(
+      (list) => {
+        setPlans(list);
+        setTrouble(null);
+      },
+      (e: Error) => setTrouble(e.message),
+    );
+  }, [times]);
   const start = async (source: Parameters<typeof addPlan>[0]) => {
     try {
       const { id } = await addPlan(source);
@@ -29,6 +42,16 @@ export function Plans() {
     if (name.trim() === '') return setTrouble('Give the plan a name first, for example “Attic room”.');
     void start({ head: { name: name.trim(), measure } });
   };
+  const safekeeping = safety && (
+    <Safekeeping safety={safety} setSafety={setSafety} onPutBack={() => setTimes((n) => n + 1)} />
+  );
+  if (safety?.broken)
+    return (
+      <main className="mx-auto max-w-3xl px-6 py-14">
+        <h1 className="font-display text-4xl font-semibold">Heronstone</h1>
+        {safekeeping}
+      </main>
+    );
   return (
     <main className="mx-auto max-w-3xl px-6 py-14">
       <h1 className="font-display text-4xl font-semibold">Heronstone</h1>
@@ -43,25 +66,40 @@ export function Plans() {
       )}
       <ul className="mt-2 divide-y divide-line">
         {plans?.map((p) => (
-          <li key={p.id}>
-            <Link
-              to={`/p/${p.id}/${p.supplies > 0 ? 'homes' : 'room'}`}
-              className="flex items-baseline justify-between gap-4 py-3 hover:text-heron"
-            >
-              <span>
-                <span className="text-lg font-semibold">{p.name}</span>
-                {p.forkedFrom && (
-                  <span className="text-soft">
-                    {' '}
-                    from {plans.find((o) => o.id === p.forkedFrom)?.name ?? 'a plan that is gone'}
+          <li key={p.id} className="flex items-center gap-3">
+            {renaming === p.id ? (
+              <Rename
+                plan={p}
+                onDone={(again) => {
+                  setRenaming(null);
+                  if (again) setTimes((n) => n + 1);
+                }}
+              />
+            ) : (
+              <>
+                <Link
+                  to={`/p/${p.id}/${p.supplies > 0 ? 'homes' : 'room'}`}
+                  className="flex min-w-0 grow flex-wrap items-baseline justify-between gap-x-4 py-3 hover:text-heron"
+                >
+                  <span>
+                    <span className="text-lg font-semibold">{p.name}</span>
+                    {p.forkedFrom && (
+                      <span className="text-soft">
+                        {' '}
+                        from {plans.find((o) => o.id === p.forkedFrom)?.name ?? 'a plan that is gone'}
+                      </span>
+                    )}
                   </span>
-                )}
-              </span>
-              <span className="text-soft">
-                {countWords(p.units, 'unit', 'units')} · {countWords(p.places, 'place', 'places')} ·{' '}
-                {countWords(p.supplies, 'supply', 'supplies')}
-              </span>
-            </Link>
+                  <span className="text-soft">
+                    {countWords(p.units, 'unit', 'units')} · {countWords(p.places, 'place', 'places')} ·{' '}
+                    {countWords(p.supplies, 'supply', 'supplies')}
+                  </span>
+                </Link>
+                <Button look="quiet" aria-label={`Rename ${p.name}`} title="Rename" onClick={() => setRenaming(p.id)}>
+                  <Pencil size={15} aria-hidden />
+                </Button>
+              </>
+            )}
           </li>
         ))}
       </ul>
@@ -116,6 +154,50 @@ export function Plans() {
           {trouble}
         </p>
       )}
+      {safekeeping}
     </main>
+  );
+}
+
+/** Another name for a plan, on its list; undone in the plan like any change. */
+function Rename({ plan, onDone }: { plan: PlanSummary; onDone: (changed: boolean) => void }) {
+  const [name, setName] = useState(plan.name);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const rename = async (e: FormEvent) => {
+    e.preventDefault();
+    const wanted = name.trim();
+    if (wanted === '') return setTrouble('A plan needs a name.');
+    if (wanted === plan.name) return onDone(false);
+    try {
+      await sendCommand(plan.id, newId('command'), { type: 'setPlan', set: { name: wanted } });
+      onDone(true);
+    } catch (error) {
+      setTrouble((error as Error).message);
+    }
+  };
+  return (
+    <form className="flex grow flex-wrap items-center gap-2 py-2" onSubmit={(e) => void rename(e)}>
+      <input
+        autoFocus
+        aria-label={`New name of ${plan.name}`}
+        maxLength={120}
+        aria-invalid={trouble !== null}
+        className="min-w-56 rounded-full border border-line bg-paper px-4 py-1.5"
+        value={name}
+        onChange={(e) => setName(e.target.value)}
+        onKeyDown={(e) => e.key === 'Escape' && onDone(false)}
+      />
+      <Button type="submit" look="main">
+        Rename
+      </Button>
+      <Button look="quiet" onClick={() => onDone(false)}>
+        Leave it
+      </Button>
+      {trouble && (
+        <span role="alert" className="text-clash">
+          {trouble}
+        </span>
+      )}
+    </form>
   );
 }

@@ -22,36 +22,78 @@ export class Refused extends Error {
 }
 /** The server did not answer. */
 export class Unreachable extends Error {}
-
-async function ask<T>(path: string, body?: unknown): Promise<T> {
-  let response: Response;
-  try {
-    response = await fetch(
-      `/api${path}`,
-      body === undefined
-        ? {}
-        : { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) },
-    );
-  } catch {
-    throw new Unreachable('The server does not answer.');
+/** The server answered that it has trouble of its own, in its own words. */
+export class ServerTrouble extends Error {
+  constructor(
+    readonly status: number,
+    detail: string,
+  ) {
+    super(detail);
   }
+}
+
+/** After so long without an answer the maker is told; after so long the question is given up and may be asked again, ms. */
+const SLOW = 5_000;
+const GIVEN_UP = 60_000;
+
+async function ask<T>(path: string, body?: unknown, onSlow?: () => void): Promise<T> {
+  const giveUp = new AbortController();
+  const slow = onSlow && setTimeout(onSlow, SLOW);
+  const end = setTimeout(() => giveUp.abort(), GIVEN_UP);
+  try {
+    return await answered<T>(
+      await fetch(`/api${path}`, {
+        signal: giveUp.signal,
+        ...(body !== undefined && {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify(body),
+        }),
+      }),
+    );
+  } catch (error) {
+    if (error instanceof Refused || error instanceof ServerTrouble) throw error;
+    throw new Unreachable('The server does not answer.', { cause: error });
+  } finally {
+    clearTimeout(slow);
+    clearTimeout(end);
+  }
+}
+
+async function answered<T>(response: Response): Promise<T> {
   if (response.ok) return (await response.json()) as T;
   const detail = await response.json().then(
     (p: { detail?: string }) => p.detail,
     () => undefined,
   );
-  if (response.status >= 500) throw new Unreachable(detail ?? 'The server has trouble.');
+  if (response.status >= 500) throw new ServerTrouble(response.status, detail ?? 'The server has trouble.');
   throw new Refused(response.status, detail ?? `The server said ${response.status}.`);
 }
 
 export const listPlans = () => ask<PlanSummary[]>('/plans');
 export const addPlan = (source: { head: Partial<Plan['head']> & { name: string } } | { file: string }) =>
   ask<{ id: string }>('/plans', source);
-export const getPlan = (id: string) => ask<Standing & { plan: Plan }>(`/plans/${id}`);
-export const sendCommand = (id: string, commandId: string, command: Command) =>
-  ask<PlanEvent>(`/plans/${id}/commands`, { commandId, command });
+export const getPlan = (id: string, onSlow?: () => void) =>
+  ask<Standing & { plan: Plan }>(`/plans/${id}`, undefined, onSlow);
+export const sendCommand = (id: string, commandId: string, command: Command, onSlow?: () => void) =>
+  ask<PlanEvent>(`/plans/${id}/commands`, { commandId, command }, onSlow);
 export const undoLast = (id: string) => ask<PlanEvent>(`/plans/${id}/undo`, {});
 export const redoNext = (id: string) => ask<PlanEvent>(`/plans/${id}/redo`, {});
 export const forkPlan = (id: string, name: string) => ask<{ id: string }>(`/plans/${id}/fork`, { name });
 /** What the stand-in for a laser measure shows when pointed at something so far away, mm. */
 export const readLaser = (distance: number) => ask<{ mm: number }>('/devices/laser/readings', { distance });
+
+export type Backup = {
+  file: string;
+  at: string;
+  why: 'daily' | 'before-migration' | 'by-hand';
+  change: number | null;
+  bytes: number;
+};
+/** How it stands with the data folder: why its plans cannot be opened (null: all is well), and what can be put back. */
+export type Safety = { broken: string | null; backups: Backup[]; canMend: boolean };
+export const getSafety = () => ask<Safety>('/backups');
+export const backUpNow = () => ask<{ file: string }>('/backups', {});
+/** Puts a backup back as it is, or (`mend`) the newest one and every change since; what was there is kept. */
+export const putBack = (what: { file: string } | { mend: true }) =>
+  ask<Safety & { kept: string }>('/backups/restore', what);

@@ -4,18 +4,32 @@ import { create } from 'zustand';
 import { type Finding } from '@heronstone/core/findings';
 import { type Plan } from '@heronstone/core/plan';
 import { type FindingsWorker } from '../workers/findings.worker.ts';
+import { orFail } from '../workers/or-fail.ts';
 
-let worker: Remote<FindingsWorker> | null = null;
-const finder = () =>
-  (worker ??= wrap<FindingsWorker>(
-    new Worker(new URL('../workers/findings.worker.ts', import.meta.url), { type: 'module' }),
-  ));
+let worker: { raw: Worker; api: Remote<FindingsWorker> } | null = null;
+/** Asks the worker; one that broke down is let go, so that the next question starts another. */
+async function find(plan: Plan): Promise<Finding[]> {
+  if (!worker) {
+    const raw = new Worker(new URL('../workers/findings.worker.ts', import.meta.url), { type: 'module' });
+    worker = { raw, api: wrap<FindingsWorker>(raw) };
+  }
+  const { raw, api } = worker;
+  try {
+    return await orFail(raw, api.find(plan));
+  } catch (e) {
+    raw.terminate();
+    if (worker?.raw === raw) worker = null;
+    throw e;
+  }
+}
 
 let last: { plan: Plan; findings: Finding[] } | null = null;
 /** How many findings are open in which plan, for the stepping stones; null before anybody looked. */
 export const useOpenFindings = create<{ planId: string; open: number } | null>()(() => null);
 let busy = false;
 let next: { plan: Plan; tell: (f: Finding[]) => void } | null = null;
+/** Why the findings could not be worked out the last time; null when they could. */
+export const useFindingsTrouble = create<{ words: string | null }>()(() => ({ words: null }));
 
 async function work(): Promise<void> {
   if (busy) return;
@@ -23,7 +37,14 @@ async function work(): Promise<void> {
   while (next) {
     const { plan, tell } = next;
     next = null;
-    const findings = await finder().find(plan);
+    let findings: Finding[];
+    try {
+      findings = await find(plan);
+      useFindingsTrouble.setState({ words: null });
+    } catch (e) {
+      useFindingsTrouble.setState({ words: (e as Error).message });
+      continue;
+    }
     last = { plan, findings };
     useOpenFindings.setState({ planId: plan.id, open: findings.filter((f) => !f.acknowledged).length }, true);
     tell(findings);
@@ -46,5 +67,5 @@ export function useFindings(plan: Plan): Finding[] | null {
 
 /** How many findings are open in a plan that is not the one on screen. */
 export async function openFindings(plan: Plan): Promise<number> {
-  return (await finder().find(plan)).filter((f) => !f.acknowledged).length;
+  return (await find(plan)).filter((f) => !f.acknowledged).length;
 }

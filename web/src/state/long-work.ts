@@ -1,6 +1,7 @@
 import { proxy, type Remote, wrap } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
+import { orFail } from '../workers/or-fail.ts';
 import { type StationsWorker } from '../workers/stations.worker.ts';
 
 /** Work done beside the screen: how far it is, how to end it. */
@@ -29,10 +30,8 @@ export function useLongWork(): LongWork {
     worker.current = mine;
     setShare(0);
     try {
-      return await job(
-        mine.api,
-        proxy((s: number) => worker.current === mine && setShare(s)),
-      );
+      const tell = proxy((s: number) => worker.current === mine && setShare(s));
+      return await orFail(raw, job(mine.api, tell));
     } catch (e) {
       toast.error(`It could not be worked out: ${(e as Error).message}`);
       return null;

@@ -1,3 +1,5 @@
+import 'fake-indexeddb/auto';
+import { IDBFactory } from 'fake-indexeddb';
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { apply, type Command, type Plan, type RowChange } from '@heronstone/core/plan';
 import { block, tinyRoom } from '@heronstone/core/testing';
@@ -6,8 +8,10 @@ import { block, tinyRoom } from '@heronstone/core/testing';
 class FakeServer {
   plan: Plan = tinyRoom();
   revision = 0;
-  /** what the next requests meet: an answer, a lost answer (written all the same), or no server at all */
-  weather: 'fine' | 'answer lost' | 'down' = 'fine';
+  /** what the next requests meet: an answer, a lost answer (written all the same), no server at all, or one that never answers */
+  weather: 'fine' | 'answer lost' | 'down' | 'hangs' = 'fine';
+  /** what happens to the commands of this supply instead of being done */
+  failing: { id: string; status: number } | null = null;
   seen = new Set<string>();
   stream: FakeStream | null = null;
 
@@ -21,6 +25,8 @@ class FakeServer {
       redo: null,
     });
     if (this.seen.has(commandId)) return { status: 200, body: event([]) };
+    if (this.failing && JSON.stringify(command).includes(this.failing.id))
+      return { status: this.failing.status, body: { detail: 'It cannot be stored.' } };
     const done = apply(this.plan, command);
     if (!done.ok) return { status: 409, body: { detail: done.reason } };
     this.plan = done.plan;
@@ -34,6 +40,7 @@ class FakeServer {
   fetch = async (url: string, init?: { body?: string }) => {
     await Promise.resolve();
     if (this.weather === 'down') throw new TypeError('fetch failed');
+    if (this.weather === 'hangs') return new Promise(() => undefined);
     const answer = init?.body
       ? this.run(JSON.parse(init.body).commandId, JSON.parse(init.body).command)
       : { status: 200, body: { plan: this.plan, revision: this.revision, undo: null, redo: null } };
@@ -63,19 +70,27 @@ class FakeStream {
 
 let server: FakeServer;
 let stored: Map<string, string>;
+const realFactory = globalThis.indexedDB;
 const g = globalThis as Record<string, unknown>;
 const { usePlan } = await import('./plan-store.ts');
+const { dropPending, keepPending, pendingOf, readPending, setAsideOf } = await import('./pending.ts');
 const { toast } = await import('sonner');
 
+// the browser’s database answers on the real clock, everything else on the faked one
 const settle = async () => {
-  for (let i = 0; i < 40; i++) await Promise.resolve();
+  for (let i = 0; i < 60; i++) await new Promise<void>((go) => setImmediate(go));
 };
+/** What the browser keeps, as a new tab would find it. */
+const kept = async () => [
+  (await readPending('tiny')).map((p) => p.id),
+  (await setAsideOf('tiny')).map((a) => a.reason),
+];
 const add = (id: string): Command => ({ type: 'addSupplies', supplies: [block({ id, name: `Thing ${id}` })] });
 const names = () => Object.keys(usePlan.getState().plan.supplies).sort();
 let close: () => void;
 
 beforeEach(async () => {
-  jest.useFakeTimers();
+  jest.useFakeTimers({ doNotFake: ['setImmediate', 'clearImmediate', 'queueMicrotask', 'nextTick'] });
   server = new FakeServer();
   stored = new Map();
   g.fetch = server.fetch;
@@ -88,8 +103,11 @@ beforeEach(async () => {
   close = usePlan.getState().open('tiny');
   await settle();
 });
-afterEach(() => {
+afterEach(async () => {
   close();
+  for (const one of await setAsideOf('tiny')) usePlan.getState().forget([one.id]);
+  for (const one of await readPending('tiny')) await dropPending(one.id);
+  await settle();
   jest.useRealTimers();
 });
 
@@ -101,7 +119,7 @@ describe('the plan on screen', () => {
     await settle();
     expect(usePlan.getState().unsaved).toBe(0);
     expect(server.plan.supplies.a).toBeDefined();
-    expect(stored.size).toBe(0);
+    expect(await kept()).toEqual([[], []]);
   });
 
   test('what the core refuses is never sent and changes nothing', async () => {
@@ -128,7 +146,7 @@ describe('the plan on screen', () => {
     usePlan.getState().dispatch({ type: 'setSupply', id: 'a', set: { name: 'Renamed' } });
     await settle();
     expect(usePlan.getState()).toMatchObject({ unsaved: 2, trouble: expect.stringMatching(/does not answer/) });
-    expect(JSON.parse([...stored.values()][0]!)).toHaveLength(2);
+    expect((await kept())[0]).toHaveLength(2);
     server.weather = 'fine';
     await jest.advanceTimersByTimeAsync(2500);
     await settle();
@@ -174,6 +192,98 @@ describe('the plan on screen', () => {
     close = usePlan.getState().open('tiny');
     await settle();
     expect(server.plan.supplies['left-over']).toBeDefined();
+    expect(await kept()).toEqual([[], []]);
+  });
+
+  test('what versions before 4 kept in the local storage is saved too', async () => {
+    close();
+    const old = [{ id: 'command-old-one', command: add('from-before') }];
+    stored.set('heronstone.unsaved.tiny', JSON.stringify(old));
+    close = usePlan.getState().open('tiny');
+    await settle();
+    expect(server.plan.supplies['from-before']).toBeDefined();
     expect(stored.size).toBe(0);
+  });
+
+  test('two tabs keep their waiting changes beside each other; none overwrites the other’s', async () => {
+    server.weather = 'down';
+    usePlan.getState().dispatch(add('mine'));
+    await keepPending(pendingOf('tiny', add('of-another-tab')));
+    usePlan.getState().dispatch(add('mine-too'));
+    await settle();
+    expect((await kept())[0]).toHaveLength(3);
+    close();
+    server.weather = 'fine';
+    close = usePlan.getState().open('tiny');
+    await settle();
+    expect(Object.keys(server.plan.supplies).sort()).toEqual(['mine', 'mine-too', 'of-another-tab']);
+  });
+
+  test('a change the server cannot store is set aside with its reason; what comes after it is saved', async () => {
+    server.failing = { id: 'bad', status: 422 };
+    for (const id of ['a', 'bad', 'b']) usePlan.getState().dispatch(add(id));
+    usePlan.getState().dispatch({ type: 'setSupply', id: 'bad', set: { name: 'Leans on the bad one' } });
+    usePlan.getState().dispatch(add('c'));
+    await settle();
+    expect(Object.keys(server.plan.supplies).sort()).toEqual(['a', 'b', 'c']);
+    expect(usePlan.getState()).toMatchObject({ unsaved: 0, trouble: null });
+    expect(usePlan.getState().setAside.map((one) => one.reason)).toEqual([
+      'It cannot be stored.',
+      expect.stringMatching(/not in the plan/),
+    ]);
+    expect((await kept())[1]).toHaveLength(2);
+    server.failing = null;
+    usePlan.getState().tryAgain(usePlan.getState().setAside[0]!);
+    await settle();
+    expect(server.plan.supplies.bad).toBeDefined();
+    expect((await kept())[1]).toHaveLength(1);
+  });
+
+  test('the server’s own failure with one change is tried three times, then the others go on; a full disk waits', async () => {
+    server.failing = { id: 'bad', status: 503 };
+    for (const id of ['bad', 'b']) usePlan.getState().dispatch(add(id));
+    await settle();
+    for (let i = 0; i < 5; i++) {
+      await jest.advanceTimersByTimeAsync(2500);
+      await settle();
+    }
+    expect(usePlan.getState()).toMatchObject({ unsaved: 2, trouble: 'It cannot be stored.', setAside: [] });
+    server.failing.status = 500;
+    for (let i = 0; i < 4; i++) {
+      await jest.advanceTimersByTimeAsync(2500);
+      await settle();
+    }
+    expect(Object.keys(server.plan.supplies)).toEqual(['b']);
+    expect(usePlan.getState()).toMatchObject({ unsaved: 0, trouble: null });
+    expect(usePlan.getState().setAside).toHaveLength(1);
+  });
+
+  test('a server that hangs is noticed after five seconds, and what was waiting is saved when it answers again', async () => {
+    server.weather = 'hangs';
+    usePlan.getState().dispatch(add('a'));
+    await settle();
+    await jest.advanceTimersByTimeAsync(4900);
+    expect(usePlan.getState().trouble).toBeNull();
+    await jest.advanceTimersByTimeAsync(200);
+    expect(usePlan.getState().trouble).toMatch(/not answered for five seconds/);
+    expect((await kept())[0]).toHaveLength(1);
+  });
+
+  test('a browser that keeps nothing is said to', async () => {
+    const broken = new IDBFactory();
+    broken.open = () => {
+      throw new DOMException('storage is switched off', 'SecurityError');
+    };
+    jest.resetModules();
+    g.indexedDB = broken;
+    const fresh = (await import('./plan-store.ts')).usePlan;
+    const shut = fresh.getState().open('tiny');
+    await settle();
+    expect(fresh.getState()).toMatchObject({ status: 'ready', keeps: false });
+    fresh.getState().dispatch(add('still-saved'));
+    await settle();
+    expect(server.plan.supplies['still-saved']).toBeDefined();
+    shut();
+    g.indexedDB = realFactory;
   });
 });

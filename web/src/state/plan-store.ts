@@ -1,8 +1,18 @@
 import { toast } from 'sonner';
 import { create } from 'zustand';
-import { apply, applyChanges, type Command, newId, type Plan } from '@heronstone/core/plan';
-import { getPlan, type PlanEvent, redoNext, Refused, sendCommand, undoLast } from './api.ts';
-import { keepPending, readPending, type Pending } from './pending.ts';
+import { apply, applyChanges, type Command, type Plan, saidIn } from '@heronstone/core/plan';
+import { getPlan, type PlanEvent, redoNext, Refused, sendCommand, ServerTrouble, undoLast } from './api.ts';
+import {
+  dropPending,
+  forgetAside,
+  keepPending,
+  layAside,
+  type Pending,
+  pendingOf,
+  readPending,
+  type SetAside,
+  setAsideOf,
+} from './pending.ts';
 
 type PlanState = {
   planId: string | null;
@@ -15,18 +25,31 @@ type PlanState = {
   unsaved: number;
   /** why saving does not work now; null while it does */
   trouble: string | null;
+  /** whether this browser keeps what is not saved (not when its storage is full, nor in some private windows) */
+  keeps: boolean;
+  /** changes that could not be kept, with their reasons */
+  setAside: SetAside[];
   open: (planId: string) => () => void;
   /** applies a command at once and saves it; false when it was refused (the reason is shown) */
   dispatch: (command: Command) => boolean;
   undo: () => Promise<void>;
   redo: () => Promise<void>;
+  /** does a change that was set aside once more */
+  tryAgain: (one: SetAside) => void;
+  /** forgets changes that were set aside */
+  forget: (ids: readonly string[]) => void;
 };
+
+/** How often one change may meet the server’s own failure before it is set aside, so that the others go on. */
+const TRIES = 3;
 
 const nothing = { id: '' } as Plan;
 let confirmed: Plan = nothing;
 let revision = 0;
+let store: string | null = null;
 let pending: Pending[] = [];
 let sending = false;
+let failed = { id: '', times: 0 };
 /** steps back and forth that wait until what was done before them is saved */
 const waiting: (() => void)[] = [];
 let retry: ReturnType<typeof setTimeout> | undefined;
@@ -44,17 +67,32 @@ export const usePlan = create<PlanState>()((set, get) => {
       } else if (sending && one === pending[0]) {
         // on its way: it may be in the confirmed plan already, its answer will tell
         kept.push(one);
-      } else toast.error(done.reason);
+      } else putAside(one, done.reason);
     }
     pending = kept;
-    keepPending(confirmed.id, pending);
     set({ plan, unsaved: pending.length });
+  };
+
+  /** Does something with what this browser keeps; where it cannot, that is shown. */
+  const keeping = (work: Promise<void>) =>
+    void work.then(
+      () => !get().keeps && set({ keeps: true }),
+      () => set({ keeps: false }),
+    );
+
+  /** A change that cannot be kept makes way for the others; it is not lost. */
+  const putAside = (one: Pending, reason: string): void => {
+    toast.error(reason, { description: 'This change is set aside; everything else is kept.' });
+    const aside = { ...one, reason, when: new Date().toISOString() };
+    set({ setAside: [...get().setAside.filter((a) => a.id !== one.id), aside] });
+    keeping(layAside(aside));
   };
 
   const take = (event: PlanEvent): void => {
     if (event.planId !== get().planId) return;
     const mine = pending.some((p) => p.id === event.commandId);
     pending = pending.filter((p) => p.id !== event.commandId);
+    if (mine) keeping(dropPending(event.commandId));
     if (event.revision > revision + 1 || (mine && event.revision > revision && event.changes.length === 0))
       return void reload();
     if (event.revision === revision + 1) {
@@ -69,7 +107,7 @@ export const usePlan = create<PlanState>()((set, get) => {
     const { planId } = get();
     if (!planId) return;
     try {
-      const got = await getPlan(planId);
+      const got = await getPlan(planId, () => get().status === 'loading' && set({ status: 'unreachable' }));
       if (get().planId !== planId) return;
       confirmed = got.plan;
       revision = got.revision;
@@ -78,7 +116,8 @@ export const usePlan = create<PlanState>()((set, get) => {
       void send();
     } catch (error) {
       if (error instanceof Refused) set({ status: 'missing' });
-      else if (get().status === 'loading') set({ status: 'unreachable' });
+      else if (get().status === 'loading')
+        set({ status: 'unreachable', trouble: error instanceof ServerTrouble ? error.message : null });
     }
   };
 
@@ -90,13 +129,17 @@ export const usePlan = create<PlanState>()((set, get) => {
     while (planId && pending[0] && get().planId === planId) {
       const one = pending[0];
       try {
-        const event = await sendCommand(planId, one.id, one.command);
+        const event = await sendCommand(planId, one.id, one.command, () =>
+          set({ trouble: 'The server has not answered for five seconds.' }),
+        );
         set({ trouble: null });
         take(event);
       } catch (error) {
-        if (error instanceof Refused) {
-          toast.error(error.message, { description: 'The change was taken back; everything else is kept.' });
+        failed = { id: one.id, times: failed.id === one.id ? failed.times + 1 : 1 };
+        const hopeless = error instanceof ServerTrouble && error.status !== 503 && failed.times >= TRIES;
+        if (error instanceof Refused || hopeless) {
           pending = pending.filter((p) => p !== one);
+          putAside(one, (error as Error).message);
           await reload();
         } else {
           set({ trouble: (error as Error).message });
@@ -128,6 +171,20 @@ export const usePlan = create<PlanState>()((set, get) => {
     }
   };
 
+  /** What earlier tabs could not save comes first, then the plan itself. */
+  const begin = async (planId: string): Promise<void> => {
+    try {
+      const [waiting, aside] = [await readPending(planId), await setAsideOf(planId)];
+      if (get().planId !== planId) return;
+      pending = waiting;
+      set({ setAside: aside, keeps: true });
+    } catch {
+      if (get().planId !== planId) return;
+      set({ keeps: false });
+    }
+    await reload();
+  };
+
   return {
     planId: null,
     status: 'loading',
@@ -136,16 +193,22 @@ export const usePlan = create<PlanState>()((set, get) => {
     redoWords: null,
     unsaved: 0,
     trouble: null,
+    keeps: true,
+    setAside: [],
 
     open: (planId) => {
       confirmed = nothing;
-      pending = readPending(planId);
-      set({ planId, status: 'loading', plan: nothing, trouble: null });
-      void reload();
+      pending = [];
+      store = null;
+      set({ planId, status: 'loading', plan: nothing, trouble: null, setAside: [] });
+      void begin(planId);
       const stream = new EventSource(`/api/plans/${planId}/stream`);
       stream.addEventListener('hello', (e) => {
-        const { revision: now } = JSON.parse((e as MessageEvent<string>).data) as { revision: number };
-        if (confirmed !== nothing && now !== revision) void reload();
+        const hello = JSON.parse((e as MessageEvent<string>).data) as { revision: number; store?: string };
+        // another store: the server was started again, or a backup was put back
+        const other = store !== null && hello.store !== store;
+        store = hello.store ?? null;
+        if (confirmed !== nothing && (other || hello.revision !== revision)) void reload();
         else if (get().trouble || get().status === 'unreachable') void reload();
       });
       stream.addEventListener('change', (e) => {
@@ -162,12 +225,13 @@ export const usePlan = create<PlanState>()((set, get) => {
     dispatch: (command) => {
       const done = apply(get().plan, command);
       if (!done.ok) {
-        toast.error(done.reason);
+        toast.error(saidIn(get().plan, done.reason));
         return false;
       }
       if (done.changes.length === 0) return true;
-      pending = [...pending, { id: newId('command'), command }];
-      keepPending(confirmed.id, pending);
+      const one = pendingOf(confirmed.id, command);
+      pending = [...pending, one];
+      keeping(keepPending(one));
       set({ plan: done.plan, unsaved: pending.length });
       void send();
       return true;
@@ -175,5 +239,13 @@ export const usePlan = create<PlanState>()((set, get) => {
 
     undo: () => step(undoLast, 'Undone', () => get().undoWords),
     redo: () => step(redoNext, 'Done again', () => get().redoWords),
+
+    tryAgain: (one) => {
+      if (get().dispatch(one.command)) get().forget([one.id]);
+    },
+    forget: (ids) => {
+      set({ setAside: get().setAside.filter((a) => !ids.includes(a.id)) });
+      keeping(forgetAside(ids));
+    },
   };
 });

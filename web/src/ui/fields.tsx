@@ -1,5 +1,13 @@
 import { type ReactNode, useId, useState } from 'react';
-import { formatLength, formatNumberOnly, parseLength, parseLengths, unitSuffix } from '@heronstone/core/lengths';
+import {
+  formatLength,
+  formatNumberOnly,
+  formatWeight,
+  parseLength,
+  parseLengths,
+  parseWeight,
+  unitSuffix,
+} from '@heronstone/core/lengths';
 import { usePlan } from '../state/plan-store.ts';
 
 const box =
@@ -117,14 +125,14 @@ export function NumberField({
 }) {
   const id = useId();
   const typed = useTyped(String(value), (text) => {
-    // a unit typed behind the number is taken for what it is; letters alone are no number
-    const bare = text
-      .trim()
-      .replace(',', '.')
-      .replace('−', '-')
-      .replace(/(?<=\d)\s*[a-z%°/²]+$/i, '');
-    const n = Number(bare);
+    // the field's own unit may stand behind the number; another one is refused, or it would be taken for this one
+    const [, bare = text.trim(), said = ''] = /^(.*\d)\s*([a-z%°/²]*)$/i.exec(text.trim()) ?? [];
+    const n = Number(bare.replace(',', '.').replace('−', '-'));
     if (bare === '' || !Number.isFinite(n)) return `“${text}” is not a number.`;
+    if (said !== '' && said.toLowerCase() !== unit?.toLowerCase())
+      return unit
+        ? `“${said}” is not understood here: it is in ${unit}.`
+        : `“${said}” is not understood: a number is wanted.`;
     if (whole && !Number.isInteger(n)) return 'It must be a whole number.';
     if (n < min) return min === 0 ? 'It cannot be negative.' : `At least ${min}.`;
     if (n > max) return `At most ${max}.`;
@@ -136,6 +144,30 @@ export function NumberField({
         <input id={id} className={box} inputMode="decimal" autoComplete="off" {...typed.props} />
         {unit && <span className="shrink-0 text-[13px] text-soft">{unit}</span>}
       </div>
+    </Labelled>
+  );
+}
+
+/** A weight with its unit, as people write it; kept in grams. A bare number is in `bare`, or its like in ounces and pounds. */
+export function WeightField({
+  g,
+  bare,
+  max,
+  onCommit,
+  ...shared
+}: Shared & { g: number; bare: 'g' | 'kg'; max: number; onCommit: (g: number) => boolean | void }) {
+  const id = useId();
+  const measure = usePlan((s) => s.plan.head.measure);
+  const own = measure === 'metric' ? bare : bare === 'kg' ? 'lb' : 'oz';
+  const typed = useTyped(formatWeight(g, measure), (text) => {
+    const got = parseWeight(text, own);
+    if (!got.ok) return got.reason;
+    if (got.g > max) return `At most ${formatWeight(max, measure)}.`;
+    return onCommit(Number(got.g.toFixed(3))) === false ? 'That was refused.' : null;
+  });
+  return (
+    <Labelled {...shared} id={id} trouble={typed.trouble}>
+      <input id={id} className={box} autoComplete="off" {...typed.props} />
     </Labelled>
   );
 }

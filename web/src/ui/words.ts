@@ -21,3 +21,7 @@ export function countWords(n: number, one: string, many: string): string {
 
 /** The maker’s own day, as 2026-11-24. */
 export const today = (): string => new Date().toLocaleDateString('sv');
+
+const MOMENT = new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeStyle: 'short' });
+/** A moment (ISO) on the maker’s own clock: “25 November 2026 at 04:52”. */
+export const momentWords = (at: string): string => MOMENT.format(new Date(at));

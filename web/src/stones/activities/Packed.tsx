@@ -1,5 +1,6 @@
 import { PackageCheck, Route } from 'lucide-react';
 import { bringingOf } from '@heronstone/core/homes';
+import { formatWeight } from '@heronstone/core/lengths';
 import { apply, type Plan, type Station } from '@heronstone/core/plan';
 import { packCommand, packingOf } from '@heronstone/core/stations';
 import { toast } from 'sonner';
@@ -53,7 +54,7 @@ export function Packed({
         <strong>{packing.traveller.name}</strong>
         <span>
           {packing.packed.length} of {packing.packed.length + packing.missing.length} packed ·{' '}
-          {(packing.mass / 1000).toFixed(1)} kg
+          {formatWeight(packing.mass, plan.head.measure)}
         </span>
         <span className="text-soft">
           {bringing.reason ??

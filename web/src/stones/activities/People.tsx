@@ -1,8 +1,8 @@
 import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { formatLength } from '@heronstone/core/lengths';
-import { heightOff, worktopWanted } from '@heronstone/core/body';
-import { CATALOGUE } from '@heronstone/core/catalogue';
+import { heightOff, worktopWanted, type WorktopWanted } from '@heronstone/core/body';
+import { CATALOGUE, TOP } from '@heronstone/core/catalogue';
 import {
   type Activity,
   blankPerson,
@@ -192,9 +192,9 @@ function Heights({ person, activity }: { person: Person; activity: Activity | nu
       .filter((seat) =>
         person.mobility === 'standing' ? seat === null : person.mobility === 'wheelchair' ? seat !== null : true,
       )
-      .map((seat) => ({ work, seat, want: worktopWanted(person, work, seat) })),
+      .map((seat) => ({ work, seat, want: worktopWanted(person, work, seat, TOP) })),
   );
-  const off = (top: number, want: readonly [number, number]) => {
+  const off = (top: number, want: WorktopWanted) => {
     const by = heightOff(top, want);
     return Math.abs(by) < 1 ? 'right' : `${len(Math.abs(by))} too ${by < 0 ? 'low' : 'high'}`;
   };
@@ -211,7 +211,9 @@ function Heights({ person, activity }: { person: Person; activity: Activity | nu
               <th className="py-0.5 pr-1 text-left font-medium">
                 {WORK_WORDS[work]}, {seat === null ? 'standing' : 'sitting'}
                 <span className="block font-normal">
-                  {len(want[0])} to {len(want[1])}
+                  {want.lap
+                    ? `as low as it goes, ${len(want.low)}; better standing or on a lower seat`
+                    : `${len(want.low)} to ${len(want.high)}`}
                 </span>
               </th>
               <td className="py-0.5">

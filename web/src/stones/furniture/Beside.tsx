@@ -13,15 +13,14 @@ export function Beside({ planId, mine }: { planId: string; mine: Plan }) {
   const [trouble, setTrouble] = useState<string | null>(null);
   useEffect(() => {
     let here = true;
-    getPlan(planId).then(
-      async (got) => {
-        if (!here) return;
-        setPlan(got.plan);
-        const count = await openFindings(got.plan);
-        if (here) setOpen(count);
-      },
-      (e: Error) => here && setTrouble(e.message),
-    );
+    const look = async () => {
+      const got = await getPlan(planId);
+      if (!here) return;
+      setPlan(got.plan);
+      const count = await openFindings(got.plan);
+      if (here) setOpen(count);
+    };
+    look().catch((e: Error) => here && setTrouble(e.message));
     return () => void (here = false);
   }, [planId]);
   if (trouble) return <p className="p-4 text-clash">{trouble}</p>;

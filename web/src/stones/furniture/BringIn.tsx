@@ -3,7 +3,7 @@ import { DropdownMenu } from 'radix-ui';
 import { CATALOGUE, type KindFacts, UNIT_KINDS, type UnitKind } from '@heronstone/core/catalogue';
 import { formatLength } from '@heronstone/core/lengths';
 import { blankUnit, middleOfRoom, newId, type OwnKind, type Unit, unitShape } from '@heronstone/core/plan';
-import { snapUnit } from '@heronstone/core/room';
+import { freeSpotFor } from '@heronstone/core/room';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
@@ -20,7 +20,7 @@ const GROUPS: [KindFacts['group'], string][] = [
   ['away', 'Outside'],
 ];
 
-/** The generic kinds, each in a few words; a new unit comes to the middle of the room. */
+/** The generic kinds, each in a few words; a new unit comes to where there is room for it. */
 export function BringIn() {
   const plan = usePlan((s) => s.plan);
   const dispatch = usePlan((s) => s.dispatch);
@@ -38,7 +38,7 @@ export function BringIn() {
       ...middleOfRoom(plan),
     };
     if (unit.mount === 'door') unit.doorId = Object.values(plan.openings).find((o) => o.kind === 'door')?.id ?? null;
-    const { x, y, facing, bottom, hostId } = snapUnit(plan, unit, middleOfRoom(plan));
+    const { x, y, facing, bottom, hostId } = freeSpotFor(plan, unit);
     if (dispatch({ type: 'placeUnit', unit: { ...unit, x, y, facing, bottom, hostId } })) select({ unit: id });
   };
   const own = Object.values(plan.ownKinds);

@@ -2,18 +2,10 @@ import { useState } from 'react';
 import { wallsInOrder } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
+import { saveFile } from '../../ui/save-file.ts';
 import { Sheet } from '../../ui/sheet.tsx';
 
 const NOTE = 'Measure again before you cut or drill. Print at 100 %; the line of 1 m tells whether it was.';
-
-function save(name: string, type: string, content: BlobPart) {
-  const url = URL.createObjectURL(new Blob([content], { type }));
-  const a = document.createElement('a');
-  a.href = url;
-  a.download = name;
-  a.click();
-  setTimeout(() => URL.revokeObjectURL(url), 10_000);
-}
 
 /** Floor and every wall front to take along: SVG and DXF to scale, PDF to print. The writers are loaded when they are asked for. */
 export function Drawings({ onClose }: { onClose: () => void }) {
@@ -26,12 +18,12 @@ export function Drawings({ onClose }: { onClose: () => void }) {
     const sheet = wallId ? drawWall(plan, wallId) : drawFloor(plan);
     if (!sheet) return setTrouble('This wall can be drawn once the walls close.');
     const name = file(sheet.title.replace(`${plan.head.name}: `, ''), which);
-    if (which === 'svg') save(name, 'image/svg+xml', toSvg(sheet));
-    else save(name, 'image/vnd.dxf', toDxf(sheet));
+    if (which === 'svg') saveFile(name, 'image/svg+xml', toSvg(sheet));
+    else saveFile(name, 'image/vnd.dxf', toDxf(sheet));
   };
   const print = async (paper: 'a4' | 'letter') => {
     const { drawAll, toPdf } = await import('@heronstone/core/drawings');
-    save(file(paper, 'pdf'), 'application/pdf', new Uint8Array(await toPdf(drawAll(plan), paper, NOTE)));
+    saveFile(file(paper, 'pdf'), 'application/pdf', new Uint8Array(await toPdf(drawAll(plan), paper, NOTE)));
   };
   const rows = [
     { id: null, name: 'Floor' },

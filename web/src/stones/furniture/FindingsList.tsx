@@ -1,6 +1,8 @@
 import { Check, RotateCcw, TriangleAlert } from 'lucide-react';
 import { memo, useState } from 'react';
 import { CHECKS, type Finding, FIRST } from '@heronstone/core/findings';
+import { useFindingsTrouble } from '../../state/findings.ts';
+import { inMeasure } from '@heronstone/core/lengths';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { countWords, today } from '../../ui/words.ts';
@@ -15,6 +17,7 @@ export const FindingsList = memo(function FindingsList({
   chosen: string | null;
   onChoose: (finding: Finding | null) => void;
 }) {
+  const trouble = useFindingsTrouble((s) => s.words);
   const open = findings?.filter((f) => !f.acknowledged) ?? [];
   const done = findings?.filter((f) => f.acknowledged) ?? [];
   return (
@@ -23,10 +26,17 @@ export const FindingsList = memo(function FindingsList({
         <span className="font-display text-lg font-semibold">Findings</span>
         <span className="text-[13px] text-soft" role="status">
           {findings === null
-            ? 'looking …'
+            ? trouble
+              ? 'not checked'
+              : 'looking …'
             : `${open.length} open${done.length ? `, ${countWords(done.length, 'left as it is', 'left as they are')}` : ''}`}
         </span>
       </h2>
+      {trouble && (
+        <p role="alert" className="py-2 text-clash">
+          The plan could not be checked just now: {trouble}. It is tried again with your next change.
+        </p>
+      )}
       {findings?.length === 0 && (
         <p className="py-3 text-soft">Nothing found: everything opens, passes and holds as far as the plan tells.</p>
       )}
@@ -69,13 +79,14 @@ export const FindingsList = memo(function FindingsList({
 function More({ finding }: { finding: Finding }) {
   const dispatch = usePlan((s) => s.dispatch);
   const [reason, setReason] = useState('');
+  const measure = usePlan((s) => s.plan.head.measure);
   const { source, care } = CHECKS[finding.check];
   return (
     <div className="mt-1 border-t border-line pt-1 text-[13px]">
-      <p className="text-soft">Limit: {source}.</p>
+      <p className="text-soft">Limit: {inMeasure(source, measure)}.</p>
       {care && (
         <p>
-          {care} {FIRST}
+          {inMeasure(care, measure)} {FIRST}
         </p>
       )}
       {finding.acknowledged ? (

@@ -37,7 +37,13 @@ export default function FurnitureStone() {
   const chosen = get('unit');
   const beside = get('beside');
   const unit = chosen ? plan.units[chosen] : undefined;
-  const away = Object.values(plan.units).filter((u) => u.mount === 'away');
+  // what is not on Floor can be chosen all the same
+  const elsewhere = (
+    [
+      ['Outside the room', Object.values(plan.units).filter((u) => u.mount === 'away')],
+      ['Put away', Object.values(plan.units).filter((u) => u.mount !== 'away' && u.keptInId !== null)],
+    ] as const
+  ).filter(([, list]) => list.length > 0);
 
   const rest = useCallback(
     (id: string, to: Moved): Partial<Unit> => {
@@ -121,10 +127,10 @@ export default function FurnitureStone() {
         <BesideChoice planId={plan.id} beside={beside} onChoose={(id) => select({ beside: id })} />
       </div>
       <div className="flex min-h-9 flex-wrap items-center gap-4">
-        {away.length > 0 && (
-          <p className="text-[13px] text-soft">
-            Outside the room:{' '}
-            {away.map((u, i) => (
+        {elsewhere.map(([where, list]) => (
+          <p key={where} className="text-[13px] text-soft">
+            {where}:{' '}
+            {list.map((u, i) => (
               <span key={u.id}>
                 {i > 0 && ', '}
                 <button
@@ -137,7 +143,7 @@ export default function FurnitureStone() {
               </span>
             ))}
           </p>
-        )}
+        ))}
         {unit && factsOf(unit.kind).mobile && unit.mount === 'floor' && (
           <ParkingMap
             key={unit.id}
@@ -150,7 +156,9 @@ export default function FurnitureStone() {
           <SunDial plan={plan} />
         </span>
       </div>
-      <div className={`grid min-h-72 grow gap-4 ${beside ? 'grid-cols-[1fr_1fr_18rem]' : 'grid-cols-[1fr_20rem]'}`}>
+      <div
+        className={`grid min-h-72 grow grid-cols-1 gap-4 ${beside ? 'lg:grid-cols-[1fr_1fr_18rem]' : 'lg:grid-cols-[1fr_20rem]'}`}
+      >
         <div className="relative min-h-[44vh]">
           {Object.keys(plan.units).length === 0 && (
             <p className="absolute inset-x-0 top-1/2 z-10 mx-auto w-fit -translate-y-1/2 rounded-2xl bg-ground px-6 py-4 text-center">
@@ -179,7 +187,7 @@ export default function FurnitureStone() {
             </div>
           )}
         </Suspense>
-        <div className="relative">
+        <div className="relative min-h-80">
           <div className="absolute inset-0 flex flex-col [&>section]:min-h-0 [&>section]:grow">
             <FindingsList findings={findings} chosen={finding?.key ?? null} onChoose={chooseFinding} />
           </div>

@@ -1,5 +1,6 @@
 import { useMemo, useState } from 'react';
 import { goesIn } from '@heronstone/core/fit';
+import { inMeasure } from '@heronstone/core/lengths';
 import { newId, type Organiser, placeTitle } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
@@ -75,7 +76,7 @@ export function GoesIn({ unitId, onClose }: { unitId: string | null; onClose: ()
           <li key={place.id} className="flex items-center justify-between gap-4 py-1">
             <span>{placeTitle(plan, place)}</span>
             <span className={`flex items-center gap-2 ${fit.ok ? '' : 'text-clash'}`}>
-              {fit.ok ? `yes, ${fit.fits}: ${fit.words}` : fit.words}
+              {inMeasure(fit.ok ? `yes, ${fit.fits}: ${fit.words}` : fit.words, plan.head.measure)}
               {fit.ok && organiser && (
                 <Button
                   onClick={() =>

@@ -4,7 +4,7 @@ import { massOf, newId, type Unit } from '@heronstone/core/plan';
 import { snapUnit } from '@heronstone/core/room';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
-import { CheckField, LengthField, NumberField, SelectField } from '../../ui/fields.tsx';
+import { CheckField, LengthField, NumberField, SelectField, WeightField } from '../../ui/fields.tsx';
 
 /** What a unit stands on or hangs from, what it weighs and bears, what it draws, and where a cart is parked. */
 export function StandsAndPower({ unit }: { unit: Unit }) {
@@ -69,19 +69,19 @@ export function StandsAndPower({ unit }: { unit: Unit }) {
         />
       )}
       {unit.mount !== 'floor' && unit.mount !== 'away' && length('bottom', 'above the floor')}
-      <NumberField
+      <WeightField
         label={`weighs empty${unit.mass === null ? ' (estimated)' : ''}`}
-        unit="kg"
-        max={2000}
-        value={Math.round(massOf(unit) / 100) / 10}
-        onCommit={(kg) => set({ mass: kg * 1000 })}
+        bare="kg"
+        max={2_000_000}
+        g={massOf(unit)}
+        onCommit={(mass) => set({ mass })}
       />
-      <NumberField
+      <WeightField
         label={`rated load${unit.ratedLoad === null ? ' (not known)' : ''}`}
-        unit="kg"
-        max={5000}
-        value={(unit.ratedLoad ?? 0) / 1000}
-        onCommit={(kg) => set({ ratedLoad: kg === 0 ? null : kg * 1000 })}
+        bare="kg"
+        max={5_000_000}
+        g={unit.ratedLoad ?? 0}
+        onCommit={(g) => set({ ratedLoad: g === 0 ? null : g })}
       />
       <SelectField
         label="shelves of"

@@ -2,20 +2,22 @@ import { proxy, type Remote, wrap } from 'comlink';
 import { House, Square } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { type Assessment, assessHomes, settleCommand } from '@heronstone/core/homes';
-import { type SlottingProgress } from '@heronstone/core/slotting';
+import { type Assessment, type FindProgress, settleCommand } from '@heronstone/core/homes';
+import { placeTitle, type Plan } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { countWords, today, yearWords } from '../../ui/words.ts';
-import { type HomesWorker } from '../../workers/homes.worker.ts';
+import { type FoundHomes, type HomesWorker } from '../../workers/homes.worker.ts';
+import { orFail } from '../../workers/or-fail.ts';
 
 const SECONDS = 2;
 
 /** Find homes: in a worker, with the running total and how far it can be from the best; one undo for the whole result. */
 export function FindHomes({ assessment }: { assessment: Assessment }) {
   const dispatch = usePlan((s) => s.dispatch);
-  const [progress, setProgress] = useState<SlottingProgress | null>(null);
+  const [progress, setProgress] = useState<FindProgress | null>(null);
   const [running, setRunning] = useState(false);
+  const [ending, setEnding] = useState(false);
   const worker = useRef<{ raw: Worker; api: Remote<HomesWorker> } | null>(null);
   useEffect(() => () => worker.current?.raw.terminate(), []);
 
@@ -24,24 +26,27 @@ export function FindHomes({ assessment }: { assessment: Assessment }) {
     const { plan } = usePlan.getState();
     if (assessment.states.length === 0) return void toast('There are no supplies yet to find homes for.');
     setRunning(true);
+    setEnding(false);
     setProgress(null);
     const raw = new Worker(new URL('../../workers/homes.worker.ts', import.meta.url), { type: 'module' });
     worker.current = { raw, api: wrap<HomesWorker>(raw) };
     try {
-      const answer = await worker.current.api.find(plan, SECONDS, proxy(setProgress));
-      const now = usePlan.getState().plan;
-      const command = settleCommand(now, answer, today());
-      const before = assessHomes(now);
-      if (command.type === 'settle' && command.homes.length === 0) toast('Every home is already where it is best.');
-      else if (dispatch(command)) {
-        const after = assessHomes(usePlan.getState().plan);
-        const moves = command.type === 'settle' ? command.homes.length : 0;
-        const without = after.homeless.length;
-        toast.success(`${countWords(moves, 'home', 'homes')} changed`, {
-          description: `${yearWords(before.seconds)} of fetching with ${before.homeless.length} without a home → ${yearWords(after.seconds)} with ${without}. At most ${gapWords(answer.gap)} above the best possible. Ctrl Z takes it all back.`,
-          duration: 12_000,
+      const found = await orFail(raw, worker.current.api.find(plan, SECONDS, today(), proxy(setProgress)));
+      if (!found) toast('Stopped before there were any homes to show. Nothing was changed.');
+      else if (found.worse)
+        toast('Nothing better was found. All homes stay as they are.', {
+          description: <Compared found={found} second="best found" />,
+          duration: 20_000,
+          style: { width: '27rem' },
         });
-      }
+      else if (found.moves === 0)
+        toast('No better homes were found than those of today.', { description: gapWords(found.answer.gap) });
+      else if (dispatch(settleCommand(usePlan.getState().plan, found.answer, today())))
+        toast.success(`${countWords(found.moves, 'home', 'homes')} changed`, {
+          description: <Compared found={found} second="now" plan={usePlan.getState().plan} />,
+          duration: 20_000,
+          style: { width: '27rem' },
+        });
     } catch (e) {
       toast.error(`Homes could not be found: ${(e as Error).message}`);
     } finally {
@@ -69,10 +74,16 @@ export function FindHomes({ assessment }: { assessment: Assessment }) {
           aria-label="How far the search is"
         />
         <span className="text-[14px]">
-          {progress ? `${yearWords(progress.total)} · gap ${gapWords(progress.gap)}` : 'measuring reach …'}
+          {ending && progress?.phase !== 'counting' ? 'ending …' : progressWords(progress)}
         </span>
-        <Button onClick={() => void worker.current?.api.cancel()}>
-          <Square size={13} aria-hidden /> Enough
+        <Button
+          disabled={ending || progress?.phase === 'counting'}
+          onClick={() => {
+            setEnding(true);
+            void worker.current?.api.cancel();
+          }}
+        >
+          <Square size={13} aria-hidden /> {!progress || progress.phase === 'measuring' ? 'Stop' : 'Enough'}
         </Button>
       </div>
     );
@@ -83,4 +94,61 @@ export function FindHomes({ assessment }: { assessment: Assessment }) {
   );
 }
 
-const gapWords = (gap: number | null) => (gap === null ? 'unknown' : `${(gap * 100).toFixed(1)} %`);
+function progressWords(progress: FindProgress | null): string {
+  if (!progress || progress.phase === 'measuring') return 'measuring reach …';
+  if (progress.phase === 'counting') return 'counting …';
+  const total = progress.total === null ? '' : `about ${yearWords(progress.total)}`;
+  return progress.gap === null ? total : `${total} · ≤ ${percent(progress.gap)} above the best`;
+}
+
+/** Today’s homes and the found ones, counted alike. */
+function Compared({ found, second, plan }: { found: FoundHomes; second: string; plan?: Plan }) {
+  const rows = [
+    ['before', found.before],
+    [second, found.after],
+  ] as const;
+  return (
+    <>
+      <table className="my-1 w-full whitespace-nowrap text-right tabular-nums">
+        <thead>
+          <tr>
+            <th className="text-left font-normal">hours a year</th>
+            <th className="pl-3 font-normal">in all</th>
+            <th className="pl-3 font-normal">fetching</th>
+            <th className="pl-3 font-normal">no home</th>
+            <th className="pl-3 font-normal">apart</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(([name, { total, fetching, withoutSeconds, without, apart }]) => (
+            <tr key={name}>
+              <th className="text-left font-normal">{name}</th>
+              <td className="pl-3 font-semibold">{hours(total)}</td>
+              <td className="pl-3">{hours(fetching)}</td>
+              <td className="pl-3">{without > 0 ? `${hours(withoutSeconds)} (${without})` : '–'}</td>
+              <td className="pl-3">{hours(apart)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p>
+        {gapWords(found.answer.gap)} {plan && growthWords(plan, found.growthGaveWay)} A thing without a home that works
+        counts an hour a year and 3 minutes a fetch. {plan && 'Ctrl Z takes it all back.'}
+      </p>
+    </>
+  );
+}
+
+const hours = (seconds: number) => (seconds / 3600).toFixed(1);
+const percent = (share: number) => `${(share * 100).toFixed(1)} %`;
+const gapWords = (gap: number | null) =>
+  gap === null
+    ? 'How far that is from the best possible is not known.'
+    : `At most ${percent(gap)} above the best possible.`;
+
+function growthWords(plan: Plan, places: readonly string[]): string {
+  const names = places.flatMap((id) => (plan.places[id] ? [placeTitle(plan, plan.places[id])] : []));
+  if (names.length === 0) return '';
+  const shown = names.slice(0, 2).join(' and ');
+  return `Room to grow gave way in ${names.length > 2 ? `${names.length} places, ${shown} among them` : shown}.`;
+}

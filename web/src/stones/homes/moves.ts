@@ -1,3 +1,4 @@
+import { inMeasure } from '@heronstone/core/lengths';
 import { fitSupply } from '@heronstone/core/fit';
 import { costOfHome, placeFilling } from '@heronstone/core/homes';
 import { homeOf, type Place, type Plan, type Share, type Supply } from '@heronstone/core/plan';
@@ -6,12 +7,12 @@ import { bandName, secondsWords, yearWords } from '../../ui/words.ts';
 /** Whether a share goes into a place beside what lives there, in a few words; `ok` when it does. */
 export function roomWords(plan: Plan, place: Place, supply: Supply, share: Share): { ok: boolean; words: string } {
   const fit = fitSupply(place, supply, supply[share]);
-  if (!fit.ok) return { ok: false, words: fit.reason };
+  if (!fit.ok) return { ok: false, words: inMeasure(fit.reason, plan.head.measure) };
   const here = homeOf(plan, supply.id, share)?.placeId === place.id;
   const used = placeFilling(plan, place).used + (here ? 0 : fit.frontage);
   const over = used - place.width;
   return over > 0.5
-    ? { ok: false, words: `over-full by ${Math.ceil(over)} mm` }
+    ? { ok: false, words: inMeasure(`over-full by ${Math.ceil(over)} mm`, plan.head.measure) }
     : { ok: true, words: `${Math.round((used / place.width) * 100)} % full then` };
 }
 

@@ -78,7 +78,7 @@ export function Diagonals() {
                   ? 'It agrees with the walls as they are drawn.'
                   : `${formatLength(Math.abs(error), plan.head.measure)} ${error > 0 ? 'longer' : 'shorter'} than the walls as they are drawn.`}
               {square &&
-                ` Corner ${((from + 1) % walls.length) + 1} is ${Math.abs(square.degrees) < 0.1 ? 'square' : `${Math.abs(square.degrees).toFixed(1)}° out of square: ${square.perMetre.toFixed(0)} mm on a metre`}.`}
+                ` Corner ${((from + 1) % walls.length) + 1} is ${Math.abs(square.degrees) < 0.1 ? 'square' : `${Math.abs(square.degrees).toFixed(1)}° out of square: ${plan.head.measure === 'metric' ? `${square.perMetre.toFixed(0)} mm on a metre` : `${((square.perMetre * 12) / 1000).toFixed(2)}" in a foot`}`}.`}
             </p>
           </div>
         );

@@ -4,7 +4,7 @@ import { sendReading } from '../../state/laser.ts';
 import { formatLength } from '@heronstone/core/lengths';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
-import { NumberField } from '../../ui/fields.tsx';
+import { LengthField } from '../../ui/fields.tsx';
 
 /** A stand-in for a laser measure: its reading goes into the length that was last in focus. */
 export function Laser() {
@@ -26,14 +26,14 @@ export function Laser() {
   return (
     <section aria-label="Laser measure" className="rounded-xl bg-stone/60 p-2">
       <div className="flex items-end gap-2">
-        <NumberField
-          className="w-44"
-          label="Pretend laser, pointed at a wall"
-          unit="mm away"
-          min={50}
-          max={30_000}
-          value={distance}
-          onCommit={setDistance}
+        <LengthField
+          className="w-56"
+          label="Pretend laser, pointed at a wall so far away"
+          mm={distance}
+          onCommit={(mm) => {
+            if (mm === null || mm < 50 || mm > 30_000) return false;
+            setDistance(mm);
+          }}
         />
         <Button onClick={() => void shoot()}>
           <Crosshair size={16} aria-hidden /> Read

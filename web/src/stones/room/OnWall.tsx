@@ -1,4 +1,5 @@
 import { Trash2 } from 'lucide-react';
+import { formatLength } from '@heronstone/core/lengths';
 import { type Fixture, type Opening, type Slope, type Wall } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
@@ -45,6 +46,7 @@ function Row({
   over?: number;
   children: React.ReactNode;
 }) {
+  const measure = usePlan((s) => s.plan.head.measure);
   return (
     <div className="mt-1.5 border-t border-line pl-9 pt-1.5">
       <div className="flex items-center justify-between">
@@ -55,7 +57,7 @@ function Row({
       </div>
       <div className="grid grid-cols-4 gap-2">{children}</div>
       {over !== undefined && over > 0.5 && (
-        <p className="mt-0.5 text-[13px] text-clash">It ends {Math.round(over)} mm beyond the wall.</p>
+        <p className="mt-0.5 text-[13px] text-clash">It ends {formatLength(over, measure)} beyond the wall.</p>
       )}
     </div>
   );

@@ -46,7 +46,7 @@ export default function RoomStone() {
               key={wall.id}
               wall={wall}
               index={i}
-              suspect={roomOf(plan).suspect === i && !roomOf(plan).closes}
+              suspect={roomOf(plan).suspects.some((s) => s.wall === i)}
               chosen={chosen === wall.id}
               onChoose={() => select({ wall: chosen === wall.id ? null : wall.id })}
             />

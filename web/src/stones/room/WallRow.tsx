@@ -41,7 +41,7 @@ export function WallRow({
     <li
       className={`rounded-xl border px-2 py-1.5 ${chosen ? 'border-heron bg-paper' : suspect ? 'border-clash' : 'border-transparent hover:border-line'}`}
     >
-      <div className="grid grid-cols-[1.6rem_1fr_6.5rem_5rem_auto] items-center gap-2">
+      <div className="grid grid-cols-[1.6rem_1fr_4rem_auto] items-center gap-2 sm:grid-cols-[1.6rem_1fr_6.5rem_5rem_auto] [&>:nth-child(2)]:col-span-3 sm:[&>:nth-child(2)]:col-span-1 [&>:nth-child(3)]:col-start-2 sm:[&>:nth-child(3)]:col-start-auto">
         <button
           type="button"
           aria-expanded={chosen}

@@ -3,14 +3,16 @@ import { Download, Plus, Upload } from 'lucide-react';
 import { useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { pieceOf } from '@heronstone/core/fit';
-import { type CsvReport, writeSupplies } from '@heronstone/core/formats';
+import { writeSupplies } from '@heronstone/core/formats';
 import { formatNumberOnly } from '@heronstone/core/lengths';
 import { blankSupply, newId, placeTitle, type Supply } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { findSupplies } from '../../state/search.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
+import { saveFile } from '../../ui/save-file.ts';
 import { countWords } from '../../ui/words.ts';
+import { type CsvList } from '../../workers/csv.worker.ts';
 import { CsvReportSheet } from './CsvReportSheet.tsx';
 import { readCsv } from './read-csv.ts';
 import { SupplyEditor } from './SupplyEditor.tsx';
@@ -25,7 +27,7 @@ export default function SuppliesStone() {
   const [text, setText] = useState('');
   const [unmeasured, setUnmeasured] = useState(false);
   const [reading, setReading] = useState(false);
-  const [report, setReport] = useState<CsvReport | null>(null);
+  const [list, setList] = useState<{ file: File; first: CsvList } | null>(null);
   const file = useRef<HTMLInputElement>(null);
   const scroller = useRef<HTMLDivElement>(null);
   const rows = useMemo(() => {
@@ -51,21 +53,16 @@ export default function SuppliesStone() {
   const onFile = async (chosenFile: File) => {
     setReading(true);
     try {
-      setReport(await readCsv(await chosenFile.text()));
+      const first = await readCsv(chosenFile);
+      if (typeof first === 'string') toast.error(first);
+      else setList({ file: chosenFile, first });
     } catch {
       toast.error('The file could not be read.');
     } finally {
       setReading(false);
     }
   };
-  const save = () => {
-    const url = URL.createObjectURL(new Blob([writeSupplies(plan)], { type: 'text/csv' }));
-    const link = document.createElement('a');
-    link.href = url;
-    link.download = 'supplies.csv';
-    link.click();
-    setTimeout(() => URL.revokeObjectURL(url), 1000);
-  };
+  const save = () => saveFile('supplies.csv', 'text/csv', writeSupplies(plan));
 
   return (
     <main className="grid grow grid-cols-1 gap-6 px-4 pb-3 lg:grid-cols-[1fr_24rem]">
@@ -192,7 +189,7 @@ export default function SuppliesStone() {
           total > 0 && <p className="pt-10 text-soft">Choose a supply to measure and count it.</p>
         )}
       </aside>
-      {report && <CsvReportSheet report={report} onClose={() => setReport(null)} />}
+      {list && <CsvReportSheet {...list} onClose={() => setList(null)} />}
     </main>
   );
 }

@@ -4,7 +4,7 @@ import { asSeen } from '../../state/as-seen.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
-import { LengthField, NumberField, SelectField, TextField } from '../../ui/fields.tsx';
+import { LengthField, NumberField, SelectField, TextField, WeightField } from '../../ui/fields.tsx';
 
 const FORM_WORDS: Record<Supply['form'], string> = {
   block: 'block or box',
@@ -65,7 +65,7 @@ export function SupplyEditor({ supply }: { supply: Supply }) {
           {size('height', supply.form === 'sheet' ? 'thickness' : 'height')}
         </div>
         <div className="mt-1 grid grid-cols-3 gap-2">
-          <NumberField label="weight" unit="g" max={200_000} value={supply.mass} onCommit={(mass) => set({ mass })} />
+          <WeightField label="weight" bare="g" max={200_000} g={supply.mass} onCommit={(mass) => set({ mass })} />
           {supply.form === 'sheet' && (
             <NumberField
               label="paper weight"

@@ -17,7 +17,18 @@ import { path, type Turn } from './turn.ts';
 const shape = (points: readonly Point[], turn: Turn) => `${path(points.map((p) => turn(p)))}Z`;
 
 /** What belongs to the room besides its walls: fixtures, slopes with the line of head height, other uses of the floor. */
-export function RoomThings({ plan, turn, scale }: { plan: Plan; turn: Turn; scale: number }) {
+export function RoomThings({
+  plan,
+  turn,
+  scale,
+  names,
+}: {
+  plan: Plan;
+  turn: Turn;
+  scale: number;
+  /** named as well: where there is room for letters that can be read */
+  names: boolean;
+}) {
   return (
     <g pointerEvents="none">
       {Object.values(plan.slopes).map((slope) => {
@@ -47,6 +58,7 @@ export function RoomThings({ plan, turn, scale }: { plan: Plan; turn: Turn; scal
                 />
                 <path d={line(low)} strokeWidth={1.4 * scale} strokeDasharray={`${9 * scale} ${4 * scale}`} />
                 <text
+                  display={names ? undefined : 'none'}
                   x={words.x}
                   y={words.y - 4 * scale}
                   fontSize={11 * scale}
@@ -95,9 +107,10 @@ export function RoomThings({ plan, turn, scale }: { plan: Plan; turn: Turn; scal
               strokeDasharray={`${3 * scale} ${4 * scale}`}
             />
             <text
+              display={names ? undefined : 'none'}
               x={at.x}
               y={at.y}
-              fontSize={10 * scale}
+              fontSize={11 * scale}
               textAnchor="middle"
               dominantBaseline="middle"
               fill="var(--soft)"

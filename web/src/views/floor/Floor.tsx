@@ -1,4 +1,4 @@
-import { type KeyboardEvent, type PointerEvent, useCallback, useMemo, useRef, useState } from 'react';
+import { type KeyboardEvent, type PointerEvent, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { factsOf } from '@heronstone/core/catalogue';
 import { type Point, prismFootprint } from '@heronstone/core/geometry';
 import { type Plan, roomOf, type Unit } from '@heronstone/core/plan';
@@ -47,6 +47,14 @@ type Props = {
 };
 
 const STEP = 10;
+/** On a floor drawn narrower than this the names of what is in the room are left to the pointer, px. */
+const NAMED = 460;
+/** Room for the name and length of a wall beside it, px. */
+const LETTERS = 95;
+/** Size on the screen before it is known, px. */
+const USUAL = { width: 760, height: 460 };
+/** A pointer that goes no farther than this while it is down has pressed, not dragged, px. */
+const DRAGS = 4;
 
 /** The plan from above, to scale. */
 export function Floor(props: Props) {
@@ -58,13 +66,27 @@ export function Floor(props: Props) {
     grab: Point;
     at: Moved;
     began: boolean;
+    /** where it was pressed on the screen, px */
+    pressed: Point;
     /** what is seen stays as it was when the drag began, or the floor would run away under the pointer */
     box: Box;
   } | null>(null);
+  /** pressed where nothing stands */
+  const emptyPressed = useRef(false);
   const survey = roomOf(plan);
   const units = Object.values(plan.units).filter((u) => u.mount !== 'away' && u.keptInId === null);
   const turn = useMemo(() => turner(up), [up]);
 
+  // letters and lines keep their size on the screen, whatever the screen’s
+  const [size, setSize] = useState(USUAL);
+  useEffect(() => {
+    const seen = new ResizeObserver(([entry]) => {
+      const { width, height } = entry!.contentRect;
+      if (width > 0 && height > 0) setSize({ width, height });
+    });
+    seen.observe(svg.current!);
+    return () => seen.disconnect();
+  }, []);
   const fitted = useMemo((): Box => {
     const points = [
       ...(survey.closes ? survey.outline : survey.walked),
@@ -72,7 +94,9 @@ export function Floor(props: Props) {
     ].map((p) => turn(p));
     if (points.length < 2) points.push(turn({ x: 0, y: 0 }), turn({ x: 4000, y: 3000 }));
     // room for the lengths beside the walls; doors that open outwards need none beyond their sweep
-    const aside = measures ? 800 : 120;
+    const across = points.map((p) => p.x);
+    const wide = Math.max(...across) - Math.min(...across);
+    const aside = measures ? Math.max(800, (wide * LETTERS) / Math.max(60, size.width - 2 * LETTERS)) : 120;
     const above = measures ? 330 : 120;
     const swept = sweptOutside(plan).map((p) => turn(p));
     const span = (of: (p: Point) => number, pad: number) => {
@@ -83,9 +107,9 @@ export function Floor(props: Props) {
     const [top, bottom] = span((p) => p.y, above);
     return { x: left, y: top, w: right - left, h: bottom - top };
     // eslint-disable-next-line react-hooks/exhaustive-deps -- units and doors follow the tables named
-  }, [survey, plan.units, plan.openings, turn, measures]);
+  }, [survey, plan.units, plan.openings, turn, measures, size.width]);
   const box = moving?.box ?? fitted;
-  const scale = Math.max(box.w / 760, box.h / 460);
+  const scale = Math.max(box.w / size.width, box.h / size.height);
 
   const toPlan = useCallback(
     (e: { clientX: number; clientY: number }): Point => {
@@ -106,6 +130,7 @@ export function Floor(props: Props) {
         grab: { x: p.x - at.x, y: p.y - at.y },
         at: { x: at.x, y: at.y },
         began: false,
+        pressed: { x: e.clientX, y: e.clientY },
         box: fitted,
       });
     },
@@ -116,12 +141,15 @@ export function Floor(props: Props) {
     const p = toPlan(e);
     const snap = (mm: number) => Math.round(mm / STEP) * STEP;
     const at = { x: snap(p.x - moving.grab.x), y: snap(p.y - moving.grab.y) };
-    const began = moving.began || Math.hypot(at.x - moving.at.x, at.y - moving.at.y) > 15;
+    const began = moving.began || Math.hypot(e.clientX - moving.pressed.x, e.clientY - moving.pressed.y) > DRAGS;
     if (!began) return;
     setMoving({ ...moving, at, began });
     if (moving.kind === 'unit') props.onDragUnit?.(moving.id, at);
   };
   const onPointerUp = () => {
+    if (moving) (moving.kind === 'unit' ? props.onChooseUnit : props.onChooseStation)?.(moving.id);
+    else if (emptyPressed.current) props.onChooseUnit?.(null);
+    emptyPressed.current = false;
     if (moving?.began) (moving.kind === 'unit' ? props.onMoveUnit : props.onMoveStation)?.(moving.id, moving.at);
     if (moving?.kind === 'unit' && moving.began) props.onDragUnit?.(moving.id, null);
     setMoving(null);
@@ -142,7 +170,7 @@ export function Floor(props: Props) {
         if (moving) props.onDragUnit?.(moving.id, null);
         setMoving(null);
       }}
-      onPointerDown={() => props.onChooseUnit?.(null)}
+      onPointerDown={() => (emptyPressed.current = true)}
     >
       <RoomLines
         plan={plan}
@@ -152,7 +180,7 @@ export function Floor(props: Props) {
         chosenWall={props.chosenWall ?? null}
       />
       <SunOnFloor patches={sun.filter((p) => !p.unitId)} turn={turn} />
-      <RoomThings plan={plan} turn={turn} scale={scale} />
+      <RoomThings plan={plan} turn={turn} scale={scale} names={size.width >= NAMED} />
       {[...units]
         .sort((a, b) => layer(a) - layer(b))
         .map((unit) => (

@@ -125,9 +125,9 @@ export function SeatMark({
       transform={`translate(${p.x} ${p.y}) rotate(${station.heading - up})`}
       onPointerDown={(e) => {
         e.stopPropagation();
-        onChoose?.(station.id);
         onGrab?.('station', station.id, station, e);
       }}
+      onClick={() => !onGrab && onChoose?.(station.id)}
       onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && onChoose?.(station.id)}
     >
       <path

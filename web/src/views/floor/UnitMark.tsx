@@ -53,13 +53,18 @@ export const UnitMark = memo(function UnitMark({
       aria-pressed={chosen}
       data-unit={unit.id}
       className={`outline-none ${onGrab ? 'cursor-move' : onChoose ? 'cursor-pointer' : ''}`}
+      // what is pressed is chosen when it is let go: nothing on the screen may move between press and release
       onPointerDown={(e) => {
         e.stopPropagation();
-        onChoose?.(unit.id);
         onGrab?.('unit', unit.id, unit, e);
       }}
-      onFocus={() => onChoose?.(unit.id)}
-      onKeyDown={(e) => onKey?.(unit, e)}
+      onClick={() => !onGrab && onChoose?.(unit.id)}
+      onKeyDown={(e) => {
+        if (e.key === 'Enter' || e.key === ' ') {
+          e.preventDefault();
+          onChoose?.(unit.id);
+        } else onKey?.(unit, e);
+      }}
       onPointerEnter={() => useHover.setState({ unit: unit.id })}
       onPointerLeave={() => useHover.setState({ unit: null })}
     >
@@ -72,7 +77,7 @@ export const UnitMark = memo(function UnitMark({
         strokeDasharray={raised ? `${5 * scale} ${4 * scale}` : undefined}
       />
       <path d={path([fl, fr])} stroke={chosen ? 'var(--heron)' : 'var(--wood-line)'} strokeWidth={3 * scale} />
-      {names && size >= 9 ? (
+      {names && size >= 11 ? (
         <text
           transform={`translate(${centre.x} ${centre.y}) ${upright ? 'rotate(-90)' : ''}`}
           fontSize={size * scale}

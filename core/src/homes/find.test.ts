@@ -1,0 +1,152 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { type Command, type Plan, type Supply } from '../plan/index.ts';
+import { applied, block, tinyRoom, unit, use, withUnits, home } from '../testing/index.ts';
+import { findHomes, isWorse, placeFilling, tallyOf } from './index.ts';
+
+const since = '2026-05-01';
+const now = () => 0;
+const room = (...supplies: Supply[]) =>
+  applied(withUnits(tinyRoom(), unit('lowChest', { x: 3900, y: 3600 }), unit('bookcase', { x: 700, y: 5800 })), {
+    type: 'addSupplies',
+    supplies,
+  });
+const flat = (id: string, set: Partial<Supply> = {}) =>
+  block({ id, width: 150, depth: 200, height: 100, lies: ['flat'], ...set });
+const width = (plan: Plan, place: string) => plan.places[place]!.width;
+
+describe('find homes', () => {
+  test('homes that use the room to grow keep it: nothing loses its home, nothing gets worse', async () => {
+    // every place is full to the edge, as a maker leaves it
+    let plan = room();
+    const places = Object.values(plan.places);
+    const supplies = places.flatMap(({ id, width, depth, height }) =>
+      [0, 1].map((i) =>
+        flat(`${id}-${i}`, { width: width / 2 - 4, depth: Math.min(200, depth - 4), height: Math.min(90, height - 4) }),
+      ),
+    );
+    plan = applied(
+      plan,
+      { type: 'addSupplies', supplies },
+      ...supplies.map((s, i): Command => ({ type: 'addUse', use: use(s.id, i % 7) })),
+      ...supplies.map((s): Command => home(s.id, s.id.slice(0, -2))),
+    );
+    expect(places.every((p) => placeFilling(plan, p).used > placeFilling(plan, p).target)).toBe(true);
+    const found = (await findHomes(plan, { work: 20_000, now, since }))!;
+    expect(found.before.without.length).toBe(0);
+    expect(found.after.without.length).toBe(0);
+    expect(isWorse(found)).toBe(false);
+    expect(found.growthGaveWay).toEqual([]);
+  });
+
+  test('room to grow gives way before a thing loses its home, and that is said', async () => {
+    const w = width(room(), 'lowChest.0.0');
+    const depth = room().places['lowChest.0.0']!.depth - 4;
+    const wide = (id: string) => flat(id, { width: w * 0.55 - 4, depth, height: 60 });
+    const small = (id: string) => flat(id, { width: w * 0.4 - 4, depth, height: 60 });
+    let plan = applied(
+      withUnits(tinyRoom(), unit('lowChest', { x: 3900, y: 3600 })),
+      { type: 'addSupplies', supplies: [wide('a'), small('b')] },
+      { type: 'setPlan', set: { growth: 0.2 } },
+    );
+    // one drawer is left, the others are taken
+    const others = Object.keys(plan.places).filter((id) => id !== 'lowChest.0.0');
+    const stones = others.map((id) => flat(`stone-${id}`, { width: w - 4, height: 60 }));
+    plan = applied(
+      plan,
+      { type: 'addSupplies', supplies: stones },
+      ...stones.map((s) => home(s.id, s.id.slice('stone-'.length), true)),
+    );
+    const found = (await findHomes(plan, { work: 5000, now, since }))!;
+    expect(found.answer.unplaced).toEqual([]);
+    expect(found.growthGaveWay).toEqual(['lowChest.0.0']);
+    expect(placeFilling(found.plan, found.plan.places['lowChest.0.0']!).faults).toEqual([]);
+  });
+
+  test('what is not measured keeps the home it has', async () => {
+    const plan = applied(room(flat('vague', { width: null }), flat('sure')), home('vague', 'bookcase.2.0'));
+    const found = (await findHomes(plan, { work: 5000, now, since }))!;
+    expect(found.plan.homes['vague.working']).toEqual(plan.homes['vague.working']);
+    expect(found.plan.homes['sure.working']).toBeDefined();
+  });
+
+  test('no home, one out of reach, one that it does not go into and one too many in a place count alike', () => {
+    const w = width(room(), 'lowChest.0.0');
+    const things = ['a', 'b', 'c', 'd', 'e'].map((id) => flat(id, { width: w * 0.6, height: 60 }));
+    const tall = flat('tall', { height: 900, depth: 390, width: 900 });
+    const plan = applied(
+      room(...things, tall),
+      ...things.map((s): Command => ({ type: 'addUse', use: use(s.id, 3) })),
+      { type: 'setPerson', id: 'maker', set: { mayKneel: false, mayClimb: false } },
+      home('a', 'lowChest.0.0'),
+      home('b', 'lowChest.0.0'),
+      home('c', 'bookcase.5.0'),
+      home('tall', 'lowChest.1.0'),
+    );
+    const tally = tallyOf(plan);
+    expect(tally.without.map((s) => s.supply.id).sort()).toEqual(['b', 'c', 'd', 'e', 'tall']);
+    expect(tally.inVain).toBe(3);
+    // the same few seconds a year and fetch for each of them: 1 h, and 3 minutes a fetch of 3 × 8 × 12
+    expect(tally.withoutSeconds).toBeCloseTo(4 * (3600 + 288 * 180) + (3600 + 2 * 180), 3);
+    expect(tally.total).toBeCloseTo(tally.fetching + tally.withoutSeconds + tally.apart, 6);
+  });
+
+  test('whatever the homes of today, the found ones are not worse, counted alike', async () => {
+    const ids = Array.from({ length: 18 }, (_, i) => `s${i}`);
+    const base = applied(
+      room(
+        ...ids.map((id, i) => flat(id, { width: 120 + 17 * i, family: i % 3 ? `f${i % 4}` : '', mass: 300 * (i % 5) })),
+      ),
+      ...ids.map((id, i): Command => ({ type: 'addUse', use: use(id, i % 6) })),
+    );
+    const places = Object.keys(base.places);
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(fc.option(fc.nat(places.length - 1), { freq: 4 }), { minLength: ids.length, maxLength: ids.length }),
+        fc.constantFrom(0, 0.15, 0.4),
+        fc.constantFrom(1, 3000),
+        async (homes, growth, work) => {
+          const plan = applied(
+            base,
+            { type: 'setPlan', set: { growth } },
+            ...homes.flatMap((p, i) => (p === null ? [] : [home(ids[i]!, places[p]!)])),
+          );
+          const found = (await findHomes(plan, { work, now, since }))!;
+          expect(isWorse(found)).toBe(false);
+          expect(found.after.without.length).toBeLessThanOrEqual(found.before.without.length);
+          for (const place of Object.values(found.plan.places))
+            expect(placeFilling(found.plan, place).faults).toEqual([]);
+        },
+      ),
+      { numRuns: 40 },
+    );
+  });
+
+  test('a box put away is weighed with what find homes puts into it: no place ends up overloaded', async () => {
+    const heavy = Array.from({ length: 12 }, (_, i) => flat(`h${i}`, { width: 60, depth: 60, height: 60, mass: 2500 }));
+    const plan = applied(
+      withUnits(room(...heavy), unit('carryBox', { id: 'box', x: 2000, y: 2000 })),
+      { type: 'setUnit', id: 'box', set: { keptInId: 'bookcase.2.0' } },
+      ...heavy.map((s): Command => ({ type: 'addUse', use: use(s.id, 9) })),
+    );
+    const found = (await findHomes(plan, { work: 30_000, now, since }))!;
+    expect(found.answer.unplaced).toEqual([]);
+    for (const place of Object.values(found.plan.places))
+      expect([place.id, placeFilling(found.plan, place).faults]).toEqual([place.id, []]);
+  });
+
+  test('stopped while measuring there is no answer; stopped in the search there is one', async () => {
+    const plan = room(...Array.from({ length: 9 }, (_, i) => flat(`s${i}`)));
+    expect(await findHomes(plan, { seconds: 5, now, since, cancelled: () => true })).toBeNull();
+    let phase = '';
+    const found = await findHomes(plan, {
+      seconds: 5,
+      now: () => performance.now(),
+      since,
+      onProgress: (p) => (phase = p.phase),
+      cancelled: () => phase === 'searching',
+    });
+    expect(found!.answer.homes.length).toBe(9);
+    expect(phase).toBe('counting');
+  });
+});

@@ -1,0 +1,177 @@
+import { apply, type Command, type Plan } from '../plan/index.ts';
+import { type Homes, type SlottingAnswer, slottingTotal, solveSlotting } from '../slotting/index.ts';
+import { assessHomes, type Assessment } from './cost.ts';
+import { problemOf, roomBefore, settleCommand, type Translation, translating } from './slotting.ts';
+import { type Tally, tallyOf } from './tally.ts';
+
+export type FindProgress = {
+  phase: 'measuring' | 'searching' | 'counting';
+  /** 0 to 1 within the phase */
+  done: number;
+  /** seconds a year, by the engine's measure set against today's; null before the first answer */
+  total: number | null;
+  gap: number | null;
+};
+
+export type FindOptions = {
+  /** s for the search, 2 by default; measuring and counting come on top */
+  seconds?: number;
+  /** instead of that a limit in work, see the slotting engine */
+  work?: number;
+  seed?: number;
+  now: () => number;
+  since: string;
+  onProgress?: (progress: FindProgress) => void;
+  /** true ends the search with the best homes so far; while measuring it ends everything */
+  cancelled?: () => boolean;
+  breathe?: () => Promise<void>;
+};
+
+export type Found = {
+  /** moves everything to its found home; no homes in it when all are where they are best */
+  command: Command & { type: 'settle' };
+  /** today's homes and the found ones, counted alike */
+  before: Tally;
+  after: Tally;
+  assessedBefore: Assessment;
+  assessed: Assessment;
+  /** places that give up room to grow so that nothing loses its home, ids */
+  growthGaveWay: string[];
+  answer: SlottingAnswer;
+  plan: Plan;
+};
+
+/** So much longer is searched where room to grow gives way, as a share of the limit. */
+const EASED_PART = 0.25;
+/** How long one waits between two breaths, ms. */
+const BREATH = 40;
+
+/**
+ * Find homes: the plan translated, searched from today's homes, and counted before and after by one rule. Where things are left without a home
+ * although there is width for them, room to grow gives way, only as much as they need.
+ * @returns null when it was cancelled before there was anything to answer
+ */
+export async function findHomes(plan: Plan, options: FindOptions): Promise<Found | null> {
+  const { now } = options;
+  const translation = await translated(plan, options);
+  if (!translation) return null;
+  const assessedBefore = assessHomes(plan);
+  const before = tallyOf(plan, assessedBefore);
+  let room = roomBefore(translation);
+  let problem = problemOf(translation, room);
+  const held = slottingTotal(problem, feasiblePart(translation, room));
+  const search = async (start: Homes, share: number): Promise<SlottingAnswer> =>
+    solveSlotting(problem, {
+      ...(options.work === undefined ? { seconds: (options.seconds ?? 2) * share } : { work: options.work * share }),
+      ...(options.seed === undefined ? {} : { seed: options.seed }),
+      now,
+      start,
+      ...(options.cancelled ? { cancelled: options.cancelled } : {}),
+      ...(options.breathe ? { breathe: options.breathe } : {}),
+      onProgress: (p) =>
+        options.onProgress?.({
+          phase: 'searching',
+          done: p.done,
+          total: before.total + p.total - held,
+          gap: p.gap,
+        }),
+    });
+  let answer = await search(translation.today, 1);
+  const eased = givingWay(translation, answer);
+  if (eased) {
+    room = (id) => Math.max(roomBefore(translation)(id), eased.used.get(id)!);
+    problem = problemOf(translation, room);
+    answer = await search(eased.homes, EASED_PART);
+  }
+  options.onProgress?.({ phase: 'counting', done: 0, total: null, gap: answer.gap });
+  await options.breathe?.();
+  const command = settleCommand(plan, answer, options.since);
+  const done = apply(plan, command as Command);
+  if (!done.ok) throw new Error(done.reason);
+  const assessed = assessHomes(done.plan);
+  return {
+    command,
+    before,
+    after: tallyOf(done.plan, assessed),
+    assessedBefore,
+    assessed,
+    growthGaveWay: usedIn(translation, answer.homes)
+      .filter(([id, used]) => used > roomBefore(translation)(id) + 0.5)
+      .map(([id]) => id),
+    answer,
+    plan: done.plan,
+  };
+}
+
+async function translated(plan: Plan, options: FindOptions): Promise<Translation | null> {
+  const supplies = Math.max(1, Object.keys(plan.supplies).length);
+  const work = translating(plan);
+  let breath = -Infinity;
+  for (let n = 0; ; n++) {
+    if (options.now() - breath >= BREATH) {
+      breath = options.now();
+      options.onProgress?.({ phase: 'measuring', done: n / supplies, total: null, gap: null });
+      await options.breathe?.();
+    }
+    if (options.cancelled?.()) return null;
+    const step = work.next();
+    if (step.done) return step.value;
+  }
+}
+
+/** Width used of each place with some homes, pins and boxes included, mm. */
+function usedIn({ places, lots }: Translation, homes: Homes): [id: string, used: number][] {
+  const use = new Map(lots.map((lot) => [lot.id, new Map(lot.options.map((o) => [o.place, o.use]))]));
+  const used = new Map([...places].map(([id, p]) => [id, p.fixed]));
+  for (const { lot, place } of homes) used.set(place, used.get(place)! + use.get(lot)!.get(place)!);
+  return [...used];
+}
+
+/** Today's homes, as many as go in with the room given: what the engine starts from. */
+function feasiblePart(translation: Translation, room: (placeId: string) => number): Homes {
+  const left = new Map([...translation.places].map(([id, p]) => [id, { room: room(id) - p.fixed, load: p.load }]));
+  const lots = new Map(translation.lots.map((lot) => [lot.id, lot]));
+  return translation.today.filter(({ lot, place }) => {
+    const { weight, options } = lots.get(lot)!;
+    const use = Math.min(room(place), options.find((o) => o.place === place)!.use);
+    const l = left.get(place)!;
+    if (use > l.room + 0.01 || weight > l.load + 1e-9) return false;
+    l.room -= use;
+    l.load -= weight;
+    return true;
+  });
+}
+
+/**
+ * What was left without a home put where there is width for it, room to grow giving way: the dearest to leave first, each into its cheapest place.
+ * @returns null when nothing could be homed so
+ */
+function givingWay(
+  translation: Translation,
+  answer: SlottingAnswer,
+): { homes: Homes; used: ReadonlyMap<string, number> } | null {
+  const { places, lots } = translation;
+  const lotOf = new Map(lots.map((lot) => [lot.id, lot]));
+  const used = new Map(usedIn(translation, answer.homes));
+  const load = new Map([...places].map(([id, p]) => [id, p.load]));
+  for (const { lot, place } of answer.homes) load.set(place, load.get(place)! - lotOf.get(lot)!.weight);
+  const homes = [...answer.homes];
+  const left = answer.unplaced.map((id) => lotOf.get(id)!).sort((a, b) => b.leave - a.leave || (a.id < b.id ? -1 : 1));
+  for (const lot of left) {
+    const fitting = lot.options.filter(
+      (o) =>
+        used.get(o.place)! + o.use <= places.get(o.place)!.width &&
+        lot.weight <= load.get(o.place)! &&
+        o.cost < lot.leave,
+    );
+    if (fitting.length === 0) continue;
+    const best = fitting.reduce((a, b) => (b.cost < a.cost ? b : a));
+    used.set(best.place, used.get(best.place)! + best.use);
+    load.set(best.place, load.get(best.place)! - lot.weight);
+    homes.push({ lot: lot.id, place: best.place });
+  }
+  return homes.length > answer.homes.length ? { homes, used } : null;
+}
+
+/** Whether the found homes are worse than today's, counted alike; a minute a year is no difference. */
+export const isWorse = ({ before, after }: Pick<Found, 'before' | 'after'>): boolean => after.total > before.total + 60;

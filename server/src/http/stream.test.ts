@@ -1,0 +1,76 @@
+import { EventEmitter } from 'node:events';
+import { describe, expect, test } from '@jest/globals';
+import { type Response } from 'express';
+import { type PlanEvent, type PlanStore } from '../store/plan-store.ts';
+import { Streams } from './stream.ts';
+
+/** A window’s connection: what was written to it, and how much of that it has not read. */
+class Window extends EventEmitter {
+  said: string[] = [];
+  code = 200;
+  writableLength = 0;
+  destroyed = false;
+  reads = true;
+  writeHead() {
+    return this;
+  }
+  status(code: number) {
+    this.code = code;
+    return this;
+  }
+  type() {
+    return this;
+  }
+  send(text: string) {
+    this.said.push(text);
+    return this;
+  }
+  write(text: string) {
+    this.said.push(text);
+    if (!this.reads) this.writableLength += text.length;
+    return true;
+  }
+  destroy() {
+    this.destroyed = true;
+    this.emit('close');
+  }
+}
+
+describe('streams of changes', () => {
+  let tell: (event: PlanEvent) => void = () => undefined;
+  const store = {
+    onEvent: (listener: typeof tell) => {
+      tell = listener;
+      return () => undefined;
+    },
+  } as unknown as PlanStore;
+  const open = (streams: Streams, planId = 'p') => {
+    const window = new Window();
+    streams.add(window as unknown as Response, store, planId, 3);
+    return window;
+  };
+  const event = (planId: string) => ({ planId, changes: [{ id: 'x'.repeat(400_000) }] }) as unknown as PlanEvent;
+
+  test('every window of a plan hears of its changes; one that does not read is dropped before it holds much', () => {
+    const streams = new Streams();
+    const [reads, sleeps, other] = [open(streams), open(streams), open(streams, 'q')];
+    sleeps.reads = false;
+    for (let i = 0; i < 20; i++) tell(event('p'));
+    expect(reads.said).toHaveLength(21);
+    expect(reads.said[0]).toContain('"revision":3');
+    expect(sleeps.destroyed).toBe(true);
+    expect(sleeps.writableLength).toBeLessThan(2_000_000);
+    expect(sleeps.said.length).toBeLessThan(6);
+    expect(other.said).toHaveLength(1);
+    for (const window of [reads, other]) window.destroy();
+  });
+
+  test('only so many are held; when one goes there is room again', () => {
+    const streams = new Streams();
+    const windows = Array.from({ length: 100 }, () => open(streams));
+    const more = open(streams);
+    expect([more.code, more.said[0]]).toEqual([503, expect.stringMatching(/Too many windows/)]);
+    windows[0]!.destroy();
+    expect(open(streams).said[0]).toContain('hello');
+  });
+});

@@ -1,0 +1,81 @@
+import { broughtUpToDate, inverseOf, type PlanHead, type RowChange } from '@heronstone/core/plan';
+import { type Queries } from './database.ts';
+import { type Entry, type Journal, JournalTrouble } from './journal.ts';
+import { insertHead, writeChanges } from './rows.ts';
+
+/** Writes one change of the journal into the tables; to be called inside a transaction. */
+export async function writeEntry(tx: Queries, { planId, revision, at, changes, what }: Entry): Promise<void> {
+  if (what.kind === 'added') {
+    const head = changes.find((c) => c.table === 'head')!.after as PlanHead;
+    await insertHead(tx, planId, head);
+    await writeChanges(
+      tx,
+      planId,
+      changes.filter((c) => c.table !== 'head'),
+    );
+    return;
+  }
+  await writeChanges(tx, planId, changes);
+  if (what.kind === 'step') {
+    await tx.query(
+      `WITH step AS (UPDATE command_log SET state = $3 WHERE plan_id = $1 AND seq = $2)
+       UPDATE plans SET revision = $4 WHERE id = $1`,
+      [planId, what.seq, what.to, revision],
+    );
+    return;
+  }
+  if (what.drops)
+    await tx.query(`UPDATE command_log SET state = 'dropped' WHERE plan_id = $1 AND state = 'undone'`, [planId]);
+  const { commandId, words, command } = what;
+  await tx.query(
+    `WITH logged AS (
+       INSERT INTO command_log (plan_id, seq, command_id, words, command, inverse, state, at)
+       SELECT $1, coalesce(max(seq), 0) + 1, $2, $3, $4, $5, 'done', $6 FROM command_log WHERE plan_id = $1)
+     UPDATE plans SET revision = $7 WHERE id = $1`,
+    [planId, commandId, words, JSON.stringify(command), JSON.stringify(inverseOf(words, changes)), at, revision],
+  );
+}
+
+/** Which journal the database goes with, and the last change that is in it. */
+export async function positionOf(db: Queries): Promise<{ lineage: string; applied: number }> {
+  const [row] = await db.query('SELECT lineage, applied FROM journal_state');
+  return { lineage: String(row?.lineage ?? ''), applied: Number(row?.applied ?? 0) };
+}
+
+export async function setPosition(tx: Queries, lineage: string, applied: number): Promise<void> {
+  await tx.query('UPDATE journal_state SET lineage = $1, applied = $2', [lineage, applied]);
+}
+
+const upToDate = (changes: RowChange[]): RowChange[] =>
+  changes.map((change) => {
+    const row = (value: RowChange['after']) =>
+      value && (broughtUpToDate(change.table, value as Record<string, unknown>) as RowChange['after']);
+    return { ...change, before: row(change.before), after: row(change.after) };
+  });
+
+/**
+ * Writes into the tables what the journal has and they have not.
+ * @returns how many changes those were
+ * @throws JournalTrouble when the journal is of another database, or lacks or contradicts something; nothing is changed then
+ */
+export async function catchUp(
+  db: { transaction: <T>(work: (tx: Queries) => Promise<T>) => Promise<T> } & Queries,
+  journal: Journal,
+): Promise<number> {
+  const { lineage, applied } = await positionOf(db);
+  if (lineage !== '' && lineage !== journal.lineage)
+    throw new JournalTrouble('The journal belongs to another database than the one that is here.');
+  if (journal.last <= applied) return 0;
+  await db.transaction(async (tx) => {
+    for await (const entry of journal.after(applied)) {
+      if (entry.what.kind !== 'added') {
+        const [plan] = await tx.query('SELECT revision FROM plans WHERE id = $1', [entry.planId]);
+        if (plan?.revision !== entry.revision - 1)
+          throw new JournalTrouble(`Change ${entry.n} of the journal does not follow on what is in the database.`);
+      }
+      await writeEntry(tx, { ...entry, changes: upToDate(entry.changes) });
+    }
+    await setPosition(tx, journal.lineage, journal.last);
+  });
+  return journal.last - applied;
+}
