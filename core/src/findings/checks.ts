@@ -17,6 +17,12 @@ export const CHECKS = {
     care: 'A way out stays free to its full width.',
   },
   door: { title: 'Door sweep', source: 'the leaf’s own width', care: null },
+  underSlope: { title: 'Higher than the room', source: 'the slope as measured', care: null },
+  wheelchairDoor: {
+    title: 'Door for a wheelchair',
+    source: '815 mm clear and floor to open it: 2010 ADA Standards 404.2.3 and 404.2.4.1 (memory)',
+    care: null,
+  },
   drawer: { title: 'Opens fully', source: 'the drawer’s pull or the leaf’s width', care: null },
   before: { title: 'Room before it', source: 'a drawer’s pull and 600 mm for a person (common practice)', care: null },
   chair: { title: 'Chair room', source: '915 mm behind a desk (common practice)', care: null },

@@ -1,6 +1,7 @@
 import { type Plan, saidIn } from '../plan/index.ts';
 import { CHECKS, type CheckName } from './checks.ts';
 import { contents } from './contents.ts';
+import { doors } from './doors.ts';
 import { type Finding, lookAt } from './finding.ts';
 import { keepFree } from './keep-free.ts';
 import { lights } from './light.ts';
@@ -20,9 +21,19 @@ const ORDER = Object.keys(CHECKS) as CheckName[];
  */
 export function findingsOf(plan: Plan): Finding[] {
   const look = lookAt(plan);
-  const all = [overlaps, ways, openings, keepFree, power, space, weight, lights, stationChecks, contents].flatMap(
-    (check) => check(look),
-  );
+  const all = [
+    overlaps,
+    ways,
+    doors,
+    openings,
+    keepFree,
+    power,
+    space,
+    weight,
+    lights,
+    stationChecks,
+    contents,
+  ].flatMap((check) => check(look));
   const rank = (f: Finding) => (f.acknowledged ? 1000 : 0) + (CHECKS[f.check].care ? 0 : 100) + ORDER.indexOf(f.check);
   return all
     .map((f): Finding => ({

@@ -1,7 +1,7 @@
 import { leafOf, PULL_SHARE } from '../catalogue/index.ts';
 import { convexOverlap, direction, type Point, prismFootprint } from '../geometry/index.ts';
 import { type Station, type Unit, unitShape } from '../plan/index.ts';
-import { doorSweep, unitPoint } from '../room/index.ts';
+import { unitPoint } from '../room/index.ts';
 import { type Found, found, freeBefore, type Look, strip } from './finding.ts';
 
 /** A person before a pulled-out drawer, mm; chair room behind a desk, mm (common practice, docs/computation.md 8.6). */
@@ -14,31 +14,9 @@ const AT_SEAT = 450;
 /** Less does not count: the tape, and a door a little ajar more, mm. */
 const SLACK = 5;
 
-/** Room doors that hit furniture, drawers and doors that do not open, no room for a person or a chair. */
+/** Drawers and doors that do not open, no room for a person or a chair. */
 export function openings(look: Look): Found[] {
-  return [...roomDoors(look), ...look.units.flatMap((u) => fronts(look, u)), ...chairs(look)];
-}
-
-function roomDoors({ plan, units, solids, len }: Look): Found[] {
-  const out: Found[] = [];
-  for (const door of Object.values(plan.openings)) {
-    const sweep = doorSweep(plan, door);
-    if (!sweep) continue;
-    for (const unit of units) {
-      if (unit.doorId === door.id) continue;
-      let deep = 0;
-      for (const s of solids.get(unit.id)!)
-        if (s.bottom < door.head) deep = Math.max(deep, convexOverlap(sweep, prismFootprint(s)));
-      if (deep > SLACK)
-        out.push(
-          found('door', [door.id, unit.id], `The door meets ${unit.name}: it is ${len(deep)} into its sweep.`, {
-            unitIds: [unit.id],
-            area: sweep,
-          }),
-        );
-    }
-  }
-  return out;
+  return [...look.units.flatMap((u) => fronts(look, u)), ...chairs(look)];
 }
 
 function fronts(look: Look, unit: Unit): Found[] {

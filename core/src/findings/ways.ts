@@ -1,8 +1,18 @@
-import { clipByConvex, prismFootprint } from '../geometry/index.ts';
+import { clipByConvex, distance, type Point, prismFootprint } from '../geometry/index.ts';
 import { type Plan } from '../plan/index.ts';
-import { LEANING_HALF, lineIsFree, type Scene, sceneOf, type Spot, standingSpot } from '../reach/index.ts';
+import {
+  BODY_HALF,
+  LEANING_HALF,
+  lineIsFree,
+  type Scene,
+  sceneOf,
+  type Spot,
+  standingSpot,
+  WHEELCHAIR_HALF,
+} from '../reach/index.ts';
 import {
   freeFloor,
+  getsTo,
   insideDoor,
   type Neck,
   neckOnTheWay,
@@ -27,7 +37,19 @@ export const passageWanted = (plan: Plan): number =>
 /** Height from which an arm goes over what is in between, mm (own assumption: a shoulder, bent a little). */
 const ARM_HIGH = 1250;
 
-type Target = { id: string; name: string; at: { x: number; y: number }; seat: boolean };
+/** Where one stands having come in by each door. */
+const startsOf = (plan: Plan): Point[] => Object.values(plan.openings).flatMap((o) => insideDoor(plan, o.id) ?? []);
+
+/** Whether one gets to a point from a door, by the ways that reach goes by; yes for all while there is no door to come from. */
+function comesTo(plan: Plan, scene: Scene): (at: Point) => boolean {
+  const floor = scene.walkable();
+  const starts = startsOf(plan);
+  if (!floor || starts.length === 0) return () => true;
+  const onWheels = Object.values(plan.people).every((p) => p.mobility === 'wheelchair');
+  return getsTo(floor, starts, onWheels ? WHEELCHAIR_HALF : BODY_HALF);
+}
+
+type Target = { id: string; name: string; at: { x: number; y: number }; seat: boolean; cutOff: boolean };
 
 /** Passages from the doors to every seat and every unit; places nobody can stand before; ways out. */
 export function ways(look: Look): Found[] {
@@ -36,39 +58,44 @@ export function ways(look: Look): Found[] {
   const { targets, nobody } = targetsOf(look);
   out.push(...nobody);
   const floor = freeFloor(plan);
-  const doors = Object.values(plan.openings).filter((o) => o.kind === 'door');
-  if (!floor || doors.length === 0) return out;
-  const starts = doors.map((d) => insideDoor(plan, d.id)!);
+  if (!floor) return out;
+  const starts = startsOf(plan);
+  if (starts.length === 0) return out;
   const reached = widestWays(floor, starts);
   const wanted = passageWanted(plan);
-  const narrow = new Map<string, { neck: Neck; names: string[]; seat: boolean }>();
+  const narrow = new Map<string, { neck: Neck; names: string[] }>();
   for (const target of targets) {
     const neck = neckOnTheWay(reached, target.at, target.seat ? NEAR - 300 : NEAR);
-    const width = neck?.width ?? 0;
-    if (width >= wanted) continue;
-    if (!neck || width < BODY) {
+    if (neck !== 'here' && (!neck || neck.width < BODY)) {
       const words = neck
-        ? `The way from the door to ${target.name} is only ${len(width)} wide, between ${neck.between.join(' and ')}; a body needs ${len(BODY)}.`
+        ? `The way from the door to ${target.name} is only ${len(neck.width)} wide, between ${namesOf(neck)}; a body needs ${len(BODY)}.`
         : `Nobody gets from the door to ${target.name}.`;
       const check = target.seat ? 'exit' : 'stand';
       out.push(
         found(check, [target.id, 'way'], words, { unitIds: target.seat ? [] : [target.id], area: spotArea(neck) }),
       );
-      continue;
+    } else if (target.cutOff) {
+      // near the place one goes to the widest way says nothing; walking there does
+      const words = `Nobody gets from the door to ${target.name}: what stands before it leaves no way.`;
+      out.push(found('stand', [target.id, 'way'], words, { unitIds: [target.id] }));
+    } else if (neck !== 'here' && neck.width < wanted) {
+      const key = neck.between
+        .map((side) => side.id)
+        .sort()
+        .join(' / ');
+      const known = narrow.get(key);
+      if (known) known.names.push(target.name);
+      else narrow.set(key, { neck, names: [target.name] });
     }
-    const key = [...neck.between].sort().join(' / ');
-    const known = narrow.get(key);
-    if (known) known.names.push(target.name);
-    else narrow.set(key, { neck, names: [target.name], seat: target.seat });
   }
   for (const [key, { neck, names }] of narrow) {
-    const ids = look.units.filter((u) => neck.between.includes(u.name)).map((u) => u.id);
+    const ids = neck.between.map((side) => side.id).filter((id) => plan.units[id]);
     const others = names.length > 1 ? ` and ${names.length - 1} more` : '';
     out.push(
       found(
         'passage',
         [key],
-        `Between ${neck.between.join(' and ')} there are ${len(neck.width)} on the way to ${names[0]}${others}; a passage wants ${len(wanted)}.`,
+        `Between ${namesOf(neck)} there are ${len(neck.width)} on the way to ${names[0]}${others}; a passage wants ${len(wanted)}.`,
         { unitIds: ids, area: spotArea(neck) },
       ),
     );
@@ -76,10 +103,17 @@ export function ways(look: Look): Found[] {
   return [...out, ...doorways(look)];
 }
 
+const namesOf = (neck: Neck) => neck.between.map((side) => side.name).join(' and ');
+
+/** Least width of what is drawn across a gap, mm. */
+const DRAWN = 120;
+
+/** The gap itself, as wide as it is. */
 function spotArea(neck: Neck | null) {
   if (!neck) return null;
-  const r = Math.max(60, neck.width / 2);
-  return strip({ x: neck.at.x, y: neck.at.y - r }, { x: 0, y: 1 }, 2 * r, 2 * r);
+  const [a, b] = neck.ends;
+  const far = Math.max(1, distance(a, b));
+  return strip(a, { x: (b.x - a.x) / far, y: (b.y - a.y) / far }, DRAWN, far);
 }
 
 /** Where one stands before a place; null when there is no floor, or something as high as the arm is between. */
@@ -92,24 +126,50 @@ function floorBefore(scene: Scene, spot: Spot): { x: number; y: number } | null 
 function targetsOf(look: Look): { targets: Target[]; nobody: Found[] } {
   const { plan } = look;
   const scene = sceneOf(plan);
-  const targets: Target[] = Object.values(plan.stations).map((s) => ({ id: s.id, name: s.name, at: s, seat: true }));
+  const targets: Target[] = Object.values(plan.stations).map((s) => ({
+    id: s.id,
+    name: s.name,
+    at: s,
+    seat: true,
+    cutOff: false,
+  }));
   const nobody: Found[] = [];
+  const comes = comesTo(plan, scene);
   if (look.outline.length === 0) return { targets, nobody };
   for (const unit of look.units) {
     const spots = [...scene.spots.values()].filter((s) => s.unit.id === unit.id);
     if (spots.length === 0) continue;
     const without: string[] = [];
-    let first: { x: number; y: number } | null = null;
-    const tried = new Map<string, { x: number; y: number } | null>();
+    const cutOff: string[] = [];
+    let first: Point | null = null;
+    let blocked: Point | null = null;
+    const tried = new Map<string, { at: Point | null; comes: boolean }>();
     for (const spot of spots) {
       // places of one column have one floor before them
       const column = `${spot.place.column}.${spot.place.left}.${spot.pull}`;
-      if (!tried.has(column)) tried.set(column, floorBefore(scene, spot));
-      const at = tried.get(column)!;
-      if (at) first ??= at;
-      else without.push(spot.place.id);
+      let before = tried.get(column);
+      if (!before) {
+        const at = floorBefore(scene, spot);
+        tried.set(column, (before = { at, comes: at !== null && comes(at) }));
+      }
+      if (!before.at) without.push(spot.place.id);
+      else if (before.comes) first ??= before.at;
+      else {
+        cutOff.push(spot.place.id);
+        blocked ??= before.at;
+      }
     }
-    if (first) targets.push({ id: unit.id, name: unit.name, at: first, seat: false });
+    if (cutOff.length > 0 && first)
+      nobody.push(
+        found(
+          'stand',
+          [unit.id, 'way'],
+          `Nobody gets from the door to ${cutOff.length} of the ${spots.length} places of ${unit.name}.`,
+          { unitIds: [unit.id], placeIds: cutOff },
+        ),
+      );
+    const at = first ?? blocked;
+    if (at) targets.push({ id: unit.id, name: unit.name, at, seat: false, cutOff: !first });
     if (without.length > 0)
       nobody.push(
         found(

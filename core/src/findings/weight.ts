@@ -27,7 +27,7 @@ export function weight(look: Look): Found[] {
       ...overloaded(unit, held),
       ...(inRoom ? sagging(look, unit, held) : []),
       ...(inRoom ? hung(unit, held) : []),
-      ...(inRoom ? tips(unit, held) : []),
+      ...(inRoom ? tips(look, unit, held) : []),
     ];
   });
 }
@@ -82,7 +82,7 @@ function hung(unit: Unit, held: Held): Found[] {
   return [found('wallLoad', [unit.id], words, { unitIds: [unit.id] })];
 }
 
-function tips(unit: Unit, held: Held): Found[] {
+function tips({ len }: Look, unit: Unit, held: Held): Found[] {
   // a table on legs is no chest: nobody climbs its open drawers
   const { mobile, body } = factsOf(unit.kind);
   if (unit.mount !== 'floor' || unit.fixed || mobile || body === 'top' || body === 'topAndPlaces') return [];
@@ -106,13 +106,8 @@ function tips(unit: Unit, held: Held): Found[] {
       ? ` With everything open and a child’s 27 kg on the edge it tips: it holds ${Math.round(safety * 100)} % of that.`
       : '';
   return [
-    found(
-      'tipping',
-      [unit.id],
-      `${unit.name} is ${Math.round(unit.height)} mm tall and not fastened to the wall.${how}`,
-      {
-        unitIds: [unit.id],
-      },
-    ),
+    found('tipping', [unit.id], `${unit.name} is ${len(unit.height)} tall and not fastened to the wall.${how}`, {
+      unitIds: [unit.id],
+    }),
   ];
 }

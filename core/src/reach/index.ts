@@ -20,6 +20,7 @@ export {
   standingSpot,
   floorIsFree,
   BODY_HALF,
+  WHEELCHAIR_HALF,
   LEANING_HALF,
   STAND_OFF,
 } from './scene.ts';

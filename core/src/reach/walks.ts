@@ -27,9 +27,9 @@ export function walkLengthTo(scene: Scene, maker: Maker, to: Point): number {
   if (!walking) return distance(maker.seat, to);
   let known = arrivals.get(scene);
   if (!known) arrivals.set(scene, (known = new Map()));
-  const key = `${walking.half} ${to.x} ${to.y}`;
+  const key = `${walking.body.half} ${to.x} ${to.y}`;
   let arrival = known.get(key);
-  if (!arrival) known.set(key, (arrival = arrivalAt(walking.floor, to, walking.half)));
+  if (!arrival) known.set(key, (arrival = arrivalAt(walking.body.floor, to, walking.body.half)));
   return walkLength(walking, arrival);
 }
 

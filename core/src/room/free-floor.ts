@@ -1,8 +1,8 @@
-import FlatQueue from 'flatqueue';
 import {
   distanceToSegment,
   footprintDistance,
   insidePolygon,
+  length2,
   type Point,
   type Prism,
   prism,
@@ -104,7 +104,7 @@ export function freeFloor(plan: Plan, leaves = false): FreeFloor | null {
   return floor;
 }
 
-/** {@link clearanceAt} of every cell, thing by thing and with squares, a tenth of the time. */
+/** {@link clearanceAt} of every cell, thing by thing, with squares and nothing called: a tenth of the time. */
 function fillClearance(floor: FreeFloor): void {
   const { columns, rows, clearance } = floor;
   clearance.fill(Infinity);
@@ -116,7 +116,8 @@ function fillClearance(floor: FreeFloor): void {
       const py = floor.y + r * CELL - a.y;
       for (let c = 0; c < columns; c++, cell++) {
         const px = floor.x + c * CELL - a.x;
-        const t = Math.max(0, Math.min(1, (px * dx + py * dy) / square));
+        const along = (px * dx + py * dy) / square;
+        const t = along < 0 ? 0 : along > 1 ? 1 : along;
         const ex = px - dx * t;
         const ey = py - dy * t;
         const far = ex * ex + ey * ey;
@@ -129,9 +130,11 @@ function fillClearance(floor: FreeFloor): void {
       const dy = floor.y + r * CELL - p.y;
       for (let c = 0; c < columns; c++, cell++) {
         const dx = floor.x + c * CELL - p.x;
-        const u = Math.max(0, Math.abs(dx * p.rightX + dy * p.rightY) - p.halfWidth);
-        const v = Math.max(0, Math.abs(dx * p.frontX + dy * p.frontY) - p.halfDepth);
-        const far = u * u + v * v;
+        const across = dx * p.rightX + dy * p.rightY;
+        const ahead = dx * p.frontX + dy * p.frontY;
+        const u = (across < 0 ? -across : across) - p.halfWidth;
+        const v = (ahead < 0 ? -ahead : ahead) - p.halfDepth;
+        const far = (u > 0 ? u * u : 0) + (v > 0 ? v * v : 0);
         if (far < clearance[cell]!) clearance[cell] = far > 0 ? far : -1;
       }
     }
@@ -159,7 +162,8 @@ export function clearanceAt(floor: Pick<FreeFloor, 'outline' | 'obstacles' | 'si
   return least;
 }
 
-const pointAt = (floor: FreeFloor, cell: number): Point => ({
+/** Middle of a cell. */
+export const pointAt = (floor: FreeFloor, cell: number): Point => ({
   x: floor.x + (cell % floor.columns) * CELL,
   y: floor.y + Math.floor(cell / floor.columns) * CELL,
 });
@@ -171,130 +175,27 @@ export function insideDoor(plan: Plan, openingId: string): Point | null {
   return frame && opening.kind === 'door' ? onWall(frame, opening.left + opening.width / 2, 300) : null;
 }
 
-/** For each cell, the widest way from some starting point: its narrowest clearance and the cell where that is. */
-export type WidestWays = { floor: FreeFloor; width: Float32Array; neck: Int32Array };
+/** The point of some wall or thing that is nearest to a point, and how far it is, mm. */
+export type Nearest = { id: string; name: string; point: Point; far: number };
 
-/** A doorway is as narrow as it is: so near to where the walk begins, clearance does not count, mm (own assumption). */
-const NEAR_DOOR = 650;
-/** A body, not a passage, is what must fit there, mm. */
-const BODY = 230;
-
-/** The way that stays widest from each of the starting points to every cell (Dijkstra over the largest least clearance). */
-export function widestWays(floor: FreeFloor, from: readonly Point[]): WidestWays {
-  const { columns, rows, clearance } = floor;
-  const width = new Float32Array(columns * rows).fill(-1);
-  const neck = new Int32Array(columns * rows).fill(-1);
-  const queue = new FlatQueue<number>();
-  const counted = Float32Array.from(clearance, (free, cell) => {
-    if (free < BODY) return free;
-    const p = pointAt(floor, cell);
-    return from.some((f) => Math.hypot(f.x - p.x, f.y - p.y) < NEAR_DOOR) ? Math.max(free, 2000) : free;
-  });
-  for (const p of from) {
-    const cell = nearestFree(floor, p);
-    if (cell < 0) continue;
-    width[cell] = counted[cell]!;
-    neck[cell] = cell;
-    queue.push(cell, -counted[cell]!);
-  }
-  while (queue.length > 0) {
-    const best = -queue.peekValue()!;
-    const cell = queue.pop()!;
-    if (best < width[cell]!) continue;
-    const c = cell % columns;
-    const r = (cell - c) / columns;
-    for (let dr = -1; dr <= 1; dr++)
-      for (let dc = -1; dc <= 1; dc++) {
-        const nc = c + dc;
-        const nr = r + dr;
-        if ((dr === 0 && dc === 0) || nc < 0 || nr < 0 || nc >= columns || nr >= rows) continue;
-        const next = nr * columns + nc;
-        const free = counted[next]!;
-        if (free <= 0) continue;
-        const w = Math.min(best, free);
-        if (w <= width[next]!) continue;
-        width[next] = w;
-        neck[next] = free < best ? next : neck[cell]!;
-        queue.push(next, -w);
-      }
-  }
-  return { floor, width, neck };
-}
-
-function nearestFree(floor: FreeFloor, p: Point): number {
-  let best = -1;
-  let least = 400;
-  for (let cell = 0; cell < floor.clearance.length; cell++) {
-    if (floor.clearance[cell]! <= 0) continue;
-    const at = pointAt(floor, cell);
-    const off = Math.hypot(at.x - p.x, at.y - p.y);
-    if (off < least) [least, best] = [off, cell];
-  }
-  return best;
-}
-
-/** A narrow spot on the way: how wide, where, and between what; mm. */
-export type Neck = { width: number; at: Point; between: [string, string] };
-
-/**
- * The narrowest spot on the widest way to a target. Near the target (`near` mm) one stands close to things on purpose, so that part does
- * not count. Null: there is no way at all. Width Infinity: the target is where the walk begins.
- */
-export function neckOnTheWay(ways: WidestWays, target: Point, near: number): Neck | null {
-  const { floor, width, neck } = ways;
-  let cell = -1;
-  for (let i = 0; i < width.length; i++) {
-    if (width[i]! <= 0 || (cell >= 0 && width[i]! <= width[cell]!)) continue;
-    const p = pointAt(floor, i);
-    if (Math.hypot(p.x - target.x, p.y - target.y) <= near) cell = i;
-  }
-  if (cell < 0) return null;
-  if (width[cell]! >= 1999) return { width: Infinity, at: pointAt(floor, cell), between: ['', ''] };
-  return gapAt(floor, pointAt(floor, neck[cell]!));
-}
-
-/** The exact gap around a point: from the nearest thing straight across to what is opposite. */
-function gapAt(floor: FreeFloor, p: Point): Neck {
-  const first = nearest(floor, p);
-  const far = Math.hypot(first.point.x - p.x, first.point.y - p.y) || 1;
-  const away = { x: (p.x - first.point.x) / far, y: (p.y - first.point.y) / far };
-  let q = p;
-  for (let i = 0; i < 60; i++) {
-    const free = clearanceAt(floor, q);
-    if (free < 0.2) break;
-    q = { x: q.x + away.x * free, y: q.y + away.y * free };
-  }
-  const second = nearest(floor, q);
-  return {
-    width: Math.hypot(q.x - first.point.x, q.y - first.point.y),
-    at: { x: (q.x + first.point.x) / 2, y: (q.y + first.point.y) / 2 },
-    between: [first.name, second.name],
-  };
-}
-
-function nearest(floor: FreeFloor, p: Point): { name: string; point: Point } {
-  let least = Infinity;
-  let name = '';
-  let point = p;
-  for (const s of floor.sides) {
-    const d = distanceToSegment(p, s.a, s.b);
-    if (d >= least) continue;
-    const dx = s.b.x - s.a.x;
-    const dy = s.b.y - s.a.y;
-    const t = Math.max(0, Math.min(1, ((p.x - s.a.x) * dx + (p.y - s.a.y) * dy) / (dx * dx + dy * dy)));
-    [least, name, point] = [d, s.name, { x: s.a.x + dx * t, y: s.a.y + dy * t }];
-  }
-  for (const { prism, name: what } of floor.obstacles) {
-    const d = footprintDistance(prism, p.x, p.y);
-    if (d >= least) continue;
-    const dx = p.x - prism.x;
-    const dy = p.y - prism.y;
-    const clamp = (v: number, half: number) => Math.max(-half, Math.min(half, v));
-    const u = clamp(dx * prism.rightX + dy * prism.rightY, prism.halfWidth);
-    const v = clamp(dx * prism.frontX + dy * prism.frontY, prism.halfDepth);
-    least = d;
-    name = what;
-    point = { x: prism.x + prism.rightX * u + prism.frontX * v, y: prism.y + prism.rightY * u + prism.frontY * v };
-  }
-  return { name, point };
+/** The nearest point of every wall and thing to a point (mm), in no order. */
+export function nearestOfEach(floor: Pick<FreeFloor, 'obstacles' | 'sides'>, p: Point): Nearest[] {
+  const clamp = (v: number, half: number) => Math.max(-half, Math.min(half, v));
+  return [
+    ...floor.sides.map(({ id, name, a, b }) => {
+      const dx = b.x - a.x;
+      const dy = b.y - a.y;
+      const t = Math.max(0, Math.min(1, ((p.x - a.x) * dx + (p.y - a.y) * dy) / (dx * dx + dy * dy || 1)));
+      const point = { x: a.x + dx * t, y: a.y + dy * t };
+      return { id, name, point, far: length2(p.x - point.x, p.y - point.y) };
+    }),
+    ...floor.obstacles.map(({ id, name, prism: o }) => {
+      const dx = p.x - o.x;
+      const dy = p.y - o.y;
+      const u = clamp(dx * o.rightX + dy * o.rightY, o.halfWidth);
+      const v = clamp(dx * o.frontX + dy * o.frontY, o.halfDepth);
+      const point = { x: o.x + o.rightX * u + o.frontX * v, y: o.y + o.rightY * u + o.frontY * v };
+      return { id, name, point, far: length2(p.x - point.x, p.y - point.y) };
+    }),
+  ];
 }

@@ -9,12 +9,10 @@ export {
   obstaclesOf,
   type Obstacle,
   insideDoor,
-  widestWays,
-  neckOnTheWay,
   clearanceAt,
   type FreeFloor,
-  type WidestWays,
-  type Neck,
 } from './free-floor.ts';
-export { walkingFrom, walkTo, walkLength, arrivalAt, type Arrival, type Walk, type Walking } from './walking.ts';
+export { widestWays, neckOnTheWay, type WidestWays, type Neck } from './widest-ways.ts';
+export { getsTo, walkingFrom, walkTo, walkLength, arrivalAt, type Arrival, type Walking } from './walking.ts';
+export { type Walk } from './taut.ts';
 export { wallFront, type WallFront, type UnitFront, type Drawn } from './elevation.ts';
