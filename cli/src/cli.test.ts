@@ -77,7 +77,7 @@ describe('the command line', () => {
       source: expect.stringMatching(/ASTM F2057/),
       acknowledged: null,
     });
-    expect(tipping.words).toMatch(/780 mm tall/);
+    expect(tipping.words).toMatch(/78 cm tall/);
     expect(tipping.care).toMatch(/licensed/);
   });
 

@@ -1,7 +1,7 @@
 import { angleBetween, heading, type Point } from '../geometry/index.ts';
 import { type Command, type Plan, type Station } from '../plan/index.ts';
 import type { Random } from '../slotting/index.ts';
-import { onWall } from '../room/index.ts';
+import { onWall, seatMoves } from '../room/index.ts';
 import {
   carrySeconds,
   flowsOf,
@@ -326,11 +326,8 @@ export class Search {
       commands.push({ type: 'setUnit', id: unit.id, set: pose });
       for (const seat of piece.seats) {
         const at = placedPoint(seat, pose);
-        commands.push({
-          type: 'setStation',
-          id: seat.station.id,
-          set: { x: Math.round(at.x), y: Math.round(at.y), heading: round360(pose.facing + seat.turn) },
-        });
+        const heading = round360(pose.facing + seat.turn);
+        commands.push(...seatMoves(this.plan, seat.station, { x: Math.round(at.x), y: Math.round(at.y), heading }));
       }
       for (const spot of piece.parkings)
         commands.push({

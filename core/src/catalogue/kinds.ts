@@ -17,7 +17,7 @@ const underTop = ({ height }: UnitShape) => ({
 });
 /** Below a basin: pipes and trap take the upper part. */
 const belowBasin = ({ height }: UnitShape) => ({ left: 0, right: 0, top: Math.min(260, height * 0.3), bottom: 0 });
-/** Legs under the lowest place. */
+/** Legs or wheels under the lowest place (wheels with their plates: 100 mm, common practice). */
 const onLegs = (mm: number) => () => ({ left: 0, right: 0, top: 0, bottom: mm });
 
 /** The generic kinds of unit; default sizes in mm (common practice, no source), every one can be changed. One kind a line or two. */
@@ -52,8 +52,8 @@ export const CATALOGUE = {
   lidBox: kind('Box bench', 'one big box under a lid', 'shut', 'floor', [1000, 450, 450], [1, 1], lidded('box')),
   underBedBox: kind('Under-bed box', 'a flat box on rollers', 'shut', 'under', [700, 800, 180], [1, 1], lidded('box'), { mobile: true }),
   topBox: kind('Top-of-cupboard box', 'a box up where a chair is needed', 'shut', 'on', [500, 380, 280], [1, 1], lidded('box'), { bottom: 1900 }),
-  rollingCart: kind('Three-tier cart', 'three open tiers on wheels', 'wheels', 'floor', [440, 350, 800], [3, 1], open('tier', 0), { mobile: true }),
-  slimCart: kind('Slim cart', 'a narrow cart that goes into a gap', 'wheels', 'floor', [200, 500, 850], [3, 1], open('tier', 0), { mobile: true }),
+  rollingCart: kind('Three-tier cart', 'three open tiers on wheels', 'wheels', 'floor', [440, 350, 800], [3, 1], open('tier', 0), { mobile: true, margins: onLegs(100) }),
+  slimCart: kind('Slim cart', 'a narrow cart that goes into a gap', 'wheels', 'floor', [200, 500, 850], [3, 1], open('tier', 0), { mobile: true, margins: onLegs(100) }),
   wallBoard: kind('Peg board', 'a board with holes at one inch', 'wall', 'wall', [1000, 120, 800], [2, 2], open('board', 0), { bottom: 1000, body: 'none' }),
   hookRail: kind('Rail with hooks', 'hooks or little pots in one row', 'wall', 'wall', [800, 100, 300], [1, 4], open('hook', 0), { bottom: 1250, body: 'none' }),
   magnetStrip: kind('Magnetic strip', 'scissors and tools held by magnets', 'wall', 'wall', [450, 60, 250], [1, 3], open('hook', 0), { bottom: 1200, body: 'none' }),

@@ -6,17 +6,22 @@ import {
   fixturePrism,
   floorUsePrism,
   frameOf,
+  fromWall,
   HEAD_HEIGHT,
   onWall,
   slopeReaches,
   unitPrism,
   wallFrames,
   wallFront,
+  wallGaps,
 } from '../room/index.ts';
-import { box, dimension, type Mark, path, type Sheet, text } from './sheet.ts';
+import { box, dimension, type Mark, path, running, type Sheet, text } from './sheet.ts';
 
 /** Height of lettering, mm of the room. */
 const LETTER = 70;
+
+/** Where the distances are marked, mm beside the wall. */
+const MARKED = 160;
 
 /** Floor from above: walls with their lengths, openings, fixtures, units with their names, other uses, seats. */
 export function drawFloor(plan: Plan): Sheet {
@@ -70,6 +75,7 @@ export function drawFloor(plan: Plan): Sheet {
     const size = Math.min(LETTER, (unit.width / Math.max(4, unit.name.length)) * 1.3);
     marks.push(text('units', unit, unit.name, size, upright ? 90 : 0));
   }
+  marks.push(...fromTheWalls(plan));
   for (const station of Object.values(plan.stations)) {
     const ahead = direction(station.heading);
     const tip: Point = { x: station.x + ahead.x * 160, y: station.y + ahead.y * 160 };
@@ -85,6 +91,39 @@ export function drawFloor(plan: Plan): Sheet {
   return { title: `${plan.head.name}: floor`, marks };
 }
 
+/** Less is no distance to mark out, mm. */
+const TOUCHING = 2;
+
+/** What stands free on the floor: its distance from the two nearest walls that are opposite it, one in each direction. */
+function fromTheWalls(plan: Plan): Mark[] {
+  return Object.values(plan.units).flatMap((unit) => {
+    if (unit.mount !== 'floor' || unit.keptInId || unit.kind === 'chair') return [];
+    const body = unitPrism(unit);
+    const corners = prismFootprint(body);
+    const taken: Point[] = [];
+    const marks: Mark[] = [];
+    for (const { wallId, gap } of wallGaps(plan, unit).sort((a, b) => a.gap - b.gap)) {
+      const frame = frameOf(plan, wallId)!;
+      // one wall a direction; those that run askew to a wall already taken say nothing new
+      if (taken.some((d) => Math.abs(d.x * frame.inward.x + d.y * frame.inward.y) > 0.7)) continue;
+      taken.push(frame.inward);
+      if (gap < TOUCHING || taken.length > 2) continue;
+      const near = corners.reduce((a, b) => (fromWall(frame, b).out < fromWall(frame, a).out - 0.5 ? b : a));
+      // from the middle of the side where it is parallel to the wall
+      const side = corners.filter((c) => Math.abs(fromWall(frame, c).out - fromWall(frame, near).out) < 1);
+      const from = {
+        x: side.reduce((sum, c) => sum + c.x, 0) / side.length,
+        y: side.reduce((sum, c) => sum + c.y, 0) / side.length,
+      };
+      const to = { x: from.x - frame.inward.x * gap, y: from.y - frame.inward.y * gap };
+      const foot = fromWall(frame, to).left;
+      if (foot < 0 || foot > frame.length) continue;
+      marks.push(...dimension(from, to, 1, formatLength(gap, plan.head.measure), LETTER * 0.6));
+    }
+    return marks;
+  });
+}
+
 /** One wall from the front with everything on it; null while the walls do not close or without such a wall. */
 export function drawWall(plan: Plan, wallId: string): Sheet | null {
   const frame = frameOf(plan, wallId);
@@ -93,11 +132,24 @@ export function drawWall(plan: Plan, wallId: string): Sheet | null {
   const front = wallFront(plan, frame);
   const marks: Mark[] = [path('walls', front.outline)];
   const top = Math.max(...front.outline.map((p) => p.y));
-  marks.push(...dimension({ x: 0, y: 0 }, { x: frame.length, y: 0 }, -160, len(frame.length), LETTER));
-  marks.push(
-    ...dimension({ x: 0, y: 0 }, { x: 0, y: front.outline.at(-1)!.y }, 160, len(front.outline.at(-1)!.y), LETTER),
-  );
-  if (top > front.outline.at(-1)!.y + 1)
+  const left = front.outline.at(-1)!.y;
+  marks.push(...dimension({ x: 0, y: 0 }, { x: frame.length, y: 0 }, -2.9 * MARKED, len(frame.length), LETTER));
+  marks.push(...dimension({ x: 0, y: 0 }, { x: 0, y: left }, 2.9 * MARKED, len(left), LETTER));
+  // what a person who drills or sets up marks out: left edges from the left corner, lower and upper edges from the floor
+  const things = [...front.openings, ...front.fixtures, ...front.units];
+  const inside = (mm: number, most: number) => mm > TOUCHING && mm < most - TOUCHING;
+  const across = things
+    .flatMap((t) => [
+      { at: t.left, from: t.bottom },
+      { at: t.left + t.width, from: t.bottom },
+    ])
+    .filter((t) => inside(t.at, frame.length));
+  const up = [
+    ...things.filter((t) => t.bottom > TOUCHING).map((t) => ({ at: t.bottom, from: t.left })),
+    ...front.openings.map((t) => ({ at: t.bottom + t.height, from: t.left })),
+  ].filter((t) => inside(t.at, plan.head.ceiling));
+  marks.push(...running(across, 'x', MARKED, len, LETTER * 0.6), ...running(up, 'y', MARKED, len, LETTER * 0.6));
+  if (top > left + 1)
     marks.push(text('lengths', { x: frame.length / 2, y: top + LETTER }, `up to ${len(top)}`, LETTER));
   for (const o of front.openings) {
     marks.push(box('openings', o.left, o.bottom, o.width, o.height));

@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { DOMParser } from '@xmldom/xmldom';
 import DxfParser from 'dxf-parser';
 import { PDFDocument } from 'pdf-lib';
+import { blankFixture } from '../plan/index.ts';
 import { applied, tinyRoom, unit, withUnits } from '../testing/index.ts';
 import { drawAll, drawFloor, drawWall, extent, PAPERS, scaleFor, toDxf, toPdf, toSvg } from './index.ts';
 
@@ -92,6 +93,57 @@ describe('DXF (read by dxf-parser)', () => {
   });
 });
 
+describe('what a person who drills marks out', () => {
+  const words = (sheet: ReturnType<typeof drawWall>) =>
+    sheet!.marks.flatMap((m) => (m.kind === 'text' ? [m.text] : []));
+  const fitted = applied(
+    withUnits(
+      plan,
+      unit('wallBoard', { id: 'board', name: 'Board', x: 60, y: 2000, facing: 90, bottom: 1100, width: 900 }),
+    ),
+    {
+      type: 'addFixture',
+      fixture: { ...blankFixture('sock', 'socket'), wallId: 'w0', left: 1230, bottom: 317, width: 80, height: 80 },
+    },
+  );
+
+  test('wall fronts: sockets, boards, doors from the left corner and from the floor, each with its line', () => {
+    const west = drawWall(fitted, 'w0');
+    // wall 0 runs north: the board of 900 mm at y = 2000 begins 1550 mm from its left corner
+    for (const text of ['123 cm', '131 cm', '31.7 cm', '155 cm', '245 cm', '110 cm'])
+      expect(words(west)).toContain(text);
+    const ticks = west!.marks.filter((m) => m.kind === 'path' && m.layer === 'lengths' && m.dashed);
+    const at = (axis: 'x' | 'y', mm: number) =>
+      ticks.some((m) => m.kind === 'path' && m.points.every((p) => Math.abs(p[axis] - mm) < 0.01));
+    expect(at('x', 1230)).toBe(true);
+    expect(at('y', 317)).toBe(true);
+    expect(at('y', 1100)).toBe(true);
+    const south = words(drawWall(fitted, 'w3'));
+    for (const text of ['250 cm', '340 cm', '200 cm']) expect(south).toContain(text);
+  });
+
+  test('floor: free-standing units from the walls; nothing for what stands against one', () => {
+    const chest = (x: number) =>
+      words(drawFloor(withUnits(tinyRoom(), unit('lowChest', { x, y: 2000, facing: 90, width: 900, depth: 450 }))));
+    expect(chest(225 + 380)).toEqual(expect.arrayContaining(['38 cm', '155 cm']));
+    expect(chest(225)).toContain('155 cm');
+    expect(chest(225).filter((t) => t === '0 cm')).toEqual([]);
+  });
+
+  test('in feet and inches: a scale of an architect’s rule and three feet to check by', async () => {
+    expect(scaleFor(6000, 6000, 'letter', 'imperial')).toEqual({ n: 48, words: '1/4 in = 1 ft' });
+    expect(scaleFor(1200, 500, 'letter', 'imperial').words).toBe('1 1/2 in = 1 ft');
+    const { getDocument, VerbosityLevel } = await import('pdfjs-dist/legacy/build/pdf.mjs');
+    const inches = applied(fitted, { type: 'setPlan', set: { measure: 'imperial' } });
+    const data = await toPdf([drawFloor(inches)], 'letter', 'note', 'imperial');
+    const page = await (await getDocument({ data, verbosity: VerbosityLevel.ERRORS }).promise).getPage(1);
+    const texts = (await page.getTextContent()).items.map((item) => ('str' in item ? item.str : ''));
+    expect(texts).toContain('3 ft');
+    expect(texts.join(' ')).toMatch(/in = 1 ft/);
+    expect(texts.join(' ')).not.toMatch(/\d (cm|mm|m)\b/);
+  });
+});
+
 describe('PDF', () => {
   test('one page each for Floor and the four walls, on A4 (ISO 216: 210 × 297 mm) and Letter (8.5 × 11 in), landscape', async () => {
     for (const [paper, w, h] of [
@@ -115,7 +167,7 @@ describe('PDF', () => {
     const e = extent(sheet);
     const scale = scaleFor(e.right - e.left, e.top - e.bottom, 'a4');
     expect(texts).toEqual(
-      expect.arrayContaining([`${sheet.title}, 1 : ${scale}`, '600 cm', '1 m', 'Check by the metre']),
+      expect.arrayContaining([`${sheet.title}, ${scale.words}`, '600 cm', '1 m', 'Check by the metre']),
     );
     const { fnArray, argsArray } = await page.getOperatorList();
     const lengths = fnArray.flatMap((op, i) => {
@@ -123,7 +175,7 @@ describe('PDF', () => {
       const [x0, y0, x1, y1] = Array.from(argsArray[i][1] as number[]).slice(-4) as [number, number, number, number];
       return [Math.hypot(x1 - x0, y1 - y0)];
     });
-    expect(Math.max(...lengths)).toBeCloseTo((6000 / scale / 25.4) * 72, 3);
+    expect(Math.max(...lengths)).toBeCloseTo((6000 / scale.n / 25.4) * 72, 3);
   });
 
   test('letters the print font does not know become question marks, and nothing stops', async () => {
@@ -133,9 +185,9 @@ describe('PDF', () => {
 
   test('the largest usual scale that fits is taken', () => {
     expect(PAPERS.a4[0]).toBeGreaterThan(PAPERS.a4[1]);
-    expect(scaleFor(2000, 1000, 'a4')).toBe(10);
-    expect(scaleFor(2800, 1000, 'a4')).toBe(20);
-    expect(scaleFor(13_000, 8000, 'a4')).toBe(50);
-    expect(scaleFor(13_700, 8000, 'a4')).toBe(100);
+    expect(scaleFor(2000, 1000, 'a4').n).toBe(10);
+    expect(scaleFor(2800, 1000, 'a4').n).toBe(20);
+    expect(scaleFor(13_000, 8000, 'a4').n).toBe(50);
+    expect(scaleFor(13_700, 8000, 'a4').n).toBe(100);
   });
 });

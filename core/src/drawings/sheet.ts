@@ -61,6 +61,48 @@ export function dimension(a: Point, b: Point, off: number, words: string, size: 
   ];
 }
 
+/** One thing to be marked out: where it is along the line and across it (from where it is drawn), mm. */
+export type Marked = { at: number; from: number };
+
+/**
+ * Running dimensions from a common origin (ISO 129-1, memory): a tick at each distance with the distance beside it, a thin line from the
+ * thing. Words that would be on top of each other are moved apart.
+ * @param along `x`: below the drawing, distances from the left; `y`: left of it, heights from the floor
+ */
+export function running(
+  things: readonly Marked[],
+  along: 'x' | 'y',
+  off: number,
+  words: (mm: number) => string,
+  size: number,
+): Mark[] {
+  const nearest = new Map<number, number>();
+  for (const { at, from } of things) {
+    const key = Math.round(at);
+    nearest.set(key, Math.min(nearest.get(key) ?? Infinity, from));
+  }
+  const all = [...nearest].sort((a, b) => a[0] - b[0]);
+  if (all.length === 0) return [];
+  const point = (at: number, across: number): Point => (along === 'x' ? { x: at, y: across } : { x: across, y: at });
+  const marks: Mark[] = [path('lengths', [point(0, -off), point(all.at(-1)![0], -off)], false)];
+  let last = -Infinity;
+  for (const [at, from] of all) {
+    const shown = Math.max(at, last + size * 1.5);
+    last = shown;
+    marks.push(
+      path('lengths', [point(at, from), point(at, -off - size * 0.4)], false, true),
+      text(
+        'lengths',
+        point(shown, -off - size * (0.8 + 0.3 * words(at).length)),
+        words(at),
+        size,
+        along === 'x' ? 90 : 0,
+      ),
+    );
+  }
+  return marks;
+}
+
 /** Left, bottom, right and top of everything drawn, mm; a text counts with its rough width. */
 export function extent({ marks }: Sheet): { left: number; bottom: number; right: number; top: number } {
   const box = { left: Infinity, bottom: Infinity, right: -Infinity, top: -Infinity };

@@ -1,7 +1,7 @@
 import { leafOf, PULL_SHARE } from '../catalogue/index.ts';
 import { convexOverlap, direction, type Point, prismFootprint } from '../geometry/index.ts';
 import { type Station, type Unit, unitShape } from '../plan/index.ts';
-import { unitPoint } from '../room/index.ts';
+import { chairOf, unitPoint } from '../room/index.ts';
 import { type Found, found, freeBefore, type Look, strip } from './finding.ts';
 
 /** A person before a pulled-out drawer, mm; chair room behind a desk, mm (common practice, docs/computation.md 8.6). */
@@ -9,8 +9,6 @@ export const PERSON = 600;
 export const CHAIR_ROOM = 915;
 /** Room a chair is pushed back in, mm wide (common practice). */
 const CHAIR_WIDE = 500;
-/** A chair this near the middle of a seat is that seat's, mm (own assumption). */
-const AT_SEAT = 450;
 /** Less does not count: the tape, and a door a little ajar more, mm. */
 const SLACK = 5;
 
@@ -32,10 +30,10 @@ function fronts(look: Look, unit: Unit): Found[] {
   const seats = Object.values(plan.stations).filter(
     (s) => s.unitId === unit.id || (unit.hostId && s.unitId === unit.hostId),
   );
-  const ownChair = (u: Unit) => u.kind === 'chair' && seats.some((s) => Math.hypot(s.x - u.x, s.y - u.y) < AT_SEAT);
   const own = new Set([
     unit.id,
-    ...look.units.filter((u) => u.mount === 'door' || over(u) || ownChair(u)).map((u) => u.id),
+    ...look.units.filter((u) => u.mount === 'door' || over(u)).map((u) => u.id),
+    ...seats.flatMap((s) => chairOf(plan, s)?.id ?? []),
   ]);
   const places = Object.values(plan.places).filter((p) => p.unitId === unit.id);
   let worst: { short: number; words: string; placeIds: string[]; area: Point[] } | null = null;

@@ -73,7 +73,9 @@ const PLAIN_HEAD: PlanHead = {
 
 export function emptyPlan(id: string, head: Partial<PlanHead> = {}): Plan {
   const tables = Object.fromEntries(Object.keys(TABLES).map((table) => [table, {}]));
-  return { id, head: { ...PLAIN_HEAD, ...head }, ...tables } as unknown as Plan;
+  // who measures in inches has the sockets that go with them, until told otherwise
+  const region = head.measure === 'imperial' ? 'us' : PLAIN_HEAD.region;
+  return { id, head: { ...PLAIN_HEAD, region, ...head }, ...tables } as unknown as Plan;
 }
 
 /** Walls in the order in which they were walked. */

@@ -1,10 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { distance, insidePolygon } from '../geometry/index.ts';
-import { blankFixture } from '../plan/index.ts';
+import { blankFixture, emptyPlan, roomOf } from '../plan/index.ts';
 import { applied, tinyRoom, unit, withUnits } from '../testing/index.ts';
 import {
   ceilingAt,
+  chairOf,
   clearanceAt,
   doorSweep,
   fixturePrism,
@@ -12,6 +13,7 @@ import {
   freeFloor,
   fromWall,
   insideDoor,
+  moveSeat,
   type Neck,
   neckOnTheWay,
   onWall,
@@ -135,6 +137,36 @@ describe('snapping', () => {
         expect(snapUnit(plan, chest, one)).toMatchObject({ x: one.x, y: one.y });
       }),
     );
+  });
+
+  test('a wall that is not opposite has no gap: the other leg of an L is left out', () => {
+    // an L: 6 × 6 m without its north-east quarter, walked round to the right from the south-west corner
+    const turns = [90, 90, -90, 90, 90, 90];
+    const lengths = [6000, 3000, 3000, 3000, 3000, 6000];
+    let L = emptyPlan('l');
+    for (const [i, length] of lengths.entries())
+      L = applied(L, { type: 'addWall', wall: { id: `w${i}`, name: '', length, turn: turns[i]! } });
+    expect(roomOf(L).closes).toBe(true);
+    const gaps = (x: number, y: number) =>
+      Object.fromEntries(wallGaps(L, { ...chest, x, y, facing: 0 }).map((g) => [g.wallId, Math.round(g.gap)]));
+    // in the north leg: west, north, its own east wall and the south wall, not the two walls of the other leg
+    expect(gaps(1500, 5000)).toEqual({ w0: 1050, w1: 775, w2: 1050, w5: 4775 });
+    expect(gaps(4500, 1500)).toEqual({ w0: 4050, w3: 1275, w4: 1050, w5: 1275 });
+  });
+
+  test('a chair goes with its seat: as far, and turned as much; it belongs to the nearest', () => {
+    const chair = unit('chair', { id: 'chair', x: 3000, y: 2800, facing: 10 });
+    const plan = withUnits(room(), chair);
+    const seat = plan.stations.seat!;
+    expect(chairOf(plan, seat)?.id).toBe('chair');
+    expect(chairOf(withUnits(room(), { ...chair, y: 2500 }), seat)).toBeNull();
+    expect(chairOf(plan, { ...seat, standing: true })).toBeNull();
+    const moved = applied(plan, moveSeat(plan, seat, { x: 1000, y: 1000, heading: 90 }));
+    expect(moved.stations.seat).toMatchObject({ x: 1000, y: 1000, heading: 90 });
+    // it stood 200 mm behind a seat that looked north; now it stands 200 mm west of one that looks east
+    expect(moved.units.chair).toMatchObject({ x: 800, y: 1000, facing: 100 });
+    const without = withUnits(room());
+    expect(moveSeat(without, seat, { x: 1000 })).toMatchObject({ type: 'setStation', set: { x: 1000 } });
   });
 
   test('gaps to the walls are those of the nearest corner', () => {

@@ -32,4 +32,19 @@ describe('a recipe of steps', () => {
     expect(readRecipe('', supplies)).toMatchObject({ steps: 0, unknown: [] });
     expect(readRecipe('x0: craft knife ×0', supplies).fetches.size).toBe(0);
   });
+
+  test('24x18 in a name is a size, not a count; a name that ends in x or a figure keeps it', () => {
+    const named = ['Cutting mat 24x18', 'Mat board 24 x 18', 'Sealing wax', 'Steel rule 600', '3 x 5 cards'].map(
+      (name, i) => block({ id: `n${i}`, name }),
+    );
+    const fetches = (line: string) => Object.fromEntries(readRecipe(line, named).fetches);
+    expect(fetches('cutting mat 24x18')).toEqual({ n0: 1 });
+    expect(fetches('cutting mat 24x18 ×2')).toEqual({ n0: 2 });
+    expect(fetches('mat board 24 x 18 x3')).toEqual({ n1: 3 });
+    expect(fetches('sealing wax x2, 2 x sealing wax')).toEqual({ n2: 4 });
+    expect(fetches('steel rule 600 x 2')).toEqual({ n3: 2 });
+    expect(fetches('3 x 5 cards; 4 x 3 x 5 cards')).toEqual({ n4: 5 });
+    // a size nobody has is said as it was written
+    expect(readRecipe('felt 24x18', named).unknown).toEqual([{ line: 1, words: 'felt 24x18', like: null }]);
+  });
 });

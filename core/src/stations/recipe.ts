@@ -8,6 +8,12 @@ export type Recipe = {
   unknown: { line: number; words: string; like: string | null }[];
 };
 
+/** “knife ×3”, “3× knife”: a letter x stands apart from a word before it. */
+const TIMES_AFTER = /^(?<words>.*\S)(?:\s*[×*]|(?<=\d)x|\s+x)\s*(?<times>\d+(?:[.,]\d+)?)$/i;
+const TIMES_BEFORE = /^(?<times>\d+(?:[.,]\d+)?)\s*[×x*]\s*(?<words>\S.*)$/i;
+/** Between two figures the sign makes a size: “mat 24x18”. */
+const SIZE = /\d\s*[×x*]\s*\d/i;
+
 const plain = (text: string) =>
   text
     .toLowerCase()
@@ -27,20 +33,31 @@ export function readRecipe(text: string, supplies: readonly Supply[]): Recipe {
     recipe.steps++;
     const things = line.includes(':') ? line.slice(line.indexOf(':') + 1) : line;
     for (const part of partsOf(things)) {
-      const times = /(?:×|x|\*)\s*(\d+(?:[.,]\d+)?)\s*$/i.exec(part) ?? /^(\d+(?:[.,]\d+)?)\s*(?:×|x|\*)/i.exec(part);
-      const count = times ? Number(times[1]!.replace(',', '.')) : 1;
-      const words = times ? part.replace(times[0], '').trim() : part;
-      const wanted = plain(words);
-      const same = names.filter((n) => n.name === wanted);
-      const begin = names.filter((n) => n.name.startsWith(wanted));
-      const within = names.filter((n) => n.name.includes(wanted));
-      const meant = [same, begin, within].find((list) => list.length === 1)?.[0];
-      if (meant && wanted !== '' && count > 0)
-        recipe.fetches.set(meant.id, (recipe.fetches.get(meant.id) ?? 0) + count);
-      else recipe.unknown.push({ line: i + 1, words, like: within[0]?.as ?? null });
+      const counted = (TIMES_AFTER.exec(part) ?? TIMES_BEFORE.exec(part))?.groups;
+      // what is a name as it stands is no count: “cutting mat 24x18”
+      const readings = [{ words: part, count: 1 }];
+      if (counted) readings.push({ words: counted.words!, count: Number(counted.times!.replace(',', '.')) });
+      const reading = readings.find((r) => meant(r.words));
+      if (reading && reading.count > 0) {
+        const { id } = meant(reading.words)!;
+        recipe.fetches.set(id, (recipe.fetches.get(id) ?? 0) + reading.count);
+        continue;
+      }
+      const words = counted && !SIZE.test(part) ? counted.words! : part;
+      recipe.unknown.push({ line: i + 1, words, like: names.find((n) => n.name.includes(plain(words)))?.as ?? null });
     }
   }
   return recipe;
+
+  /** The one supply of this name, or the one whose name begins with it or has it in it. */
+  function meant(words: string): { id: string } | undefined {
+    const wanted = plain(words);
+    if (wanted === '') return undefined;
+    const same = names.filter((n) => n.name === wanted);
+    const begin = names.filter((n) => n.name.startsWith(wanted));
+    const within = names.filter((n) => n.name.includes(wanted));
+    return [same, begin, within].find((list) => list.length === 1)?.[0];
+  }
 
   /** Split at commas, but not inside a name that has one (“Ripstop, red”). */
   function partsOf(things: string): string[] {

@@ -2,6 +2,7 @@ import { Plus } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
 import { makerOf, planAsWorked } from '@heronstone/core/reach';
 import { blankActivity, newId } from '@heronstone/core/plan';
+import { moveSeat } from '@heronstone/core/room';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
@@ -129,7 +130,7 @@ export default function ActivitiesStone() {
             maker={maker}
             map={shownMap?.map ?? null}
             chosenStation={station?.id ?? null}
-            onMoveStation={(id, to) => dispatch({ type: 'setStation', id, set: to })}
+            onMoveStation={(id, to) => dispatch(moveSeat(plan, plan.stations[id]!, to))}
             onChooseStation={(id) => select({ activity: plan.stations[id]?.activityId ?? null, seat: id })}
           />
         </div>

@@ -1,6 +1,7 @@
 import { Armchair, Plus, Trash2 } from 'lucide-react';
 import { CATALOGUE } from '@heronstone/core/catalogue';
 import { direction } from '@heronstone/core/geometry';
+import { moveSeat } from '@heronstone/core/room';
 import {
   type Activity,
   blankStation,
@@ -120,6 +121,7 @@ function Seat({
   const work = useLongWork();
   const set = (part: Partial<Station>) =>
     dispatch({ type: 'setStation', id: station.id, set: part, was: asSeen(station, part) });
+  const move = (to: Parameters<typeof moveSeat>[2]) => dispatch(moveSeat(plan, station, to));
   const table = station.unitId ? plan.units[station.unitId] : undefined;
   const others = Object.values(plan.stations).filter((s) => s.id !== station.id);
   const partner = others.find((s) => station.together !== '' && s.together === station.together);
@@ -186,19 +188,19 @@ function Seat({
           min={-360}
           max={360}
           value={station.heading}
-          onCommit={(heading) => set({ heading })}
+          onCommit={(heading) => move({ heading })}
         />
         <LengthField
           className="w-24"
           label="from the left"
           mm={Math.max(0, station.x)}
-          onCommit={(mm) => mm !== null && set({ x: mm })}
+          onCommit={(mm) => mm !== null && move({ x: mm })}
         />
         <LengthField
           className="w-24"
           label="from below"
           mm={Math.max(0, station.y)}
-          onCommit={(mm) => mm !== null && set({ y: mm })}
+          onCommit={(mm) => mm !== null && move({ y: mm })}
         />
         <Button
           look="quiet"
@@ -232,7 +234,7 @@ function Seat({
       {mapped?.of === 'seat' && mapped.id === station.id && (
         <BestSpots
           map={mapped.map}
-          onTake={(b) => set({ x: Math.round(b.x), y: Math.round(b.y), heading: b.heading })}
+          onTake={(b) => move({ x: Math.round(b.x), y: Math.round(b.y), heading: b.heading })}
           onClose={() => onMap(null)}
         />
       )}

@@ -5,11 +5,13 @@ import { Button } from '../../ui/button.tsx';
 import { saveFile } from '../../ui/save-file.ts';
 import { Sheet } from '../../ui/sheet.tsx';
 
-const NOTE = 'Measure again before you cut or drill. Print at 100 %; the line of 1 m tells whether it was.';
+const noteFor = (line: string) =>
+  `Measure again before you cut or drill. Print at 100 %; the line of ${line} tells whether it was.`;
 
 /** Floor and every wall front to take along: SVG and DXF to scale, PDF to print. The writers are loaded when they are asked for. */
 export function Drawings({ onClose }: { onClose: () => void }) {
   const plan = usePlan((s) => s.plan);
+  const note = noteFor(plan.head.measure === 'metric' ? '1 m' : '3 ft');
   const [trouble, setTrouble] = useState<string | null>(null);
   const file = (what: string, ending: string) =>
     `${`${plan.head.name} ${what}`.replace(/[^\p{L}\p{N}]+/gu, '-')}.${ending}`;
@@ -23,7 +25,11 @@ export function Drawings({ onClose }: { onClose: () => void }) {
   };
   const print = async (paper: 'a4' | 'letter') => {
     const { drawAll, toPdf } = await import('@heronstone/core/drawings');
-    saveFile(file(paper, 'pdf'), 'application/pdf', new Uint8Array(await toPdf(drawAll(plan), paper, NOTE)));
+    saveFile(
+      file(paper, 'pdf'),
+      'application/pdf',
+      new Uint8Array(await toPdf(drawAll(plan), paper, note, plan.head.measure)),
+    );
   };
   const rows = [
     { id: null, name: 'Floor' },
@@ -31,7 +37,7 @@ export function Drawings({ onClose }: { onClose: () => void }) {
   ];
   return (
     <Sheet title="Drawings to scale" onClose={onClose}>
-      <p className="text-soft">{NOTE}</p>
+      <p className="text-soft">{note}</p>
       <div className="mt-3 flex gap-2">
         <Button look="main" onClick={() => void print('a4')}>
           Everything as PDF, A4
