@@ -55,10 +55,18 @@ export function boxesIn(plan: Plan, placeId: string): Unit[] {
   return Object.values(plan.units).filter((u) => u.keptInId === placeId);
 }
 
-/** Frontage (mm) and load (g) that a box put away takes of its place; turned by a quarter where it is too deep for it. */
-export function boxTakes(plan: Plan, box: Unit, place: Pick<Place, 'depth'>): { frontage: number; mass: number } {
-  const frontage = (box.depth + PLAY <= place.depth ? box.width : box.depth) + PLAY;
-  return { frontage, mass: massOf(box) + massInside(plan, box.id) };
+/** Frontage (mm) and load (g) that a box put away takes of its place, standing the way round that goes in and takes least; as it is where none does. */
+export function boxTakes(
+  plan: Plan,
+  box: Unit,
+  place: Pick<Place, 'width' | 'depth'>,
+): { frontage: number; mass: number } {
+  const ways = [
+    { across: box.width + PLAY, deep: box.depth + PLAY },
+    { across: box.depth + PLAY, deep: box.width + PLAY },
+  ].filter((way) => way.deep <= place.depth && way.across <= place.width);
+  const frontage = Math.min(...ways.map((way) => way.across));
+  return { frontage: ways.length > 0 ? frontage : box.width + PLAY, mass: massOf(box) + massInside(plan, box.id) };
 }
 
 /** What lies in the places of a unit, g. */

@@ -2,6 +2,14 @@ export { readRecipe, type Recipe } from './recipe.ts';
 export { disturbs, neighboursWith } from './neighbours.ts';
 export { needsOf, surfaceOf, sameTime, machinesOf, type Need } from './needs.ts';
 export { packingOf, packCommand, suppliesOf, type Packing } from './kit.ts';
-export { sharedTools, oneEachCommand, WORTH, type SharedTool, type Spotting } from './shared.ts';
+export {
+  sharedTools,
+  sharedTool,
+  betweenCommand,
+  oneEachCommand,
+  WORTH,
+  type SharedTool,
+  type Spotting,
+} from './shared.ts';
 export { seatMap, parkingMap, type FloorMap, type Best, type Pace } from './seat-map.ts';
 export { compareSchools, SCHOOLS, type School, type Comparison, type WayOfWorking } from './schools.ts';

@@ -1,7 +1,7 @@
 import { assessHomes, findHomes, isWorse } from '../homes/index.ts';
 import { apply, type Command, type Plan } from '../plan/index.ts';
 import { type Pace } from './seat-map.ts';
-import { oneEachCommand, sharedTools, WORTH } from './shared.ts';
+import { betweenCommand, oneEachCommand, sharedTool, sharedTools, WORTH } from './shared.ts';
 
 /** Questions on which makers differ and which can be worked out on the plan as it is. */
 export const SCHOOLS = ['posture', 'tools', 'grouping'] as const;
@@ -29,6 +29,10 @@ const TITLES: Record<School, string> = {
   tools: 'One tool or one each',
   grouping: 'By activity or by kind',
 };
+
+/** Commands as one, those that are several taken apart. */
+const together = (words: string, commands: readonly Command[]) =>
+  ({ type: 'several', words, commands: commands.flatMap((c) => (c.type === 'several' ? c.commands : [c])) }) as Command;
 
 function assessed(plan: Plan, name: string, command: Command | null, asks: string | null = null): WayOfWorking {
   const done = command ? apply(plan, command) : null;
@@ -72,24 +76,37 @@ export async function compareSchools(
     return { school, title, ways: [assessed(plan, 'sitting', all(false)), assessed(plan, 'standing', all(true))] };
   }
   if (school === 'tools') {
-    let now = plan;
-    const commands: Command[] = [];
+    // both ways side by side, tool after tool; places fill up as tools are given out, so each is looked at anew
+    let [one, each] = [plan, plan];
+    const between: Command[] = [];
+    const apart: Command[] = [];
     let buy = 0;
-    for (const first of sharedTools(plan)) {
-      if (first.saves < WORTH) continue;
-      // places fill up as tools are given out: looked at anew each time
-      const tool = sharedTools(now).find((t) => t.supply.id === first.supply.id);
-      const command = tool && oneEachCommand(now, tool, tool.stations.slice(1).map(options.newId), options.since);
-      const done = command ? apply(now, command) : null;
-      if (!tool || !command || !done?.ok) continue;
-      now = done.plan;
-      buy += tool.buy;
-      if (command.type === 'several') commands.push(...command.commands);
+    for (const { supply, saves } of sharedTools(plan)) {
+      if (saves < WORTH) continue;
+      const [there, here] = [sharedTool(one, one.supplies[supply.id]!), sharedTool(each, each.supplies[supply.id]!)];
+      const ids = (here?.stations ?? []).slice(1).map(options.newId);
+      const eachCommand = here && oneEachCommand(each, here, ids, options.since);
+      const done = eachCommand ? apply(each, eachCommand) : null;
+      if (!here || !eachCommand || !done?.ok) continue;
+      each = done.plan;
+      apart.push(eachCommand);
+      buy += here.buy;
+      const oneCommand = there && betweenCommand(there, one, options.since);
+      const moved = oneCommand ? apply(one, oneCommand) : null;
+      if (!oneCommand || !moved?.ok) continue;
+      one = moved.plan;
+      between.push(oneCommand);
     }
-    if (commands.length === 0) return null;
-    const each = { type: 'several', words: 'one tool each', commands } as Command;
+    if (apart.length === 0) return null;
     const asks = buy > 0 ? `${buy} more ${buy === 1 ? 'tool' : 'tools'} to buy` : 'nothing to buy: there are enough';
-    return { school, title, ways: [assessed(plan, 'one between them', null), assessed(plan, 'one each', each, asks)] };
+    return {
+      school,
+      title,
+      ways: [
+        assessed(plan, 'one between them', between.length > 0 ? together('one tool between them', between) : null),
+        assessed(plan, 'one each', together('one tool each', apart), asks),
+      ],
+    };
   }
   const ways: WayOfWorking[] = [];
   for (const [i, grouping] of (['activity', 'kind'] as const).entries()) {

@@ -1,6 +1,6 @@
 import { fitSupply } from '../fit/index.ts';
-import { childAt, placeFilling, yearlyUses } from '../homes/index.ts';
-import { type Command, homesIn, type Plan, type Station, type Supply } from '../plan/index.ts';
+import { assessHomes, childAt, placeFilling, yearlyUses } from '../homes/index.ts';
+import { apply, type Command, homesIn, type Plan, type Station, type Supply } from '../plan/index.ts';
 import { fetchFrom, handlingOf, makerOf, sceneAt, sceneOf } from '../reach/index.ts';
 
 /** Where one tool would lie best, and what fetching it there costs, s a year. */
@@ -16,7 +16,7 @@ export type SharedTool = {
   between: Spotting | null;
   /** the best place for each, in the order of the stations; null when one of them finds none */
   each: Spotting[] | null;
-  /** seconds a year that one each saves against one between them (or today, when that is less) */
+  /** seconds a year of the whole plan that one each saves against one where it lies best between them; 0 where it cannot be done */
   saves: number;
   /** how many more must be bought for one each */
   buy: number;
@@ -25,56 +25,93 @@ export type SharedTool = {
 /** Below this nobody buys a second one, s a year (own assumption: ten minutes). */
 export const WORTH = 600;
 
-/** Tools that two or more stations reach for and put back, those first where one each saves most. */
+/** So many tools at most are worked out on the whole plan, those first that promise most. */
+const WORKED_OUT = 24;
+
+/**
+ * Tools that two or more stations reach for and put back, those first where one each saves most. What one each saves is worked out as the
+ * plans themselves will be judged: the whole plan with one between them against the whole plan with one each.
+ */
 export function sharedTools(plan: Plan): SharedTool[] {
-  const out: SharedTool[] = [];
-  for (const supply of Object.values(plan.supplies)) {
-    if (supply.working === 0 || supply.form === 'sheet') continue;
-    const uses = yearlyUses(plan, supply, 'working').filter((u) => u.fetches > 0 && !u.consumed);
-    if (uses.length < 2) continue;
-    const cost = new Map<string, number[]>();
-    for (const [id, spot] of sceneOf(plan).spots) {
-      const home = plan.homes[`${supply.id}.working`]?.placeId === id;
-      if (!home && !roomFor(plan, supply, id)) continue;
-      if (spot.away || childAt(plan, supply, spot)) continue;
-      const kinds = homesIn(plan, id).length + (home ? 0 : 1);
-      cost.set(
-        id,
-        uses.map((u) => {
-          const maker = makerOf(plan, u.station);
-          if (!maker) return Infinity;
-          const scene = sceneAt(plan, u.station);
-          const fetch = fetchFrom(scene, maker, scene.spots.get(id)!, handlingOf(supply, kinds, false));
-          return fetch.ok ? fetch.seconds * u.fetches : Infinity;
-        }),
-      );
-    }
-    const sum = (list: readonly number[]) => list.reduce((a, b) => a + b, 0);
-    const now = plan.homes[`${supply.id}.working`];
-    const todays = now ? cost.get(now.placeId) : undefined;
-    const today = todays && Number.isFinite(sum(todays)) ? sum(todays) : null;
-    let between: Spotting | null = null;
-    const each: (Spotting | null)[] = uses.map(() => null);
-    for (const [placeId, list] of cost) {
-      const all = sum(list);
-      if (Number.isFinite(all) && (!between || all < between.seconds)) between = { placeId, seconds: all };
-      list.forEach((seconds, i) => {
-        if (Number.isFinite(seconds) && seconds < (each[i]?.seconds ?? Infinity)) each[i] = { placeId, seconds };
-      });
-    }
-    const apart = each.every((e) => e !== null) ? (each as Spotting[]) : null;
-    const one = Math.min(between?.seconds ?? Infinity, today ?? Infinity);
-    out.push({
-      supply,
-      stations: uses.map((u) => u.station),
-      today,
-      between,
-      each: apart,
-      saves: apart && Number.isFinite(one) ? Math.max(0, one - sum(apart.map((e) => e.seconds))) : 0,
-      buy: Math.max(0, uses.length - supply.working),
+  const tools = Object.values(plan.supplies)
+    .flatMap((supply) => sharedTool(plan, supply) ?? [])
+    .sort(byWorth);
+  return tools
+    .map((tool, i) => ({ ...tool, saves: i < WORKED_OUT && tool.saves > 0 ? savingOf(plan, tool) : 0 }))
+    .sort(byWorth);
+}
+
+const byWorth = (a: SharedTool, b: SharedTool) => b.saves - a.saves || (a.supply.id < b.supply.id ? -1 : 1);
+
+/** Seconds a year by which the plan with one each is better than the plan with one between them. */
+function savingOf(plan: Plan, tool: SharedTool): number {
+  const ids = tool.stations.slice(1).map((_, i) => `each-${i}`);
+  const each = oneEachCommand(plan, tool, ids, SOME_DAY);
+  const one = betweenCommand(tool, plan, SOME_DAY);
+  const [a, b] = [one, each].map((command) => {
+    const done = command ? apply(plan, command) : null;
+    return done?.ok ? assessHomes(done.plan).seconds : null;
+  });
+  if (b === null || b === undefined) return 0;
+  return Math.max(0, (a ?? assessHomes(plan).seconds) - b);
+}
+/** A day for homes that are only tried. */
+const SOME_DAY = '2000-01-01';
+
+/** Puts one tool where it lies best between its stations; null where it lies there already, is pinned, or there is no such place. */
+export function betweenCommand({ supply, between, today }: SharedTool, plan: Plan, since: string): Command | null {
+  const home = plan.homes[`${supply.id}.working`];
+  if (!between || home?.pinned || home?.placeId === between.placeId || (today !== null && today <= between.seconds))
+    return null;
+  return { type: 'assignHome', supplyId: supply.id, share: 'working', placeId: between.placeId, since };
+}
+
+/** One supply as a tool that several stations share; null when it is none. `saves` is a first estimate. */
+export function sharedTool(plan: Plan, supply: Supply): SharedTool | null {
+  if (supply.working === 0 || supply.form === 'sheet') return null;
+  const uses = yearlyUses(plan, supply, 'working').filter((u) => u.fetches > 0 && !u.consumed);
+  if (uses.length < 2) return null;
+  const cost = new Map<string, number[]>();
+  for (const [id, spot] of sceneOf(plan).spots) {
+    const home = plan.homes[`${supply.id}.working`]?.placeId === id;
+    if (!home && !roomFor(plan, supply, id)) continue;
+    if (spot.away || childAt(plan, supply, spot)) continue;
+    const kinds = homesIn(plan, id).length + (home ? 0 : 1);
+    cost.set(
+      id,
+      uses.map((u) => {
+        const maker = makerOf(plan, u.station);
+        if (!maker) return Infinity;
+        const scene = sceneAt(plan, u.station);
+        const fetch = fetchFrom(scene, maker, scene.spots.get(id)!, handlingOf(supply, kinds, false));
+        return fetch.ok ? fetch.seconds * u.fetches : Infinity;
+      }),
+    );
+  }
+  const sum = (list: readonly number[]) => list.reduce((a, b) => a + b, 0);
+  const now = plan.homes[`${supply.id}.working`];
+  const todays = now ? cost.get(now.placeId) : undefined;
+  const today = todays && Number.isFinite(sum(todays)) ? sum(todays) : null;
+  let between: Spotting | null = null;
+  const each: (Spotting | null)[] = uses.map(() => null);
+  for (const [placeId, list] of cost) {
+    const all = sum(list);
+    if (Number.isFinite(all) && (!between || all < between.seconds)) between = { placeId, seconds: all };
+    list.forEach((seconds, i) => {
+      if (Number.isFinite(seconds) && seconds < (each[i]?.seconds ?? Infinity)) each[i] = { placeId, seconds };
     });
   }
-  return out.sort((a, b) => b.saves - a.saves || (a.supply.id < b.supply.id ? -1 : 1));
+  const apart = each.every((e) => e !== null) ? (each as Spotting[]) : null;
+  const one = Math.min(between?.seconds ?? Infinity, today ?? Infinity);
+  return {
+    supply,
+    stations: uses.map((u) => u.station),
+    today,
+    between,
+    each: apart,
+    saves: apart && Number.isFinite(one) ? Math.max(0, one - sum(apart.map((e) => e.seconds))) : 0,
+    buy: Math.max(0, uses.length - supply.working),
+  };
 }
 
 /** Whether one more of a supply goes into a place beside what lies there. */

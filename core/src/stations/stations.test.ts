@@ -347,6 +347,29 @@ describe('one tool or one each', () => {
     expect(sharedTools(after)).toEqual([]);
   });
 
+  test('a row of the list and the comparison above it say the same saving', async () => {
+    const how = { stationId: null, newId: () => 'second', since, work: 40_000, now: () => 0 };
+    // it lies badly today: putting the one in a better place is no merit of a second one
+    const badly = applied(two, home('block', 'far.3.0'));
+    for (const plan of [two, badly]) {
+      const [tool] = sharedTools(plan);
+      const { ways } = (await compareSchools(plan, 'tools', how))!;
+      expect(ways[0].seconds - ways[1].seconds).toBeCloseTo(tool!.saves, 6);
+      const one = ways[0].command ? applied(plan, ways[0].command) : plan;
+      expect(assessHomes(one).seconds).toBeCloseTo(Math.min(tool!.between!.seconds, tool!.today ?? Infinity), 6);
+    }
+  });
+
+  test('seats of one activity cannot be told apart: no saving is promised', () => {
+    const same = applied(
+      two,
+      { type: 'removeUse', id: use('block', 5, 'more').id },
+      { type: 'setStation', id: 'two', set: { activityId: 'work' } },
+    );
+    expect(sharedTools(same)).toHaveLength(1);
+    for (const tool of sharedTools(same)) expect(tool.saves).toBe(0);
+  });
+
   test('compared side by side: one each costs less; the plan itself stays as it is', async () => {
     const how = { stationId: null, newId: () => 'second', since, work: 40_000, now: () => 0 };
     const { ways } = (await compareSchools(two, 'tools', how))!;

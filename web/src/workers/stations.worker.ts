@@ -8,6 +8,8 @@ import {
   parkingMap,
   type School,
   seatMap,
+  type SharedTool,
+  sharedTools,
 } from '@heronstone/core/stations';
 
 let stop = false;
@@ -30,6 +32,9 @@ const api = {
   async carts(plan: Plan, unitId: string, onProgress: (share: number) => void): Promise<FloorMap | null> {
     const unit = plan.units[unitId];
     return unit ? parkingMap(plan, unit, CARTS, pace(onProgress)) : null;
+  },
+  async tools(plan: Plan): Promise<SharedTool[]> {
+    return sharedTools(plan);
   },
   async schools(
     plan: Plan,

@@ -1,11 +1,11 @@
-import { useMemo, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { type Activity, type Command, newId, placeTitle } from '@heronstone/core/plan';
 import { type BandNumber, BANDS } from '@heronstone/core/reach';
 import {
   type Comparison,
   oneEachCommand,
   type School,
-  sharedTools,
+  type SharedTool,
   type WayOfWorking,
 } from '@heronstone/core/stations';
 import { toast } from 'sonner';
@@ -35,9 +35,19 @@ export function Ways({ activity }: { activity: Activity }) {
     );
     setResult({ school, compared });
   };
-  const tools = useMemo(
-    () => sharedTools(plan).filter((t) => t.stations.some((s) => s.activityId === activity.id) && t.each !== null),
-    [plan, activity.id],
+  const { run: look } = useLongWork();
+  const [shared, setShared] = useState<SharedTool[] | null>(null);
+  useEffect(() => {
+    let wanted = true;
+    void look((api) => api.tools(plan)).then((tools) => {
+      if (wanted && tools) setShared(tools);
+    });
+    return () => {
+      wanted = false;
+    };
+  }, [plan, look]);
+  const tools = (shared ?? []).filter(
+    (t) => plan.supplies[t.supply.id] && t.each !== null && t.stations.some((s) => s.activityId === activity.id),
   );
   return (
     <>
@@ -59,7 +69,9 @@ export function Ways({ activity }: { activity: Activity }) {
       )}
       {result?.compared && <Compared comparison={result.compared} onTake={(command) => dispatch(command)} />}
       <h2 className="mt-4 font-display text-lg font-semibold">Shared with other stations</h2>
-      {tools.length === 0 ? (
+      {shared === null ? (
+        <p className="text-soft">working out what is shared …</p>
+      ) : tools.length === 0 ? (
         <p className="text-soft">Nothing it reaches for is put back and reached for from elsewhere too.</p>
       ) : (
         <table className="mt-1 w-full text-[14px]">

@@ -114,7 +114,7 @@ function Best({
   return (
     <section aria-label="Best places" className="mt-2 border-t border-line pt-1">
       <h3 className="font-semibold">Best places for it</h3>
-      {offers.length === 0 && <p className="text-soft">Nobody who uses it can reach any place.</p>}
+      {offers.length === 0 && <p className="text-soft">It goes into no place that everybody who uses it can reach.</p>}
       <ul>
         {offers.map((o) => (
           <li key={o.place.id}>

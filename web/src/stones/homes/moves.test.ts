@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { applied, block, tinyRoom, unit, use, withUnits } from '@heronstone/core/testing';
+import { fitSupply } from '@heronstone/core/fit';
 import { bestPlaces, dropWords, roomWords } from './moves.ts';
 
 const wide = block({ id: 'wide', name: 'Frame', width: 500, depth: 300, height: 100, lies: ['flat'] });
@@ -37,5 +38,11 @@ describe('before letting go', () => {
     for (let i = 1; i < withRoom.length; i++)
       expect(withRoom[i]!.seconds).toBeGreaterThanOrEqual(withRoom[i - 1]!.seconds);
     expect(offers.find((o) => o.place.id === 'lowChest.0.0')!.room.ok).toBe(false);
+    // no place that it does not go into is ever offered
+    const high = { ...supply, height: 900 };
+    const fits = Object.values(plan.places).filter((p) => fitSupply(p, high, 1).ok);
+    expect(bestPlaces({ ...plan, supplies: { ...plan.supplies, wide: high } }, high, 'working', 50)).toHaveLength(
+      fits.length,
+    );
   });
 });

@@ -40,10 +40,13 @@ export type Offer = {
   care: string | null;
 };
 
-/** Places for a share, those with room first, cheapest first. */
+/** Places a share goes into and everybody who uses it reaches, those with room first, cheapest first. */
 export function bestPlaces(plan: Plan, supply: Supply, share: Share, most: number): Offer[] {
   const offers: Offer[] = [];
   for (const place of Object.values(plan.places)) {
+    // what does not go in at all is no place for it; what is full now may be one when something moves
+    const fit = fitSupply(place, supply, supply[share]);
+    if (!fit.ok && fit.reason !== 'not measured yet') continue;
     const cost = costOfHome(plan, supply, share, place.id);
     if (!cost || !Number.isFinite(cost.seconds)) continue;
     offers.push({
