@@ -135,6 +135,55 @@ describe('the server', () => {
     expect((await agent().post(`/api/plans/${planId}/fork`).send({ name: ' ' })).status).toBe(400);
   });
 
+  test('a plan thrown away is kept for thirty days and comes back whole; only then it goes, and stays gone after a restart', async () => {
+    const made = (await agent().post(`/api/plans/${planId}/fork`).send({ name: 'To throw away' })).body.id as string;
+    await run({ type: 'setPlan', set: { ceiling: 2750 } }, made);
+    const before = await plan(made);
+    const listed = async () =>
+      ((await agent().get('/api/plans')).body as { id: string; awaySince: string | null }[]).find((p) => p.id === made);
+    expect((await agent().post(`/api/plans/${made}/away`).send({})).status).toBe(200);
+    expect(Date.parse((await listed())!.awaySince!)).toBeGreaterThan(Date.now() - 60_000);
+    // a second store over the journal alone has it away too, and nothing else changed
+    expect(await running.store.removeOld()).toEqual([]);
+    expect((await agent().post(`/api/plans/${made}/back`).send({})).status).toBe(200);
+    expect((await listed())!.awaySince).toBeNull();
+    expect(await plan(made)).toEqual(before);
+    await agent().post(`/api/plans/${made}/away`).send({});
+    expect(await running.store.removeOld(Date.now() + 29 * 86_400_000)).toEqual([]);
+    expect(await running.store.removeOld(Date.now() + 31 * 86_400_000)).toEqual(['To throw away']);
+    expect(await listed()).toBeUndefined();
+    expect((await agent().get(`/api/plans/${made}`)).status).toBe(404);
+    expect((await agent().post('/api/plans/nowhere/away').send({})).status).toBe(404);
+    expect((await agent().post(`/api/plans/${planId}/away`).send({ now: true })).status).toBe(400);
+  });
+
+  test('another way is taken over into the first, all but its name; one undo takes it back', async () => {
+    const first = (
+      await agent()
+        .post('/api/plans')
+        .send({ file: exportPlan(room) })
+    ).body.id as string;
+    const other = (await agent().post(`/api/plans/${first}/fork`).send({ name: 'Another way' })).body.id as string;
+    await run({ type: 'removeUnit', id: 'lowChest' }, other);
+    await run({ type: 'setPlan', set: { ceiling: 2750 } }, other);
+    await run({ type: 'setPlan', set: { name: 'The first' } }, first);
+    const before = (await plan(first)).plan;
+    const done = await agent().post(`/api/plans/${first}/take-over`).send({ from: other });
+    expect(done.status).toBe(200);
+    const after = await plan(first);
+    const wanted = (await plan(other)).plan;
+    expect(after.plan).toEqual({ ...wanted, id: first, head: { ...wanted.head, name: 'The first', forkedFrom: null } });
+    expect(after.undo).toBe('take over Another way');
+    expect((await agent().post(`/api/plans/${first}/undo`).send({})).status).toBe(200);
+    expect((await plan(first)).plan).toEqual(before);
+    expect((await agent().post(`/api/plans/${first}/redo`).send({})).status).toBe(200);
+    expect((await plan(first)).plan).toEqual(after.plan);
+    // nothing to take over, nobody to take it from, nonsense
+    expect((await agent().post(`/api/plans/${first}/take-over`).send({ from: other })).status).toBe(409);
+    expect((await agent().post(`/api/plans/${first}/take-over`).send({ from: 'nowhere' })).status).toBe(404);
+    expect((await agent().post(`/api/plans/${first}/take-over`).send({})).status).toBe(400);
+  });
+
   test('the pretend laser shows nearly what it is pointed at, differently each time', async () => {
     const shown: number[] = [];
     for (let i = 0; i < 30; i++)

@@ -7,6 +7,7 @@ import {
   filterDeficiencyProt,
   filterDeficiencyTrit,
   parse,
+  wcagContrast,
   type Rgb,
 } from 'culori';
 import { BANDS } from '@heronstone/core/reach';
@@ -38,4 +39,35 @@ describe('band colours', () => {
       }
     },
   );
+});
+
+/** The colours of one scheme by their names. */
+const scheme = (block: string) =>
+  Object.fromEntries([...block.matchAll(/--([a-z-]+): (#[0-9a-f]{6});/g)].map(([, name, hex]) => [name!, hex!]));
+const [light, dark] = css.split('@media (prefers-color-scheme: dark)').map(scheme) as [
+  Record<string, string>,
+  Record<string, string>,
+];
+
+describe('what is drawn can be told from what is behind it', () => {
+  // WCAG 2.2, 1.4.11: at least 3 : 1; contrast worked out by the culori library
+  test.each([
+    ['light', light],
+    ['dark', { ...light, ...dark }],
+  ])('edges of fields and buttons, outlines of furniture and places, the highlight of menus: %s', (_, colours) => {
+    const contrast = (a: string, b: string) => wcagContrast(colours[a]!, colours[b]!);
+    const low = (
+      [
+        ['edge', 'ground'],
+        ['edge', 'paper'],
+        ['wood-line', 'paper'],
+        ['wood-line', 'wood'],
+        ['heron', 'paper'],
+        ['heron', 'wood'],
+        ['clash', 'paper'],
+      ] as const
+    ).filter(([a, b]) => contrast(a, b) < 3);
+    expect(low.map(([a, b]) => `${a} on ${b}: ${contrast(a, b).toFixed(2)}`)).toEqual([]);
+    expect(contrast('on-heron', 'heron')).toBeGreaterThanOrEqual(4.5);
+  });
 });

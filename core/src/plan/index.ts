@@ -26,6 +26,7 @@ export {
   type RowChange,
   type ApplyResult,
 } from './apply.ts';
+export { sameRow } from './edit.ts';
 export { broughtUpToDate, commandUpToDate, LATER_TABLES } from './later.ts';
 export { newId } from './ids.ts';
 export { saidIn } from './said.ts';

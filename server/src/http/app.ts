@@ -28,6 +28,7 @@ const Restoring = z.union([
   z.strictObject({ file: z.string().regex(/^heronstone-[\w-]{1,100}\.tar\.gz$/, 'is not the name of a backup') }),
   z.strictObject({ mend: z.literal(true) }),
 ]);
+const TakeOver = z.strictObject({ from: Id });
 const Fork = z.strictObject({ name: PlanHead.shape.name });
 const Pointed = z.strictObject({ distance: z.number().gt(0).max(30_000) });
 
@@ -94,6 +95,22 @@ export function makeApp({ folder, log, web }: AppParts): Express {
     const found = await folder.store.get(req.params.id);
     if (!found) return noPlan(res);
     res.json(found);
+  });
+
+  for (const [word, away] of [
+    ['away', true],
+    ['back', false],
+  ] as const)
+    app.post(`/api/plans/:id/${word}`, async (req, res) => {
+      if (!Nothing.safeParse(req.body).success) return problem(res, 400, 'Bad input', 'Send an empty object.');
+      if (!(await folder.store.throwAway(req.params.id, away))) return noPlan(res);
+      res.json({});
+    });
+
+  app.post('/api/plans/:id/take-over', async (req, res) => {
+    const body = TakeOver.safeParse(req.body);
+    if (!body.success) return badInput(res, body.error);
+    answer(res, await folder.store.takeOver(req.params.id, body.data.from));
   });
 
   app.get('/api/plans/:id/file', async (req, res) => {

@@ -158,6 +158,8 @@ export class DataFolder {
   /** Makes the daily backup when the newest is a day old and something has changed since. */
   async backUpIfDue(now = Date.now()): Promise<boolean> {
     if (!this.opened || !this.journal) return false;
+    // what was thrown away long ago goes once a day, before the day's backup; older backups still have it
+    await this.opened.removeOld(now);
     const [newest] = listBackups(this.path).filter((b) => b.why === 'daily');
     const changed = this.journal.last > (newest?.change ?? 0);
     if (!changed || (newest && now - Date.parse(newest.at) < DAY)) return false;

@@ -15,6 +15,14 @@ export async function writeEntry(tx: Queries, { planId, revision, at, changes, w
     );
     return;
   }
+  if (what.kind === 'away') {
+    await tx.query('UPDATE plans SET away_since = $2 WHERE id = $1', [planId, what.since]);
+    return;
+  }
+  if (what.kind === 'removed') {
+    await tx.query('DELETE FROM plans WHERE id = $1', [planId]);
+    return;
+  }
   await writeChanges(tx, planId, changes);
   if (what.kind === 'step') {
     await tx.query(
@@ -70,7 +78,8 @@ export async function catchUp(
     for await (const entry of journal.after(applied)) {
       if (entry.what.kind !== 'added') {
         const [plan] = await tx.query('SELECT revision FROM plans WHERE id = $1', [entry.planId]);
-        if (plan?.revision !== entry.revision - 1)
+        const stays = entry.what.kind === 'away' || entry.what.kind === 'removed';
+        if (plan?.revision !== entry.revision - (stays ? 0 : 1))
           throw new JournalTrouble(`Change ${entry.n} of the journal does not follow on what is in the database.`);
       }
       await writeEntry(tx, { ...entry, changes: upToDate(entry.changes) });

@@ -9,6 +9,7 @@ import {
   type PlanHead,
   type Restore,
   type RowChange,
+  sameRow,
   TABLES,
   type TableName,
 } from '@heronstone/core/plan';
@@ -24,7 +25,11 @@ export type PlanSummary = {
   supplies: number;
   places: number;
   units: number;
+  /** when it was thrown away, ISO; null while it is not */
+  awaySince: string | null;
 };
+/** A plan that was thrown away is kept so many days. */
+export const KEPT_DAYS = 30;
 /** Where a plan stands: what undo and redo would do next, in words. */
 export type Standing = { revision: number; undo: string | null; redo: string | null };
 /** A change that was written, as every open tab hears of it. */
@@ -75,9 +80,40 @@ export class PlanStore {
       SELECT p.id, p.name, p.forked_from AS "forkedFrom",
         (SELECT count(*)::int FROM supplies s WHERE s.plan_id = p.id) AS supplies,
         (SELECT count(*)::int FROM places s WHERE s.plan_id = p.id) AS places,
-        (SELECT count(*)::int FROM units s WHERE s.plan_id = p.id) AS units
+        (SELECT count(*)::int FROM units s WHERE s.plan_id = p.id) AS units,
+        p.away_since AS "awaySince"
       FROM plans p ORDER BY p.created_at, p.id`);
-    return rows as PlanSummary[];
+    return (rows as (Omit<PlanSummary, 'awaySince'> & { awaySince: Date | null })[]).map((row) => ({
+      ...row,
+      awaySince: row.awaySince?.toISOString() ?? null,
+    }));
+  }
+
+  /** Throws a plan away, or brings it back: nothing of it is lost for {@link KEPT_DAYS} days. False when there is no such plan. */
+  async throwAway(planId: string, away: boolean): Promise<boolean> {
+    const since = away ? new Date().toISOString() : null;
+    return this.beside(planId, { kind: 'away', since });
+  }
+
+  /** Removes the plans that were thrown away more than {@link KEPT_DAYS} days ago; returns their names. */
+  async removeOld(now = Date.now()): Promise<string[]> {
+    const names: string[] = [];
+    for (const { id, name, awaySince } of await this.list()) {
+      if (awaySince === null || now - Date.parse(awaySince) < KEPT_DAYS * 86_400_000) continue;
+      if (!(await this.beside(id, { kind: 'removed' }))) continue;
+      this.held.delete(id);
+      names.push(name);
+    }
+    return names;
+  }
+
+  /** Writes what is about a plan and not in it. */
+  private beside(planId: string, what: Entry['what']): Promise<boolean> {
+    return this.writer.run<boolean>(async (tx, tips) => {
+      const held = await this.tip(tx, tips, planId);
+      if (!held) return { answer: false };
+      return { answer: true, write: { entry: { planId, revision: held.revision, changes: [], what }, held } };
+    });
   }
 
   /**
@@ -132,6 +168,25 @@ export class PlanStore {
       const what = { kind: 'command', commandId, command, words, drops: held.redo !== null } as const;
       return this.applied(held, commandId, command, what, async () => {
         // where the batch fails after this, all plans are read anew
+        held.seen.add(commandId);
+        return { undo: words, redo: null };
+      });
+    });
+  }
+
+  /** Makes a plan stand as another one does, all but its name and where it comes from: one change, which undo takes back. */
+  takeOver(planId: string, fromId: string): Promise<Outcome> {
+    return this.change(planId, async (tx, held) => {
+      const from = await this.tip(tx, new Map(), fromId);
+      if (!from) return { answer: noPlan };
+      const changes = between(held.plan, from.plan);
+      if (changes.length === 0)
+        return { answer: { ok: false, kind: 'nothing', reason: 'Both plans are the same already.' } };
+      const words = `take over ${from.plan.head.name}`.slice(0, 120);
+      const command: Restore = { type: 'restore', of: words, changes };
+      const commandId = newId('takeover');
+      const what = { kind: 'command', commandId, command, words, drops: held.redo !== null } as const;
+      return this.applied(held, commandId, command, what, async () => {
         held.seen.add(commandId);
         return { undo: words, redo: null };
       });
@@ -226,6 +281,18 @@ export class PlanStore {
     this.held.set(planId, held);
     return held;
   }
+}
+
+/** The changes that make one plan stand as another. */
+function between(plan: Plan, as: Plan): RowChange[] {
+  const head = { ...as.head, name: plan.head.name, forkedFrom: plan.head.forkedFrom };
+  const changes: RowChange[] = [{ table: 'head', id: 'head', before: plan.head, after: head }];
+  for (const table of Object.keys(TABLES) as TableName[]) {
+    const [now, then] = [plan[table], as[table]];
+    for (const id of new Set([...Object.keys(now), ...Object.keys(then)]))
+      changes.push({ table, id, before: now[id] ?? null, after: then[id] ?? null });
+  }
+  return changes.filter(({ before, after }) => !sameRow(before, after));
 }
 
 const eventOf = (planId: string, commandId: string, changes: RowChange[], held: Held): PlanEvent => ({

@@ -1,4 +1,6 @@
+import { CheckField } from '../ui/fields.tsx';
 import { Sheet } from '../ui/sheet.tsx';
+import { useSingleKeys } from '../ui/single-keys.ts';
 
 const KEYS: [string, [string, string][]][] = [
   [
@@ -13,10 +15,15 @@ const KEYS: [string, [string, string][]][] = [
   [
     'Furniture, on a unit of Floor',
     [
+      ['Enter', 'choose it'],
       ['arrows', 'move by 1 cm; with Shift by 10 cm'],
       ['R · Shift R', 'turn by 90° · by 15°'],
       ['Delete', 'take it out (undo brings it back)'],
     ],
+  ],
+  [
+    'Lists and fronts',
+    [['arrows', 'go from row to row, from place to place; Enter chooses; Tab goes on to its fields']],
   ],
   [
     'Homes',
@@ -32,8 +39,14 @@ const KEYS: [string, [string, string][]][] = [
 
 /** What every key does. */
 export function Keys({ onClose }: { onClose: () => void }) {
+  const on = useSingleKeys((s) => s.on);
   return (
     <Sheet title="Keys" onClose={onClose}>
+      <CheckField
+        label="Keys of one letter work by themselves (off: for dictation, or against slips)"
+        checked={on}
+        onCommit={(to) => useSingleKeys.setState({ on: to })}
+      />
       {KEYS.map(([where, list]) => (
         <section key={where} className="mt-3">
           <h3 className="font-semibold">{where}</h3>

@@ -7,6 +7,7 @@ import { Button } from '../ui/button.tsx';
 import { Keys } from './Keys.tsx';
 import { SteppingStones } from './SteppingStones.tsx';
 import { Unsaved } from './Unsaved.tsx';
+import { singleKey } from '../ui/single-keys.ts';
 
 const loadWhereIsIt = () => import('./WhereIsIt.tsx');
 const WhereIsIt = lazy(loadWhereIsIt);
@@ -46,10 +47,13 @@ export function PlanShell() {
         if (typing) return;
         e.preventDefault();
         void (z && !e.shiftKey ? undo() : redo());
-      } else if (!typing && e.key === '/') {
+        return;
+      }
+      const key = singleKey(e);
+      if (key === '/') {
         e.preventDefault();
         setFinding(true);
-      } else if (!typing && e.key === '?') setKeys(true);
+      } else if (key === '?') setKeys(true);
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);

@@ -1,11 +1,18 @@
-import { Pencil, Upload } from 'lucide-react';
+import { Pencil, Trash2, Undo2, Upload } from 'lucide-react';
 import { type FormEvent, useEffect, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { newId } from '@heronstone/core/plan';
-import { addPlan, getSafety, listPlans, type PlanSummary, type Safety, sendCommand } from '../state/api.ts';
+import { addPlan, getSafety, listPlans, type PlanSummary, type Safety, sendCommand, throwAway } from '../state/api.ts';
+import { toast } from 'sonner';
 import { Button } from '../ui/button.tsx';
 import { Safekeeping } from './Safekeeping.tsx';
 import { countWords } from '../ui/words.ts';
+
+/** A plan that was thrown away is kept so many days (as the server has it). */
+const KEPT_DAYS = 30;
+
+const keptUntil = (since: string) =>
+  new Date(Date.parse(since) + KEPT_DAYS * 86_400_000).toLocaleDateString('en', { day: 'numeric', month: 'long' });
 
 /** The first page: the plans there are, a new one, one from a file. */
 export function Plans() {
@@ -37,6 +44,20 @@ export function Plans() {
       setTrouble((e as Error).message);
     }
   };
+  const here = plans?.filter((p) => p.awaySince === null);
+  const away = plans?.filter((p) => p.awaySince !== null) ?? [];
+  const putAway = async (p: PlanSummary, thrown: boolean) => {
+    try {
+      await throwAway(p.id, thrown);
+      setTimes((n) => n + 1);
+      if (thrown)
+        toast(`${p.name} is thrown away, and kept for ${KEPT_DAYS} days.`, {
+          action: { label: 'Bring back', onClick: () => void putAway(p, false) },
+        });
+    } catch (e) {
+      setTrouble((e as Error).message);
+    }
+  };
   const onSubmit = (e: FormEvent) => {
     e.preventDefault();
     if (name.trim() === '') return setTrouble('Give the plan a name first, for example “Attic room”.');
@@ -59,13 +80,13 @@ export function Plans() {
         Where things are made, and where each thing lives so that the hand that needs it can reach it.
       </p>
       <h2 className="mt-10 font-display text-xl">Plans</h2>
-      {plans?.length === 0 && (
+      {here?.length === 0 && (
         <p className="mt-2 text-soft">
           None yet. Begin one below: a name is enough, then walk round the room with a tape.
         </p>
       )}
       <ul className="mt-2 divide-y divide-line">
-        {plans?.map((p) => (
+        {here?.map((p) => (
           <li key={p.id} className="flex items-center gap-3">
             {renaming === p.id ? (
               <Rename
@@ -86,7 +107,7 @@ export function Plans() {
                     {p.forkedFrom && (
                       <span className="text-soft">
                         {' '}
-                        from {plans.find((o) => o.id === p.forkedFrom)?.name ?? 'a plan that is gone'}
+                        from {plans?.find((o) => o.id === p.forkedFrom)?.name ?? 'a plan that is gone'}
                       </span>
                     )}
                   </span>
@@ -98,11 +119,36 @@ export function Plans() {
                 <Button look="quiet" aria-label={`Rename ${p.name}`} title="Rename" onClick={() => setRenaming(p.id)}>
                   <Pencil size={15} aria-hidden />
                 </Button>
+                <Button
+                  look="quiet"
+                  aria-label={`Throw ${p.name} away`}
+                  title="Throw away; kept for 30 days"
+                  onClick={() => void putAway(p, true)}
+                >
+                  <Trash2 size={15} aria-hidden />
+                </Button>
               </>
             )}
           </li>
         ))}
       </ul>
+      {away.length > 0 && (
+        <section aria-label="Thrown away">
+          <h2 className="mt-8 font-display text-lg">Thrown away</h2>
+          <ul className="mt-1 divide-y divide-line text-soft">
+            {away.map((p) => (
+              <li key={p.id} className="flex items-center justify-between gap-3 py-1">
+                <span>
+                  {p.name}, kept until {keptUntil(p.awaySince!)}
+                </span>
+                <Button aria-label={`Bring ${p.name} back`} onClick={() => void putAway(p, false)}>
+                  <Undo2 size={15} aria-hidden /> Bring back
+                </Button>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
       <h2 className="mt-10 font-display text-xl">A new plan</h2>
       <form className="mt-2 flex flex-wrap items-center gap-3" onSubmit={onSubmit}>
         <label className="sr-only" htmlFor="new-name">
@@ -110,7 +156,7 @@ export function Plans() {
         </label>
         <input
           id="new-name"
-          className="min-w-56 rounded-full border border-line bg-paper px-4 py-1.5"
+          className="min-w-56 rounded-full border border-edge bg-paper px-4 py-1.5"
           placeholder="Name of the room"
           value={name}
           onChange={(e) => setName(e.target.value)}
@@ -182,7 +228,7 @@ function Rename({ plan, onDone }: { plan: PlanSummary; onDone: (changed: boolean
         aria-label={`New name of ${plan.name}`}
         maxLength={120}
         aria-invalid={trouble !== null}
-        className="min-w-56 rounded-full border border-line bg-paper px-4 py-1.5"
+        className="min-w-56 rounded-full border border-edge bg-paper px-4 py-1.5"
         value={name}
         onChange={(e) => setName(e.target.value)}
         onKeyDown={(e) => e.key === 'Escape' && onDone(false)}

@@ -29,7 +29,7 @@ export default function WhereIsIt({ onClose }: { onClose: () => void }) {
           value={text}
           onValueChange={setText}
           placeholder="Type a few letters of it"
-          className="w-full rounded-full border border-line bg-paper px-4 py-2 text-lg"
+          className="w-full rounded-full border border-edge bg-paper px-4 py-2 text-lg"
         />
         <Command.List className="mt-2">
           {text.trim() !== '' && found.length === 0 && (

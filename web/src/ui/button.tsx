@@ -4,7 +4,7 @@ type Props = ButtonHTMLAttributes<HTMLButtonElement> & { look?: 'main' | 'plain'
 
 const LOOK = {
   main: 'bg-heron text-on-heron border-heron hover:brightness-110',
-  plain: 'bg-paper text-ink border-line hover:border-heron',
+  plain: 'bg-paper text-ink border-edge hover:border-heron',
   quiet: 'bg-transparent text-ink border-transparent hover:bg-stone',
 };
 

@@ -11,7 +11,7 @@ import {
 import { usePlan } from '../state/plan-store.ts';
 
 const box =
-  'min-h-[34px] w-full rounded-md border border-line bg-paper px-2 py-1 text-ink placeholder:text-soft focus-visible:outline-2 aria-invalid:border-clash';
+  'min-h-[34px] w-full rounded-md border border-edge bg-paper px-2 py-1 text-ink placeholder:text-soft focus-visible:outline-2 aria-invalid:border-clash';
 
 type Shared = { label: string; hideLabel?: boolean; className?: string };
 
@@ -42,7 +42,7 @@ function Labelled({
  * A text box that hands its value over on Enter or when left; Escape takes the typing back. What is typed is kept apart from
  * what is shown, so that leaving the field right after Enter cannot bring the former value back.
  */
-function useTyped(shown: string, commit: (text: string) => string | null) {
+function useTyped(id: string, shown: string, commit: (text: string) => string | null) {
   const [draft, setDraft] = useState<string | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const finish = () => {
@@ -65,6 +65,7 @@ function useTyped(shown: string, commit: (text: string) => string | null) {
         e.stopPropagation();
       },
       'aria-invalid': trouble !== null,
+      'aria-describedby': trouble === null ? undefined : `${id}-trouble`,
     },
   };
 }
@@ -84,7 +85,7 @@ export function LengthField({
 }) {
   const measure = usePlan((s) => s.plan.head?.measure ?? 'metric');
   const id = useId();
-  const typed = useTyped(mm === null ? '' : formatLength(mm, measure), (text) => {
+  const typed = useTyped(id, mm === null ? '' : formatLength(mm, measure), (text) => {
     if (optional && text.trim() === '') return onCommit(null) === false ? 'That was refused.' : null;
     const got = parseLength(text, measure);
     if (!got.ok) return got.reason;
@@ -124,7 +125,7 @@ export function NumberField({
   onCommit: (n: number) => boolean | void;
 }) {
   const id = useId();
-  const typed = useTyped(String(value), (text) => {
+  const typed = useTyped(id, String(value), (text) => {
     // the field's own unit may stand behind the number; another one is refused, or it would be taken for this one
     const [, bare = text.trim(), said = ''] = /^(.*\d)\s*([a-z%°/²]*)$/i.exec(text.trim()) ?? [];
     const n = Number(bare.replace(',', '.').replace('−', '-'));
@@ -159,7 +160,7 @@ export function WeightField({
   const id = useId();
   const measure = usePlan((s) => s.plan.head.measure);
   const own = measure === 'metric' ? bare : bare === 'kg' ? 'lb' : 'oz';
-  const typed = useTyped(formatWeight(g, measure), (text) => {
+  const typed = useTyped(id, formatWeight(g, measure), (text) => {
     const got = parseWeight(text, own);
     if (!got.ok) return got.reason;
     if (got.g > max) return `At most ${formatWeight(max, measure)}.`;
@@ -179,7 +180,7 @@ export function TextField({
   ...shared
 }: Shared & { value: string; onCommit: (text: string) => boolean | void; placeholder?: string }) {
   const id = useId();
-  const typed = useTyped(value, (text) => (onCommit(text) === false ? 'That was refused.' : null));
+  const typed = useTyped(id, value, (text) => (onCommit(text) === false ? 'That was refused.' : null));
   return (
     <Labelled {...shared} id={id} trouble={typed.trouble}>
       <input id={id} className={box} autoComplete="off" placeholder={placeholder} {...typed.props} />
@@ -239,7 +240,7 @@ export function LengthsField({
   const measure = usePlan((s) => s.plan.head?.measure ?? 'metric');
   const id = useId();
   const shown = mm.length ? `${mm.map((n) => formatNumberOnly(n, measure)).join(', ')} ${unitSuffix(measure)}` : '';
-  const typed = useTyped(shown, (text) => {
+  const typed = useTyped(id, shown, (text) => {
     const got = parseLengths(text, measure);
     if (!got.ok) return got.reason;
     return onCommit(got.mm) === false ? 'That was refused.' : null;

@@ -3,6 +3,9 @@ import { type BandNumber, BANDS } from '@heronstone/core/reach';
 /** Seconds of one fetch: `12.4 s`. */
 export const secondsWords = (s: number): string => (Number.isFinite(s) ? `${s.toFixed(1)} s` : 'not reachable');
 
+/** Seconds of one fetch: `2.3 s a fetch`. */
+export const fetchWords = (s: number): string => (Number.isFinite(s) ? `${s.toFixed(1)} s a fetch` : 'not reachable');
+
 /** Seconds a year in the unit that suits them: `41 min a year`, `6.2 h a year`. */
 export function yearWords(s: number): string {
   if (!Number.isFinite(s)) return 'not reachable';

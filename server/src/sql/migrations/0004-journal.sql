@@ -5,3 +5,6 @@ CREATE TABLE journal_state (
   applied bigint NOT NULL DEFAULT 0 CHECK (applied >= 0)
 );
 INSERT INTO journal_state DEFAULT VALUES;
+
+-- When a plan was thrown away; it is kept for a while and can be brought back until then.
+ALTER TABLE plans ADD COLUMN away_since timestamptz;

@@ -78,7 +78,7 @@ function FromRecipe({ activity, onDone }: { activity: Activity; onDone: () => vo
       <textarea
         id="recipe"
         rows={5}
-        className="w-full rounded-md border border-line bg-paper p-2"
+        className="w-full rounded-md border border-edge bg-paper p-2"
         placeholder={'cut the sail: ripstop red, steel rule, craft knife ×3\nhem it: seam tape 6 mm ×4'}
         value={text}
         onChange={(e) => setText(e.target.value)}

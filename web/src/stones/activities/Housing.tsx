@@ -267,7 +267,7 @@ function Seat({
             id={`last-${station.id}`}
             type="date"
             max={today()}
-            className="min-h-[34px] rounded-md border border-line bg-paper px-2"
+            className="min-h-[34px] rounded-md border border-edge bg-paper px-2"
             value={station.lastUsed ?? ''}
             onChange={(e) => set({ lastUsed: e.target.value || null })}
           />

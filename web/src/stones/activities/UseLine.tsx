@@ -6,9 +6,8 @@ import { findSupplies } from '../../state/search.ts';
 import { NumberField } from '../../ui/fields.tsx';
 import { Trash2 } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
+import { fromShare, nextUse, toShare } from './use-steps.ts';
 
-const MOST = 24;
-const LEAST = 0.2;
 const FEWEST_LANES = 4;
 const MOST_LANES = 16;
 const LANE = 27;
@@ -17,13 +16,6 @@ const CHIP = 136;
 const CHIP_PAD = 30;
 const LETTER = 7.2;
 const LINE = 690;
-/** Fetches a session to a share of the line: left is all the time, right is hardly ever; each step right is a like share fewer. */
-const toShare = (fetches: number) =>
-  Math.min(1, Math.max(0, Math.log(MOST / Math.max(LEAST, fetches)) / Math.log(MOST / LEAST)));
-const fromShare = (share: number) => {
-  const f = MOST * Math.pow(LEAST / MOST, Math.min(1, Math.max(0, share)));
-  return f >= 2 ? Math.round(f) : Math.round(f * 10) / 10;
-};
 const TICKS: [number, string][] = [
   [24, 'all the time'],
   [8, '8 a session'],
@@ -66,7 +58,7 @@ export function UseLine({ activity }: { activity: Activity }) {
           </label>
           <input
             id="use-add"
-            className="w-full rounded-full border border-line bg-paper px-3 py-1"
+            className="w-full rounded-full border border-edge bg-paper px-3 py-1"
             autoComplete="off"
             placeholder={Object.keys(plan.supplies).length ? 'name of a supply' : 'bring in supplies first'}
             value={text}
@@ -74,7 +66,7 @@ export function UseLine({ activity }: { activity: Activity }) {
             onKeyDown={(e) => e.key === 'Enter' && found[0] && add(found[0].id)}
           />
           {found.length > 0 && (
-            <ul className="absolute top-full left-0 z-20 mt-1 w-full overflow-hidden rounded-xl border border-line bg-paper shadow-lg">
+            <ul className="absolute top-full left-0 z-20 mt-1 w-full overflow-hidden rounded-xl border border-edge bg-paper shadow-lg">
               {found.map((s) => (
                 <li key={s.id}>
                   <button type="button" className="w-full px-3 py-1 text-left hover:bg-stone" onClick={() => add(s.id)}>
@@ -197,7 +189,7 @@ function Chip({
       type="button"
       aria-pressed={chosen}
       aria-label={`${name}: ${use.fetches} fetches a session. Arrow keys change it.`}
-      className={`absolute max-w-[136px] touch-none truncate rounded-full border px-2.5 py-0.5 text-[13.5px] ${chosen ? 'z-10 border-heron bg-heron text-on-heron' : 'border-line bg-ground hover:z-10 hover:border-heron'}`}
+      className={`absolute max-w-[136px] touch-none truncate rounded-full border px-2.5 py-0.5 text-[13.5px] ${chosen ? 'z-10 border-heron bg-heron text-on-heron' : 'border-edge bg-ground hover:z-10 hover:border-heron'}`}
       style={{ top: 28 + lane * LANE, left: `calc(0.5rem + (100% - 9rem) * ${toShare(fetches)})` }}
       title={`${name}: ${fetches} a session`}
       onPointerDown={(e) => {
@@ -209,10 +201,9 @@ function Chip({
       onPointerUp={onUp}
       onClick={onChoose}
       onKeyDown={(e) => {
-        const by = { ArrowLeft: -0.04, ArrowRight: 0.04 }[e.key];
-        if (by === undefined) return;
+        if (e.key !== 'ArrowLeft' && e.key !== 'ArrowRight') return;
         e.preventDefault();
-        onFetches(fromShare(toShare(use.fetches) + by));
+        onFetches(nextUse(use.fetches, e.key === 'ArrowLeft'));
       }}
     >
       {name}

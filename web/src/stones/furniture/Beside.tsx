@@ -1,8 +1,11 @@
 import { useEffect, useState } from 'react';
-import { Link } from 'react-router';
+import { Link, useNavigate } from 'react-router';
+import { toast } from 'sonner';
 import { type Plan } from '@heronstone/core/plan';
 import { openFindings } from '../../state/findings.ts';
-import { getPlan } from '../../state/api.ts';
+import { getPlan, takeOver } from '../../state/api.ts';
+import { usePlan } from '../../state/plan-store.ts';
+import { Button } from '../../ui/button.tsx';
 import { Floor } from '../../views/floor/Floor.tsx';
 import { countWords } from '../../ui/words.ts';
 
@@ -10,6 +13,8 @@ import { countWords } from '../../ui/words.ts';
 export function Beside({ planId, mine }: { planId: string; mine: Plan }) {
   const [plan, setPlan] = useState<Plan | null>(null);
   const [open, setOpen] = useState<number | null>(null);
+  const navigate = useNavigate();
+  const unsaved = usePlan((s) => s.unsaved);
   const [trouble, setTrouble] = useState<string | null>(null);
   useEffect(() => {
     let here = true;
@@ -38,6 +43,25 @@ export function Beside({ planId, mine }: { planId: string; mine: Plan }) {
         : {open === null ? 'looking …' : `${countWords(open, 'finding', 'findings')} open`};{' '}
         {countWords(differs.length, 'unit stands', 'units stand')} otherwise here
       </p>
+      {mine.head.forkedFrom === planId && (
+        <p className="py-1">
+          <Button
+            look="main"
+            disabled={unsaved > 0}
+            onClick={() => {
+              takeOver(planId, mine.id).then(
+                async () => {
+                  await navigate(`/p/${planId}/furniture?beside=${mine.id}`);
+                  toast.success(`${plan.head.name} now stands as ${mine.head.name} does. Ctrl Z there takes it back.`);
+                },
+                (e: Error) => setTrouble(e.message),
+              );
+            }}
+          >
+            Take this way over into {plan.head.name}
+          </Button>
+        </p>
+      )}
       <div className="min-h-0 grow">
         <Floor plan={plan} measures clash={new Set(differs.map((u) => u.id))} className="h-full w-full" />
       </div>

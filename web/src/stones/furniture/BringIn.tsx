@@ -53,7 +53,7 @@ export function BringIn() {
         <DropdownMenu.Content
           align="start"
           sideOffset={6}
-          className="z-50 max-h-[70vh] overflow-auto rounded-2xl border border-line bg-paper p-2 shadow-xl"
+          className="z-50 max-h-[70vh] overflow-auto rounded-2xl border border-edge bg-paper p-2 shadow-xl"
         >
           {own.length > 0 && (
             <DropdownMenu.Group>
@@ -62,7 +62,7 @@ export function BringIn() {
                 <DropdownMenu.Item
                   key={kind.id}
                   onSelect={() => bring(kind.kind, kind)}
-                  className="flex cursor-pointer justify-between gap-6 rounded-lg px-2 py-1 outline-none data-[highlighted]:bg-stone"
+                  className="flex cursor-pointer justify-between gap-6 rounded-lg px-2 py-1 outline-none data-[highlighted]:bg-heron data-[highlighted]:text-on-heron"
                 >
                   <span className="font-medium">{kind.name}</span>
                   <span className="text-soft">
@@ -79,7 +79,7 @@ export function BringIn() {
                 <DropdownMenu.Item
                   key={kind}
                   onSelect={() => bring(kind)}
-                  className="flex cursor-pointer justify-between gap-6 rounded-lg px-2 py-1 outline-none data-[highlighted]:bg-stone"
+                  className="flex cursor-pointer justify-between gap-6 rounded-lg px-2 py-1 outline-none data-[highlighted]:bg-heron data-[highlighted]:text-on-heron"
                 >
                   <span className="font-medium">{CATALOGUE[kind].name}</span>
                   <span className="text-soft">{CATALOGUE[kind].about}</span>

@@ -107,7 +107,7 @@ function More({ finding }: { finding: Finding }) {
           <input
             aria-label="Why it stays as it is"
             placeholder="Why it stays as it is"
-            className="min-h-8 min-w-0 grow rounded-md border border-line bg-ground px-2"
+            className="min-h-8 min-w-0 grow rounded-md border border-edge bg-ground px-2"
             value={reason}
             onChange={(e) => setReason(e.target.value)}
           />

@@ -230,7 +230,7 @@ function BesideChoice({
   return (
     <select
       aria-label="Plan seen beside this one"
-      className="min-h-8 max-w-44 rounded-md border border-line bg-paper px-1 text-[13px]"
+      className="min-h-8 max-w-44 rounded-md border border-edge bg-paper px-1 text-[13px]"
       value={beside ?? ''}
       onChange={(e) => onChoose(e.target.value || null)}
     >

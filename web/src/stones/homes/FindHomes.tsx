@@ -9,6 +9,7 @@ import { Button } from '../../ui/button.tsx';
 import { countWords, today, yearWords } from '../../ui/words.ts';
 import { type FoundHomes, type HomesWorker } from '../../workers/homes.worker.ts';
 import { orFail } from '../../workers/or-fail.ts';
+import { singleKey } from '../../ui/single-keys.ts';
 
 const SECONDS = 2;
 
@@ -57,8 +58,7 @@ export function FindHomes({ assessment }: { assessment: Assessment }) {
   };
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
-      const typing = e.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName);
-      if (!typing && !e.ctrlKey && !e.metaKey && !e.altKey && e.key.toLowerCase() === 'f') void find();
+      if (singleKey(e) === 'f') void find();
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);

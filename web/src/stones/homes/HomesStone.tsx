@@ -18,7 +18,7 @@ import { BANDS, type BandNumber, makerOf, planAsWorked } from '@heronstone/core/
 import { usePlan } from '../../state/plan-store.ts';
 import { useHover, useSeat, useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
-import { bandColour, bandName, secondsWords, today, yearWords } from '../../ui/words.ts';
+import { bandColour, bandName, fetchWords, today, yearWords } from '../../ui/words.ts';
 import { Floor } from '../../views/floor/Floor.tsx';
 import { looksFrom } from '../../views/round/looks.ts';
 import { Round, wrap } from '../../views/round/Round.tsx';
@@ -27,6 +27,7 @@ import { FindHomes } from './FindHomes.tsx';
 import { InHand } from './InHand.tsx';
 import { dropWords } from './moves.ts';
 import { Tray } from './Tray.tsx';
+import { singleKey } from '../../ui/single-keys.ts';
 
 type Held = { supply: Supply; share: Share };
 
@@ -81,14 +82,15 @@ export default function HomesStone() {
 
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
-      if (e.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName)) return;
-      if (e.ctrlKey || e.metaKey || e.altKey) return;
-      if (e.key === '[') setTurn(wanted.current - 15);
-      if (e.key === ']') setTurn(wanted.current + 15);
-      if (e.key.toLowerCase() === 'p' && supply) {
+      const key = singleKey(e);
+      if (key === '[') setTurn(wanted.current - 15);
+      if (key === ']') setTurn(wanted.current + 15);
+      if (key === 'p' && supply) {
         const home = plan.homes[`${supply.id}.${share}`];
         if (home) dispatch({ type: 'pinHome', supplyId: supply.id, share, pinned: !home.pinned });
       }
+      const typing = e.target instanceof Element && e.target.closest('input, textarea, select, [role="dialog"]');
+      if (typing) return;
       if (e.key === 'Escape') select({ supply: null, share: null, place: null });
     };
     window.addEventListener('keydown', onKey);
@@ -167,7 +169,7 @@ export default function HomesStone() {
             {shownPlace && look ? (
               <>
                 <strong>{placeTitle(plan, shownPlace)}</strong> · {bandName(look.band)}
-                {look.seconds !== null && Number.isFinite(look.seconds) && ` · ${secondsWords(look.seconds)} a fetch`}
+                {look.seconds !== null && Number.isFinite(look.seconds) && ` · ${fetchWords(look.seconds)}`}
                 {look.kinds > 0
                   ? ` · ${look.kinds} ${look.kinds === 1 ? 'kind' : 'kinds'}, ${Math.round(look.full * 100)} % full`
                   : ' · empty'}

@@ -179,7 +179,7 @@ function Chip({ held, pinned, onTake }: { held: Held; pinned: boolean; onTake: (
         {...listeners}
         type="button"
         onClick={() => onTake(held)}
-        className="inline-flex cursor-grab items-center gap-1 rounded-full border border-line bg-paper px-2.5 py-0.5 hover:border-heron"
+        className="inline-flex cursor-grab items-center gap-1 rounded-full border border-edge bg-paper px-2.5 py-0.5 hover:border-heron"
       >
         {pinned && <Pin size={13} aria-label="pinned" />}
         {held.supply.name}

@@ -45,7 +45,7 @@ export function Tray({
       <input
         aria-label="Any supply"
         placeholder="or any supply: a few letters"
-        className="mb-1 rounded-full border border-line bg-paper px-3 py-0.5 text-[14px]"
+        className="mb-1 rounded-full border border-edge bg-paper px-3 py-0.5 text-[14px]"
         value={text}
         onChange={(e) => setText(e.target.value)}
       />

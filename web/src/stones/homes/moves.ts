@@ -2,7 +2,7 @@ import { inMeasure } from '@heronstone/core/lengths';
 import { fitSupply } from '@heronstone/core/fit';
 import { costOfHome, placeFilling } from '@heronstone/core/homes';
 import { homeOf, type Place, type Plan, type Share, type Supply } from '@heronstone/core/plan';
-import { bandName, secondsWords, yearWords } from '../../ui/words.ts';
+import { bandName, fetchWords, yearWords } from '../../ui/words.ts';
 
 /** Whether a share goes into a place beside what lives there, in a few words; `ok` when it does. */
 export function roomWords(plan: Plan, place: Place, supply: Supply, share: Share): { ok: boolean; words: string } {
@@ -27,7 +27,7 @@ export function dropWords(plan: Plan, supply: Supply, share: Share, placeId: str
   const change =
     before && Number.isFinite(before.seconds) && now!.placeId !== placeId ? cost.seconds - before.seconds : null;
   const against = change === null ? '' : change <= 0 ? `, ${yearWords(-change)} less` : `, ${yearWords(change)} more`;
-  return `${bandName(cost.band)} · ${secondsWords(cost.each)} a fetch · ${yearWords(cost.seconds)}${against} · ${roomWords(plan, place, supply, share).words}`;
+  return `${bandName(cost.band)} · ${fetchWords(cost.each)} · ${yearWords(cost.seconds)}${against} · ${roomWords(plan, place, supply, share).words}`;
 }
 
 export type Offer = {

@@ -61,7 +61,7 @@ export function NextWall({ first, onGhost }: { first: boolean; onGhost: (ghost: 
           </label>
           <input
             id="next-turn"
-            className="w-full rounded-full border border-line bg-paper px-3 py-2"
+            className="w-full rounded-full border border-edge bg-paper px-3 py-2"
             value={turn}
             onChange={(e) => setTurn(e.target.value)}
           />

@@ -4,7 +4,8 @@ import { blankFixture, type Command, type FixtureKind, newId, type Opening, type
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
 
-const item = 'cursor-pointer rounded-lg px-3 py-1 outline-none data-[highlighted]:bg-stone';
+const item =
+  'cursor-pointer rounded-lg px-3 py-1 outline-none data-[highlighted]:bg-heron data-[highlighted]:text-on-heron';
 const ON_WALL: [FixtureKind, string][] = [
   ['socket', 'Socket'],
   ['heater', 'Heater'],
@@ -54,7 +55,7 @@ export function WallMenu({
       <DropdownMenu.Portal>
         <DropdownMenu.Content
           align="end"
-          className="z-50 max-h-[80vh] overflow-auto rounded-2xl border border-line bg-paper p-2 shadow-xl"
+          className="z-50 max-h-[80vh] overflow-auto rounded-2xl border border-edge bg-paper p-2 shadow-xl"
         >
           <DropdownMenu.Label className="px-3 text-[13px] text-soft">On it</DropdownMenu.Label>
           <DropdownMenu.Item className={item} onSelect={() => opening('door')}>

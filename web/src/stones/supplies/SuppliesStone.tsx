@@ -12,6 +12,7 @@ import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
 import { saveFile } from '../../ui/save-file.ts';
 import { countWords } from '../../ui/words.ts';
+import { useRoving } from '../../ui/roving.ts';
 import { type CsvList } from '../../workers/csv.worker.ts';
 import { CsvReportSheet } from './CsvReportSheet.tsx';
 import { readCsv } from './read-csv.ts';
@@ -62,6 +63,7 @@ export default function SuppliesStone() {
       setReading(false);
     }
   };
+  const roving = useRoving<HTMLDivElement>();
   const save = () => saveFile('supplies.csv', 'text/csv', writeSupplies(plan));
 
   return (
@@ -102,7 +104,7 @@ export default function SuppliesStone() {
           <input
             aria-label="Narrow the list"
             placeholder="Narrow the list"
-            className="w-44 rounded-full border border-line bg-paper px-3 py-1"
+            className="w-44 rounded-full border border-edge bg-paper px-3 py-1"
             value={text}
             onChange={(e) => setText(e.target.value)}
           />
@@ -128,7 +130,11 @@ export default function SuppliesStone() {
               <span>lives in</span>
             </div>
             <div
-              ref={scroller}
+              ref={(el) => {
+                scroller.current = el;
+                roving.ref.current = el;
+              }}
+              onKeyDown={roving.onKeyDown}
               className="h-[calc(100vh-11rem)] min-h-64 overflow-auto"
               role="listbox"
               aria-label="Supplies"
@@ -144,6 +150,7 @@ export default function SuppliesStone() {
                       key={s.id}
                       type="button"
                       role="option"
+                      data-row
                       aria-selected={chosen?.id === s.id}
                       onClick={() => select({ supply: s.id })}
                       style={{
@@ -159,7 +166,7 @@ export default function SuppliesStone() {
                       <span className="truncate font-medium">
                         {s.colour && (
                           <span
-                            className="mr-1.5 inline-block size-2.5 rounded-full border border-line"
+                            className="mr-1.5 inline-block size-2.5 rounded-full border border-edge"
                             style={{ background: s.colour }}
                           />
                         )}

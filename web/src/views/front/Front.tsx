@@ -1,5 +1,7 @@
+import { type KeyboardEvent } from 'react';
 import { homesIn, type Place, type Plan, type Unit } from '@heronstone/core/plan';
 import { placeFilling } from '@heronstone/core/homes';
+import { useRoving } from '../../ui/roving.ts';
 import { bandColour } from '../../ui/words.ts';
 import { type PlaceLook } from '../round/looks.ts';
 
@@ -20,13 +22,16 @@ export function Front({
   className?: string;
 }) {
   const places = Object.values(plan.places).filter((p) => p.unitId === unit.id);
+  const roving = useRoving<SVGSVGElement>(true);
   const pad = Math.max(unit.width, unit.height) * 0.02;
   return (
     <svg
       viewBox={`${-pad} ${-pad} ${unit.width + 2 * pad} ${unit.height + 2 * pad}`}
       className={className ?? 'h-full w-full'}
-      role="img"
+      role={onChoose ? 'group' : 'img'}
       aria-label={`${unit.name} from the front`}
+      ref={roving.ref}
+      onKeyDown={roving.onKeyDown}
     >
       <rect
         width={unit.width}
@@ -40,8 +45,22 @@ export function Front({
         const full = Math.min(1, filling.used / filling.width);
         const y = unit.height - p.bottom - p.height;
         const colour = looks ? bandColour(looks.get(p.id)?.band ?? null) : 'var(--heron)';
+        const words = `${p.name}: ${homesIn(plan, p.id).length} kinds, ${Math.round(full * 100)} % full${filling.faults.length ? `, ${filling.faults.join(', ')}` : ''}`;
+        const button = onChoose && {
+          role: 'button',
+          'data-row': '',
+          'aria-label': words,
+          'aria-pressed': p.id === chosen,
+          className: 'cursor-pointer',
+          onClick: () => onChoose(p.id),
+          onKeyDown: (e: KeyboardEvent) => {
+            if (e.key !== 'Enter' && e.key !== ' ') return;
+            e.preventDefault();
+            onChoose(p.id);
+          },
+        };
         return (
-          <g key={p.id} onClick={() => onChoose?.(p.id)} className={onChoose ? 'cursor-pointer' : ''}>
+          <g key={p.id} {...button}>
             <rect
               x={p.left}
               y={y}
@@ -61,7 +80,7 @@ export function Front({
               pointerEvents="none"
             />
             <Contents plan={plan} place={p} y={y} />
-            <title>{`${p.name}: ${homesIn(plan, p.id).length} kinds, ${Math.round(full * 100)} % full${filling.faults.length ? `, ${filling.faults.join(', ')}` : ''}`}</title>
+            <title>{words}</title>
           </g>
         );
       })}

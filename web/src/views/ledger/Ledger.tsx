@@ -12,7 +12,7 @@ import {
   sceneAt,
   sceneOf,
 } from '@heronstone/core/reach';
-import { bandColour, bandName, secondsWords, yearWords } from '../../ui/words.ts';
+import { bandColour, bandName, fetchWords, yearWords } from '../../ui/words.ts';
 
 type Props = { plan: Plan; maker: Maker; placeId: string; supply?: Supply | null; share?: Share };
 
@@ -44,7 +44,7 @@ export function Ledger({ plan, maker, placeId, supply, share = 'working' }: Prop
       {fetch.ok ? (
         <>
           <p className="text-soft">
-            <BandChip band={fetch.band} /> {secondsWords(fetch.seconds)} a fetch for {who}
+            <BandChip band={fetch.band} /> {fetchWords(fetch.seconds)} for {who}
             {yearly && Number.isFinite(yearly.seconds) && <> · {yearWords(yearly.seconds)}</>}
           </p>
           <Motions fetch={fetch} />
@@ -65,7 +65,7 @@ export function BandChip({ band }: { band: Parameters<typeof bandName>[0] }) {
   return (
     <span className="inline-flex items-center gap-1 text-ink">
       <span
-        className="inline-block size-2.5 rounded-full border border-ink/30"
+        className="inline-block size-2.5 rounded-full border border-edge"
         style={{ background: bandColour(band) }}
       />
       {bandName(band)}

@@ -6,7 +6,7 @@ import { type Plan, placeTitle, roomOf, wallsInOrder } from '@heronstone/core/pl
 import { type SunPatch } from '@heronstone/core/sun';
 import { highestGrip, type Maker, sceneOf } from '@heronstone/core/reach';
 import { useHover } from '../../state/selection.ts';
-import { bandColour, bandName, secondsWords } from '../../ui/words.ts';
+import { bandColour, bandName, fetchWords } from '../../ui/words.ts';
 import { cut, heightScale, type Seen, seePlace, seeUnit, stretchesBetween } from './geometry.ts';
 import { type PlaceLook } from './looks.ts';
 
@@ -220,7 +220,7 @@ function PlaceMark({ id, title, seen, y, look, chosen, focusable, onChoose }: Ma
   const full = Math.min(1, look?.full ?? 0);
   const strong = chosen || isOver || hovered;
   const widest = seen.stretches.reduce((a, b) => (b.to - b.from > a.to - a.from ? b : a), seen.stretches[0]!);
-  const words = `${title}. ${bandName(look?.band ?? null)}${look?.seconds ? `, ${secondsWords(look.seconds)} a fetch` : ''}. ${look?.kinds ? `${look.kinds} kinds, ${Math.round((look.full ?? 0) * 100)} % full` : 'empty'}.`;
+  const words = `${title}. ${bandName(look?.band ?? null)}${look?.seconds ? `, ${fetchWords(look.seconds)}` : ''}. ${look?.kinds ? `${look.kinds} kinds, ${Math.round((look.full ?? 0) * 100)} % full` : 'empty'}.`;
   return (
     <g
       ref={setNodeRef as unknown as (e: SVGGElement | null) => void}
@@ -268,7 +268,7 @@ function PlaceMark({ id, title, seen, y, look, chosen, focusable, onChoose }: Ma
               height={Math.max(1.5, height - 1.5)}
               rx={1.5}
               fill="none"
-              stroke={strong ? 'var(--ink)' : look?.fault ? 'var(--clash)' : colour}
+              stroke={strong ? 'var(--ink)' : look?.fault ? 'var(--clash)' : 'var(--wood-line)'}
               strokeWidth={strong ? 2.6 : look?.fault ? 2 : 1}
               strokeDasharray={seen.front ? undefined : '3 3'}
             />

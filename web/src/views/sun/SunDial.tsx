@@ -27,7 +27,7 @@ export function SunDial({ plan }: { plan: Plan }) {
       <Sun size={16} aria-hidden />
       <select
         aria-label="Month of the sun"
-        className="min-h-8 rounded-md border border-line bg-paper px-1"
+        className="min-h-8 rounded-md border border-edge bg-paper px-1"
         value={month}
         onChange={(e) => select({ month: e.target.value || null, hour: e.target.value ? String(hour) : null })}
       >
