@@ -85,7 +85,7 @@ describe('the pump house, measured and furnished from nothing', () => {
     await page.mouse.up();
     // what stays is left as it is, with its reason
     await findings()
-      .getByRole('button', { name: /Bookcase is 1900 mm tall/ })
+      .getByRole('button', { name: /Bookcase is 190 cm tall/ })
       .click();
     await page.getByLabel('Why it stays as it is').fill('Fastened on Saturday');
     await page.getByRole('button', { name: 'Leave it so' }).click();

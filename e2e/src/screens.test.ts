@@ -21,6 +21,47 @@ describe('every screen', () => {
     expect(app.errors).toEqual([]);
   });
 
+  test.each([
+    [1280, 800],
+    [640, 400], // 1280 × 800 at 200 %
+    [390, 844],
+  ])(
+    '%i × %i: no sideways scrolling, nothing pressed is under 24 px, no drawn letter under 11 px, Floor to be used',
+    async (width, height) => {
+      await app.newPage({ viewport: { width, height } });
+      const id = await addDemoPlan(app.server, 'pump');
+      for (const stone of ['room', 'activities', 'supplies', 'furniture', 'homes']) {
+        await app.open(id, stone);
+        await app.page.waitForTimeout(500);
+        const found = await app.page.evaluate(() => {
+          const pressed = [
+            ...document.querySelectorAll<HTMLElement>('button, a[role=button], input, select, [role=option]'),
+          ]
+            .filter((e) => !e.closest('svg') && e.offsetParent !== null)
+            .map((e) => {
+              const { width, height } = (e.closest('label') ?? e).getBoundingClientRect();
+              return { what: e.getAttribute('aria-label') ?? e.textContent, width, height };
+            })
+            .filter((r) => r.width > 0 && (r.width < 23.9 || r.height < 23.9));
+          const letters = [...document.querySelectorAll<SVGTextElement>('svg text')]
+            .map((t) => {
+              const m = t.getScreenCTM()!;
+              return {
+                what: t.textContent,
+                size: Number.parseFloat(getComputedStyle(t).fontSize) * Math.hypot(m.a, m.b),
+              };
+            })
+            .filter((t) => t.size < 10.99);
+          const floor = document.querySelector('svg[aria-label*="loor"]')?.getBoundingClientRect();
+          const small =
+            floor !== undefined && (floor.height < 240 || floor.width < 300) ? [floor.width, floor.height] : [];
+          return { pressed, letters, small, aside: document.documentElement.scrollWidth - innerWidth };
+        });
+        expect([stone, found]).toEqual([stone, { pressed: [], letters: [], small: [], aside: 0 }]);
+      }
+    },
+  );
+
   test('the plans page, the keys and where-is-it are clean too', async () => {
     await app.page.goto(app.server.url);
     await app.page.waitForSelector('text=A new plan');

@@ -46,6 +46,35 @@ export function applyChanges(plan: Plan, changes: readonly RowChange[]): Plan {
   return next as Plan;
 }
 
+/**
+ * A plan as it is now, in the rows and tables of how it was wherever those are equal: what was worked out for them before is still right.
+ * Where nothing differs it is the former plan itself.
+ */
+export function keepingEqual(was: Plan, now: Plan): Plan {
+  if (was === now || was.id !== now.id) return now;
+  const next: Record<string, unknown> = { ...now };
+  let same = true;
+  if (sameRow(was.head, now.head)) next.head = was.head;
+  else same = false;
+  for (const table of Object.keys(TABLES) as TableName[]) {
+    const [before, after] = [was[table], now[table]] as Record<string, AnyRow>[];
+    if (before === after) continue;
+    const ids = Object.keys(after!);
+    let differs = ids.length !== Object.keys(before!).length;
+    const rows: Record<string, AnyRow> = {};
+    for (const id of ids) {
+      const row = after![id]!;
+      const former = Object.hasOwn(before!, id) ? before![id]! : undefined;
+      const equal = former !== undefined && sameRow(former, row);
+      rows[id] = equal ? former : row;
+      differs ||= !equal;
+    }
+    next[table] = differs ? rows : before;
+    same &&= !differs;
+  }
+  return same ? was : (next as Plan);
+}
+
 function run(edit: Edit, command: Command | Restore): Ran {
   switch (command.type) {
     case 'several': {

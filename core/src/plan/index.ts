@@ -19,6 +19,7 @@ export { cutText, isStorable, unstorableAt } from './text.ts';
 export {
   apply,
   applyChanges,
+  keepingEqual,
   inverseOf,
   planTrouble,
   type Applied,

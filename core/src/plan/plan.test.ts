@@ -1,11 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { block, person, tinyRoom, unit, use, withUnits } from '../testing/index.ts';
+import { applied, block, person, tinyRoom, unit, use, withUnits } from '../testing/index.ts';
 import {
   apply,
   applyChanges,
   Command,
   emptyPlan,
+  keepingEqual,
   newId,
   type Plan,
   planTrouble,
@@ -244,5 +245,23 @@ describe('commands', () => {
     const spread = must(plan, { type: 'spreadMisclosure' });
     expect(roomOf(spread.plan).error).toBeLessThan(0.5);
     expect(must(spread.plan, spread.inverse).plan).toEqual(plan);
+  });
+
+  test('an answer that says what is there already keeps rows, tables and plan as they are; what differs alone is new', () => {
+    const plan = applied(tinyRoom(), { type: 'addSupplies', supplies: [block({ id: 'a' }), block({ id: 'b' })] });
+    const copy = JSON.parse(JSON.stringify(plan)) as Plan;
+    expect(keepingEqual(plan, copy)).toBe(plan);
+    const renamed = { ...copy, supplies: { ...copy.supplies, b: { ...copy.supplies.b!, name: 'Other' } } };
+    const kept = keepingEqual(plan, renamed);
+    expect(kept).toEqual(renamed);
+    expect(kept.walls).toBe(plan.walls);
+    expect(kept.head).toBe(plan.head);
+    expect(kept.supplies.a).toBe(plan.supplies.a);
+    expect(kept.supplies.b).toBe(renamed.supplies.b);
+    // a row more, a row fewer, another plan
+    const { b: _, ...fewer } = copy.supplies;
+    expect(Object.keys(keepingEqual(plan, { ...copy, supplies: fewer }).supplies)).toEqual(['a']);
+    expect(keepingEqual({ ...plan, supplies: fewer }, copy).supplies).toEqual(copy.supplies);
+    expect(keepingEqual(plan, { ...copy, id: 'else' }).id).toBe('else');
   });
 });

@@ -1,6 +1,6 @@
 import { toast } from 'sonner';
 import { create } from 'zustand';
-import { apply, applyChanges, type Command, type Plan, saidIn } from '@heronstone/core/plan';
+import { apply, applyChanges, type Command, keepingEqual, type Plan, saidIn } from '@heronstone/core/plan';
 import { getPlan, type PlanEvent, redoNext, Refused, sendCommand, ServerTrouble, undoLast } from './api.ts';
 import {
   dropPending,
@@ -70,6 +70,9 @@ export const usePlan = create<PlanState>()((set, get) => {
       } else putAside(one, done.reason);
     }
     pending = kept;
+    // an answer that says what is shown already changes no row, and nothing is worked out a second time
+    plan = keepingEqual(get().plan, plan);
+    if (pending.length === 0) confirmed = plan;
     set({ plan, unsaved: pending.length });
   };
 

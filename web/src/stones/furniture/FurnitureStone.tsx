@@ -159,7 +159,7 @@ export default function FurnitureStone() {
       <div
         className={`grid min-h-72 grow grid-cols-1 gap-4 ${beside ? 'lg:grid-cols-[1fr_1fr_18rem]' : 'lg:grid-cols-[1fr_20rem]'}`}
       >
-        <div className="relative min-h-[44vh]">
+        <div className="relative min-h-[max(44vh,20rem)]">
           {Object.keys(plan.units).length === 0 && (
             <p className="absolute inset-x-0 top-1/2 z-10 mx-auto w-fit -translate-y-1/2 rounded-2xl bg-ground px-6 py-4 text-center">
               Nothing stands here yet. <strong>Bring in a unit</strong> above: a work table is a good first one.
@@ -182,7 +182,7 @@ export default function FurnitureStone() {
         </div>
         <Suspense>
           {beside && (
-            <div className="relative min-h-[44vh] border-l border-line pl-3">
+            <div className="relative min-h-[max(44vh,20rem)] border-l border-line pl-3">
               <Beside planId={beside} mine={plan} />
             </div>
           )}

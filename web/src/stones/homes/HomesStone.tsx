@@ -46,7 +46,9 @@ export default function HomesStone() {
     useSensor(TouchSensor, { activationConstraint: { delay: 150, tolerance: 6 } }),
   );
 
-  const turn = Number(get('turn') ?? 0) || 0;
+  // while Round is dragged only the screen follows; the address does once it is let go
+  const [turning, setTurning] = useState<number | null>(null);
+  const turn = turning ?? (Number(get('turn') ?? 0) || 0);
   // the address follows a moment later; keys pressed faster than that must still add up
   const wanted = useRef(turn);
   useEffect(() => {
@@ -54,6 +56,7 @@ export default function HomesStone() {
   }, [turn]);
   const setTurn = (t: number) => {
     wanted.current = wrap(t);
+    setTurning(null);
     select({ turn: wanted.current === 0 ? null : String(wanted.current) });
   };
   const place = get('place');
@@ -187,6 +190,7 @@ export default function HomesStone() {
           plan={seen}
           maker={maker}
           turn={turn}
+          onTurning={setTurning}
           onTurn={setTurn}
           looks={looks}
           chosen={place}

@@ -1,4 +1,4 @@
-import { type KeyboardEvent } from 'react';
+import { Fragment, type KeyboardEvent } from 'react';
 import { homesIn, type Place, type Plan, type Unit } from '@heronstone/core/plan';
 import { placeFilling } from '@heronstone/core/homes';
 import { useRoving } from '../../ui/roving.ts';
@@ -45,11 +45,15 @@ export function Front({
         const full = Math.min(1, filling.used / filling.width);
         const y = unit.height - p.bottom - p.height;
         const colour = looks ? bandColour(looks.get(p.id)?.band ?? null) : 'var(--heron)';
-        const words = `${p.name}: ${homesIn(plan, p.id).length} kinds, ${Math.round(full * 100)} % full${filling.faults.length ? `, ${filling.faults.join(', ')}` : ''}`;
+        const names = homesIn(plan, p.id).flatMap((h) => plan.supplies[h.supplyId]?.name ?? []);
+        const words = [
+          `${p.name}: ${names.length === 0 ? 'empty' : `${Math.round(full * 100)} % full`}`,
+          ...filling.faults,
+        ].join(', ');
         const button = onChoose && {
           role: 'button',
           'data-row': '',
-          'aria-label': words,
+          'aria-label': names.length === 0 ? words : `${words}; ${names.join(', ')}`,
           'aria-pressed': p.id === chosen,
           className: 'cursor-pointer',
           onClick: () => onChoose(p.id),
@@ -60,28 +64,30 @@ export function Front({
           },
         };
         return (
-          <g key={p.id} {...button}>
-            <rect
-              x={p.left}
-              y={y}
-              width={p.width}
-              height={p.height}
-              fill="var(--paper)"
-              stroke={p.id === chosen ? 'var(--heron)' : 'var(--wood-line)'}
-              strokeWidth={p.id === chosen ? pad / 1.5 : pad / 6}
-            />
-            <rect
-              x={p.left}
-              y={y + p.height * 0.12}
-              width={p.width * full}
-              height={p.height * 0.88}
-              fill={filling.faults.length ? 'var(--clash)' : colour}
-              fillOpacity={p.id === chosen ? 0.9 : 0.5}
-              pointerEvents="none"
-            />
+          <Fragment key={p.id}>
+            <g {...button}>
+              <rect
+                x={p.left}
+                y={y}
+                width={p.width}
+                height={p.height}
+                fill="var(--paper)"
+                stroke={p.id === chosen ? 'var(--heron)' : 'var(--wood-line)'}
+                strokeWidth={p.id === chosen ? pad / 1.5 : pad / 6}
+              />
+              <rect
+                x={p.left}
+                y={y + p.height * 0.12}
+                width={p.width * full}
+                height={p.height * 0.88}
+                fill={filling.faults.length ? 'var(--clash)' : colour}
+                fillOpacity={p.id === chosen ? 0.9 : 0.5}
+                pointerEvents="none"
+              />
+              <title>{words}</title>
+            </g>
             <Contents plan={plan} place={p} y={y} />
-            <title>{words}</title>
-          </g>
+          </Fragment>
         );
       })}
     </svg>
@@ -97,7 +103,7 @@ function Contents({ plan, place, y }: { plan: Plan; place: Place; y: number }) {
   if (names.length === 0 || lines < 1) return null;
   const shown = names.length > lines ? [...names.slice(0, lines - 1), `and ${names.length - lines + 1} more`] : names;
   return (
-    <g pointerEvents="none" fontSize={size} fill="var(--ink)" textAnchor="middle">
+    <g aria-hidden pointerEvents="none" fontSize={size} fill="var(--ink)" textAnchor="middle">
       {shown.map((name, i) => (
         <text
           key={i}

@@ -19,6 +19,8 @@ type Props = {
   maker: Maker;
   /** degrees by which the ribbon is turned from the seat's heading, right positive */
   turn: number;
+  /** while it is dragged */
+  onTurning: (turn: number) => void;
   onTurn: (turn: number) => void;
   looks: ReadonlyMap<string, PlaceLook>;
   chosen: string | null;
@@ -39,11 +41,11 @@ const WORDS: [number, string][] = [
 ];
 
 /** The room as it is seen from the seat, unrolled: bearing from left to right, height from bottom to top. */
-export function Round({ plan, maker, turn, onTurn, looks, chosen, onChoose, sun = [] }: Props) {
+export function Round({ plan, maker, turn, onTurning, onTurn, looks, chosen, onChoose, sun = [] }: Props) {
   const facing = maker.seat.heading + turn;
   const scene = sceneOf(plan);
   const svg = useRef<SVGSVGElement>(null);
-  const drag = useRef<{ x: number; turn: number } | null>(null);
+  const drag = useRef<{ x: number; turn: number; to?: number } | null>(null);
   const hoveredUnit = useHover((s) => s.unit);
 
   const grip = highestGrip(bodyOf(maker.person, null), 0);
@@ -102,77 +104,89 @@ export function Round({ plan, maker, turn, onTurn, looks, chosen, onChoose, sun 
   const onPointerMove = (e: PointerEvent) => {
     if (!drag.current || !svg.current) return;
     const degrees = ((e.clientX - drag.current.x) / svg.current.clientWidth) * 360;
-    if (Math.abs(degrees) > 1) onTurn(wrap(Math.round(drag.current.turn - degrees)));
+    if (Math.abs(degrees) <= 1) return;
+    drag.current.to = wrap(Math.round(drag.current.turn - degrees));
+    onTurning(drag.current.to);
+  };
+
+  const onPointerUp = () => {
+    const to = drag.current?.to;
+    drag.current = null;
+    if (to !== undefined) onTurn(to);
   };
 
   return (
-    <svg
-      ref={svg}
-      viewBox={`0 0 ${WIDTH} ${HEIGHT + 26}`}
-      className="block w-full touch-none select-none bg-paper"
-      role="group"
-      aria-label={`The room as seen from ${maker.person.name}’s seat`}
-      onKeyDown={onKeyDown}
-      onPointerDown={onPointerDown}
-      onPointerMove={onPointerMove}
-      onPointerUp={() => (drag.current = null)}
-    >
-      <Walls plan={plan} maker={maker} facing={facing} y={y} />
-      {units.map(({ unit, seen, places }) => {
-        const pale = Math.max(0.45, Math.min(1, 1.12 - seen.away / 5000));
-        return (
-          <g key={unit.id} opacity={pale}>
-            {seen.stretches.map((s) => (
-              <rect
-                key={s.from}
-                x={x(s.from) - 1}
-                width={x(s.to) - x(s.from) + 2}
-                y={y(seen.high) - 1}
-                height={y(seen.low) - y(seen.high) + 2}
-                rx={2}
-                fill="var(--wood)"
-                stroke={hoveredUnit === unit.id ? 'var(--ink)' : 'var(--wood-line)'}
-                strokeWidth={hoveredUnit === unit.id ? 2.6 : 1}
-              />
-            ))}
-            {places.map(({ spot, seen: p }) => (
-              <PlaceMark
-                key={spot.place.id}
-                id={spot.place.id}
-                title={placeTitle(plan, spot.place)}
-                seen={p}
-                y={y}
-                look={looks.get(spot.place.id)}
-                chosen={spot.place.id === chosen}
-                focusable={spot.place.id === focusable}
-                onChoose={onChoose}
-              />
-            ))}
-          </g>
-        );
-      })}
-      <SunBars patches={sun} maker={maker} facing={facing} y={y} />
-      <BodyLines maker={maker} grip={grip} y={y} />
-      {WORDS.map(([b, words]) => {
-        const at = wrap(b);
-        const edge = at === -180;
-        return (
-          <text
-            key={words}
-            x={edge ? 6 : x(at)}
-            y={HEIGHT + 18}
-            textAnchor={edge ? 'start' : 'middle'}
-            fontSize={13}
-            fill="var(--soft)"
-          >
-            {words}
-          </text>
-        );
-      })}
-      <text x={WIDTH - 6} y={HEIGHT + 18} textAnchor="end" fontSize={13} fill="var(--soft)">
-        behind
-      </text>
-    </svg>
+    // where the window is narrow one sees what is ahead, in letters that can be read; turning brings the rest
+    <div className="flex justify-center overflow-hidden">
+      <svg
+        ref={svg}
+        viewBox={`0 0 ${WIDTH} ${HEIGHT + 26}`}
+        className="block w-full min-w-[1240px] shrink-0 touch-none select-none bg-paper"
+        role="group"
+        aria-label={`The room as seen from ${maker.person.name}’s seat`}
+        onKeyDown={onKeyDown}
+        onPointerDown={onPointerDown}
+        onPointerMove={onPointerMove}
+        onPointerUp={onPointerUp}
+        onPointerCancel={onPointerUp}
+      >
+        <Walls plan={plan} maker={maker} facing={facing} y={y} />
+        {units.map(({ unit, seen, places }) => {
+          const pale = Math.max(0.45, Math.min(1, 1.12 - seen.away / 5000));
+          return (
+            <g key={unit.id} opacity={pale}>
+              {seen.stretches.map((s) => (
+                <rect
+                  key={s.from}
+                  x={x(s.from) - 1}
+                  width={x(s.to) - x(s.from) + 2}
+                  y={y(seen.high) - 1}
+                  height={y(seen.low) - y(seen.high) + 2}
+                  rx={2}
+                  fill="var(--wood)"
+                  stroke={hoveredUnit === unit.id ? 'var(--ink)' : 'var(--wood-line)'}
+                  strokeWidth={hoveredUnit === unit.id ? 2.6 : 1}
+                />
+              ))}
+              {places.map(({ spot, seen: p }) => (
+                <PlaceMark
+                  key={spot.place.id}
+                  id={spot.place.id}
+                  title={placeTitle(plan, spot.place)}
+                  seen={p}
+                  y={y}
+                  look={looks.get(spot.place.id)}
+                  chosen={spot.place.id === chosen}
+                  focusable={spot.place.id === focusable}
+                  onChoose={onChoose}
+                />
+              ))}
+            </g>
+          );
+        })}
+        <SunBars patches={sun} maker={maker} facing={facing} y={y} />
+        <BodyLines maker={maker} grip={grip} y={y} />
+        {WORDS.map(([b, words]) => {
+          const at = wrap(b);
+          const edge = at === -180;
+          return (
+            <text
+              key={words}
+              x={edge ? 6 : x(at)}
+              y={HEIGHT + 18}
+              textAnchor={edge ? 'start' : 'middle'}
+              fontSize={13}
+              fill="var(--soft)"
+            >
+              {words}
+            </text>
+          );
+        })}
+        <text x={WIDTH - 6} y={HEIGHT + 18} textAnchor="end" fontSize={13} fill="var(--soft)">
+          behind
+        </text>
+      </svg>
+    </div>
   );
 }
 

@@ -1,0 +1,125 @@
+import { describe, expect, test } from '@jest/globals';
+import { addDemoPlan } from './harness.ts';
+import { until, withApp } from './support.ts';
+
+const app = withApp();
+/** What the focused thing is called. */
+const focused = () =>
+  app.page.evaluate(() => {
+    const e = document.activeElement;
+    return e?.getAttribute('aria-label') ?? e?.textContent?.trim() ?? '';
+  });
+
+describe('by keys alone', () => {
+  test('places of a front take focus, arrows go from one to the next, and only Enter chooses', async () => {
+    await app.open(await addDemoPlan(app.server, 'pump'), 'furniture?unit=cubes');
+    const { page } = app;
+    const front = page.getByRole('group', { name: 'Cube unit from the front' });
+    await front.getByRole('button').first().focus();
+    expect(await focused()).toMatch(/^cubby 1-1/);
+    await page.keyboard.press('ArrowRight');
+    expect(await focused()).toMatch(/^cubby 1-2/);
+    await page.keyboard.press('ArrowDown');
+    expect(await focused()).toMatch(/^cubby 2-2/);
+    expect(page.url()).not.toContain('place=');
+    await page.keyboard.press('Enter');
+    await page.waitForURL(/place=cubes\.1\.1/);
+    // one stop of Tab for all of them
+    await page.keyboard.press('Tab');
+    expect(await page.evaluate(() => document.activeElement?.matches('[data-row]'))).toBe(false);
+    expect(app.errors).toEqual([]);
+  });
+
+  test('from a row of the supplies one Tab leads to its editor; going through the list chooses nothing', async () => {
+    await app.open(await addDemoPlan(app.server, 'pump'), 'supplies');
+    const { page } = app;
+    await page.getByRole('option').first().focus();
+    const first = await focused();
+    await page.keyboard.press('ArrowDown');
+    expect(await focused()).not.toBe(first);
+    expect(page.url()).not.toContain('supply=');
+    await page.keyboard.press('Enter');
+    await page.waitForURL(/supply=/);
+    const chosen = await page
+      .getByRole('listbox', { name: 'Supplies' })
+      .getByRole('option', { selected: true })
+      .textContent();
+    await page.keyboard.press('Tab');
+    expect(await page.evaluate(() => (document.activeElement as HTMLInputElement).value)).toBeTruthy();
+    expect(chosen).toContain(await page.evaluate(() => (document.activeElement as HTMLInputElement).value));
+  });
+
+  test('keys of one letter do nothing once they are switched off, nor while a list is open; a sheet gives the focus back', async () => {
+    await app.open(await addDemoPlan(app.server, 'pump'), 'homes');
+    const { page } = app;
+    const findHomes = page.getByRole('button', { name: 'Find homes' });
+    await findHomes.focus();
+    await page.keyboard.press('?');
+    await page.getByRole('dialog', { name: 'Keys' }).waitFor();
+    await page.getByLabel(/Keys of one letter/).uncheck();
+    await page.keyboard.press('Escape');
+    await page.getByRole('dialog').waitFor({ state: 'detached' });
+    expect(await focused()).toBe('Find homes');
+    for (const key of ['?', '/', 'f', ']']) await page.keyboard.press(key);
+    await page.waitForTimeout(200);
+    expect(await page.getByRole('dialog').count()).toBe(0);
+    expect(await findHomes.isVisible()).toBe(true);
+    expect(page.url()).not.toContain('turn=');
+    await page.getByRole('button', { name: 'Keys' }).click();
+    await page.getByLabel(/Keys of one letter/).check();
+    await page.keyboard.press('Escape');
+    await page.getByRole('dialog').waitFor({ state: 'detached' });
+    await page.keyboard.press(']');
+    await page.waitForURL(/turn=15/);
+  });
+
+  test('what is wrong in a field is said with it', async () => {
+    await app.open(await addDemoPlan(app.server, 'pump'), 'supplies?supply=hot-knife');
+    const field = app.page.getByLabel('width', { exact: true });
+    await field.fill('three apples');
+    await field.press('Enter');
+    const id = await field.getAttribute('aria-describedby');
+    expect(await app.page.locator(`[id="${id}"]`).textContent()).toMatch(/apples/);
+    expect(await field.getAttribute('aria-invalid')).toBe('true');
+  });
+
+  test('a plan is thrown away and brought back from its list; another way is taken over into the first', async () => {
+    const id = await addDemoPlan(app.server, 'cupboard');
+    const { page } = app;
+    await page.goto(app.server.url);
+    const name = 'One cupboard and a table';
+    await page
+      .getByRole('button', { name: `Throw ${name} away` })
+      .first()
+      .click();
+    await page
+      .getByRole('region', { name: 'Thrown away' })
+      .getByText(/kept until/)
+      .waitFor();
+    await page
+      .getByRole('button', { name: `Bring ${name} back` })
+      .first()
+      .click();
+    await page.getByRole('region', { name: 'Thrown away' }).waitFor({ state: 'detached' });
+    await app.open(id, 'furniture');
+    await page.getByRole('button', { name: 'Try another way' }).click();
+    await page.waitForURL(/beside=/);
+    const other = /\/p\/([^/]+)/.exec(page.url())![1]!;
+    const unit = page.locator('[data-unit][tabindex="0"]').first();
+    const unitId = (await unit.getAttribute('data-unit'))!;
+    const where = async (plan: string) =>
+      (
+        (await (await fetch(`${app.server.url}/api/plans/${plan}`)).json()) as {
+          plan: { units: Record<string, { x: number }> };
+        }
+      ).plan.units[unitId]!.x;
+    const before = await where(id);
+    await unit.press('ArrowRight');
+    await until(async () => (await where(other)) !== before, 'moved in the other way');
+    await page.getByRole('button', { name: /^Take this way over into/ }).click();
+    await page.waitForURL(new RegExp(`/p/${id}/furniture`));
+    expect(await where(id)).toBe(await where(other));
+    await page.keyboard.press('Control+z');
+    await until(async () => (await where(id)) === before, 'taken back');
+  });
+});
