@@ -1,6 +1,9 @@
 import { type Compiled } from './compile.ts';
 import { Knapsack } from './knapsack.ts';
 
+/** Places looked at between two chances to stop. */
+const PIECE = 8;
+
 /**
  * Lower bound by Lagrangian relaxation of “one home per lot”: with a price on each lot, every place solves its own
  * exact knapsack (Fisher 1981, from memory). Prices follow a deflected subgradient with Polyak steps. Family spread is
@@ -66,8 +69,11 @@ export class LagrangeBound {
     this.c.optPlace.forEach((p, o) => (this.byPlace[p]![this.counts[p]!++] = o));
   }
 
-  /** One round of knapsacks and one step of the prices toward a known total. */
-  step(target: number): void {
+  /**
+   * One round of knapsacks and one step of the prices toward a known total, in short pieces; left unfinished it has changed neither bound nor
+   * prices.
+   */
+  *stepping(target: number): Generator<void, void> {
     const { c, price, slack, sack, way } = this;
     this.steps++;
     this.work += 10 + c.lots;
@@ -78,6 +84,7 @@ export class LagrangeBound {
     }
     for (let p = 0; p < c.places; p++) {
       const options = this.byPlace[p]!;
+      if (p % PIECE === PIECE - 1) yield;
       let n = 0;
       for (const o of options) {
         const l = c.optLot[o]!;

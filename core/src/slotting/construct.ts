@@ -1,11 +1,15 @@
 import { sharesFamily } from './compile.ts';
 import { type State } from './state.ts';
 
+/** Lots homed between two chances to stop. */
+const PIECE = 64;
+
 /**
  * Regret construction: always home the lot that would lose most if its best place were gone
- * (second-best minus best option that still fits, families included), until nothing that gains fits any more.
+ * (second-best minus best option that still fits, families included), until nothing that gains fits any more. In short pieces;
+ * left unfinished it has given homes to some.
  */
-export function construct(state: State): void {
+export function* constructing(state: State): Generator<void, void> {
   const { c } = state;
   const open = new Set<number>();
   const best = new Int32Array(c.lots);
@@ -30,8 +34,10 @@ export function construct(state: State): void {
     if (state.at[l]! >= 0) continue;
     look(l);
     if (best[l]! >= 0) open.add(l);
+    if (l % PIECE === 0) yield;
   }
-  while (open.size > 0) {
+  for (let round = 1; open.size > 0; round++) {
+    if (round % PIECE === 0) yield;
     let pick = -1;
     for (const l of open) if (pick < 0 || regret[l]! > regret[pick]!) pick = l;
     if (stale[pick]! > 0 || !state.fits(best[pick]!)) {

@@ -229,4 +229,28 @@ describe('slotting', () => {
     expect(read.ok).toBe(false);
     expect(!read.ok && read.reason).toMatch(why);
   });
+
+  test('“enough” is heard in every phase: between two chances to hear it never more than a few pieces of work; the answer is feasible', async () => {
+    const problem = randomSlotting(3, { lots: 700, places: 120, fill: 0.9, families: true });
+    // a clock by which every look at it takes 41 ms, so that every chance is used
+    let time = 0;
+    const clock = () => (time += 41);
+    let chances = 0;
+    const full = await solveSlotting(problem, { work: 1000, now: clock, breathe: async () => void chances++ });
+    expect(chances).toBeGreaterThan(30);
+    for (const enough of [0, 1, 5, 9, 14, Math.floor(chances / 2)]) {
+      let heard = 0;
+      time = 0;
+      const answer = await solveSlotting(problem, {
+        work: 1000,
+        now: clock,
+        breathe: async () => void heard++,
+        cancelled: () => heard > enough,
+      });
+      // a phase cut short is followed by none that is longer than one piece
+      expect(heard).toBeLessThanOrEqual(enough + 4);
+      expect(checkAnswer(problem, answer.homes)).toEqual([]);
+      expect(answer.bound).toBeLessThanOrEqual(full.total + 1e-6);
+    }
+  });
 });

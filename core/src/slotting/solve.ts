@@ -1,7 +1,7 @@
 import { Annealer } from './anneal.ts';
 import { LagrangeBound } from './bound.ts';
 import { compile, orderByWorth } from './compile.ts';
-import { construct } from './construct.ts';
+import { constructing } from './construct.ts';
 import { type SlottingProblem } from './problem.ts';
 import { Random } from './random.ts';
 import { State } from './state.ts';
@@ -71,8 +71,19 @@ export async function solveSlotting(problem: SlottingProblem, options: SlottingO
   const elapsed = () => (now() - started) / 1000;
   const c = compile(problem);
   const state = new State(c);
-  construct(state);
-  if (options.start) takeIfBetter(problem, state, options.start);
+  let rested = now();
+  /** Works off pieces, letting messages in; false when it was stopped before the end. */
+  const worked = async (pieces: Generator<void, void>): Promise<boolean> => {
+    while (!pieces.next().done)
+      if (now() - rested >= 40) {
+        await options.breathe?.();
+        rested = now();
+        if (options.cancelled?.()) return false;
+      }
+    return true;
+  };
+  await worked(constructing(state));
+  if (options.start) await takeIfBetter(problem, state, options.start, worked);
   const lagrange = new LagrangeBound(c, state.at);
   let annealer = new Annealer(state, new Random(seed));
   let moves = 0;
@@ -99,14 +110,14 @@ export async function solveSlotting(problem: SlottingProblem, options: SlottingO
     }
     return options.cancelled?.() === true || elapsed() > seconds || work() >= most;
   };
-  lagrange.step(annealer.bestTotal);
+  await worked(lagrange.stepping(annealer.bestTotal));
   let stopped = await pause();
   for (let rung = 0; !stopped; rung++) {
     const length = Math.ceil(FIRST_RUNG * Math.max(50, c.lots) * LONGER ** rung);
     const steps = rung === 0 ? FIRST_STEPS : 0;
     const share = (BOUND_SHARE / (1 - BOUND_SHARE)) * BOUND_WORK_PER_MOVE * (moves + length);
     while (!stopped && !lagrange.ended && (lagrange.steps < steps || lagrange.work < share)) {
-      lagrange.step(annealer.bestTotal);
+      await worked(lagrange.stepping(annealer.bestTotal));
       stopped = await pause();
     }
     if (stopped) break;
@@ -143,7 +154,12 @@ export async function solveSlotting(problem: SlottingProblem, options: SlottingO
 }
 
 /** Starts from a given assignment, completed, when that is cheaper than what was constructed. */
-function takeIfBetter(problem: SlottingProblem, state: State, start: Homes): void {
+async function takeIfBetter(
+  problem: SlottingProblem,
+  state: State,
+  start: Homes,
+  worked: (pieces: Generator<void, void>) => Promise<boolean>,
+): Promise<void> {
   const { c } = state;
   const given = new State(c);
   const lots = new Map(problem.lots.map((lot, l) => [lot.id, l]));
@@ -155,7 +171,7 @@ function takeIfBetter(problem: SlottingProblem, state: State, start: Homes): voi
     const o = c.optionAt[l * c.places + p]!;
     if (o >= 0 && given.at[l]! < 0 && given.fits(o)) given.move(l, o);
   }
-  construct(given);
+  await worked(constructing(given));
   if (given.total < state.total) state.take(given.at);
 }
 
