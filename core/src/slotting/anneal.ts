@@ -56,12 +56,6 @@ export class Annealer {
   }
   private temperature = 0;
 
-  /** Starts over from the best assignment seen. */
-  backToBest(): void {
-    this.state.take(this.best);
-    this.state.total = this.bestTotal;
-  }
-
   private keep(): void {
     this.best.set(this.state.at);
     this.bestTotal = this.state.total;

@@ -1,9 +1,6 @@
 import { type Compiled } from './compile.ts';
 import { Knapsack } from './knapsack.ts';
 
-/** Places looked at between two chances to stop. */
-const PIECE = 8;
-
 /**
  * Lower bound by Lagrangian relaxation of “one home per lot”: with a price on each lot, every place solves its own
  * exact knapsack (Fisher 1981, from memory). Prices follow a deflected subgradient with Polyak steps. Family spread is
@@ -84,7 +81,7 @@ export class LagrangeBound {
     }
     for (let p = 0; p < c.places; p++) {
       const options = this.byPlace[p]!;
-      if (p % PIECE === PIECE - 1) yield;
+      yield;
       let n = 0;
       for (const o of options) {
         const l = c.optLot[o]!;

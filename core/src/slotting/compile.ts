@@ -25,22 +25,30 @@ export type Compiled = {
 /** Rounding allowed when sums are compared with a capacity. */
 export const SLACK = 1e-9;
 
-export function compile(problem: SlottingProblem): Compiled {
+/** Lots gone through between two chances to stop. */
+const PIECE = 128;
+
+/** A problem as flat arrays, in short pieces. */
+export function* compiling(problem: SlottingProblem): Generator<void, Compiled> {
   const places = problem.places.length;
   const lots = problem.lots.length;
   const placeIndex = new Map(problem.places.map((p, i) => [p.id, i]));
   const lotIndex = new Map(problem.lots.map((l, i) => [l.id, i]));
   const optStart = new Int32Array(lots + 1);
-  const kept = problem.lots.map((lot) =>
+  const fitting = (lot: SlottingProblem['lots'][number]) =>
     lot.options
       .map((o) => ({ place: placeIndex.get(o.place)!, cost: o.cost, use: o.use }))
       .filter(
         (o) =>
           o.use <= problem.places[o.place]!.capacity + SLACK && lot.weight <= problem.places[o.place]!.load + SLACK,
       )
-      .sort((a, b) => a.cost - b.cost || a.place - b.place),
-  );
-  kept.forEach((options, l) => (optStart[l + 1] = optStart[l]! + options.length));
+      .sort((a, b) => a.cost - b.cost || a.place - b.place);
+  const kept: ReturnType<typeof fitting>[] = [];
+  for (const [l, lot] of problem.lots.entries()) {
+    if (l % PIECE === 0) yield;
+    kept.push(fitting(lot));
+    optStart[l + 1] = optStart[l]! + kept[l]!.length;
+  }
   const n = optStart[lots]!;
   const c: Compiled = {
     lots,
@@ -60,16 +68,17 @@ export function compile(problem: SlottingProblem): Compiled {
     lotFam: new Int32Array(problem.families.reduce((s, f) => s + f.lots.length, 0)),
     spread: Float64Array.from(problem.families, (f) => f.spread),
   };
-  kept.forEach((options, l) => {
-    options.forEach((o, k) => {
+  for (const [l, options] of kept.entries()) {
+    if (l % PIECE === 0) yield;
+    for (const [k, o] of options.entries()) {
       const i = optStart[l]! + k;
       c.optPlace[i] = o.place;
       c.optLot[i] = l;
       c.optCost[i] = o.cost;
       c.optUse[i] = o.use;
       c.optionAt[l * places + o.place] = i;
-    });
-  });
+    }
+  }
   const memberOf: number[][] = Array.from({ length: lots }, () => []);
   problem.families.forEach((f, i) => f.lots.forEach((id) => memberOf[lotIndex.get(id)!]!.push(i)));
   let at = 0;
@@ -87,9 +96,10 @@ export function sharesFamily({ lotFam, lotFamStart }: Compiled, a: number, b: nu
   return false;
 }
 
-/** Puts the options of every lot in order of cost plus what the room and load they take are worth, so that good ones are tried first. */
-export function orderByWorth(c: Compiled, roomPrice: Float64Array, loadPrice: Float64Array): void {
+/** Puts the options of every lot in order of cost plus what the room and load they take are worth, so that good ones are tried first; lot by lot, in short pieces. */
+export function* orderingByWorth(c: Compiled, roomPrice: Float64Array, loadPrice: Float64Array): Generator<void, void> {
   for (let l = 0; l < c.lots; l++) {
+    if (l % PIECE === 0) yield;
     const first = c.optStart[l]!;
     const options = Array.from({ length: c.optStart[l + 1]! - first }, (_, k) => {
       const o = first + k;

@@ -117,6 +117,7 @@ describe('slotting', () => {
     let rounds = 0;
     const problem = randomSlotting(1, { lots: 80, places: 30 });
     const stopped = await solveSlotting(problem, {
+      work: 1_000_000,
       now: ticking(50),
       onProgress: () => rounds++,
       cancelled: () => rounds >= 3,

@@ -1,6 +1,6 @@
 import { Annealer } from './anneal.ts';
 import { LagrangeBound } from './bound.ts';
-import { compile, orderByWorth } from './compile.ts';
+import { type Compiled, compiling, orderingByWorth } from './compile.ts';
 import { constructing } from './construct.ts';
 import { type SlottingProblem } from './problem.ts';
 import { Random } from './random.ts';
@@ -69,19 +69,20 @@ export async function solveSlotting(problem: SlottingProblem, options: SlottingO
   const seconds = options.seconds ?? (options.work === undefined ? 2 : Infinity);
   const started = now();
   const elapsed = () => (now() - started) / 1000;
-  const c = compile(problem);
-  const state = new State(c);
   let rested = now();
-  /** Works off pieces, letting messages in; false when it was stopped before the end. */
-  const worked = async (pieces: Generator<void, void>): Promise<boolean> => {
-    while (!pieces.next().done)
-      if (now() - rested >= 40) {
-        await options.breathe?.();
-        rested = now();
-        if (options.cancelled?.()) return false;
-      }
-    return true;
+  /** Works off pieces, letting messages in; null when it was stopped before the end. `must`: nothing can be answered without it. */
+  const worked: Worked = async (pieces, must = false) => {
+    for (;;) {
+      const step = pieces.next();
+      if (step.done) return step.value;
+      if (now() - rested < 40 || (must && options.cancelled?.())) continue;
+      await options.breathe?.();
+      rested = now();
+      if (!must && options.cancelled?.()) return null;
+    }
   };
+  const c = (await worked(compiling(problem), true))!;
+  const state = new State(c);
   await worked(constructing(state));
   if (options.start) await takeIfBetter(problem, state, options.start, worked);
   const lagrange = new LagrangeBound(c, state.at);
@@ -123,10 +124,11 @@ export async function solveSlotting(problem: SlottingProblem, options: SlottingO
     if (stopped) break;
     const places = Array.from(annealer.best, (o) => (o < 0 ? -1 : c.optPlace[o]!));
     const total = annealer.bestTotal;
-    for (let l = 0; l < c.lots; l++) state.move(l, -1);
-    orderByWorth(c, lagrange.roomPrice, lagrange.loadPrice);
+    await worked(state.taking(new Int32Array(c.lots).fill(-1)), true);
+    await worked(orderingByWorth(c, lagrange.roomPrice, lagrange.loadPrice));
     lagrange.reordered();
-    state.take(Int32Array.from(places, (p, l) => (p < 0 ? -1 : c.optionAt[l * c.places + p]!)));
+    const same = Int32Array.from(places, (p, l) => (p < 0 ? -1 : c.optionAt[l * c.places + p]!));
+    await worked(state.taking(same), true);
     state.total = total;
     annealer = new Annealer(state, random);
     for (let i = 0; i < length && !stopped; i += ROUND) {
@@ -153,13 +155,11 @@ export async function solveSlotting(problem: SlottingProblem, options: SlottingO
   };
 }
 
+/** Works off something in pieces. */
+type Worked = <T>(pieces: Generator<void, T>, must?: boolean) => Promise<T | null>;
+
 /** Starts from a given assignment, completed, when that is cheaper than what was constructed. */
-async function takeIfBetter(
-  problem: SlottingProblem,
-  state: State,
-  start: Homes,
-  worked: (pieces: Generator<void, void>) => Promise<boolean>,
-): Promise<void> {
+async function takeIfBetter(problem: SlottingProblem, state: State, start: Homes, worked: Worked): Promise<void> {
   const { c } = state;
   const given = new State(c);
   const lots = new Map(problem.lots.map((lot, l) => [lot.id, l]));
@@ -187,7 +187,7 @@ function gapOf(total: number, bound: number): number | null {
 }
 
 /** The total summed afresh, free of the search's rounding. */
-function exactTotal(problem: SlottingProblem, at: Int32Array, c: ReturnType<typeof compile>): number {
+function exactTotal(problem: SlottingProblem, at: Int32Array, c: Compiled): number {
   let total = 0;
   at.forEach((o, l) => (total += o < 0 ? c.leave[l]! : c.optCost[o]!));
   const lotIndex = new Map(problem.lots.map((lot, l) => [lot.id, l]));

@@ -1,5 +1,8 @@
 import { type Compiled, SLACK } from './compile.ts';
 
+/** Lots moved between two chances to stop. */
+const PIECE = 256;
+
 /** Who lives where, with what every place and family holds kept up to date. Always feasible. */
 export class State {
   /** option of each lot, −1: without a home */
@@ -101,7 +104,15 @@ export class State {
 
   /** Puts every lot where another assignment has it. */
   take(assignment: Int32Array): void {
-    for (let l = 0; l < this.c.lots; l++) if (this.at[l] !== assignment[l]) this.move(l, -1);
-    for (let l = 0; l < this.c.lots; l++) if (this.at[l] !== assignment[l]) this.move(l, assignment[l]!);
+    for (const pieces = this.taking(assignment); !pieces.next().done;);
+  }
+
+  /** {@link take} in short pieces; left unfinished, lots are without a home. */
+  *taking(assignment: Int32Array): Generator<void, void> {
+    for (const to of [null, assignment])
+      for (let l = 0; l < this.c.lots; l++) {
+        if (l % PIECE === 0) yield;
+        if (this.at[l] !== assignment[l]) this.move(l, to ? to[l]! : -1);
+      }
   }
 }

@@ -160,11 +160,26 @@ say(`| the demo as a slotting problem | ${median(() => void slottingOf(moved(rea
 say(
   `| all findings of the demo after moving one unit | ${median(() => void findingsOf(moved(read.plan))).toFixed(1)} ms | 50 ms |`,
 );
-const { work, frame } = await editToRedraw();
-say(
-  `| edit to redraw, demo on the Furniture stone: script, style and layout of one arrow key | ${work.toFixed(1)} ms | 16 ms |`,
-);
-say(`| the same until the frame after it is drawn | ${frame.toFixed(1)} ms | – |`);
+for (const more of [0, 500, 2000]) {
+  const { work, frame, drag, bringIn } = await editToRedraw(more);
+  const of = more === 0 ? 'demo' : `demo and ${more} supplies more`;
+  say(
+    `| ${of}: edit to redraw, script, style and layout of one arrow key | ${work.toFixed(1)} ms | ${more === 0 ? '16' : '50'} ms |`,
+  );
+  say(`| the same until the frame after it is drawn | ${frame.toFixed(1)} ms | – |`);
+  say(`| ${of}: a step of dragging a unit until the frame after it | ${drag.toFixed(1)} ms | – |`);
+  say(`| ${of}: bring in a unit, until the frame after it | ${bringIn.toFixed(1)} ms | 100 ms |`);
+}
+const crowd = randomSlotting(1, { lots: 10_000, places: 300, fill: 0.9, families: true, reachable: 0.3 });
+let heard = 0;
+let longest = 0;
+const listen = async () => {
+  longest = Math.max(longest, performance.now() - heard);
+  heard = performance.now();
+};
+heard = performance.now();
+await solveSlotting(crowd, { seconds: 20, now: () => performance.now(), breathe: listen });
+say(`| 10,000 lots × 300 places: longest wait until the engine hears “enough” | ${longest.toFixed(0)} ms | 200 ms |`);
 const csv = `name,width,depth,height\n${Array.from({ length: 10_000 }, (_, i) => `Bead ${i},10,10,10`).join('\n')}`;
 say(
   `| a list of 10,000 supplies read | ${median(() => void readSupplies(csv, () => 'id'), 5).toFixed(0)} ms | 5,000 ms |`,
