@@ -1,10 +1,10 @@
 import { factsOf } from '../catalogue/index.ts';
 import { angleBetween, direction, distance, footprintDistance, heading, type Point } from '../geometry/index.ts';
-import { type CheckName, type Finding, findingsOf, freeOutlets, lookAt } from '../findings/index.ts';
+import { type CheckName, type Finding, findingsOf } from '../findings/index.ts';
 import { assessHomes, fetchesPerYear } from '../homes/index.ts';
 import { type Activity, type Plan, type Station, type Unit } from '../plan/index.ts';
 import { makerOf, PACE, SECONDS_PER_TMU, sceneAt, TMU, walkLengthTo } from '../reach/index.ts';
-import { fixturePrism, frameOf, fromWall, onWall, unitPrism, type WallFrame, wallFrames } from '../room/index.ts';
+import { fixturePrism, frameOf, fromWall, onWall, type WallFrame, wallFrames } from '../room/index.ts';
 import { disturbs } from '../stations/index.ts';
 import { apertures, sunHours } from '../sun/index.ts';
 
@@ -30,6 +30,7 @@ export const HARD: ReadonlySet<CheckName> = new Set<CheckName>([
   'door',
   'drawer',
   'before',
+  'wheelchairDoor',
   'chair',
   'passage',
   'fuseBoard',
@@ -191,7 +192,6 @@ export function scoreOf(plan: Plan, sun: SunGrid): Score {
   const frames = wallFrames(plan);
   for (const unit of Object.values(plan.units))
     if (wantsWall(unit, frames)) penalties.push({ words: `${unit.name}: no wall behind it`, seconds: PENALTY.noWall });
-  penalties.push(...cords(plan));
   const assessed = assessHomes(plan);
   let fetching = assessed.bringing;
   for (const { cost } of assessed.states)
@@ -204,6 +204,7 @@ export function scoreOf(plan: Plan, sun: SunGrid): Score {
   }
   const outOfReach = assessed.unreachable.map((s) => `${s.supply.id}.${s.share}`);
   const findings = findingsOf(plan);
+  for (const f of findings) if (f.check === 'cord') penalties.push({ words: f.words, seconds: PENALTY.cord });
   const total = fetching + handingOn + penalties.reduce((s, p) => s + p.seconds, 0);
   return {
     total,
@@ -221,21 +222,6 @@ function breaks(plan: Plan, finding: Finding): boolean {
   if (!HARD.has(finding.check)) return false;
   const units = finding.unitIds.flatMap((id) => plan.units[id] ?? []);
   return units.length === 0 || units.some((u) => !u.pinned && u.mount !== 'door');
-}
-
-/** Cords that reach no free socket. */
-function cords(plan: Plan): Score['penalties'] {
-  const look = lookAt(plan);
-  const free = freeOutlets(look);
-  return look.units.flatMap((unit) => {
-    if (unit.watts <= 0 || unit.cord === null) return [];
-    const body = unitPrism(unit);
-    const near = Math.min(
-      ...free.map((o) => footprintDistance(body, o.at.x, o.at.y) + Math.abs(unit.bottom - o.at.z)),
-      Infinity,
-    );
-    return near > unit.cord ? [{ words: `${unit.name}: no socket within its cord`, seconds: PENALTY.cord }] : [];
-  });
 }
 
 /** Fetches a year from each station out of each unit: what the search draws near. */
