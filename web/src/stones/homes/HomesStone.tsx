@@ -168,7 +168,7 @@ export default function HomesStone() {
               <ChevronRight size={18} aria-hidden />
             </Button>
           </div>
-          <p className="min-w-0 grow truncate text-[14px]" aria-live="polite">
+          <p className="min-w-0 grow basis-40 truncate text-[14px]" aria-live="polite">
             {shownPlace && look ? (
               <>
                 <strong>{placeTitle(plan, shownPlace)}</strong> · {bandName(look.band)}
