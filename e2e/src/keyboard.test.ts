@@ -123,3 +123,19 @@ describe('by keys alone', () => {
     await until(async () => (await where(id)) === before, 'taken back');
   });
 });
+
+describe('the address', () => {
+  test('follows Round once it is let go, not while it is dragged', async () => {
+    await app.open(await addDemoPlan(app.server, 'pump'), 'homes');
+    const { page } = app;
+    const round = (await page.getByRole('group', { name: /The room as seen from/ }).boundingBox())!;
+    const y = round.y + 12;
+    await page.mouse.move(round.x + 640, y);
+    await page.mouse.down();
+    for (let i = 1; i <= 8; i++) await page.mouse.move(round.x + 640 + 20 * i, y);
+    await page.waitForSelector('text=/turned \\d+° left/');
+    expect(page.url()).not.toContain('turn=');
+    await page.mouse.up();
+    await page.waitForURL(/turn=-\d+/);
+  });
+});

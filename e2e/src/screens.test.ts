@@ -18,6 +18,13 @@ describe('every screen', () => {
     await app.open(id, path);
     await app.page.waitForTimeout(200);
     expect(await axeFaults(app.page)).toEqual([]);
+    // what is read aloud or shown is words: no ids of places, nothing that is no number
+    const said = await app.page.evaluate(() =>
+      [...document.querySelectorAll('[aria-label], [title], title')].map(
+        (e) => `${e.getAttribute('aria-label') ?? ''} ${e.getAttribute('title') ?? ''} ${e.textContent ?? ''}`,
+      ),
+    );
+    expect(said.filter((s) => /\w\.\d+\.\d+\b|not reachable a|\b(NaN|Infinity|undefined|null)\b/.test(s))).toEqual([]);
     expect(app.errors).toEqual([]);
   });
 

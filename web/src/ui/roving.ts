@@ -5,7 +5,8 @@ const ROWS = '[data-row]';
 type Row = HTMLElement | SVGElement;
 
 const rowsIn = (box: Element): Row[] => [...box.querySelectorAll<Row>(ROWS)];
-const isChosen = (row: Row) => row.matches('[aria-selected="true"], [aria-pressed="true"], [aria-current="true"]');
+const isChosen = (row: Row) =>
+  row.matches('[aria-selected="true"], [aria-pressed="true"], [aria-current="true"], [aria-expanded="true"]');
 
 /** The row to go to from another by an arrow key; undefined where there is none. */
 function next(rows: readonly Row[], here: Row, key: string, flat: boolean): Row | undefined {

@@ -6,6 +6,7 @@ import { inMeasure } from '@heronstone/core/lengths';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { countWords, today } from '../../ui/words.ts';
+import { useRoving } from '../../ui/roving.ts';
 
 /** Everything that is not as it should be, in one list; the chosen one shows its source, its care line, and can be acknowledged. */
 export const FindingsList = memo(function FindingsList({
@@ -20,6 +21,7 @@ export const FindingsList = memo(function FindingsList({
   const trouble = useFindingsTrouble((s) => s.words);
   const open = findings?.filter((f) => !f.acknowledged) ?? [];
   const done = findings?.filter((f) => f.acknowledged) ?? [];
+  const roving = useRoving<HTMLUListElement>();
   return (
     <section aria-label="Findings" className="flex min-h-0 flex-col">
       <h2 className="flex items-baseline justify-between border-b border-line pb-1">
@@ -40,13 +42,19 @@ export const FindingsList = memo(function FindingsList({
       {findings?.length === 0 && (
         <p className="py-3 text-soft">Nothing found: everything opens, passes and holds as far as the plan tells.</p>
       )}
-      <ul className="min-h-0 grow space-y-1 overflow-auto py-1" tabIndex={0} aria-label="All findings">
+      <ul
+        className="min-h-0 grow space-y-1 overflow-auto py-1"
+        aria-label="All findings"
+        ref={roving.ref}
+        onKeyDown={roving.onKeyDown}
+      >
         {findings?.map((f) => (
           <li
             key={f.key}
             className={`rounded-xl border px-2 py-1 ${f.key === chosen ? 'border-clash bg-paper' : 'border-transparent hover:border-line'}`}
           >
             <button
+              data-row
               type="button"
               aria-expanded={f.key === chosen}
               className="block w-full text-left"

@@ -5,6 +5,7 @@ import { type Assessment, yearlyUses } from '@heronstone/core/homes';
 import { placeTitle, type Share, type Supply } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { findSupplies } from '../../state/search.ts';
+import { useRoving } from '../../ui/roving.ts';
 
 type Held = { supply: Supply; share: Share };
 
@@ -36,6 +37,7 @@ export function Tray({
       (a, b) => Number(a.share === 'backstock') - Number(b.share === 'backstock') || fetches.get(b)! - fetches.get(a)!,
     );
   }, [text, plan.supplies, assessment, fetches]);
+  const roving = useRoving<HTMLUListElement>();
   return (
     <section aria-label="Still without a home" className="flex min-h-0 flex-col">
       <div className="flex items-baseline justify-between">
@@ -58,7 +60,7 @@ export function Tray({
               : 'Everything has a home.'}
         </p>
       )}
-      <ul className="min-h-0 grow space-y-1 overflow-auto pr-1">
+      <ul className="min-h-0 grow space-y-1 overflow-auto pr-1" ref={roving.ref} onKeyDown={roving.onKeyDown}>
         {rows.slice(0, 200).map((held) => (
           <Row
             key={`${held.supply.id}.${held.share}`}
@@ -84,6 +86,7 @@ function Row({ held, chosen, onTake }: { held: Held; chosen: boolean; onTake: (h
         ref={setNodeRef}
         {...listeners}
         type="button"
+        data-row
         aria-pressed={chosen}
         onClick={() => onTake(held)}
         className={`flex w-full cursor-grab items-baseline justify-between gap-2 rounded-lg border px-2.5 py-1 text-left ${chosen ? 'border-heron bg-paper' : 'border-line bg-paper hover:border-heron'} ${isDragging ? 'opacity-40' : ''}`}
