@@ -12,7 +12,7 @@ import { countWords } from '../ui/words.ts';
 const KEPT_DAYS = 30;
 
 const keptUntil = (since: string) =>
-  new Date(Date.parse(since) + KEPT_DAYS * 86_400_000).toLocaleDateString('en', { day: 'numeric', month: 'long' });
+  new Date(Date.parse(since) + KEPT_DAYS * 86_400_000).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' });
 
 /** The first page: the plans there are, a new one, one from a file. */
 export function Plans() {

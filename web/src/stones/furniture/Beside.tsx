@@ -54,7 +54,7 @@ export function Beside({ planId, mine }: { planId: string; mine: Plan }) {
                   await navigate(`/p/${planId}/furniture?beside=${mine.id}`);
                   toast.success(`${plan.head.name} now stands as ${mine.head.name} does. Ctrl Z there takes it back.`);
                 },
-                (e: Error) => setTrouble(e.message),
+                (e: Error) => toast.error(e.message),
               );
             }}
           >
