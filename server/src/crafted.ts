@@ -1,7 +1,8 @@
 import { blankFixture, type Command, type Plan, unitShape } from '@heronstone/core/plan';
 import { applied, block, person, tinyRoom, unit, use, withUnits } from '@heronstone/core/testing';
 
-const organiser = {
+/** A small container to make plans with. */
+export const organiser = {
   id: 'bin',
   name: 'Bin',
   width: 100,

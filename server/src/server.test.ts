@@ -12,6 +12,7 @@ import { block, tinyRoom, unit, withUnits } from '@heronstone/core/testing';
 import { type Running, serve } from './serve.ts';
 import { DataFolder } from './store/data-folder.ts';
 import { ownerOf } from './store/owner.ts';
+import { organiser } from './crafted.ts';
 import { type PlanEvent } from './store/plan-store.ts';
 
 const root = fileURLToPath(new URL('../../', import.meta.url));
@@ -23,21 +24,6 @@ const newFolder = () => {
 afterAll(() => folders.forEach((f) => rmSync(f, { recursive: true, force: true })));
 
 const room = withUnits(tinyRoom(), unit('lowChest', { x: 900, y: 5700 }));
-const organiser = {
-  id: 'bin',
-  name: 'Bin',
-  width: 100,
-  depth: 100,
-  height: 50,
-  innerWidth: 95,
-  innerDepth: 95,
-  innerHeight: 48,
-  lid: false,
-  lidRise: 0,
-  seeThrough: true,
-  packOf: 4,
-  have: 1,
-};
 const addSupply = (id: string): Command => ({ type: 'addSupplies', supplies: [block({ id, name: `Thing ${id}` })] });
 const home = (supplyId: string): Command => ({
   type: 'assignHome',
@@ -140,13 +126,14 @@ describe('the server', () => {
     await run({ type: 'setPlan', set: { ceiling: 2750 } }, made);
     const before = await plan(made);
     const listed = async () =>
-      ((await agent().get('/api/plans')).body as { id: string; awaySince: string | null }[]).find((p) => p.id === made);
+      ((await agent().get('/api/plans')).body as { id: string; keptUntil: string | null }[]).find((p) => p.id === made);
     expect((await agent().post(`/api/plans/${made}/away`).send({})).status).toBe(200);
-    expect(Date.parse((await listed())!.awaySince!)).toBeGreaterThan(Date.now() - 60_000);
-    // a second store over the journal alone has it away too, and nothing else changed
+    const left = Date.parse((await listed())!.keptUntil!) - Date.now();
+    expect(left).toBeGreaterThan(30 * 86_400_000 - 60_000);
+    expect(left).toBeLessThanOrEqual(30 * 86_400_000);
     expect(await running.store.removeOld()).toEqual([]);
     expect((await agent().post(`/api/plans/${made}/back`).send({})).status).toBe(200);
-    expect((await listed())!.awaySince).toBeNull();
+    expect((await listed())!.keptUntil).toBeNull();
     expect(await plan(made)).toEqual(before);
     await agent().post(`/api/plans/${made}/away`).send({});
     expect(await running.store.removeOld(Date.now() + 29 * 86_400_000)).toEqual([]);

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { angleBetween, direction, distance, distance3, heading, type Point, type Point3 } from '../geometry/index.ts';
 import { type Plan } from '../plan/index.ts';
 import { Random } from '../slotting/index.ts';
-import { tinyRoom, unit, withUnits } from '../testing/index.ts';
+import { smallShelf, tinyRoom, unit, withUnits } from '../testing/index.ts';
 import {
   BODY_HALF,
   coverMotions,
@@ -165,16 +165,10 @@ describe('the cheapest way, against an exhaustive search in random rooms', () =>
       const d = direction(bearing);
       return withUnits(
         tinyRoom({ standing, seatHeight: 450 }),
-        unit('wallShelves', {
+        smallShelf(z, {
           id: 'b',
           x: 3000 + d.x * (off + 3),
           y: 3000 + d.y * (off + 3),
-          width: 132,
-          depth: 212,
-          height: 132,
-          rows: 1,
-          columns: 1,
-          bottom: z - 66,
           facing: (bearing + 180) % 360,
         }),
       );

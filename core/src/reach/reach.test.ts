@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { bodyOf } from '../body/index.ts';
 import { type Person, type Plan, type Station, type Unit } from '../plan/index.ts';
-import { applied, person, tinyRoom, unit, withUnits } from '../testing/index.ts';
+import { applied, person, smallShelf, tinyRoom, unit, withUnits } from '../testing/index.ts';
 import { fetchFrom, highestGrip, makerOf, PLAIN, sceneAt, sceneOf, standingSpot } from './index.ts';
 
 const reach = (plan: Plan, placeId: string, handling = PLAIN) =>
@@ -10,18 +10,7 @@ const reach = (plan: Plan, placeId: string, handling = PLAIN) =>
 const room = (units: Unit[], seat: Partial<Station> = {}, who: Partial<Person> = {}) =>
   withUnits(tinyRoom(seat, who), ...units);
 /** One open shelf compartment whose grip point is where it is wanted, looking down the page at the maker. */
-const box = (x: number, y: number, z: number, over: Partial<Unit> = {}) =>
-  unit('wallShelves', {
-    x,
-    y: y + 3,
-    width: 132,
-    depth: 212,
-    height: 132,
-    rows: 1,
-    columns: 1,
-    bottom: z - 66,
-    ...over,
-  });
+const box = (x: number, y: number, z: number, over: Partial<Unit> = {}) => smallShelf(z, { x, y: y + 3, ...over });
 const at = (x: number, y: number, z: number, seat: Partial<Station> = {}, who: Partial<Person> = {}) =>
   reach(room([box(3000 + x, 3000 + y, z)], seat, who), 'wallShelves.0.0');
 const band = (f: ReturnType<typeof at>) => (f.ok ? f.band : f.refusal);

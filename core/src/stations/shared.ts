@@ -36,15 +36,17 @@ export function sharedTools(plan: Plan): SharedTool[] {
   const tools = Object.values(plan.supplies)
     .flatMap((supply) => sharedTool(plan, supply) ?? [])
     .sort(byWorth);
+  let now: number | null = null;
+  const asItIs = () => (now ??= assessHomes(plan).seconds);
   return tools
-    .map((tool, i) => ({ ...tool, saves: i < WORKED_OUT && tool.saves > 0 ? savingOf(plan, tool) : 0 }))
+    .map((tool, i) => ({ ...tool, saves: i < WORKED_OUT && tool.saves > 0 ? savingOf(plan, tool, asItIs) : 0 }))
     .sort(byWorth);
 }
 
 const byWorth = (a: SharedTool, b: SharedTool) => b.saves - a.saves || (a.supply.id < b.supply.id ? -1 : 1);
 
 /** Seconds a year by which the plan with one each is better than the plan with one between them. */
-function savingOf(plan: Plan, tool: SharedTool): number {
+function savingOf(plan: Plan, tool: SharedTool, asItIs: () => number): number {
   const ids = tool.stations.slice(1).map((_, i) => `each-${i}`);
   const each = oneEachCommand(plan, tool, ids, SOME_DAY);
   const one = betweenCommand(tool, plan, SOME_DAY);
@@ -53,8 +55,9 @@ function savingOf(plan: Plan, tool: SharedTool): number {
     return done?.ok ? assessHomes(done.plan).seconds : null;
   });
   if (b === null || b === undefined) return 0;
-  return Math.max(0, (a ?? assessHomes(plan).seconds) - b);
+  return Math.max(0, (a ?? asItIs()) - b);
 }
+
 /** A day for homes that are only tried. */
 const SOME_DAY = '2000-01-01';
 

@@ -1,4 +1,4 @@
-export { applied, block, sheet, person, unit, withUnits, tinyRoom, use, home } from './samples.ts';
+export { applied, block, sheet, person, smallShelf, unit, withUnits, tinyRoom, use, home } from './samples.ts';
 export { solveWithHighs, toLp } from './highs.ts';
 export { randomSlotting, type SlottingShape } from './random-slotting.ts';
 export { mutated } from './mutate.ts';

@@ -52,6 +52,10 @@ export function unit(kind: UnitKind, over: Partial<Unit> = {}): Unit {
   return { ...blankUnit(kind, kind), awayMinutes: 0, ...over };
 }
 
+/** One small open shelf on a wall, the middle of its opening at a height, mm. */
+export const smallShelf = (z: number, over: Partial<Unit> = {}): Unit =>
+  unit('wallShelves', { width: 132, depth: 212, height: 132, rows: 1, columns: 1, bottom: z - 66, ...over });
+
 export function use(supplyId: string, fetches: number, activityId = 'work'): Plan['uses'][string] {
   return { id: `${activityId}-${supplyId}`, activityId, supplyId, fetches, usedUp: 0 };
 }

@@ -25,11 +25,11 @@ export type PlanSummary = {
   supplies: number;
   places: number;
   units: number;
-  /** when it was thrown away, ISO; null while it is not */
-  awaySince: string | null;
+  /** until when it can be brought back, ISO; null while it is not thrown away */
+  keptUntil: string | null;
 };
-/** A plan that was thrown away is kept so many days. */
-export const KEPT_DAYS = 30;
+/** A plan that was thrown away is kept so long, ms: thirty days. */
+const KEPT = 30 * 86_400_000;
 /** Where a plan stands: what undo and redo would do next, in words. */
 export type Standing = { revision: number; undo: string | null; redo: string | null };
 /** A change that was written, as every open tab hears of it. */
@@ -83,23 +83,23 @@ export class PlanStore {
         (SELECT count(*)::int FROM units s WHERE s.plan_id = p.id) AS units,
         p.away_since AS "awaySince"
       FROM plans p ORDER BY p.created_at, p.id`);
-    return (rows as (Omit<PlanSummary, 'awaySince'> & { awaySince: Date | null })[]).map((row) => ({
+    return (rows as (Omit<PlanSummary, 'keptUntil'> & { awaySince: Date | null })[]).map(({ awaySince, ...row }) => ({
       ...row,
-      awaySince: row.awaySince?.toISOString() ?? null,
+      keptUntil: awaySince && new Date(awaySince.getTime() + KEPT).toISOString(),
     }));
   }
 
-  /** Throws a plan away, or brings it back: nothing of it is lost for {@link KEPT_DAYS} days. False when there is no such plan. */
+  /** Throws a plan away, or brings it back: nothing of it is lost for thirty days. False when there is no such plan. */
   async throwAway(planId: string, away: boolean): Promise<boolean> {
     const since = away ? new Date().toISOString() : null;
     return this.beside(planId, { kind: 'away', since });
   }
 
-  /** Removes the plans that were thrown away more than {@link KEPT_DAYS} days ago; returns their names. */
+  /** Removes the plans that were thrown away more than thirty days ago; returns their names. */
   async removeOld(now = Date.now()): Promise<string[]> {
     const names: string[] = [];
-    for (const { id, name, awaySince } of await this.list()) {
-      if (awaySince === null || now - Date.parse(awaySince) < KEPT_DAYS * 86_400_000) continue;
+    for (const { id, name, keptUntil } of await this.list()) {
+      if (keptUntil === null || now < Date.parse(keptUntil)) continue;
       if (!(await this.beside(id, { kind: 'removed' }))) continue;
       this.held.delete(id);
       names.push(name);

@@ -8,11 +8,7 @@ import { Button } from '../ui/button.tsx';
 import { Safekeeping } from './Safekeeping.tsx';
 import { countWords } from '../ui/words.ts';
 
-/** A plan that was thrown away is kept so many days (as the server has it). */
-const KEPT_DAYS = 30;
-
-const keptUntil = (since: string) =>
-  new Date(Date.parse(since) + KEPT_DAYS * 86_400_000).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' });
+const dayOf = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' });
 
 /** The first page: the plans there are, a new one, one from a file. */
 export function Plans() {
@@ -44,14 +40,14 @@ export function Plans() {
       setTrouble((e as Error).message);
     }
   };
-  const here = plans?.filter((p) => p.awaySince === null);
-  const away = plans?.filter((p) => p.awaySince !== null) ?? [];
+  const here = plans?.filter((p) => p.keptUntil === null);
+  const away = plans?.filter((p) => p.keptUntil !== null) ?? [];
   const putAway = async (p: PlanSummary, thrown: boolean) => {
     try {
       await throwAway(p.id, thrown);
       setTimes((n) => n + 1);
       if (thrown)
-        toast(`${p.name} is thrown away, and kept for ${KEPT_DAYS} days.`, {
+        toast(`${p.name} is thrown away. It can be brought back for a while.`, {
           action: { label: 'Bring back', onClick: () => void putAway(p, false) },
         });
     } catch (e) {
@@ -122,7 +118,7 @@ export function Plans() {
                 <Button
                   look="quiet"
                   aria-label={`Throw ${p.name} away`}
-                  title="Throw away; kept for 30 days"
+                  title="Throw away; it can be brought back"
                   onClick={() => void putAway(p, true)}
                 >
                   <Trash2 size={15} aria-hidden />
@@ -139,7 +135,7 @@ export function Plans() {
             {away.map((p) => (
               <li key={p.id} className="flex items-center justify-between gap-3 py-1">
                 <span>
-                  {p.name}, kept until {keptUntil(p.awaySince!)}
+                  {p.name}, kept until {dayOf(p.keptUntil!)}
                 </span>
                 <Button aria-label={`Bring ${p.name} back`} onClick={() => void putAway(p, false)}>
                   <Undo2 size={15} aria-hidden /> Bring back

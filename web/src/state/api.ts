@@ -7,8 +7,8 @@ export type PlanSummary = {
   places: number;
   units: number;
   forkedFrom: string | null;
-  /** when it was thrown away, ISO; null while it is not */
-  awaySince: string | null;
+  /** until when it can be brought back, ISO; null while it is not thrown away */
+  keptUntil: string | null;
 };
 export type Standing = { revision: number; undo: string | null; redo: string | null };
 export type PlanEvent = Standing & { planId: string; commandId: string; changes: RowChange[] };
@@ -79,7 +79,7 @@ export const getPlan = (id: string, onSlow?: () => void) =>
   ask<Standing & { plan: Plan }>(`/plans/${id}`, undefined, onSlow);
 export const sendCommand = (id: string, commandId: string, command: Command, onSlow?: () => void) =>
   ask<PlanEvent>(`/plans/${id}/commands`, { commandId, command }, onSlow);
-/** Throws a plan away for 30 days, or brings it back. */
+/** Throws a plan away, or brings it back. */
 export const throwAway = (id: string, away: boolean) => ask<object>(`/plans/${id}/${away ? 'away' : 'back'}`, {});
 /** Makes a plan stand as another one does; undo in it takes that back. */
 export const takeOver = (id: string, from: string) => ask<PlanEvent>(`/plans/${id}/take-over`, { from });
