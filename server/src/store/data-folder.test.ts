@@ -172,6 +172,36 @@ describe('what is acknowledged is on the disk', () => {
     await folder.close();
   });
 
+  test('the same for plans thrown away, gone for good, brought back and taken over', async () => {
+    const path = newFolder();
+    let folder = await DataFolder.open(path);
+    const [first, old, back] = [
+      await folder.store.add({ plan: room }),
+      await folder.store.add({ plan: room }),
+      await folder.store.add({ plan: room }),
+    ];
+    await folder.close();
+    cpSync(join(path, 'database'), join(path, 'older'), { recursive: true });
+    folder = await DataFolder.open(path);
+    await folder.store.throwAway(old, true);
+    expect(await folder.store.removeOld(Date.now() + 31 * 86_400_000)).toHaveLength(1);
+    await folder.store.throwAway(back, true);
+    await folder.store.throwAway(back, false);
+    await folder.store.run(back, 'command-a', addSupply('a'));
+    expect((await folder.store.takeOver(first, back)).ok).toBe(true);
+    await folder.store.throwAway(back, true);
+    const wanted = [await folder.store.list(), await folder.store.get(first), await folder.store.get(back)];
+    await folder.close();
+    rmSync(join(path, 'database'), { recursive: true });
+    renameSync(join(path, 'older'), join(path, 'database'));
+    folder = await DataFolder.open(path);
+    expect([await folder.store.list(), await folder.store.get(first), await folder.store.get(back)]).toEqual(wanted);
+    expect(await folder.store.get(old)).toBeNull();
+    expect((await folder.store.undo(first)).ok).toBe(true);
+    expect(await supplies(folder, first)).toEqual([]);
+    await folder.close();
+  });
+
   /** A database whose next commit fails after the journal is written, as in a crash or on a full disk. */
   function failing(db: Database): Database & { fail: boolean } {
     const one = {
