@@ -13,6 +13,7 @@ const layers = [
   'sun',
   'slotting',
   'homes',
+  'zones',
   'findings',
   'stations',
   'arrange',

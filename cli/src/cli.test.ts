@@ -46,7 +46,8 @@ describe('the command line', () => {
   test('reach lists every place from every seat with its motions', async () => {
     const { out } = await run(['reach', planFile, '--seat', 'Seat']);
     const rows = JSON.parse(out!);
-    expect(rows).toHaveLength(4);
+    // four drawers and its top
+    expect(rows).toHaveLength(5);
     expect(rows[0]).toMatchObject({
       seat: 'Seat',
       unit: 'Low chest',
@@ -82,12 +83,12 @@ describe('the command line', () => {
   });
 
   test.each([
-    [[], /say slot, reach, homes, check or arrange/],
+    [[], /say slot, reach, homes, check, fill, zones or arrange/],
     [['fly'], /not “fly”/],
     [['slot'], /needs a file/],
     [['slot', '/nowhere/p.json'], /there is no file/],
     [['slot', file('cut.json', '{"format": "heron')], /not whole JSON/],
-    [['slot', file('other.json', '{"format": "x"}')], /heronstone-slotting\/1/],
+    [['slot', file('other.json', '{"format": "x"}')], /heronstone-slotting\/2/],
     [
       ['slot', file('ok.json', JSON.stringify(randomSlotting(1, { lots: 3, places: 2 }))), '--seconds', 'many'],
       /--seconds takes a number/,

@@ -3,9 +3,11 @@ import { parseArgs } from 'node:util';
 import { arrangeRoom, energyOf } from '@heronstone/core/arrange';
 import { CHECKS, findingsOf, FIRST } from '@heronstone/core/findings';
 import { exportPlan, importPlan } from '@heronstone/core/formats';
-import { findHomes, isWorse } from '@heronstone/core/homes';
-import { homesIn, type Plan } from '@heronstone/core/plan';
+import { stowageOf } from '@heronstone/core/fit';
+import { findHomes, isWorse, placeFilling } from '@heronstone/core/homes';
+import { apply, homesIn, placeTitle, type Plan, zoneOf } from '@heronstone/core/plan';
 import { BANDS, fetchFrom, makerOf, PLAIN, sceneAt } from '@heronstone/core/reach';
+import { balanceOf, proposeZones, zonesFromActivities } from '@heronstone/core/zones';
 import { readSlotting, solveSlotting } from '@heronstone/core/slotting';
 
 export type Result = { code: 0 | 2; out?: string; error?: string };
@@ -17,6 +19,8 @@ const USAGE = `heronstone slot FILE [--seconds N | --work N] [--seed N]
 heronstone reach PLAN.heron.json [--seat NAME]
 heronstone homes PLAN.heron.json [--seconds N] [--out FILE]
 heronstone check PLAN.heron.json
+heronstone fill PLAN.heron.json
+heronstone zones PLAN.heron.json [--find]
 heronstone arrange PLAN.heron.json [--seed N] [--steps N] [--searches N] [--out FILE]
 `;
 
@@ -28,6 +32,8 @@ export async function run(args: string[]): Promise<Result> {
     if (command === 'slot') return await slot(file, values);
     if (command === 'reach') return reach(file, values.seat);
     if (command === 'check') return check(file);
+    if (command === 'fill') return fill(file);
+    if (command === 'zones') return zones(file, values.find ?? false);
     if (command === 'arrange') return await arrange(file, values);
     return await homes(file, values);
   } catch (error) {
@@ -44,6 +50,7 @@ type Values = {
   searches?: string | undefined;
   seat?: string | undefined;
   out?: string | undefined;
+  find?: boolean | undefined;
   help?: boolean | undefined;
 };
 
@@ -52,6 +59,8 @@ const FLAGS: Record<string, readonly string[]> = {
   reach: ['seat'],
   homes: ['seconds', 'out'],
   check: [],
+  fill: [],
+  zones: ['find'],
   arrange: ['seed', 'steps', 'searches', 'out'],
 };
 
@@ -69,6 +78,7 @@ function read(args: string[]): { command: string; file: string; values: Values }
         searches: { type: 'string' },
         seat: { type: 'string' },
         out: { type: 'string' },
+        find: { type: 'boolean' },
         help: { type: 'boolean' },
       },
     });
@@ -79,7 +89,7 @@ function read(args: string[]): { command: string; file: string; values: Values }
   if (parsed.values.help || command === 'help') return { command: 'help', file: '', values: parsed.values };
   if (!command || !FLAGS[command])
     throw new Trouble(
-      `say slot, reach, homes, check or arrange${command ? `, not “${command}”` : ''}; --help tells more`,
+      `say slot, reach, homes, check, fill, zones or arrange${command ? `, not “${command}”` : ''}; --help tells more`,
     );
   if (!file) throw new Trouble(`${command} needs a file`);
   if (rest.length > 0) throw new Trouble(`one file at a time, not also “${rest[0]}”`);
@@ -174,7 +184,12 @@ function reach(file: string, seat: string | undefined): Result {
         ...PLAIN,
         kinds: Math.max(1, homesIn(plan, spot.place.id).length),
       });
-      const who = { seat: station.name, unit: spot.unit.name, place: spot.place.name };
+      const who = {
+        seat: station.name,
+        unit: spot.unit.name,
+        place: spot.place.name,
+        path: placeTitle(plan, plan.places[spot.place.id]!),
+      };
       if (!fetch.ok) return { ...who, band: null, seconds: null, motions: [], reason: fetch.reason };
       return {
         ...who,
@@ -231,6 +246,74 @@ async function arrange(file: string, values: Values): Promise<Result> {
     }),
   };
 }
+
+/** Every place, nested ones included, with what it holds and how that is laid. Millimetres, grams; capacity and use in the nature’s own measure. */
+function fill(file: string): Result {
+  const plan = planOf(file);
+  const rows = Object.values(plan.places)
+    .sort((a, b) => (a.id < b.id ? -1 : 1))
+    .map((place) => {
+      const laid = stowageOf(plan, place);
+      const zoneId = zoneOf(plan, place);
+      const { faults, mass } = placeFilling(plan, place);
+      return {
+        unit: plan.units[place.unitId]!.name,
+        place: place.name,
+        path: placeTitle(plan, place),
+        kind: place.kind,
+        nature: laid.nature,
+        width: place.width,
+        depth: place.depth,
+        height: place.height,
+        capacity: laid.capacity,
+        used: laid.used,
+        mass,
+        load: place.load,
+        zone: zoneId === null ? null : (plan.zones[zoneId]?.name ?? null),
+        things: laid.things.map((thing) => ({
+          supply: thing.supply.name,
+          count: thing.count,
+          rects: laid.stacks
+            .filter((s) => s.id === thing.id)
+            .map(({ x, y, width, depth, layers }) => ({ x, y, w: width, h: depth, layers })),
+        })),
+        faults,
+      };
+    });
+  return { code: 0, out: json(rows) };
+}
+
+/** Balance and findings of zones; with `find` also which unit each should be kept for, and what keeping zones costs against free placement. */
+function zones(file: string, find: boolean): Result {
+  const plan = planOf(file);
+  const findings = findingsOf(plan).filter((f) => f.check.startsWith('zone'));
+  const balance = [...balanceOf(plan)].map(([id, natures]) => ({
+    zone: plan.zones[id]!.name,
+    rule: plan.zones[id]!.rule,
+    natures,
+  }));
+  const out: Record<string, unknown> = {
+    balance,
+    findings: findings.map(({ check, words }) => ({ check, words })),
+  };
+  if (find) {
+    const named = zonesFromActivities(plan, ids());
+    const done = named ? apply(plan, named) : null;
+    const zoned = done?.ok ? done.plan : plan;
+    const { territory, free, zoned: seconds } = proposeZones(zoned);
+    out.proposal = {
+      units: [...territory].map(([unit, zone]) => ({ unit: zoned.units[unit]!.name, zone: zoned.zones[zone]!.name })),
+      secondsFree: free,
+      secondsZoned: seconds,
+    };
+  }
+  return { code: 0, out: json(out) };
+}
+
+const ids = () => {
+  let n = 0;
+  return () => `zone-${++n}`;
+};
 
 async function homes(file: string, values: Values): Promise<Result> {
   const plan = planOf(file);

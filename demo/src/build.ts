@@ -1,9 +1,11 @@
 import { type UnitKind } from '@heronstone/core/catalogue';
+import { seatsFor } from '@heronstone/core/fit';
 import {
   type Activity,
   apply,
   blankActivity,
   blankFixture,
+  blankOrganiser,
   blankPerson,
   blankStation,
   blankSupply,
@@ -18,6 +20,8 @@ import {
   type Station,
   type Supply,
   type Unit,
+  usualLies,
+  type Zone,
 } from '@heronstone/core/plan';
 
 /** Builds a demo plan through the same commands that the app uses; a refused command is a mistake in the demo and throws. */
@@ -52,7 +56,7 @@ export class Builder {
     return this.run({ type: 'addFixture', fixture: { ...blankFixture(id, 'lamp'), name, x, y, bottom, lumens, beam } });
   }
 
-  /** An organiser of some outer size (walls of 2 mm) and the places it is put into. */
+  /** A kind of container of some outer size (walls of 2 mm), and how many of it stand in which places. */
   organiser(
     id: string,
     name: string,
@@ -60,11 +64,29 @@ export class Builder {
     over: Partial<Organiser>,
     places: [string, number][],
   ): this {
-    const inner = { innerWidth: width - 4, innerDepth: depth - 4, innerHeight: height - 2 };
-    const plain = { lid: false, lidRise: 0, seeThrough: false, packOf: 1, have: 0 };
-    this.run({ type: 'addOrganiser', organiser: { id, name, width, depth, height, ...inner, ...plain, ...over } });
-    for (const [placeId, count] of places)
-      this.run({ type: 'addOrganiserSet', organiserSet: { id: `${id}.${placeId}`, organiserId: id, placeId, count } });
+    const organiser = { ...blankOrganiser(id, name, width, depth, height), ...over };
+    this.run({ type: 'addOrganiser', organiser });
+    for (const [placeId, count] of places) {
+      const seats = seatsFor(this.plan, this.plan.places[placeId]!, organiser, count);
+      if (seats.length < count) throw new Error(`${name}: ${seats.length} of ${count} go into ${placeId}`);
+      for (const [i, seat] of seats.entries())
+        this.run({
+          type: 'standIn',
+          id: `${id}.${placeId}.${i + 1}`,
+          organiserId: id,
+          name: count === 1 ? name : `${name} ${i + 1}`,
+          inId: placeId,
+          ...seat,
+        });
+    }
+    return this;
+  }
+
+  /** A zone with its activities and the units kept for it. */
+  zone(id: string, name: string, rule: Zone['rule'], mark: number, activities: string[], units: string[]): this {
+    this.run({ type: 'addZone', zone: { id, name, rule, mark } });
+    for (const activity of activities) this.run({ type: 'setActivity', id: activity, set: { zoneId: id } });
+    for (const unit of units) this.run({ type: 'setUnit', id: unit, set: { zoneId: id } });
     return this;
   }
 
@@ -105,8 +127,7 @@ export class Builder {
       .replace(/[^a-z0-9]+/g, '-')
       .replace(/^-|-$/g, '');
     const { usedUp = 0, ...rest } = over;
-    const lies: Supply['lies'] =
-      form === 'sheet' || form === 'pocket' ? ['flat'] : form === 'bottle' ? ['upright'] : ['flat', 'edge', 'upright'];
+    const lies = usualLies(form);
     const supply = {
       ...blankSupply(id, name),
       family,

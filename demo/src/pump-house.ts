@@ -156,7 +156,9 @@ export function pumpHouse(): Plan {
       type: 'addParking',
       parking: { id: 'cart-at-chest', unitId: 'cart', name: 'by the sheet chest', x: 620, y: 420, facing: 0 },
     })
-    .organiser('deep-bin', 'Deep bin', [160, 340, 250], { packOf: 2 }, [['cubes.2.0', 2]])
+    .organiser('deep-bin', 'Deep bin', [160, 340, 250], { packOf: 2, nature: 'bulk', carried: true }, [
+      ['cubes.2.0', 2],
+    ])
     .organiser('drawer-tray', 'Drawer tray', [120, 300, 50], { packOf: 4 }, [
       ['chest.2.0', 2],
       ['left.0.0', 2],
@@ -164,10 +166,35 @@ export function pumpHouse(): Plan {
     .organiser('lid-box', 'Box with a lid', [190, 330, 110], { lid: true, lidRise: 90, packOf: 1, have: 1 }, [
       ['cubes.2.2', 1],
     ])
-    .organiser('file-box', 'File box', [280, 330, 260], { packOf: 1 }, [
+    .organiser('file-box', 'File box', [280, 330, 260], { packOf: 1, nature: 'row' }, [
       ['cupboard.3.0', 1],
       ['cubes.1.2', 1],
     ])
+    .organiser('clear-box', 'Clear box', [150, 190, 95], { seeThrough: true, packOf: 4, have: 6, carried: true }, [
+      ['cubes.0.2', 4],
+      ['cupboard.1.0', 3],
+    ])
+    .organiser('slot-insert', 'Paper-slot insert', [320, 370, 310], { divided: 'slots 12', nature: 'row' }, [
+      ['cubes.0.1', 1],
+    ])
+    .organiser('binder', 'Binder of templates', [60, 280, 320], { nature: 'pockets', pockets: 30, carried: true }, [
+      ['cubes.1.1', 1],
+    ])
+    .organiser(
+      'jar',
+      'Jar',
+      [85, 85, 120],
+      { lid: true, lidRise: 0, seeThrough: true, nature: 'bulk', packOf: 6, have: 4 },
+      [['shelves.0.2', 4]],
+    )
+    .organiser('tool-roll', 'Tool roll', [300, 110, 60], { nature: 'pockets', pockets: 12, carried: true, have: 1 }, [
+      ['left.2.0', 1],
+    ])
+    .organiser('parts-tray', 'Parts tray', [200, 160, 40], { divided: 'lanes rest,rest,rest', packOf: 2, have: 2 }, [
+      ['right.2.0', 2],
+    ])
+    .run({ type: 'divide', id: 'right.0.0', into: 'lanes 80,80,rest' })
+    .run({ type: 'divide', id: 'left.1.0', into: 'rows 150,150,rest' })
     .unit('felt-box', 'carryBox', 'Felting box', 2200, 400, 0, { keptInId: 'cupboard.4.0', hostId: 'cupboard' })
     .activity('kites', 'Kites', 6, 120, SUMMER, { posture: 'sitting', surfaceWidth: 1500, surfaceDepth: 700 })
     .activity('lanterns', 'Paper lanterns', 8, 90, AUTUMN, {
@@ -196,6 +223,16 @@ export function pumpHouse(): Plan {
       surfaceWidth: 800,
       traits: ['dusty', 'noisy'],
     })
+    .zone('zone-kites', 'Kites', 'first', 0, ['kites'], ['chest', 'left', 'board'])
+    .zone('zone-lanterns', 'Lanterns', 'first', 1, ['lanterns'], ['sheets', 'shelves', 'block'])
+    .zone('zone-wet', 'The wet corner', 'only', 2, ['prints', 'marbling'], ['bench'])
+    .zone('zone-felting', 'Felting with Pip', 'first', 3, ['felting'], [])
+    .zone('zone-packing', 'Packing', 'first', 4, ['packing'], ['cart', 'right'])
+    .zone('zone-archive', 'Archive', 'only', 5, [], ['shed'])
+    .run({ type: 'setPlace', id: 'cubes.0.0', set: { zoneId: 'zone-wet' } })
+    .run({ type: 'setPlace', id: 'cubes.2.2', set: { zoneId: 'zone-felting' } })
+    .run({ type: 'setPlace', id: 'cupboard.4.0', set: { zoneId: 'zone-felting' } })
+    .run({ type: 'setPlace', id: 'cubes.3.0', set: { keptOut: 'the radio' } })
     .flow('kites', 'packing', 0.5)
     .flow('lanterns', 'packing', 1)
     .flow('marbling', 'lanterns', 1)
@@ -270,7 +307,7 @@ const SUPPLIES: SupplyRow[] = [
   ['Ripstop, blue', 'Ripstop', 'soft', [380, 280, 60], 300, [1, 1], K(2), 'cupboard.4.0', { colour: '#3c6fb5' }],
   ['Ripstop, white', 'Ripstop', 'soft', [380, 280, 60], 300, [2, 1], K(4), 'loft.0.0', { colour: '#f2f0ea' }],
   ['Ripstop, offcuts', 'Ripstop', 'soft', [300, 300, 150], 450, [1, 0], K(5), null],
-  ['Spar connectors', 'Kite parts', 'loose', [90, 60, 40], 60, [4, 2], K(8), 'cubes.3.2.1'],
+  ['Spar connectors', 'Kite parts', 'loose', [90, 60, 40], 60, [4, 2], K(8), 'deep-bin.cubes.2.0.1'],
   ['Spreader tubes', 'Kite parts', 'stick', [520, 60, 60], 400, [1, 0], K(4), 'cupboard.0.0'],
   ['Nocks and end caps', 'Kite parts', 'loose', [90, 60, 30], 40, [3, 3], K(7), 'block.3.2', { hazards: ['small'] }],
   ['Split rings', 'Kite parts', 'loose', [70, 50, 25], 50, [2, 2], K(5), 'block.0.0', { hazards: ['small'] }],
@@ -281,8 +318,8 @@ const SUPPLIES: SupplyRow[] = [
   ['Hot knife', 'Cutting', 'machine', [260, 90, 70], 420, [1, 0], K(9), 'chest.3.0', { hazards: ['hot', 'blade'] }],
   ['Cutting mat, large', 'Cutting', 'pocket', [620, 460, 4], 900, [1, 0], { kites: 2, lanterns: 2 }, 'sheets.4.0'],
   ['Steel rule, 600', 'Cutting', 'stick', [640, 32, 3], 200, [1, 0], { kites: 6, lanterns: 5 }, 'sheets.4.0'],
-  ['Craft knife', 'Cutting', 'stick', [150, 20, 15], 40, [2, 0], { kites: 8, lanterns: 10 }, 'cubes.3.0', blade],
-  ['Spare blades', 'Cutting', 'block', [60, 40, 15], 45, [2, 4], { kites: 1, lanterns: 1 }, 'cubes.3.0', { ...blade, usedUp: 1 }],
+  ['Craft knife', 'Cutting', 'stick', [150, 20, 15], 40, [2, 0], { kites: 8, lanterns: 10 }, 'cubes.3.1', blade],
+  ['Spare blades', 'Cutting', 'block', [60, 40, 15], 45, [2, 4], { kites: 1, lanterns: 1 }, 'cubes.3.1', { ...blade, usedUp: 1 }],
   ['Fabric scissors', 'Cutting', 'stick', [230, 80, 20], 220, [2, 0], K(8), 'cart.2.0', { ...blade, ...hang }],
   ['Paper scissors', 'Cutting', 'stick', [180, 70, 15], 120, [2, 0], L(9), 'cart.2.0', { ...blade, ...hang }],
   ['Seam tape, 6 mm', 'Tape', 'spool', [110, 110, 20], 70, [4, 4], K(10), 'shelves.0.1', { usedUp: 1 }],
@@ -309,7 +346,7 @@ const SUPPLIES: SupplyRow[] = [
   ['Paste brush, fine', 'Brushes', 'stick', [200, 20, 10], 20, [6, 0], L(6), 'board.1.1', hang],
   ['Paste bowl', 'Paste', 'block', [180, 180, 80], 240, [3, 0], L(3), 'cupboard.2.0'],
   ['Bone folder', 'Tools', 'stick', [160, 25, 5], 30, [2, 0], L(9), null],
-  ['LED strings, warm', 'Light', 'block', [140, 90, 45], 120, [8, 6], L(5), 'cubes.0.2', { usedUp: 5 }],
+  ['LED strings, warm', 'Light', 'block', [140, 90, 45], 120, [8, 6], L(5), 'deep-bin.cubes.2.0.1', { usedUp: 5 }],
   ['LED strings, white', 'Light', 'block', [140, 90, 45], 120, [4, 4], L(2), 'cubes.0.2', { usedUp: 2 }],
   ['Button cells', 'Light', 'block', [90, 60, 12], 40, [6, 6], L(4), 'cubes.3.1', { hazards: ['small', 'toxic'] }],
   ['Tassels', 'Trim', 'soft', [120, 30, 20], 10, [40, 0], L(3), 'block.1.1'],
@@ -335,7 +372,7 @@ const SUPPLIES: SupplyRow[] = [
   ['Blotting sheets', 'Sun-print paper', 'sheet', [420, 594, null], 75, [20, 0], P(4), null, { grammage: 300 }],
   ['Needle felting kit', 'Felting', 'block', [260, 180, 90], 600, [1, 0], { felting: 1 }, 'left.4.0', { hazards: ['blade'] }],
   ['Felting needles', 'Felting', 'stick', [90, 60, 15], 60, [1, 2], { felting: 6 }, 'cart.1.0', { hazards: ['blade'] }],
-  ['Wool tops', 'Felting', 'soft', [300, 300, 200], 500, [2, 0], { felting: 4 }, 'cubes.0.1'],
+  ['Wool tops', 'Felting', 'soft', [300, 300, 200], 500, [2, 0], { felting: 4 }, 'cubes.1.0'],
   ['Felting mat', 'Felting', 'block', [200, 150, 40], 90, [2, 0], { felting: 2 }, 'felt-box.0.0'],
   ['Finger guards', 'Felting', 'loose', [60, 40, 30], 20, [4, 0], { felting: 2 }, 'felt-box.0.0'],
   ['Glass eyes', 'Felting', 'loose', [50, 40, 20], 30, [6, 2], { felting: 1 }, 'block.1.2', { hazards: ['small'] }],

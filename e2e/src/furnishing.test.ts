@@ -115,14 +115,14 @@ describe('the pump house, measured and furnished from nothing', () => {
     await page.waitForSelector('text=/more height/');
     await app.type('inside heights from the top', 'drawers 70, 70, 110, 110 mm');
     await page.waitForFunction(
-      () => document.querySelectorAll('[aria-label="Low chest from the front"] title').length === 4,
+      () => document.querySelectorAll('[aria-label="Low chest from the front"] title').length === 5,
     );
 
     await page.getByRole('button', { name: 'Does it go in?' }).click();
     await app.type('height', '90 mm');
     await app.type('width', '600 mm');
     await app.type('depth', '400 mm');
-    await page.waitForSelector('text=It goes into 2 of 4 places.');
+    await page.waitForSelector('text=It goes into 3 of 5 places.');
     expect(await page.getByRole('dialog').innerText()).toMatch(/needs 23 mm more height/);
     await page.keyboard.press('Escape');
 

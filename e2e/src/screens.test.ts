@@ -85,12 +85,12 @@ describe('every screen', () => {
     expect(app.errors).toEqual([]);
   });
 
-  test('what Furniture opens is clean: catalogue, does it go in, organisers, drawings, each side of a unit, a finding', async () => {
+  test('what Furniture opens is clean: catalogue, does it go in, containers, drawings, each side of a unit, a finding', async () => {
     const { page } = app;
     await app.open(await addDemoPlan(app.server, 'pump'), 'furniture?unit=cubes');
     for (const [button, words] of [
       ['Does it go in?', 'It goes into'],
-      ['Organisers', 'Buy 1 pack'],
+      ['Containers', 'Buy 1 pack'],
       ['Drawings', 'Everything as PDF, A4'],
     ] as const) {
       await page.getByRole('button', { name: button }).click();
@@ -127,7 +127,7 @@ describe('every screen', () => {
     await app.open(await addDemoPlan(app.server, 'pump'), 'room');
     await app.page.getByRole('button', { name: 'Where is it?' }).click();
     await app.page.getByPlaceholder('Type a few letters of it').fill('brush');
-    await app.page.waitForSelector('text=/Wall board, field 2-2/');
+    await app.page.waitForSelector('text=/Wall board › field 2-2/');
     const dialog = await app.page.locator('[role=dialog]').boundingBox();
     expect(dialog!.x).toBeGreaterThanOrEqual(0);
     expect(dialog!.x + dialog!.width).toBeLessThanOrEqual(390);

@@ -125,7 +125,7 @@ describe('the whole path', () => {
     // a change of mind: dragged to the top of the shelves, the cost shown before letting go; then pinned
     const found = (await serverPlan(app.server.url, id)).plan;
     const knifeHome = `${Object.entries(found.supplies).find(([, x]) => x.name === 'Craft knife')![0]}.working`;
-    const target = app.page.locator('[data-place][aria-label^="Wall shelves, shelf 1"]');
+    const target = app.page.locator('[data-place][aria-label^="Wall shelves › shelf 1"]');
     await app.page.getByLabel('Any supply').fill('knife');
     const chip = await app.page.locator('[aria-label="Still without a home"] li button').first().boundingBox();
     const spot = await target.boundingBox();

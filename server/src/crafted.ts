@@ -1,18 +1,16 @@
-import { blankFixture, type Command, type Plan, unitShape } from '@heronstone/core/plan';
+import {
+  blankFixture,
+  blankOrganiser,
+  type Command,
+  type Organiser,
+  type Plan,
+  unitShape,
+} from '@heronstone/core/plan';
 import { applied, block, person, tinyRoom, unit, use, withUnits } from '@heronstone/core/testing';
 
 /** A small container to make plans with. */
-export const organiser = {
-  id: 'bin',
-  name: 'Bin',
-  width: 100,
-  depth: 100,
-  height: 50,
-  innerWidth: 95,
-  innerDepth: 95,
-  innerHeight: 48,
-  lid: false,
-  lidRise: 0,
+export const organiser: Organiser = {
+  ...blankOrganiser('bin', 'Bin', 120, 160, 100),
   seeThrough: true,
   packOf: 4,
   have: 1,
@@ -32,6 +30,17 @@ export function craftedPlan(): Plan {
     { type: 'assignHome', supplyId: 'a', share: 'working', placeId: 'lowChest.0.0', since: '2026-02-02' },
     { type: 'addFixture', fixture: blankFixture('socket', 'socket', 'w0', 300) },
     { type: 'addOrganiser', organiser },
+    {
+      type: 'standIn',
+      id: 'stood',
+      organiserId: 'bin',
+      name: 'Stood',
+      inId: 'cubeUnit.0.0',
+      left: 0,
+      front: 0,
+      bottom: 0,
+      turned: false,
+    },
   );
 }
 
@@ -81,9 +90,24 @@ export function craftedCommands(): Command[] {
     { type: 'addParking', parking: { id: 'spot', unitId: 'cart', name: 'Spot', x: 1, y: 2, facing: 90 } },
     { type: 'addOwnKind', ownKind: { id: 'mine', name: 'Mine', kind: 'lowChest', ...unitShape(chest) } as never },
     { type: 'setOrganiser', id: 'bin', set: { have: 3, width: 120 } },
-    { type: 'addOrganiserSet', organiserSet: { id: 'set', organiserId: 'bin', placeId: 'lowChest.0.0', count: 2 } },
+    {
+      type: 'standIn',
+      id: 'box',
+      organiserId: 'bin',
+      name: 'Box',
+      inId: 'lowChest.0.0',
+      left: 0,
+      front: 0,
+      bottom: 0,
+      turned: false,
+    },
+    { type: 'moveContainer', id: 'stood', inId: 'cubeUnit.0.1', left: 5, front: 3, bottom: 0, turned: true },
+    { type: 'takeOut', id: 'stood' },
+    { type: 'divide', id: 'lowChest.1.0', into: 'lanes 70,rest,100' },
+    { type: 'addZone', zone: { id: 'zone', name: 'Kites', rule: 'first', mark: 3 } },
+    { type: 'addBan', ban: { id: 'ban', supplyId: 'a', unitId: 'cubeUnit', above: 1400, below: null } },
     { type: 'acknowledge', acknowledgement: { id: 'tipping:lowChest', reason: 'soon', since } },
-    { type: 'lockPlace', id: 'lowChest.0.0', lockable: true },
+    { type: 'setPlace', id: 'lowChest.0.0', set: { lockable: true, nature: 'bulk', keptOut: 'the radio' } },
     { type: 'addSupplies', supplies: [block({ id: 'new', name: 'New', note: 'x', hazards: ['blade'] })] },
     { type: 'setSupply', id: 'b', set: { name: 'Tin', working: 3, lies: ['flat'], colour: '#aabbcc' } },
     { type: 'removeSupply', id: 'c' },
@@ -95,6 +119,7 @@ export function craftedCommands(): Command[] {
     { type: 'setStation', id: station!.id, set: { housing: 'cart', travellerId: 'cart', lastUsed: since } },
     { type: 'assignHome', supplyId: 'b', share: 'working', placeId: 'lowChest.1.0', since, pinned: true },
     { type: 'pinHome', supplyId: 'a', share: 'working', pinned: true },
+    { type: 'assignHome', supplyId: 'a', share: 'backstock', placeId: 'stood', since, count: 1 },
     { type: 'settle', since, homes: [{ supplyId: 'a', share: 'backstock', placeId: 'lowChest.0.0' }] },
     {
       type: 'several',

@@ -92,7 +92,20 @@ describe('the server', () => {
       { type: 'addParking', parking: { id: 'p', unitId: 'lowChest', name: 'Spot', x: 1, y: 2, facing: 90 } },
       { type: 'addOwnKind', ownKind: { id: 'k', name: 'Mine', kind: 'lowChest', ...unitShape(chest) } as never },
       { type: 'addOrganiser', organiser: organiser },
-      { type: 'addOrganiserSet', organiserSet: { id: 'os', organiserId: 'bin', placeId: 'lowChest.0.0.1', count: 2 } },
+      {
+        type: 'standIn',
+        id: 'os',
+        organiserId: 'bin',
+        name: 'Bin',
+        inId: 'lowChest.0.0.1',
+        left: 3,
+        front: 0,
+        bottom: 0,
+        turned: true,
+      },
+      { type: 'divide', id: 'os', into: 'lanes 30,rest' },
+      { type: 'addZone', zone: { id: 'z', name: 'Kites', rule: 'only', mark: 2 } },
+      { type: 'setPlace', id: 'os', set: { zoneId: 'z', nature: 'bulk', keptOut: 'the cat' } },
       { type: 'acknowledge', acknowledgement: { id: 'tipping:lowChest', reason: 'soon', since: '2026-11-24' } },
     ];
     let wanted = (await plan(id)).plan;

@@ -2,7 +2,7 @@ import { factsOf } from '../catalogue/index.ts';
 import { angleBetween, direction, distance, footprintDistance, heading, type Point } from '../geometry/index.ts';
 import { type CheckName, type Finding, findingsOf } from '../findings/index.ts';
 import { assessHomes, fetchesPerYear } from '../homes/index.ts';
-import { type Activity, type Plan, type Station, type Unit } from '../plan/index.ts';
+import { type Activity, homesOf, type Plan, type Station, type Unit } from '../plan/index.ts';
 import { makerOf, PACE, SECONDS_PER_TMU, sceneAt, TMU, walkLengthTo } from '../reach/index.ts';
 import { fixturePrism, frameOf, fromWall, onWall, type WallFrame, wallFrames } from '../room/index.ts';
 import { disturbs } from '../stations/index.ts';
@@ -228,7 +228,7 @@ function breaks(plan: Plan, finding: Finding): boolean {
 export function pullOf(plan: Plan): { station: Station; unitId: string; fetches: number }[] {
   const sum = new Map<string, { station: Station; unitId: string; fetches: number }>();
   for (const use of Object.values(plan.uses)) {
-    const home = plan.homes[`${use.supplyId}.working`];
+    const [home] = homesOf(plan, use.supplyId, 'working');
     const unitId = home ? plan.places[home.placeId]?.unitId : undefined;
     if (!unitId) continue;
     const stations = Object.values(plan.stations).filter((s) => s.activityId === use.activityId);

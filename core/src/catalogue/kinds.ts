@@ -1,4 +1,4 @@
-import { drawer, type KindFacts, kind, lidded, open, shut, TOP } from './styles.ts';
+import { drawer, fileDrawer, type KindFacts, kind, lidded, open, sheetDrawer, shut, TOP } from './styles.ts';
 import { type UnitShape } from './shapes.ts';
 
 /** Drawers on the right hand under a top, at most 450 mm wide. */
@@ -36,8 +36,8 @@ export const CATALOGUE = {
   pedestal: kind('Drawer pedestal', 'drawers that go under a worktop', 'drawers', 'under', [400, 500, 620], [4, 1], drawer),
   lowChest: kind('Low chest', 'drawers up to table height', 'drawers', 'floor', [900, 450, 780], [4, 1], drawer),
   tallChest: kind('Tall chest', 'drawers to shoulder height', 'drawers', 'floor', [500, 450, 1250], [6, 1], drawer),
-  sheetChest: kind('Sheet chest', 'shallow drawers for paper lying flat', 'drawers', 'floor', [950, 700, 520], [6, 1], drawer),
-  fileDrawer: kind('Hanging-file drawer', 'deep drawers for hanging files', 'drawers', 'floor', [420, 600, 680], [2, 1], drawer),
+  sheetChest: kind('Sheet chest', 'shallow drawers for paper lying flat', 'drawers', 'floor', [950, 700, 520], [6, 1], sheetDrawer),
+  fileDrawer: kind('Hanging-file drawer', 'deep drawers for hanging files', 'drawers', 'floor', [420, 600, 680], [2, 1], fileDrawer),
   smallDrawers: kind('Small-drawer block', 'many little drawers, on a table or wall', 'drawers', 'on', [420, 170, 340], [5, 4], drawer, { bottom: 740 }),
   boxTower: kind('Drawer tower of clear boxes', 'light see-through drawers in a frame', 'drawers', 'floor', [340, 400, 700], [5, 1], { ...drawer, board: 4, seen: true }),
   cubeUnit: kind('Cube unit', 'square open cubbies, standing either way', 'shelves', 'floor', [708, 396, 1400], [4, 2], open('cubby')),

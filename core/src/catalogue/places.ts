@@ -1,6 +1,6 @@
 import { type Insert, readInsert } from './inserts.ts';
 import { factsOf, type UnitKind } from './kinds.ts';
-import { type PlaceKind, type PlaceShape, type Solid, type UnitShape } from './shapes.ts';
+import { type Mount, type PlaceKind, type PlaceShape, type Solid, type UnitShape } from './shapes.ts';
 import { BOARD, drawer, LOAD, type Margins, type PlaceStyle, TOP } from './styles.ts';
 
 /** Room between the rim of a tier's tray and the tray above it, as a share of the row (own assumption). */
@@ -19,7 +19,8 @@ function marginsOf(unitKind: UnitKind, shape: UnitShape): Margins {
   return factsOf(unitKind).margins?.(shape) ?? NO_MARGINS;
 }
 
-const headroom = (style: PlaceStyle, cell: number) => (style.kind === 'drawer' ? Math.min(RUNNER, cell / 6) : 0);
+const headroom = (style: PlaceStyle, cell: number) =>
+  style.covers.includes('drawer') ? Math.min(RUNNER, cell / 6) : 0;
 
 /** Sizes of the cells along one direction: exact ones as given (plus what a drawer's runners need), else even. */
 function cells(total: number, count: number, board: number, exact: readonly number[] | undefined, extra: number) {
@@ -61,7 +62,7 @@ export function frontTrouble(unitKind: UnitKind, shape: UnitShape): string | nul
   return null;
 }
 
-const runnerOf = (style: PlaceStyle) => (style.kind === 'drawer' ? RUNNER : 0);
+const runnerOf = (style: PlaceStyle) => (style.covers.includes('drawer') ? RUNNER : 0);
 
 /**
  * The places of a unit, top row first, left to right; a split cell gives its parts in the same order. Rows share the height
@@ -100,7 +101,7 @@ export function placesOf(unitKind: UnitKind, shape: UnitShape): PlaceShape[] {
 
 function wholeCell(style: PlaceStyle, cell: Cell, shape: UnitShape): PlaceShape {
   const kind = cell.row === 0 && style.topRow ? style.topRow : style.kind;
-  const isDrawer = kind === 'drawer';
+  const isDrawer = style.covers.includes('drawer');
   const isTier = kind === 'tier';
   const runner = isDrawer ? Math.min(RUNNER, cell.width / 8) : 0;
   const height = isTier ? cell.height * TIER_TRAY : cell.height - headroom(style, cell.height);
@@ -189,7 +190,13 @@ function positive(mm: number): number {
   return Math.max(1, Math.round(mm * 10) / 10);
 }
 
-const WORDS: Partial<Record<PlaceKind, string>> = { board: 'field', away: 'shelf', hanger: 'rail' };
+const WORDS: Partial<Record<PlaceKind, string>> = {
+  board: 'field',
+  away: 'shelf',
+  hanger: 'rail',
+  sheetDrawer: 'drawer',
+  files: 'drawer',
+};
 
 function placeName(placeKind: PlaceKind, row: number, column: number, shape: UnitShape): string {
   const word = WORDS[placeKind] ?? placeKind;
@@ -232,4 +239,38 @@ export function leafOf(unitKind: UnitKind, shape: UnitShape): number {
 /** What a unit weighs empty unless it was weighed, g (own assumption: a density per kind of body). */
 export function emptyMass(unitKind: UnitKind, shape: UnitShape): number {
   return Math.round((shape.width * shape.depth * shape.height * factsOf(unitKind).density) / 1e6);
+}
+
+/** Row under which the top of a unit is a place of its own. */
+const TOP_ROW = 1000;
+/** So high things stand on a top before they are in the way of what hangs above, mm (own assumption). */
+const TOP_CLEAR = 400;
+const HAS_TOP: readonly string[] = ['drawers', 'shelves', 'shut'];
+
+/**
+ * The top of a unit as a place: every fixed worktop, and the top of what stands on the floor and is not opened from above. Null for all else.
+ */
+export function topPlace(unitKind: UnitKind, mount: Mount, shape: UnitShape): PlaceShape | null {
+  const facts = factsOf(unitKind);
+  const lidded = facts.places?.opens === 'top';
+  const holds = facts.worktop ? !facts.mobile || unitKind === 'island' : HAS_TOP.includes(facts.group);
+  if (mount !== 'floor' || lidded || !holds) return null;
+  return {
+    row: TOP_ROW,
+    column: 0,
+    part: 0,
+    name: 'top',
+    kind: 'top',
+    left: 0,
+    bottom: tidy(shape.height),
+    front: 0,
+    width: positive(shape.width),
+    height: TOP_CLEAR,
+    depth: positive(shape.depth),
+    opens: 'top',
+    covers: [],
+    seen: true,
+    load: LOAD.top,
+    through: null,
+  };
 }

@@ -15,6 +15,11 @@ export const PLACE_KINDS = [
   'dowel',
   'hanger',
   'away',
+  'container',
+  'lane',
+  'tray',
+  'sheetDrawer',
+  'files',
 ] as const;
 export type PlaceKind = (typeof PLACE_KINDS)[number];
 

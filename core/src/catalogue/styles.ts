@@ -18,6 +18,11 @@ export const LOAD: Record<PlaceKind, number> = {
   dowel: 6_000,
   hanger: 25_000,
   away: 200_000,
+  container: 8_000,
+  lane: 5_000,
+  tray: 5_000,
+  sheetDrawer: 20_000,
+  files: 20_000,
 };
 
 export type PlaceStyle = {
@@ -54,6 +59,9 @@ export type KindFacts = {
 };
 
 export const drawer: PlaceStyle = { kind: 'drawer', covers: ['drawer'], seen: false, opens: 'front', board: BOARD };
+/** Shallow ones for paper lying flat; deep ones for hanging files. */
+export const sheetDrawer: PlaceStyle = { ...drawer, kind: 'sheetDrawer' };
+export const fileDrawer: PlaceStyle = { ...drawer, kind: 'files' };
 export const open = (kind: PlaceKind, board = BOARD): PlaceStyle => ({
   kind,
   covers: [],

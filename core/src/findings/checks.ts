@@ -93,6 +93,18 @@ export const CHECKS = {
     source: 'highest grip of each child (Drillis & Contini 1966, memory); from what it is kept, its parents say',
     care: 'Blades, needles, small magnets, poisons and hot tools away from children.',
   },
+  zoneSmall: { title: 'Zone too small', source: 'what belongs to it, with room to grow', care: null },
+  zoneScattered: { title: 'Zone in far corners', source: 'seconds worked out from the motions', care: null },
+  zoneBeside: {
+    title: 'Zones that harm each other',
+    source: 'common practice; beside: less than 1 m (own assumption)',
+    care: null,
+  },
+  zoneHazard: {
+    title: 'Zones that endanger each other',
+    source: 'common practice; beside: less than 1 m (own assumption)',
+    care: 'Keep what burns away from what is hot, and what cuts or poisons out of a child’s reach.',
+  },
 } as const satisfies Record<string, { title: string; source: string; care: string | null }>;
 
 export type CheckName = keyof typeof CHECKS;

@@ -1,6 +1,5 @@
-import { goesIn } from '../fit/index.ts';
 import { childAt, type ChildReach, placeFilling } from '../homes/index.ts';
-import { homesIn, placeTitle } from '../plan/index.ts';
+import { homesIn, outerOf, type Place, placesIn, placeTitle, type Plan } from '../plan/index.ts';
 import { sceneOf } from '../reach/index.ts';
 import { type Found, found, type Look } from './finding.ts';
 
@@ -24,21 +23,36 @@ function overFull({ plan }: Look): Found[] {
   });
 }
 
+/** A lid that cannot open where its container stands; what is too big for its place is said by the place. */
 function organisers({ plan }: Look): Found[] {
-  return Object.values(plan.organiserSets).flatMap((set) => {
-    const organiser = plan.organisers[set.organiserId];
-    const place = plan.places[set.placeId];
-    if (!organiser || !place) return [];
-    const fit = goesIn(place, organiser);
-    if (fit.ok && fit.fits >= set.count) return [];
-    const why = fit.ok ? `only ${fit.fits} of ${set.count} go in (${fit.words})` : fit.words;
+  return Object.values(plan.places).flatMap((place) => {
+    const organiser = place.organiserId === null ? undefined : plan.organisers[place.organiserId];
+    const holder = place.inId === null ? undefined : plan.places[place.inId];
+    if (!organiser?.lid || !holder) return [];
+    const rise = holder.covers.includes('drawer') || holder.opens === 'top' ? 0 : organiser.lidRise;
+    const short = place.bottom + organiser.height + rise - holder.height;
+    const stacked = placesIn(plan, holder.id).some((p) => p.id !== place.id && standsOn(plan, p, place));
+    if (rise === 0 || (short <= 0.5 && !stacked)) return [];
+    const why = stacked ? 'another one stands on its lid' : `its lid needs ${Math.ceil(short)} mm more to open`;
     return [
-      found('organiser', [set.id], `${organiser.name} in ${placeTitle(plan, place)}: ${why}.`, {
+      found('organiser', [place.id], `${placeTitle(plan, place)}: ${why}.`, {
         unitIds: [place.unitId],
         placeIds: [place.id],
       }),
     ];
   });
+}
+
+/** Whether one container stands on another. */
+function standsOn(plan: Plan, upper: Place, lower: Place): boolean {
+  const [a, b] = [outerOf(plan, upper), outerOf(plan, lower)];
+  return (
+    upper.bottom >= lower.bottom + b.height - 1 &&
+    upper.left < lower.left + b.width - 1 &&
+    lower.left < upper.left + a.width - 1 &&
+    upper.front < lower.front + b.depth - 1 &&
+    lower.front < upper.front + a.depth - 1
+  );
 }
 
 function children({ plan, len }: Look): Found[] {

@@ -3,6 +3,7 @@ import { PULL_SHARE } from '../catalogue/index.ts';
 import { inMeasure } from '../lengths/index.ts';
 import { shelfCarries } from '../loads/index.ts';
 import {
+  blankOrganiser,
   blankFixture,
   HARMFUL,
   type Command,
@@ -442,36 +443,33 @@ describe('contents', () => {
       { hazards: ['blade'] },
     );
     expect(words(plan, 'child')).toEqual([expect.stringMatching(/Held in Low chest/)]);
-    expect(words(applied(plan, { type: 'lockPlace', id: 'lowChest.3.0', lockable: true }), 'child')).toEqual([]);
+    expect(words(applied(plan, { type: 'setPlace', id: 'lowChest.3.0', set: { lockable: true } }), 'child')).toEqual(
+      [],
+    );
   });
 
-  test('an organiser that does not go in is said with the millimetres it lacks', () => {
+  test('a container too high for its drawer, and a lid that cannot open on a shelf, are said with the millimetres they lack', () => {
+    const tall = blankOrganiser('bin', 'Bin', 200, 200, 400);
+    const seat = { left: 0, front: 0, bottom: 0, turned: false };
     const plan = applied(
       withUnits(room, westChest()),
-      {
-        type: 'addOrganiser',
-        organiser: {
-          id: 'bin',
-          name: 'Bin',
-          width: 200,
-          depth: 200,
-          height: 400,
-          innerWidth: 190,
-          innerDepth: 190,
-          innerHeight: 390,
-          lid: false,
-          lidRise: 0,
-          seeThrough: false,
-          packOf: 1,
-          have: 0,
-        },
-      },
-      { type: 'addOrganiserSet', organiserSet: { id: 'a', organiserId: 'bin', placeId: 'lowChest.0.0', count: 1 } },
+      { type: 'addOrganiser', organiser: tall },
+      { type: 'standIn', id: 'a', organiserId: 'bin', name: 'Bin', inId: 'lowChest.0.0', ...seat },
     );
     const { height } = plan.places['lowChest.0.0']!;
-    expect(words(plan, 'organiser')).toEqual([
-      expect.stringContaining(`needs ${Math.ceil(403 - height)} mm more height`),
+    expect(words(plan, 'full')).toEqual([expect.stringContaining(`Bin is ${Math.ceil(400 - height)} mm too big`)]);
+    const lidded = applied(
+      withUnits(room, unit('bookcase', { x: 150, y: 1000, facing: 90, fixed: true })),
+      { type: 'addOrganiser', organiser: { ...tall, height: 200, lid: true, lidRise: 150 } },
+      { type: 'standIn', id: 'a', organiserId: 'bin', name: 'Bin', inId: 'bookcase.1.0', ...seat },
+    );
+    const shelf = lidded.places['bookcase.1.0']!;
+    expect(words(lidded, 'organiser')).toEqual([
+      expect.stringMatching(
+        new RegExp(`shelf 2 › Bin: its lid needs ${Math.ceil(350 - shelf.height)} mm more to open`),
+      ),
     ]);
+    expect(words(applied(lidded, { type: 'setOrganiser', id: 'bin', set: { lidRise: 50 } }), 'organiser')).toEqual([]);
   });
 });
 

@@ -12,6 +12,7 @@ import { space } from './space.ts';
 import { stationChecks } from './stations.ts';
 import { ways } from './ways.ts';
 import { weight } from './weight.ts';
+import { zoneChecks } from './zones.ts';
 
 const ORDER = Object.keys(CHECKS) as CheckName[];
 
@@ -33,6 +34,7 @@ export function findingsOf(plan: Plan): Finding[] {
     lights,
     stationChecks,
     contents,
+    zoneChecks,
   ].flatMap((check) => check(look));
   const rank = (f: Finding) => (f.acknowledged ? 1000 : 0) + (CHECKS[f.check].care ? 0 : 100) + ORDER.indexOf(f.check);
   return all

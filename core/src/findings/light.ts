@@ -1,7 +1,8 @@
 import { factsOf } from '../catalogue/index.ts';
 import { angleBetween, heading, type Point3 } from '../geometry/index.ts';
-import { homesIn, monthWords, type Place, type Plan, type Unit } from '../plan/index.ts';
-import { makerOf } from '../reach/index.ts';
+import { sunOn } from '../homes/index.ts';
+import { homesIn, monthWords, placeTitle, type Plan, type Unit } from '../plan/index.ts';
+import { makerOf, sceneOf } from '../reach/index.ts';
 import { fixturePrism, unitPoint } from '../room/index.ts';
 import { type Lamp, LUX_GENERAL, luxAt, solarClock, type SunHours, sunHours } from '../sun/index.ts';
 import { type Found, found, type Look } from './finding.ts';
@@ -39,24 +40,17 @@ function sunOnTops(look: Look): Found[] {
   });
 }
 
-/** Three points in the plane of an open front. */
-function frontPoints(look: Look, unit: Unit, place: Place): Point3[] {
-  const body = look.body.get(unit.id)!;
-  const z = unit.bottom + place.bottom + place.height * 0.4;
-  return [0.2, 0.5, 0.8].map((u) => ({ ...unitPoint(body, place.left + place.width * u, place.front - 3), z }));
-}
-
 function sunOnSupplies(look: Look): Found[] {
   const { plan } = look;
   const out: Found[] = [];
-  for (const place of Object.values(plan.places)) {
-    const unit = plan.units[place.unitId];
-    if (!unit || unit.mount === 'away' || place.covers.length > 0) continue;
+  for (const spot of sceneOf(plan).spots.values()) {
+    const { place, unit, away } = spot;
+    if (away || place.covers.length > 0) continue;
     const minds = homesIn(plan, place.id)
       .map((h) => plan.supplies[h.supplyId])
       .filter((s) => s?.sensitive.includes('sun'));
     if (minds.length === 0) continue;
-    const hours = sunHours(plan, frontPoints(look, unit, place));
+    const hours = sunOn(plan, spot);
     if (!hours.worst) continue;
     const names = [...new Set(minds.map((s) => s!.name))];
     const more = names.length > 2 ? ` and ${names.length - 2} more` : '';
@@ -64,7 +58,7 @@ function sunOnSupplies(look: Look): Found[] {
       found(
         'sun',
         [place.id],
-        `${names.slice(0, 2).join(', ')}${more} in ${unit.name}, ${place.name}: ${sunWords(hours)}.`,
+        `${names.slice(0, 2).join(', ')}${more} in ${placeTitle(plan, plan.places[place.id]!)}: ${sunWords(hours)}.`,
         { unitIds: [unit.id], placeIds: [place.id] },
       ),
     );

@@ -1,7 +1,7 @@
 import { factsOf, leafOf, PULL_SHARE } from '../catalogue/index.ts';
-import { placeFilling } from '../homes/index.ts';
+import { massIn } from '../fit/index.ts';
 import { FASTEN_FROM, shelfSag, tipping } from '../loads/index.ts';
-import { massOf, type Place, type Unit, unitShape } from '../plan/index.ts';
+import { compartmentsOf, massOf, type Place, type Unit, unitShape } from '../plan/index.ts';
 import { type Found, found, type Look } from './finding.ts';
 
 /** Where no rated load is known, what hangs heavier asks to be looked at, g (own assumption). */
@@ -14,14 +14,8 @@ const kilos = (g: number) => `${(g / 1000).toFixed(1)} kg`;
 /** Over-loaded places, sagging shelves, hung loads, tipping. */
 export function weight(look: Look): Found[] {
   const { plan } = look;
-  const byUnit = new Map<string, { place: Place; mass: number }[]>();
-  for (const place of Object.values(plan.places)) {
-    const list = byUnit.get(place.unitId) ?? [];
-    list.push({ place, mass: placeFilling(plan, place).mass });
-    byUnit.set(place.unitId, list);
-  }
   return Object.values(plan.units).flatMap((unit) => {
-    const held = byUnit.get(unit.id) ?? [];
+    const held = compartmentsOf(plan, unit.id).map((place) => ({ place, mass: massIn(plan, place) }));
     const inRoom = unit.mount !== 'away';
     return [
       ...overloaded(unit, held),

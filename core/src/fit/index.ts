@@ -1,5 +1,28 @@
-export { fitBlocks, type BlockFit, type Block, type Cavity } from './blocks.ts';
-export { fitSheets, caliperOf, sheetMass, type SheetFit } from './sheets.ts';
-export { fitSupply, pieceOf, type Fit } from './supply.ts';
-export { goesIn, shoppingList, PLAY, type GoesIn, type ShoppingRow } from './organisers.ts';
-export { packPlace, type Inside, type Stack } from './pack.ts';
+export { pieceOf, sorted, type Block, type Cavity, MARGIN } from './piece.ts';
+export { caliperOf, sheetMass, sheetsIn } from './sheets.ts';
+export { circlesIn, widthForCircles } from './round.ts';
+export { holderOf, capacityOf, faceOf, AREA_SHARE, type Holder } from './holder.ts';
+export { fitOf, type Fit } from './fit-of.ts';
+export {
+  stow,
+  PLAY,
+  type Contents,
+  type Stowage,
+  type StowedThing,
+  type LaidStack,
+  type Thing,
+  type Standing,
+} from './stow.ts';
+export {
+  stowageOf,
+  stowageWith,
+  contentsOf,
+  boxesIn,
+  standingIn,
+  emptyMassOf,
+  massIn,
+  massInUnit,
+} from './contents.ts';
+export { layOnFloor, freeAreas, type Area } from './floor.ts';
+export { goesIn, shoppingList, seatsFor, type GoesIn, type ShoppingRow, type Seat } from './organisers.ts';
+export { measureOf } from './measure.ts';

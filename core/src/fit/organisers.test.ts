@@ -1,24 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
-import fc from 'fast-check';
-import { type Organiser, type Plan } from '../plan/index.ts';
-import { applied, block, tinyRoom, unit, withUnits } from '../testing/index.ts';
-import { goesIn, packPlace, PLAY, shoppingList } from './index.ts';
+import { blankOrganiser, type Organiser } from '../plan/index.ts';
+import { applied, tinyRoom, unit, withUnits } from '../testing/index.ts';
+import { goesIn, seatsFor, shoppingList, stowageOf } from './index.ts';
 
 const cubby = { width: 330, height: 330, depth: 380, covers: [] as string[] };
 const organiser = (over: Partial<Organiser> = {}): Organiser => ({
-  id: 'bin',
-  name: 'Bin',
-  width: 160,
-  depth: 340,
-  height: 200,
-  innerWidth: 156,
-  innerDepth: 336,
-  innerHeight: 198,
-  lid: false,
-  lidRise: 0,
-  seeThrough: false,
-  packOf: 1,
-  have: 0,
+  ...blankOrganiser('bin', 'Bin', 160, 340, 200),
   ...over,
 });
 
@@ -58,11 +45,18 @@ describe('organisers in a place', () => {
   test('shopping list: counts rounded up to packs, spares left', () => {
     let plan = withUnits(tinyRoom(), unit('cubeUnit', { id: 'cubes', x: 1000, y: 1000 }));
     plan = applied(plan, { type: 'addOrganiser', organiser: organiser({ packOf: 4, have: 1 }) });
-    plan = applied(
-      plan,
-      { type: 'addOrganiserSet', organiserSet: { id: 'a', organiserId: 'bin', placeId: 'cubes.0.0', count: 2 } },
-      { type: 'addOrganiserSet', organiserSet: { id: 'b', organiserId: 'bin', placeId: 'cubes.0.1', count: 4 } },
-    );
+    for (const [i, inId] of ['cubes.0.0', 'cubes.0.0', 'cubes.0.1', 'cubes.0.1', 'cubes.0.1', 'cubes.0.1'].entries())
+      plan = applied(plan, {
+        type: 'standIn',
+        id: `bin-${i}`,
+        organiserId: 'bin',
+        name: 'Bin',
+        inId,
+        left: 0,
+        front: 0,
+        bottom: 0,
+        turned: false,
+      });
     expect(shoppingList(plan)).toMatchObject([{ need: 6, packs: 2, buy: 8, spare: 3 }]);
     expect(shoppingList(applied(plan, { type: 'setOrganiser', id: 'bin', set: { have: 6 } }))).toMatchObject([
       { packs: 0, buy: 0, spare: 0 },
@@ -70,57 +64,39 @@ describe('organisers in a place', () => {
   });
 });
 
-describe('the inside of a drawer', () => {
-  const filled = (things: { width: number; depth: number; height: number; working: number }[]): Plan => {
-    let plan = withUnits(tinyRoom(), unit('lowChest', { id: 'chest', x: 1000, y: 1000 }));
-    for (const [i, thing] of things.entries())
-      plan = applied(
-        plan,
-        { type: 'addSupplies', supplies: [block({ id: `s${i}`, name: `Thing ${i}`, ...thing })] },
-        { type: 'assignHome', supplyId: `s${i}`, share: 'working', placeId: 'chest.0.0', since: '2026-11-01' },
-      );
-    return plan;
+describe('seats for containers', () => {
+  const standing = (count: number, over: Partial<Organiser> = {}) => {
+    const box = organiser({ width: 105, depth: 180, height: 100, ...over });
+    let plan = applied(withUnits(tinyRoom(), unit('cubeUnit', { id: 'cubes', x: 1000, y: 1000 })), {
+      type: 'addOrganiser',
+      organiser: box,
+    });
+    const seats = seatsFor(plan, plan.places['cubes.0.0']!, box, count);
+    for (const [i, seat] of seats.entries())
+      plan = applied(plan, {
+        type: 'standIn',
+        id: `b${i}`,
+        organiserId: 'bin',
+        name: `Box ${i + 1}`,
+        inId: 'cubes.0.0',
+        ...seat,
+      });
+    return { plan, seats, box };
   };
-  const size = fc.integer({ min: 10, max: 400 });
-  const thing = fc.record({ width: size, depth: size, height: size, working: fc.integer({ min: 1, max: 60 }) });
 
-  test('stacks never overlap, never leave the drawer, and nothing is lost', () => {
-    fc.assert(
-      fc.property(fc.array(thing, { minLength: 1, maxLength: 8 }), (things) => {
-        const plan = filled(things);
-        const place = plan.places['chest.0.0']!;
-        const { stacks, left } = packPlace(plan, place);
-        for (const s of stacks) {
-          expect(s.x).toBeGreaterThanOrEqual(0);
-          expect(s.y).toBeGreaterThanOrEqual(0);
-          expect(s.x + s.width).toBeLessThanOrEqual(place.width + 1e-6);
-          expect(s.y + s.depth).toBeLessThanOrEqual(place.depth + 1e-6);
-        }
-        for (const [i, a] of stacks.entries())
-          for (const b of stacks.slice(i + 1))
-            expect(
-              a.x + a.width <= b.x + 1e-6 ||
-                b.x + b.width <= a.x + 1e-6 ||
-                a.y + a.depth <= b.y + 1e-6 ||
-                b.y + b.depth <= a.y + 1e-6,
-            ).toBe(true);
-        const pieces = [...stacks, ...left].reduce((sum, s) => sum + s.pieces, 0);
-        expect(pieces).toBe(things.reduce((sum, t) => sum + t.working, 0));
-      }),
-      { numRuns: 60 },
-    );
+  // common practice: three bins of 105 mm side by side in a cubby of 330 × 330 × 380 mm; two deep, three high of these
+  test('side by side, one behind another, on each other: as many as the sizes allow, and none stands in another', () => {
+    const { plan, seats } = standing(99);
+    expect(seats).toHaveLength(18);
+    expect(stowageOf(plan, plan.places['cubes.0.0']!).faults).toEqual([]);
+    expect(new Set(seats.map((s) => s.bottom))).toEqual(new Set([0, 100, 200]));
   });
 
-  test('organisers take their room too', () => {
-    let plan = filled([{ width: 100, depth: 100, height: 30, working: 1 }]);
-    plan = applied(
-      plan,
-      { type: 'addOrganiser', organiser: organiser({ height: 60 }) },
-      { type: 'addOrganiserSet', organiserSet: { id: 'a', organiserId: 'bin', placeId: 'chest.0.0', count: 2 } },
-    );
-    const { stacks } = packPlace(plan, plan.places['chest.0.0']!);
-    const bins = stacks.filter((s) => s.kind === 'organiser');
-    expect(bins.reduce((sum, s) => sum + s.pieces, 0)).toBe(2);
-    expect(bins[0]!.width === 160 + PLAY || bins[0]!.depth === 160 + PLAY).toBe(true);
+  test('a lid that rises keeps its room above; what is there already keeps its seat', () => {
+    expect(standing(99, { lid: true, lidRise: 90 }).seats).toHaveLength(6);
+    const { plan, box } = standing(2);
+    const [next] = seatsFor(plan, plan.places['cubes.0.0']!, box, 1);
+    expect(next).toMatchObject({ left: 108, front: 0, bottom: 0 });
+    expect(seatsFor(plan, plan.places['cubes.0.0']!, { ...box, height: 400 }, 1)).toEqual([]);
   });
 });

@@ -1,8 +1,8 @@
-import { type Organiser, type Place, type Plan } from '../plan/index.ts';
-import { type Block, type Cavity } from './blocks.ts';
-
-/** Free play an organiser needs in each direction, mm (docs/computation.md 5.2). */
-export const PLAY = 3;
+import { type Organiser, outerOf, type Place, type Plan } from '../plan/index.ts';
+import { standingIn } from './contents.ts';
+import { type Area, freeAreas } from './floor.ts';
+import { type Block, type Cavity } from './piece.ts';
+import { PLAY } from './stow.ts';
 
 export type GoesIn =
   | {
@@ -80,7 +80,7 @@ function says(across: number, deep: number, stacked: number): string {
 
 export type ShoppingRow = {
   organiser: Organiser;
-  /** wanted in all places, packs to buy and what is then over */
+  /** standing in places, packs to buy and what is then over */
   need: number;
   packs: number;
   buy: number;
@@ -88,17 +88,119 @@ export type ShoppingRow = {
   where: { place: Place; count: number }[];
 };
 
-/** What to buy so that every place has its organisers: counts rounded up to packs, and the spares. */
-export function shoppingList(plan: Pick<Plan, 'organisers' | 'organiserSets' | 'places'>): ShoppingRow[] {
+/** What to buy so that every place has its containers: counts rounded up to packs, and the spares. */
+export function shoppingList(plan: Pick<Plan, 'organisers' | 'places'>): ShoppingRow[] {
+  const containers = Object.values(plan.places).filter((p) => p.organiserId !== null);
   return Object.values(plan.organisers)
     .sort((a, b) => (a.name < b.name ? -1 : 1))
     .map((organiser) => {
-      const where = Object.values(plan.organiserSets)
-        .filter((s) => s.organiserId === organiser.id && plan.places[s.placeId])
-        .map((s) => ({ place: plan.places[s.placeId]!, count: s.count }));
-      const need = where.reduce((sum, w) => sum + w.count, 0);
+      const where = new Map<string, number>();
+      for (const c of containers) if (c.organiserId === organiser.id) where.set(c.inId!, (where.get(c.inId!) ?? 0) + 1);
+      const need = [...where.values()].reduce((sum, n) => sum + n, 0);
       const packs = Math.ceil(Math.max(0, need - organiser.have) / organiser.packOf);
       const buy = packs * organiser.packOf;
-      return { organiser, need, packs, buy, spare: organiser.have + buy - need, where };
+      const spare = organiser.have + buy - need;
+      return {
+        organiser,
+        need,
+        packs,
+        buy,
+        spare,
+        where: [...where].map(([id, n]) => ({ place: plan.places[id]!, count: n })),
+      };
     });
+}
+
+/** Where a container can stand in a place: from its left, front and floor, mm. */
+export type Seat = { left: number; front: number; bottom: number; turned: boolean };
+
+/**
+ * Free seats for so many of a container in a place, beside and on what stands there already, from the left and the front.
+ * @returns as many as there are, at most `count`
+ */
+export function seatsFor(
+  plan: Pick<Plan, 'places' | 'organisers'>,
+  place: Place,
+  organiser: Organiser,
+  count: number,
+  without: string | null = null,
+): Seat[] {
+  const standing = standingIn(plan, place.id).filter((s) => s.id !== without);
+  const seats: Seat[] = [];
+  const rise = organiser.lid && place.opens !== 'top' && !place.covers.includes('drawer') ? organiser.lidRise : 0;
+  if (organiser.height + rise > place.height + 1e-6) return seats;
+  while (seats.length < count) {
+    const taken: Area[] = standing.map((s) => ({
+      x: s.left,
+      y: s.front,
+      width: s.width + PLAY,
+      depth: s.depth + PLAY,
+    }));
+    const free = freeAreas(place.width, place.depth, taken);
+    const seat = firstOn(free, organiser) ?? onTop(standing, place, organiser, rise);
+    if (!seat) break;
+    seats.push(seat);
+    const outer = outerOf(
+      { organisers: { [organiser.id]: organiser } },
+      { organiserId: organiser.id, turned: seat.turned, width: 0, depth: 0, height: 0 },
+    );
+    standing.push({
+      id: `new ${seats.length}`,
+      name: organiser.name,
+      left: seat.left,
+      front: seat.front,
+      bottom: seat.bottom,
+      ...outer,
+    });
+  }
+  return seats;
+}
+
+/** The seat farthest to the left, then nearest to the front, as it is or a quarter turned. */
+function firstOn(free: readonly Area[], { width, depth }: Organiser): Seat | null {
+  let best: Seat | null = null;
+  for (const turned of width === depth ? [false] : [false, true]) {
+    const [w, d] = turned ? [depth, width] : [width, depth];
+    for (const f of free) {
+      if (w > f.width + 1e-6 || d > f.depth + 1e-6) continue;
+      const seat = { left: f.x, front: f.y, bottom: 0, turned };
+      if (
+        !best ||
+        (best.turned === turned &&
+          (seat.left < best.left - 1e-6 || (seat.left < best.left + 1e-6 && seat.front < best.front)))
+      )
+        best = seat;
+    }
+    if (best) return best;
+  }
+  return best;
+}
+
+/** On a container of the same footprint, where the height allows it and no lid has to rise. */
+function onTop(
+  standing: readonly ReturnType<typeof standingIn>[number][],
+  place: Place,
+  organiser: Organiser,
+  rise: number,
+): Seat | null {
+  if (rise > 0) return null;
+  for (const s of standing) {
+    const same =
+      (Math.abs(s.width - organiser.width) < 1 && Math.abs(s.depth - organiser.depth) < 1) ||
+      (Math.abs(s.width - organiser.depth) < 1 && Math.abs(s.depth - organiser.width) < 1);
+    const top = s.bottom + s.height;
+    if (!same || top + organiser.height > place.height + 1e-6) continue;
+    const covered = standing.some(
+      (o) =>
+        o !== s &&
+        o.bottom >= top - 1e-6 &&
+        o.left < s.left + s.width - 1 &&
+        s.left < o.left + o.width - 1 &&
+        o.front < s.front + s.depth - 1 &&
+        s.front < o.front + o.depth - 1,
+    );
+    if (!covered)
+      return { left: s.left, front: s.front, bottom: top, turned: Math.abs(s.width - organiser.width) >= 1 };
+  }
+  return null;
 }

@@ -2,27 +2,35 @@ import { z } from 'zod';
 import {
   broughtUpToDate,
   LATER_TABLES,
+  type Organiser,
+  type OrganiserSet,
+  type Place,
+  placeUpToDate,
   type Plan,
   PlanHead,
   planTrouble,
+  setAsPlaces,
+  TABLE_NAMES,
   TABLES,
   type TableName,
+  topOf,
+  type Unit,
 } from '../plan/index.ts';
 
 /**
  * The version of the plan file goes with that of the tables: one more with every change of what a plan can hold. Versions 1 to 3 were all
  * called 1; what they leave out tells them apart.
  */
-export const PLAN_VERSION = 4;
+export const PLAN_VERSION = 5;
 const FORMAT = `heronstone-plan/${PLAN_VERSION}`;
 
-const rows = <T extends TableName>(table: T) => z.array(TABLES[table]).max(50_000);
+const rows = <T extends TableName>(table: T) => z.array(TABLES[table].row).max(50_000);
 
 /** A whole plan as one open JSON file, `*.heron.json` (schema in docs/formats). Lists are in order of id, walls as walked. */
 export const PlanFile = z.strictObject({
   format: z.literal(FORMAT, { error: `must be "${FORMAT}"` }),
   plan: PlanHead,
-  ...(Object.fromEntries((Object.keys(TABLES) as TableName[]).map((t) => [t, rows(t)])) as unknown as {
+  ...(Object.fromEntries(TABLE_NAMES.map((t) => [t, rows(t)])) as unknown as {
     [T in TableName]: ReturnType<typeof rows<T>>;
   }),
 });
@@ -36,7 +44,7 @@ function canonical(row: object): object {
 /** The plan as text; the same plan always gives the same bytes. */
 export function exportPlan(plan: Plan): string {
   const out: Record<string, unknown> = { format: FORMAT, plan: canonical(plan.head) };
-  for (const table of Object.keys(TABLES) as TableName[]) {
+  for (const table of TABLE_NAMES) {
     const list = Object.values(plan[table]) as { id: string; seq?: number }[];
     list.sort((a, b) => (a.seq ?? 0) - (b.seq ?? 0) || (a.id < b.id ? -1 : 1));
     out[table] = list.map(canonical);
@@ -88,17 +96,54 @@ function versionOf(json: unknown): number | null {
   return said && Number(said[1]);
 }
 
+type Row = Record<string, unknown>;
+const isRow = (value: unknown): value is Row => typeof value === 'object' && value !== null && !Array.isArray(value);
+
 /** Files of earlier versions lack what came later; everything else about them is left for the schema to judge. */
 function upToDate(json: unknown, version: number | null): unknown {
   if (version === null || version === PLAN_VERSION) return json;
-  const file: Record<string, unknown> = { ...(json as object), format: FORMAT };
+  const file: Row = { ...(json as object), format: FORMAT };
   for (const table of LATER_TABLES) file[table] ??= [];
-  const row = (table: TableName | 'head', value: unknown) =>
-    typeof value === 'object' && value !== null ? broughtUpToDate(table, value as Record<string, unknown>) : value;
-  file.plan = row('head', file.plan);
-  for (const table of Object.keys(TABLES) as TableName[])
-    if (Array.isArray(file[table])) file[table] = file[table].map((value) => row(table, value));
+  if (isRow(file.plan)) file.plan = broughtUpToDate('head', file.plan);
+  const kinds = new Map(list(file.units).flatMap((u) => (isRow(u) ? [[u.id, u.kind]] : [])));
+  for (const table of TABLE_NAMES)
+    file[table] = each(file[table], (row) =>
+      table === 'places' ? placeUpToDate(row, kinds.get(row.unitId)) : broughtUpToDate(table, row),
+    );
+  if (version < 5) file.places = [...list(file.places), ...topsOf(file), ...containersOf(file)];
+  delete file.organiserSets;
   return file;
+}
+
+const list = (value: unknown): unknown[] => (Array.isArray(value) ? value : []);
+const each = (value: unknown, change: (row: Row) => Row): unknown =>
+  Array.isArray(value) ? value.map((row: unknown) => (isRow(row) ? change(row) : row)) : value;
+
+/** The rows of a table that are whole, by id. */
+function whole<T extends TableName>(file: Row, table: T): Map<unknown, Row> {
+  return new Map(
+    list(file[table]).flatMap((row) =>
+      TABLES[table].row.safeParse(row).success ? [[(row as Row).id, row as Row]] : [],
+    ),
+  );
+}
+
+/** The tops of units, which were no places before version 5. */
+function topsOf(file: Row): Place[] {
+  return [...whole(file, 'units').values()].flatMap((unit) => topOf(unit as unknown as Unit) ?? []);
+}
+
+/** Sets of organisers as the containers they are since version 5. */
+function containersOf(file: Row): Place[] {
+  const organisers = whole(file, 'organisers');
+  const places = whole(file, 'places');
+  return list(file.organiserSets).flatMap((set) => {
+    const { organiserId, placeId } = (isRow(set) ? set : {}) as Partial<OrganiserSet>;
+    const [organiser, place] = [organisers.get(organiserId), places.get(placeId)];
+    return organiser && place
+      ? setAsPlaces(set as OrganiserSet, organiser as unknown as Organiser, place as unknown as Place)
+      : [];
+  });
 }
 
 /** A file name made from the plan's name. */

@@ -1,9 +1,12 @@
 import Papa from 'papaparse';
 import { parseLength } from '../lengths/index.ts';
-import { cutText, type Plan, Supply } from '../plan/index.ts';
+import { usualLies, countIn, cutText, homesOf, placeTitle, type Plan, SHARES, Supply } from '../plan/index.ts';
 import { type DecimalMark, decimalMarkOf, plainNumbers } from './numbers.ts';
 
-/** The documented header; only `name` is needed. Lengths carry their unit, a bare number is millimetres. Lists are split by `;`. */
+/**
+ * The documented header; only `name` is needed. Lengths carry their unit, a bare number is millimetres. Lists are split by `;`. `home` is written for
+ * people to read (“Cube unit › cubby 2-2 › box 3”) and not taken over when it is read.
+ */
 export const CSV_COLUMNS = [
   'name',
   'family',
@@ -17,10 +20,12 @@ export const CSV_COLUMNS = [
   'backstock',
   'stack_limit',
   'lies',
+  'bears',
   'sensitive',
   'hazards',
   'colour',
   'note',
+  'home',
 ] as const;
 type Column = (typeof CSV_COLUMNS)[number];
 const NUMERIC: readonly Column[] = [
@@ -175,6 +180,13 @@ function words(cell: Cells, key: Column): string[] {
     .filter(Boolean);
 }
 
+function yes(cell: Cells, key: Column): boolean {
+  const text = (cell[key] ?? '').toLowerCase();
+  if (!['', 'yes', 'no', 'true', 'false', '1', '0'].includes(text))
+    throw new BadCell(`${key}: “${cell[key]}” is neither yes nor no`);
+  return ['yes', 'true', '1'].includes(text);
+}
+
 function supplyFrom(
   row: Partial<Record<Column, string>>,
   extra: string[],
@@ -198,16 +210,31 @@ function supplyFrom(
     working: number(cell, 'working', 1),
     backstock: number(cell, 'backstock', 0),
     stackLimit: number(cell, 'stack_limit', null),
-    lies: lies.length > 0 ? lies : form === 'sheet' ? ['flat'] : ['flat', 'edge', 'upright'],
+    bears: yes(cell, 'bears'),
+    lies: lies.length > 0 ? lies : usualLies(form),
     sensitive: words(cell, 'sensitive'),
     hazards: words(cell, 'hazards'),
     colour: cell.colour ? cell.colour.toLowerCase() : null,
     note: cutText([cell.note ?? '', ...extra].filter(Boolean).join('\n'), 2000),
+    zoneId: null,
   };
 }
 
+/** Where a supply lives, every home with its path; how many where there are several. */
+function livesIn(plan: Pick<Plan, 'homes' | 'places' | 'units'>, supply: Supply): string {
+  const homes = SHARES.flatMap((share) => homesOf(plan, supply.id, share));
+  return homes
+    .flatMap((home) => {
+      const place = plan.places[home.placeId];
+      if (!place) return [];
+      const many = homes.length > 1 ? ` (${countIn(plan, home, supply)})` : '';
+      return [`${placeTitle(plan, place)}${many}`];
+    })
+    .join('; ');
+}
+
 /** All supplies of a plan as CSV with the documented header, in order of name. */
-export function writeSupplies(plan: Pick<Plan, 'supplies'>): string {
+export function writeSupplies(plan: Pick<Plan, 'supplies' | 'homes' | 'places' | 'units'>): string {
   const size = (mm: number | null) => (mm === null ? '' : `${Number(mm.toFixed(3))} mm`);
   const rows = Object.values(plan.supplies)
     .sort((a, b) => (a.name < b.name ? -1 : a.name > b.name ? 1 : a.id < b.id ? -1 : 1))
@@ -224,10 +251,12 @@ export function writeSupplies(plan: Pick<Plan, 'supplies'>): string {
       String(s.backstock),
       s.stackLimit === null ? '' : String(s.stackLimit),
       s.lies.join(';'),
+      s.bears ? 'yes' : '',
       s.sensitive.join(';'),
       s.hazards.join(';'),
       s.colour ?? '',
       s.note,
+      livesIn(plan, s),
     ]);
   return `${Papa.unparse([[...CSV_COLUMNS], ...rows.map((r) => r.map(safeCell))])}\r\n`;
 }

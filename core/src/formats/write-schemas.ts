@@ -1,11 +1,15 @@
 import { writeFileSync } from 'node:fs';
 import { z } from 'zod';
-import { SlottingProblem } from '../slotting/index.ts';
+import { SlottingProblem, SlottingProblem1 } from '../slotting/index.ts';
 import { PLAN_VERSION, PlanFile } from './plan-file.ts';
 
 /** Writes the JSON Schemas of the open formats to docs/formats; `npm run formats`. */
 const out = new URL('../../../docs/formats/', import.meta.url);
-const schemas = { [`heronstone-plan-${PLAN_VERSION}`]: PlanFile, 'heronstone-slotting-1': SlottingProblem };
+const schemas = {
+  [`heronstone-plan-${PLAN_VERSION}`]: PlanFile,
+  'heronstone-slotting-1': SlottingProblem1,
+  'heronstone-slotting-2': SlottingProblem,
+};
 for (const [name, schema] of Object.entries(schemas))
   writeFileSync(
     new URL(`${name}.schema.json`, out),

@@ -19,10 +19,10 @@ describe('find homes', () => {
   test('homes that use the room to grow keep it: nothing loses its home, nothing gets worse', async () => {
     // every place is full to the edge, as a maker leaves it
     let plan = room();
-    const places = Object.values(plan.places);
+    const places = Object.values(plan.places).filter((p) => p.kind !== 'top');
     const supplies = places.flatMap(({ id, width, depth, height }) =>
       [0, 1].map((i) =>
-        flat(`${id}-${i}`, { width: width / 2 - 4, depth: Math.min(200, depth - 4), height: Math.min(90, height - 4) }),
+        flat(`${id}-${i}`, { width: width / 2 - 4, depth: depth - 4, height: Math.min(90, height - 4) }),
       ),
     );
     plan = applied(
@@ -51,7 +51,10 @@ describe('find homes', () => {
     );
     // one drawer is left, the others are taken
     const others = Object.keys(plan.places).filter((id) => id !== 'lowChest.0.0');
-    const stones = others.map((id) => flat(`stone-${id}`, { width: w - 4, height: 60 }));
+    const stones = others.map((id) => {
+      const place = plan.places[id]!;
+      return flat(`stone-${id}`, { width: place.width - 4, depth: place.depth - 4, height: 60 });
+    });
     plan = applied(
       plan,
       { type: 'addSupplies', supplies: stones },
@@ -72,7 +75,7 @@ describe('find homes', () => {
 
   test('no home, one out of reach, one that it does not go into and one too many in a place count alike', () => {
     const w = width(room(), 'lowChest.0.0');
-    const things = ['a', 'b', 'c', 'd', 'e'].map((id) => flat(id, { width: w * 0.6, height: 60 }));
+    const things = ['a', 'b', 'c', 'd', 'e'].map((id) => flat(id, { width: w * 0.6, depth: 280, height: 60 }));
     const tall = flat('tall', { height: 900, depth: 390, width: 900 });
     const plan = applied(
       room(...things, tall),
@@ -125,7 +128,7 @@ describe('find homes', () => {
   test('a box put away is weighed with what find homes puts into it: no place ends up overloaded', async () => {
     const heavy = Array.from({ length: 12 }, (_, i) => flat(`h${i}`, { width: 60, depth: 60, height: 60, mass: 2500 }));
     const plan = applied(
-      withUnits(room(...heavy), unit('carryBox', { id: 'box', x: 2000, y: 2000 })),
+      withUnits(room(...heavy), unit('carryBox', { id: 'box', x: 2000, y: 2000, width: 380, depth: 280 })),
       { type: 'setUnit', id: 'box', set: { keptInId: 'bookcase.2.0' } },
       ...heavy.map((s): Command => ({ type: 'addUse', use: use(s.id, 9) })),
     );

@@ -1,6 +1,13 @@
 import { apply, type Command, type Plan } from '../plan/index.ts';
-import { type Homes, type SlottingAnswer, slottingTotal, solveSlotting } from '../slotting/index.ts';
+import {
+  type Homes,
+  type SlottingAnswer,
+  type SlottingProblem,
+  slottingTotal,
+  solveSlotting,
+} from '../slotting/index.ts';
 import { assessHomes, type Assessment } from './cost.ts';
+import { Layout, layingRest } from './laying.ts';
 import { problemOf, roomBefore, settleCommand, type Translation, translating } from './slotting.ts';
 import { type Tally, tallyOf } from './tally.ts';
 
@@ -41,6 +48,9 @@ export type Found = {
   plan: Plan;
 };
 
+/** How often what does not lie as it was counted is homed again, and how long that is searched, as a share of the limit. */
+const ROUNDS = 3;
+const AGAIN_PART = 0.15;
 /** So much longer is searched where room to grow gives way, as a share of the limit. */
 const EASED_PART = 0.25;
 /** How long one waits between two breaths, ms. */
@@ -77,15 +87,40 @@ export async function findHomes(plan: Plan, options: FindOptions): Promise<Found
         }),
     });
   let answer = await search(translation.today, 1);
-  const eased = givingWay(translation, answer);
+  // laid for real: where things hang over, a place is said to hold less, and what hangs over is homed again
+  const lowered = new Map<string, number>();
+  for (let round = 0; round < ROUNDS && !options.cancelled?.(); round++) {
+    const layout = new Layout(plan, translation, answer.homes);
+    const over = new Map(layout.inUse.map((place) => [place, layout.over(place)] as const));
+    const hanging = new Set([...over.values()].flat());
+    if (hanging.size === 0) break;
+    const stays = answer.homes.filter((h) => !hanging.has(h.lot));
+    const used = new Map(usedIn(translation, stays));
+    for (const [place, lots] of over) if (lots.length > 0) lowered.set(place, used.get(place)!);
+    const before = room;
+    room = (id) => Math.min(before(id), lowered.get(id) ?? Infinity);
+    problem = problemOf(translation, room);
+    answer = await search(stays, AGAIN_PART);
+  }
+  const eased = givingWay(translation, answer, lowered);
   if (eased) {
-    room = (id) => Math.max(roomBefore(translation)(id), eased.used.get(id)!);
+    const before = room;
+    room = (id) => Math.max(before(id), eased.used.get(id)!);
     problem = problemOf(translation, room);
     answer = await search(eased.homes, EASED_PART);
   }
+  await options.breathe?.();
+  const laid = layingRest(plan, translation, answer.homes, roomBefore(translation));
+  answer = {
+    ...answer,
+    homes: laid.homes,
+    unplaced: laid.left,
+    // the bound holds of the problem as it was first put: what can be laid is a part of it
+    ...totalsOf(problemOf(translation), laid.homes, answer),
+  };
   options.onProgress?.({ phase: 'counting', done: 0, total: null, gap: answer.gap });
   await options.breathe?.();
-  const command = settleCommand(plan, answer, options.since);
+  const command = settleCommand(plan, translation, answer, options.since);
   const done = apply(plan, command as Command);
   if (!done.ok) throw new Error(done.reason);
   const assessed = assessHomes(done.plan);
@@ -96,7 +131,7 @@ export async function findHomes(plan: Plan, options: FindOptions): Promise<Found
     assessedBefore,
     assessed,
     growthGaveWay: usedIn(translation, answer.homes)
-      .filter(([id, used]) => used > roomBefore(translation)(id) + 0.5)
+      .filter(([id, used]) => used > roomBefore(translation)(id) * 1.002 + 0.01)
       .map(([id]) => id),
     answer,
     plan: done.plan,
@@ -119,7 +154,17 @@ async function translated(plan: Plan, options: FindOptions): Promise<Translation
   }
 }
 
-/** Width used of each place with some homes, pins and boxes included, mm. */
+/** Total and gap of homes that were changed after the search. */
+function totalsOf(
+  problem: SlottingProblem,
+  homes: Homes,
+  { bound }: SlottingAnswer,
+): Pick<SlottingAnswer, 'total' | 'gap'> {
+  const total = slottingTotal(problem, homes);
+  return { total, gap: total <= bound ? 0 : bound > 0 ? total / bound - 1 : null };
+}
+
+/** What is used of each place with some homes, pins and boxes included, in its measure. */
 function usedIn({ places, lots }: Translation, homes: Homes): [id: string, used: number][] {
   const use = new Map(lots.map((lot) => [lot.id, new Map(lot.options.map((o) => [o.place, o.use]))]));
   const used = new Map([...places].map(([id, p]) => [id, p.fixed]));
@@ -149,6 +194,7 @@ function feasiblePart(translation: Translation, room: (placeId: string) => numbe
 function givingWay(
   translation: Translation,
   answer: SlottingAnswer,
+  lowered: ReadonlyMap<string, number>,
 ): { homes: Homes; used: ReadonlyMap<string, number> } | null {
   const { places, lots } = translation;
   const lotOf = new Map(lots.map((lot) => [lot.id, lot]));
@@ -160,7 +206,7 @@ function givingWay(
   for (const lot of left) {
     const fitting = lot.options.filter(
       (o) =>
-        used.get(o.place)! + o.use <= places.get(o.place)!.width &&
+        used.get(o.place)! + o.use <= Math.min(places.get(o.place)!.most, lowered.get(o.place) ?? Infinity) &&
         lot.weight <= load.get(o.place)! &&
         o.cost < lot.leave,
     );

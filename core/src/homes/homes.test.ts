@@ -1,3 +1,4 @@
+import { inPeriod } from '../slotting/index.ts';
 import { describe, expect, test } from '@jest/globals';
 import { type Command, HARMFUL, type Plan, type Supply } from '../plan/index.ts';
 import { sceneOf } from '../reach/index.ts';
@@ -31,7 +32,8 @@ describe('homes', () => {
       home('hot', 'bookcase.0.0'),
     );
     const { plan: after } = (await findHomes(plan, { work: 80_000, now: () => 0, since }))!;
-    expect(after.homes['hot.working']!.placeId).toBe('lowChest.0.0');
+    // its top is open, its first drawer is not: either way in the chest beside the seat
+    expect(['lowChest.0.0', 'lowChest.1000.0']).toContain(after.homes['hot.working']!.placeId);
     expect(assessHomes(after).seconds).toBeLessThan(assessHomes(plan).seconds);
   });
 
@@ -47,8 +49,8 @@ describe('homes', () => {
     );
     const problem = slottingOf(plan);
     expect(problem.lots.find((l) => l.id === 's0.working')).toBeUndefined();
-    const capacity = (id: string) => problem.places.find((p) => p.id === id)!.capacity;
-    expect(capacity('lowChest.0.0')).toBeCloseTo(capacity('lowChest.1.0') - 154, 3);
+    const capacity = (id: string) => inPeriod(problem.places.find((p) => p.id === id)!.capacity, 0);
+    expect(capacity('lowChest.0.0')).toBeCloseTo(capacity('lowChest.1.0') - 154 * 204, 1);
     const { plan: after } = (await findHomes(plan, { work: 110_000, now: () => 0, since }))!;
     expect(after.homes['s0.working']).toEqual(plan.homes['s0.working']);
     expect(after.homes['vague.working']).toBeUndefined();
@@ -69,7 +71,7 @@ describe('homes', () => {
       home('tall', 'lowChest.1.0'),
     );
     expect(placeFilling(plan, plan.places['lowChest.0.0']!).faults).toEqual([
-      expect.stringMatching(/^over-full by \d+ mm$/),
+      expect.stringMatching(/^over-full: no room for/),
       expect.stringMatching(/3.0 kg over its load of 15 kg/),
     ]);
     expect(placeFilling(plan, plan.places['lowChest.1.0']!).faults[0]).toMatch(/needs \d+ mm more/);
@@ -85,7 +87,9 @@ describe('homes', () => {
       care: true,
       words: expect.stringMatching(/reach of The child.*local rules come first/),
     });
-    expect(cost(applied(plan, { type: 'lockPlace', id: 'lowChest.0.0', lockable: true })).penalties).toEqual([]);
+    expect(cost(applied(plan, { type: 'setPlace', id: 'lowChest.0.0', set: { lockable: true } })).penalties).toEqual(
+      [],
+    );
   });
 
   test('a child gets at a shelf by its lowest edge, arm stretched up and on tiptoe (own assumption: 60 mm)', () => {

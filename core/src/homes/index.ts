@@ -4,6 +4,8 @@ export {
   costInPlace,
   type HomeCost,
   assessHomes,
+  shareStates,
+  carryingPerYear,
   type Assessment,
   type HomeState,
   penaltiesFor,
@@ -11,8 +13,11 @@ export {
   childAt,
   type ChildReach,
 } from './cost.ts';
-export { slottingOf, settleCommand, lotId } from './slotting.ts';
+export { slottingOf, translating, type Translation } from './slotting.ts';
 export { findHomes, isWorse, type Found, type FindProgress } from './find.ts';
 export { tallyOf, type Tally } from './tally.ts';
+export { barredFrom, NOT_IN_ZONE } from './barred.ts';
+export { carriedOf, isCarriedTo, sessionsAt } from './carrying.ts';
+export { mindAt, sunOn, type Mind } from './minds.ts';
 export { placeFilling, coveredIn, type Filling } from './filling.ts';
 export { bringingOf, bringingPerYear, type Bringing } from './bringing.ts';

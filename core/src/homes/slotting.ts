@@ -1,138 +1,276 @@
-import { fitSupply } from '../fit/index.ts';
-import { type Command, massOf, type Plan, type Share, type Supply } from '../plan/index.ts';
+import { AREA_SHARE, capacityOf, type Holder, holderOf, massInUnit, stowageOf, fitOf } from '../fit/index.ts';
+import { factsOf } from '../catalogue/index.ts';
+import {
+  type Command,
+  compartmentsOf,
+  countIn,
+  type Home,
+  homesOf,
+  massOf,
+  type Place,
+  placesIn,
+  type Plan,
+  type Share,
+  type Supply,
+} from '../plan/index.ts';
 import { sceneOf, type Spot } from '../reach/index.ts';
 import { type Homes, type SlottingProblem } from '../slotting/index.ts';
-import { costInPlace } from './cost.ts';
-import { boxTakes } from './filling.ts';
-import { costWithoutHome, heldIn, SPREAD } from './tally.ts';
+import { keptOut } from './barred.ts';
+import { carriedOf } from './carrying.ts';
+import { carryingPerYear, costInPlace } from './cost.ts';
+import { costWithoutHome, heldIn, SPLIT, SPREAD } from './tally.ts';
+import { yearlyUses } from './uses.ts';
 
 /** Moving a share from today's home once, s (own assumption until the moves are worked out). */
 const MOVE_ONCE = 45;
-/** So much more than its width a place may be said to hold, mm: rounding of sizes that were added up. */
-const CLOSE = 0.5;
-/** Width of an average kind in a place, mm: how many kinds a full place is taken to show (own assumption). */
-const KIND_WIDTH = 120;
+/** No share is split into more parts than this. */
+const MOST_PARTS = 24;
 
-export const lotId = (supply: Pick<Supply, 'id'>, share: Share): string => `${supply.id}.${share}`;
+/** One lot: a share of a supply, or a part of it. */
+export type Lot = { supply: Supply; share: Share; count: number };
 
 /** A plan as a slotting problem before it is said how much of each place's room may be used. */
 export type Translation = {
-  lots: SlottingProblem['lots'];
+  lots: (Omit<SlottingProblem['lots'][number], 'options'> & {
+    options: { place: string; cost: number; use: number }[];
+  })[];
   families: SlottingProblem['families'];
-  /** by place id, in order: inside width, what pins and boxes take of it, what today's movable homes take, mm; load left, g */
-  places: ReadonlyMap<string, { width: number; fixed: number; today: number; load: number; target: number }>;
+  charges: SlottingProblem['charges'];
+  /** what each lot is */
+  lotOf: ReadonlyMap<string, Lot>;
+  /** homes that are no lot and stay: ids */
+  stays: ReadonlySet<string>;
+  /** by place id, in order, in the measure of its nature: the most it may hold, what pins and boxes take of it, what today's movable homes take; load left, g */
+  places: ReadonlyMap<string, { most: number; fixed: number; today: number; load: number; target: number }>;
   /** today's homes that work, those that matter most first */
   today: Homes;
 };
 
+/** How many kinds show in a place as full as it should be: so much of it an average kind takes (own assumption). */
+export function usualKinds(holder: Holder): number {
+  const each = { row: 120, area: 120 * 90, bulk: 1, pile: 25, pockets: 3 }[holder.nature];
+  return Math.max(1, Math.min(12, Math.round(capacityOf(holder) / each)));
+}
+
 /**
- * Translates a plan: one lot for every share with a count, costs in seconds a year, use as frontage in mm. A share that is pinned, or has a
- * home and could go nowhere else (not measured yet, say), is no lot and takes its room. Yields after each supply, so that a caller can breathe.
+ * Translates a plan: one lot for every share with a count, or for each of its parts where it is in several homes or goes into no place whole; costs
+ * in seconds a year, use in the measure of each place. What is pinned, or has a home and could go nowhere else (not measured yet, say), is no lot
+ * and takes its room. Yields after each supply, so that a caller can breathe.
  */
 export function* translating(plan: Plan): Generator<void, Translation> {
   const scene = sceneOf(plan);
   const spots = [...scene.spots.values()].sort((a, b) => (a.place.id < b.place.id ? -1 : 1));
+  const holders = new Map(spots.map(({ place }) => [place.id, holderOf(plan.places[place.id]!)]));
   const places = new Map(
-    spots.map(({ place }) => [
-      place.id,
-      { width: place.width, fixed: 0, today: 0, load: place.load, target: place.width * (1 - plan.head.growth) },
-    ]),
+    spots.map(({ place }) => {
+      const holder = holders.get(place.id)!;
+      const { used, things } = stowageOf(plan, plan.places[place.id]!);
+      // containers and boxes are there already: what is left is packed for real in the end
+      const taken = used - things.reduce((sum, t) => sum + t.use, 0);
+      const free = Math.max(0, capacityOf(holder) - taken);
+      const most = taken + free * (holder.nature === 'area' ? AREA_SHARE : 1);
+      const target = taken + (most - taken) * (1 - plan.head.growth);
+      return [place.id, { most, fixed: taken, today: 0, load: place.load, target }];
+    }),
   );
-  const take = (placeId: string, frontage: number, mass: number) => {
+  shareLoads(plan, places);
+  const stays = new Set<string>();
+  const fix = ({ id, placeId }: Home, supply: Supply, count: number) => {
+    stays.add(id);
     const place = places.get(placeId);
     if (!place) return;
-    place.fixed += frontage;
-    place.load = Math.max(0, place.load - mass);
+    const use = fitOf(holders.get(placeId)!, supply, count);
+    const unknown = !use.ok && use.reason === 'not measured yet';
+    place.fixed += use.ok ? use.use : unknown ? 0 : place.most;
+    place.load = Math.max(0, place.load - count * supply.mass);
   };
-  for (const box of Object.values(plan.units)) {
-    const place = box.keptInId ? plan.places[box.keptInId] : undefined;
-    if (!place) continue;
-    const takes = boxTakes(plan, box, place);
-    // what will be in the box is not known yet: so much of the load is kept for it, and no more goes into it
-    const inside = Object.values(plan.places).filter((p) => p.unitId === box.id);
-    const loads = inside.reduce((sum, p) => sum + p.load, 0);
-    const empty = massOf(box);
-    const kept = Math.max(takes.mass - empty, Math.min(loads, (place.load - empty) / 2));
-    take(place.id, takes.frontage, empty + kept);
-    for (const p of inside) places.get(p.id)!.load *= loads > 0 ? Math.max(0, kept) / loads : 0;
-  }
-  const lots: SlottingProblem['lots'] = [];
-  const families = new Map<string, string[]>();
+  const lots: Translation['lots'] = [];
+  const lotOf = new Map<string, Lot>();
+  const families = new Map<string, { lots: string[]; spread: number }>();
+  const homes = new Map<string, Home>();
+  const inFamily = (id: string, lot: string, spread: number) => {
+    const family = families.get(id);
+    if (family) family.lots.push(lot);
+    else families.set(id, { lots: [lot], spread });
+  };
   for (const supply of Object.values(plan.supplies).sort((a, b) => (a.id < b.id ? -1 : 1))) {
     for (const share of ['working', 'backstock'] as const) {
-      const count = supply[share];
-      if (count === 0) continue;
-      const id = lotId(supply, share);
-      const home = plan.homes[id];
-      const weight = count * supply.mass;
-      const options = home?.pinned
-        ? []
-        : spots.flatMap((spot) => option(plan, supply, share, count, spot, home?.placeId));
-      // what could go nowhere else stays where it lies
-      if (home && options.length === 0) {
-        const spot = scene.spots.get(home.placeId);
-        const fit = spot ? fitSupply(spot.place, supply, count) : null;
-        const unknown = fit && !fit.ok && fit.reason === 'not measured yet';
-        take(home.placeId, fit?.ok ? fit.frontage : unknown ? 0 : (spot?.place.width ?? 0), weight);
-        continue;
+      for (const home of homesOf(plan, supply.id, share))
+        if (home.pinned) fix(home, supply, countIn(plan, home, supply));
+      const parts = partsOf(plan, supply, share, spots, holders);
+      for (const [i, { count, home }] of parts.entries()) {
+        const options = spots.flatMap((spot) =>
+          option(plan, supply, share, count, spot, holders.get(spot.place.id)!, home?.placeId),
+        );
+        // what could go nowhere else stays where it lies
+        if (home && options.length === 0) {
+          fix(home, supply, count);
+          continue;
+        }
+        const id = parts.length === 1 ? `${supply.id}.${share}` : `${supply.id}.${share}#${i + 1}`;
+        lotOf.set(id, { supply, share, count });
+        if (home) homes.set(id, home);
+        const part = count / supply[share];
+        lots.push({ id, weight: count * supply.mass, leave: costWithoutHome(plan, supply, share) * part, options });
+        if (parts.length > 1) inFamily(`${supply.id}.${share}`, id, SPLIT);
+        if (supply.family && share === 'working') inFamily(`family ${supply.family}`, id, SPREAD[plan.head.grouping]);
       }
-      lots.push({
-        id,
-        weight,
-        leave: costWithoutHome(plan, supply, share),
-        options,
-      });
-      if (supply.family && share === 'working')
-        families.set(supply.family, [...(families.get(supply.family) ?? []), id]);
     }
     yield;
   }
-  const frontage = new Map<string, number>();
-  for (const lot of lots) for (const o of lot.options) frontage.set(`${lot.id} ${o.place}`, o.use);
-  const leave = new Map(lots.map((lot) => [lot.id, lot.leave]));
-  const today: { lot: string; place: string }[] = [];
-  for (const { place } of spots)
-    for (const home of heldIn(plan, place)) {
-      const use = frontage.get(`${home.id} ${place.id}`);
-      if (use === undefined) continue;
-      places.get(place.id)!.today += use;
-      today.push({ lot: home.id, place: place.id });
-    }
-  today.sort((a, b) => leave.get(b.lot)! - leave.get(a.lot)!);
+  const today = todaysHomes(plan, { lots, lotOf, places, homes });
   return {
     lots,
-    families: [...families]
-      .filter(([, ids]) => ids.length > 1)
-      .map(([id, ids]) => ({ id, lots: ids, spread: SPREAD[plan.head.grouping] })),
+    lotOf,
+    stays,
+    charges: chargesOf(plan, lots, lotOf),
+    families: [...families].filter(([, f]) => f.lots.length > 1).map(([id, f]) => ({ id, ...f })),
     places,
     today,
   };
 }
 
+/** What a place carries is shared with what stands in it: so much of the load is kept for boxes, and no more goes into them. */
+function shareLoads(plan: Plan, places: Map<string, { load: number }>): void {
+  for (const box of Object.values(plan.units)) {
+    const holder = box.keptInId === null ? undefined : places.get(box.keptInId);
+    if (!holder) continue;
+    const inside = compartmentsOf(plan, box.id);
+    const loads = inside.reduce((sum, p) => sum + p.load, 0);
+    const kept = Math.max(massInUnit(plan, box.id), Math.min(loads, (holder.load - massOf(box)) / 2));
+    holder.load = Math.max(0, holder.load - massOf(box) - kept);
+    for (const p of inside) places.get(p.id)!.load *= loads > 0 ? Math.max(0, kept) / loads : 0;
+  }
+  const share = (place: Place) => {
+    const inner = placesIn(plan, place.id);
+    if (inner.length === 0) return;
+    const own = places.get(place.id)!;
+    const loads = inner.reduce((sum, p) => sum + p.load, 0);
+    const factor = loads > 0 ? Math.min(1, own.load / loads) : 0;
+    for (const p of inner) {
+      const at = places.get(p.id);
+      if (at) at.load *= factor;
+      own.load = Math.max(0, own.load - (at?.load ?? 0));
+      share(p);
+    }
+  };
+  for (const place of Object.values(plan.places)) if (place.inId === null && places.has(place.id)) share(place);
+}
+
 /**
- * The problem with so much of each place's width for use (mm, pins and boxes included; by default what is free of room to grow, or what today's
- * homes use where that is more). A thing that needs more than that but not more than the place is wide may fill it by itself.
+ * The parts of a share that move by themselves: each of its homes where it has several, else the whole; what goes into no place whole is split into
+ * parts as large as go into one.
+ */
+function partsOf(
+  plan: Plan,
+  supply: Supply,
+  share: Share,
+  spots: readonly Spot[],
+  holders: ReadonlyMap<string, Holder>,
+): { count: number; home: Home | undefined }[] {
+  const all = homesOf(plan, supply.id, share);
+  const homes = all.filter((h) => !h.pinned);
+  const pinned = all.filter((h) => h.pinned).reduce((sum, h) => sum + countIn(plan, h, supply), 0);
+  const total = supply[share] - pinned;
+  if (total <= 0) return [];
+  const parts: { count: number; home: Home | undefined }[] = [];
+  let left = total;
+  if (homes.length > 1)
+    for (const home of homes) {
+      const count = Math.min(left, countIn(plan, home, supply));
+      if (count > 0) parts.push({ count, home });
+      left -= count;
+    }
+  if (left === 0) return parts;
+  const home = homes.length === 1 ? homes[0] : undefined;
+  let most = 0;
+  for (const { place } of spots) {
+    const use = fitOf(holders.get(place.id)!, supply, left);
+    if (use.ok) return [...parts, { count: left, home }];
+    most = Math.max(most, use.fits);
+  }
+  if (most === 0 || Math.ceil(left / most) > MOST_PARTS) return [...parts, { count: left, home }];
+  for (; left > 0; left -= most)
+    parts.push({ count: Math.min(most, left), home: parts.length === 0 ? home : undefined });
+  return parts;
+}
+
+/** Today's homes that hold what they are said to, and what they take. */
+function todaysHomes(
+  plan: Plan,
+  {
+    lots,
+    places,
+    homes,
+  }: Pick<Translation, 'lots' | 'lotOf'> & { places: Map<string, { today: number }>; homes: ReadonlyMap<string, Home> },
+): { lot: string; place: string }[] {
+  const held = new Set<Home>();
+  for (const placeId of new Set([...homes.values()].map((h) => h.placeId)))
+    if (places.has(placeId)) for (const home of heldIn(plan, plan.places[placeId]!)) held.add(home);
+  const today: { lot: string; place: string; leave: number }[] = [];
+  for (const lot of lots) {
+    const home = homes.get(lot.id);
+    const option = home && held.has(home) ? lot.options.find((o) => o.place === home.placeId) : undefined;
+    if (!option) continue;
+    places.get(option.place)!.today += option.use;
+    today.push({ lot: lot.id, place: option.place, leave: lot.leave });
+  }
+  return today.sort((a, b) => b.leave - a.leave || (a.lot < b.lot ? -1 : 1)).map(({ lot, place }) => ({ lot, place }));
+}
+
+/** Containers that are carried to a seat: bringing them once a session, if anything that is used there lives in them. */
+function chargesOf(plan: Plan, lots: Translation['lots'], lotOf: ReadonlyMap<string, Lot>): SlottingProblem['charges'] {
+  const carried = Object.values(plan.places).filter((p) => carriedOf(plan, p) !== null);
+  if (carried.length === 0) return [];
+  const byStation = new Map<string, string[]>();
+  for (const { id } of lots) {
+    const { supply, share } = lotOf.get(id)!;
+    for (const { station } of yearlyUses(plan, supply, share))
+      byStation.set(station.id, [...(byStation.get(station.id) ?? []), id]);
+  }
+  const within = new Map<string, number>();
+  for (const place of carried)
+    within.set(carriedOf(plan, place)!.id, (within.get(carriedOf(plan, place)!.id) ?? 0) + 1);
+  return carried.flatMap((place) => {
+    const container = carriedOf(plan, place)!;
+    return Object.values(plan.stations).flatMap((station) => {
+      const cost = carryingPerYear(plan, station, container);
+      const under = byStation.get(station.id) ?? [];
+      // the parts of one container share its bringing
+      return cost > 0 && under.length > 0
+        ? [{ place: place.id, lots: under, cost: round(cost / within.get(container.id)!) }]
+        : [];
+    });
+  });
+}
+
+const round = (x: number) => Math.round(x * 100) / 100;
+
+/**
+ * The problem with so much of each place's room for use (in its measure, pins and boxes included; by default what is free of room to grow, or what
+ * today's homes use where that is more). A thing that needs more than that but not more than the place holds may fill it by itself.
  */
 export function problemOf(translation: Translation, room: (placeId: string) => number = roomBefore(translation)) {
-  const { places, lots, families } = translation;
+  const { places, lots, families, charges } = translation;
   const most = new Map([...places.keys()].map((id) => [id, room(id)]));
   return {
-    format: 'heronstone-slotting/1' as const,
+    format: 'heronstone-slotting/2' as const,
     places: [...places].map(([id, p]) => ({ id, capacity: Math.max(0, most.get(id)! - p.fixed), load: p.load })),
     lots: lots.map((lot) => ({
       ...lot,
       options: lot.options.map((o) => ({ ...o, use: Math.floor(Math.min(o.use, most.get(o.place)!) * 100) / 100 })),
     })),
     families,
+    charges,
   } satisfies SlottingProblem;
 }
 
-/** What may be used of a place before room to grow gives way: today's homes keep what they have. */
+/** What may be used of a place before room to grow gives way: today's homes keep what they have, they are laid there. */
 export const roomBefore =
   ({ places }: Translation) =>
   (placeId: string): number => {
-    const { width, fixed, today, target } = places.get(placeId)!;
-    return Math.max(target, Math.min(width + CLOSE, fixed + today));
+    const { fixed, today, target } = places.get(placeId)!;
+    return Math.max(target, fixed + today);
   };
 
 /** The plan as a slotting problem, room to grow kept free where today's homes leave it. */
@@ -144,41 +282,58 @@ export function slottingOf(plan: Plan): SlottingProblem {
   }
 }
 
+/** Nothing is put on a worktop by itself: it is for work. What stands there may stay. */
+const isForWork = (spot: Spot) => spot.place.kind === 'top' && factsOf(spot.unit.kind).worktop;
+
 function option(
   plan: Plan,
   supply: Supply,
   share: Share,
   count: number,
   spot: Spot,
+  holder: Holder,
   today: string | undefined,
 ): { place: string; cost: number; use: number }[] {
-  const fit = fitSupply(spot.place, supply, count);
-  if (!fit.ok) return [];
-  const kinds = Math.max(1, Math.min(12, Math.round(spot.place.width / KIND_WIDTH)));
-  const cost = costInPlace(plan, supply, share, spot.place.id, kinds);
+  const placeId = spot.place.id;
+  if (keptOut(plan, spot.place) !== '' || (isForWork(spot) && today !== placeId)) return [];
+  const use = fitOf(holder, supply, count);
+  if (!use.ok) return [];
+  const cost = costInPlace(plan, supply, share, placeId, usualKinds(holder), 0, count / supply[share]);
   if (!cost || !Number.isFinite(cost.seconds)) return [];
-  const move = today !== undefined && today !== spot.place.id ? MOVE_ONCE : 0;
-  return [{ place: spot.place.id, cost: Math.round((cost.seconds + move) * 100) / 100, use: fit.frontage }];
+  const move = today !== undefined && today !== placeId ? MOVE_ONCE : 0;
+  return [{ place: placeId, cost: round(cost.seconds + move), use: use.use }];
 }
 
 /** The command that moves every share where the answer puts it; pinned homes are not in the answer and stay. */
 export function settleCommand(
   plan: Plan,
+  translation: Pick<Translation, 'lotOf' | 'stays'>,
   answer: { homes: Homes; unplaced: readonly string[] },
   since: string,
 ): Command & { type: 'settle' } {
-  const split = (lot: string): { supplyId: string; share: Share } => {
-    const dot = lot.lastIndexOf('.');
-    return { supplyId: lot.slice(0, dot), share: lot.slice(dot + 1) as Share };
-  };
-  const moved = answer.homes.filter(({ lot, place }) => plan.homes[lot]?.placeId !== place);
-  const left = answer.unplaced.filter((lot) => plan.homes[lot]);
-  return {
-    type: 'settle',
-    since,
-    homes: [
-      ...left.map((lot) => ({ ...split(lot), placeId: null })),
-      ...moved.map(({ lot, place }) => ({ ...split(lot), placeId: place })),
-    ],
-  };
+  type Wanted = { supply: Supply; share: Share; at: Map<string, number>; left: number };
+  const shares = new Map<string, Wanted>();
+  const placeOf = new Map(answer.homes.map((h) => [h.lot, h.place]));
+  for (const [id, { supply, share, count }] of translation.lotOf) {
+    const key = `${share} ${supply.id}`;
+    const wanted = shares.get(key) ?? { supply, share, at: new Map<string, number>(), left: 0 };
+    shares.set(key, wanted);
+    const place = placeOf.get(id);
+    if (place === undefined) wanted.left += count;
+    else wanted.at.set(place, (wanted.at.get(place) ?? 0) + count);
+  }
+  const homes: (Command & { type: 'settle' })['homes'] = [];
+  for (const { supply, share, at, left } of shares.values()) {
+    const now = homesOf(plan, supply.id, share);
+    for (const home of now.filter((h) => translation.stays.has(h.id)))
+      at.set(home.placeId, (at.get(home.placeId) ?? 0) + countIn(plan, home, supply));
+    const same = at.size === now.length && now.every((h) => at.get(h.placeId) === countIn(plan, h, supply));
+    if (same) continue;
+    // one home alone takes all there is, also what comes later; of several the largest takes the rest
+    const rest = left > 0 ? null : [...at].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1))[0]?.[0];
+    if (at.size === 0) homes.push({ supplyId: supply.id, share, placeId: null });
+    for (const [placeId, count] of at)
+      homes.push({ supplyId: supply.id, share, placeId, ...(placeId === rest ? {} : { count }) });
+  }
+  return { type: 'settle', since, homes: homes.sort((a, b) => +(a.placeId !== null) - +(b.placeId !== null)) };
 }

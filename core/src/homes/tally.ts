@@ -1,11 +1,12 @@
-import { fitSupply } from '../fit/index.ts';
+import { massIn, stowageOf } from '../fit/index.ts';
 import { type Home, homesIn, type Place, type Plan, type Share, type Supply } from '../plan/index.ts';
 import { type Assessment, assessHomes, type HomeState } from './cost.ts';
-import { boxesIn, boxTakes } from './filling.ts';
 import { yearlyUses } from './uses.ts';
 
 /** Yearly seconds for a family's second and every further place, by school (own assumption). */
 export const SPREAD = { kind: 900, activity: 240 } as const;
+/** Every further place of one share costs so much a year: one looks in the wrong one, s (own assumption). */
+export const SPLIT = 60;
 /** A thing without a home is dug out of a pile, and left lying in the way: seconds a year, plus seconds a fetch (own assumption). */
 const LEAVE_YEAR = 3600;
 const LEAVE_FETCH = 180;
@@ -16,31 +17,25 @@ export function costWithoutHome(plan: Plan, supply: Supply, share: Share): numbe
 }
 
 /**
- * The homes in a place that it truly holds: boxes and pinned things first, then what would cost most without a home, until its width or
- * load is used up. What is not measured is taken to fit.
+ * The homes in a place that it truly holds: those that find room as it is laid, and of these, pinned ones first, then what would cost most without a
+ * home, as many as it carries. What is not measured is taken to fit.
  */
 export function heldIn(plan: Plan, place: Place): ReadonlySet<Home> {
-  let width = place.width + 0.5;
-  let load = place.load;
-  for (const box of boxesIn(plan, place.id)) {
-    const takes = boxTakes(plan, box, place);
-    width -= takes.frontage;
-    load -= takes.mass;
-  }
+  const { things } = stowageOf(plan, place);
+  const laid = new Map(things.map((t) => [t.id, t]));
+  let load = place.load - massIn(plan, place) + things.reduce((sum, t) => sum + t.count * t.supply.mass, 0);
   const held = new Set<Home>();
   const homes = homesIn(plan, place.id).flatMap((home) => {
-    const supply = plan.supplies[home.supplyId];
-    return supply ? [{ home, supply, leave: costWithoutHome(plan, supply, home.share) }] : [];
+    const thing = laid.get(home.id);
+    const finds = thing && (thing.alone.ok ? thing.over === 0 : thing.alone.reason === 'not measured yet');
+    return thing && (finds || home.pinned)
+      ? [{ home, thing, leave: costWithoutHome(plan, thing.supply, home.share) }]
+      : [];
   });
   homes.sort((a, b) => +b.home.pinned - +a.home.pinned || b.leave - a.leave || (a.home.id < b.home.id ? -1 : 1));
-  for (const { home, supply } of homes) {
-    const count = supply[home.share];
-    const fit = fitSupply(place, supply, count);
-    if (!fit.ok && fit.reason !== 'not measured yet') continue;
-    const takes = fit.ok ? fit.frontage : 0;
-    const mass = count * supply.mass;
-    if (!home.pinned && (takes > width || mass > load)) continue;
-    width -= takes;
+  for (const { home, thing } of homes) {
+    const mass = thing.count * thing.supply.mass;
+    if (!home.pinned && mass > load) continue;
     load -= mass;
     held.add(home);
   }
@@ -57,7 +52,7 @@ export type Tally = {
   fetching: number;
   /** seconds a year set for what has none */
   withoutSeconds: number;
-  /** seconds a year set for families in several places */
+  /** seconds a year set for families, and shares of one supply, in several places */
   apart: number;
   total: number;
 };
@@ -71,11 +66,13 @@ export function tallyOf(plan: Plan, assessed: Assessment = assessHomes(plan)): T
   let fetching = assessed.bringing;
   let withoutSeconds = 0;
   const families = new Map<string, Set<string>>();
+  const shares = new Map<string, number>();
   for (const state of assessed.states) {
-    const { supply, share, place, cost } = state;
-    const home = plan.homes[`${supply.id}.${share}`];
+    const { supply, share, home, place, cost } = state;
     if (home && place && cost && cost.reason === null && held.has(home)) {
       fetching += cost.seconds;
+      const key = `${share} ${supply.id}`;
+      shares.set(key, (shares.get(key) ?? 0) + 1);
       if (supply.family && share === 'working') {
         const places = families.get(supply.family);
         if (places) places.add(place.id);
@@ -83,11 +80,12 @@ export function tallyOf(plan: Plan, assessed: Assessment = assessHomes(plan)): T
       }
     } else {
       without.push(state);
-      withoutSeconds += costWithoutHome(plan, supply, share);
+      withoutSeconds += (costWithoutHome(plan, supply, share) * state.count) / supply[share];
       if (place) inVain++;
     }
   }
   let apart = 0;
+  for (const homes of shares.values()) apart += SPLIT * (homes - 1);
   for (const places of families.values()) apart += SPREAD[plan.head.grouping] * (places.size - 1);
   return { without, inVain, fetching, withoutSeconds, apart, total: fetching + withoutSeconds + apart };
 }

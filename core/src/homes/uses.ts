@@ -1,4 +1,4 @@
-import { type Plan, type Share, type Station, type Supply } from '../plan/index.ts';
+import { type Plan, type Share, type Station, type Supply, usesOf } from '../plan/index.ts';
 
 /** Fetches of one share of a supply from one station. */
 export type YearlyUse = { station: Station; fetches: number; consumed: boolean };
@@ -20,19 +20,15 @@ export function consumedPerFetch(use: { fetches: number; usedUp: number }): bool
   return use.usedUp >= use.fetches && use.fetches > 0;
 }
 
-const indexes = new WeakMap<object, Map<string, Plan['uses'][string][]>>();
-function usesOf(plan: Plan, supplyId: string): Plan['uses'][string][] {
-  let index = indexes.get(plan.uses);
-  if (!index) {
-    index = new Map();
-    for (const use of Object.values(plan.uses)) {
-      const list = index.get(use.supplyId);
-      if (list) list.push(use);
-      else index.set(use.supplyId, [use]);
-    }
-    indexes.set(plan.uses, index);
+const sorted = new WeakMap<object, Station[]>();
+/** The stations of a plan in order of id; computed once per set of stations. */
+function stationsOf(plan: Pick<Plan, 'stations'>): readonly Station[] {
+  let list = sorted.get(plan.stations);
+  if (!list) {
+    list = Object.values(plan.stations).sort((a, b) => (a.id < b.id ? -1 : 1));
+    sorted.set(plan.stations, list);
   }
-  return index.get(supplyId) ?? [];
+  return list;
 }
 
 /**
@@ -40,7 +36,7 @@ function usesOf(plan: Plan, supplyId: string): Plan['uses'][string][] {
  * Empty while the plan has no station.
  */
 export function yearlyUses(plan: Plan, supply: Supply, share: Share): YearlyUse[] {
-  const stations = Object.values(plan.stations).sort((a, b) => (a.id < b.id ? -1 : 1));
+  const stations = stationsOf(plan);
   if (stations.length === 0) return [];
   const out: YearlyUse[] = [];
   let usedUp = 0;

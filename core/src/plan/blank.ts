@@ -4,11 +4,25 @@ import {
   type Fixture,
   type FixtureKind,
   type Hazard,
+  type Organiser,
   type Person,
+  type Place,
   type Station,
   type Supply,
   type Unit,
 } from './rows.ts';
+
+/**
+ * How things of a form usually lie (common practice, no source): bottles stand, sheets lie or are filed, soft things lie, the rest any way up. What hangs
+ * is said of each.
+ */
+export function usualLies(form: string): Supply['lies'] {
+  if (form === 'bottle' || form === 'machine') return ['upright'];
+  if (form === 'sheet') return ['flat', 'upright'];
+  if (form === 'pocket') return ['flat', 'upright'];
+  if (form === 'long') return ['flat', 'upright'];
+  return form === 'soft' ? ['flat', 'edge'] : ['flat', 'edge', 'upright'];
+}
 
 /** A supply of which nothing but its name is known yet. */
 export function blankSupply(id: string, name: string): Supply {
@@ -26,10 +40,12 @@ export function blankSupply(id: string, name: string): Supply {
     backstock: 0,
     stackLimit: null,
     lies: ['flat', 'edge', 'upright'],
+    bears: false,
     sensitive: [],
     hazards: [],
     colour: null,
     note: '',
+    zoneId: null,
   };
 }
 
@@ -83,6 +99,7 @@ export const ACTIVITY_LATER = {
   surfaceDepth: 0,
   lux: 500,
   traits: [],
+  zoneId: null,
 } as const satisfies Partial<Activity>;
 
 /** A fixed station worked at alone. */
@@ -93,6 +110,27 @@ export const STATION_LATER = {
   together: '',
   lastUsed: null,
 } as const satisfies Partial<Station>;
+
+/** A compartment of a unit that holds as its kind does and is kept for nothing. */
+export const PLACE_LATER = {
+  nature: null,
+  pockets: 0,
+  inId: null,
+  organiserId: null,
+  turned: false,
+  zoneId: null,
+  keptOut: '',
+} as const satisfies Partial<Place>;
+
+/** An open box one looks into, undivided, that stays where it stands. */
+export const ORGANISER_LATER = {
+  nature: 'area',
+  pockets: 0,
+  divided: '',
+  carried: false,
+  mass: null,
+  price: null,
+} as const satisfies Partial<Organiser>;
 
 /** An activity of which nothing but its name is known: an hour and a half once a week all the year. */
 export function blankActivity(id: string, name: string): Activity {
@@ -135,7 +173,15 @@ export function blankUnit(id: string, kind: UnitKind, measure: 'metric' | 'imper
     feedFront: 0,
     feedBack: 0,
     awayMinutes: mount === 'away' ? 3 : 0,
+    zoneId: null,
   };
+}
+
+/** A box of some outer size (mm) with walls of 2 mm, nothing else known of it. */
+export function blankOrganiser(id: string, name: string, width: number, depth: number, height: number): Organiser {
+  const inner = { innerWidth: width - 4, innerDepth: depth - 4, innerHeight: height - 2 };
+  const plain = { lid: false, lidRise: 0, seeThrough: false, packOf: 1, have: 0 };
+  return { id, name, width, depth, height, ...inner, ...plain, ...ORGANISER_LATER };
 }
 
 /** What a unit weighs empty, g: as weighed, else estimated. */

@@ -1,29 +1,6 @@
 import { z } from 'zod';
-import {
-  Acknowledgement,
-  Activity,
-  Diagonal,
-  Fixture,
-  FloorUse,
-  Flow,
-  Home,
-  Id,
-  MachineUse,
-  Opening,
-  Organiser,
-  OrganiserSet,
-  OwnKind,
-  Parking,
-  Person,
-  PlanHead,
-  SHARES,
-  Slope,
-  Station,
-  Supply,
-  Unit,
-  Use,
-  Wall,
-} from './rows.ts';
+import { Acknowledgement, Home, Id, Organiser, Place, PlanHead, SHARES, Supply, Unit, Wall } from './rows.ts';
+import { type Described, TABLES, type TableName } from './tables.ts';
 import { type RowChange } from './edit.ts';
 import { text } from './text.ts';
 
@@ -34,28 +11,65 @@ function change<T extends string, S extends z.ZodObject>(type: T, row: S) {
 }
 const remove = <T extends string>(type: T) => z.strictObject({ type: z.literal(type), id: Id });
 
+type Plain<N extends string, S extends z.ZodObject> = [
+  z.ZodObject<{ type: z.ZodLiteral<`add${Capitalize<N>}`> } & Record<N, S>, z.core.$strict>,
+  ReturnType<typeof change<`set${Capitalize<N>}`, S>>,
+  ReturnType<typeof remove<`remove${Capitalize<N>}`>>,
+];
+
+/** The three commands of a table whose rows come, change and go by themselves. */
+function plain<N extends string, S extends z.ZodObject>({ row, plain: name }: Described<S, N>): Plain<N, S> {
+  const Name = `${name![0]!.toUpperCase()}${name!.slice(1)}`;
+  return [
+    z.strictObject({ type: z.literal(`add${Name}`), [name!]: row }),
+    change(`set${Name}`, row),
+    remove(`remove${Name}`),
+  ] as unknown as Plain<N, S>;
+}
+
 const headPart = PlanHead.partial();
+/** What the maker may say of a place; everything else about it follows from its unit or container. */
+const placePart = Place.pick({
+  name: true,
+  nature: true,
+  pockets: true,
+  lockable: true,
+  zoneId: true,
+  keptOut: true,
+  load: true,
+}).partial();
+/** Where a container stands in a place: from the left, the front and the floor of its inside. */
+const seat = {
+  inId: Id,
+  left: Place.shape.left,
+  front: Place.shape.front,
+  bottom: Place.shape.bottom,
+  turned: z.boolean(),
+};
+const count = z.int('must be a whole number').min(1, 'must be at least one').max(1_000_000);
+
 const simple = [
   z.strictObject({ type: z.literal('setPlan'), set: headPart, was: headPart.optional() }),
   z.strictObject({ type: z.literal('addWall'), wall: Wall.omit({ seq: true }), at: z.int().min(0).optional() }),
   change('setWall', Wall.omit({ seq: true })),
   remove('removeWall'),
   z.strictObject({ type: z.literal('spreadMisclosure') }),
-  z.strictObject({ type: z.literal('addOpening'), opening: Opening }),
-  change('setOpening', Opening),
-  remove('removeOpening'),
-  z.strictObject({ type: z.literal('addSlope'), slope: Slope }),
-  change('setSlope', Slope),
-  remove('removeSlope'),
-  z.strictObject({ type: z.literal('addFixture'), fixture: Fixture }),
-  change('setFixture', Fixture),
-  remove('removeFixture'),
-  z.strictObject({ type: z.literal('addDiagonal'), diagonal: Diagonal }),
-  change('setDiagonal', Diagonal),
-  remove('removeDiagonal'),
-  z.strictObject({ type: z.literal('addFloorUse'), floorUse: FloorUse }),
-  change('setFloorUse', FloorUse),
-  remove('removeFloorUse'),
+  ...plain(TABLES.openings),
+  ...plain(TABLES.slopes),
+  ...plain(TABLES.fixtures),
+  ...plain(TABLES.diagonals),
+  ...plain(TABLES.floorUses),
+  ...plain(TABLES.people),
+  ...plain(TABLES.zones),
+  ...plain(TABLES.parkings),
+  ...plain(TABLES.ownKinds),
+  ...plain(TABLES.organisers),
+  ...plain(TABLES.bans),
+  ...plain(TABLES.activities),
+  ...plain(TABLES.uses),
+  ...plain(TABLES.flows),
+  ...plain(TABLES.machineUses),
+  ...plain(TABLES.stations),
   z.strictObject({
     type: z.literal('shapeWall'),
     id: Id,
@@ -73,43 +87,27 @@ const simple = [
     along: Wall.shape.length,
     next: Wall.shape.length,
   }),
-  z.strictObject({ type: z.literal('addPerson'), person: Person }),
-  change('setPerson', Person),
-  remove('removePerson'),
   z.strictObject({ type: z.literal('placeUnit'), unit: Unit }),
   change('setUnit', Unit),
   remove('removeUnit'),
-  z.strictObject({ type: z.literal('addParking'), parking: Parking }),
-  change('setParking', Parking),
-  remove('removeParking'),
-  z.strictObject({ type: z.literal('addOwnKind'), ownKind: OwnKind }),
-  remove('removeOwnKind'),
-  z.strictObject({ type: z.literal('addOrganiser'), organiser: Organiser }),
-  change('setOrganiser', Organiser),
-  remove('removeOrganiser'),
-  z.strictObject({ type: z.literal('addOrganiserSet'), organiserSet: OrganiserSet }),
-  change('setOrganiserSet', OrganiserSet),
-  remove('removeOrganiserSet'),
+  z.strictObject({ type: z.literal('setPlace'), id: Id, set: placePart, was: placePart.optional() }),
+  /** a container is set into a place; its own lanes, slots or trays come with it */
+  z.strictObject({ type: z.literal('standIn'), id: Id, organiserId: Id, name: Place.shape.name, ...seat }),
+  /** a container is put elsewhere, with all that is in it */
+  z.strictObject({ type: z.literal('moveContainer'), id: Id, ...seat }),
+  /** a container is taken out; what lies in it has no home then */
+  remove('takeOut'),
+  /** the inside of a place is divided, or (empty) its dividers are taken out */
+  z.strictObject({ type: z.literal('divide'), id: Id, into: Organiser.shape.divided }),
   z.strictObject({ type: z.literal('acknowledge'), acknowledgement: Acknowledgement }),
   z.strictObject({ type: z.literal('reopen'), id: Acknowledgement.shape.id }),
-  z.strictObject({ type: z.literal('lockPlace'), id: Id, lockable: z.boolean() }),
   z.strictObject({ type: z.literal('addSupplies'), supplies: z.array(Supply).min(1).max(20_000) }),
   change('setSupply', Supply),
   remove('removeSupply'),
-  z.strictObject({ type: z.literal('addActivity'), activity: Activity }),
-  change('setActivity', Activity),
-  remove('removeActivity'),
-  z.strictObject({ type: z.literal('addUse'), use: Use }),
-  change('setUse', Use),
-  remove('removeUse'),
-  z.strictObject({ type: z.literal('addFlow'), flow: Flow }),
-  change('setFlow', Flow),
-  remove('removeFlow'),
-  z.strictObject({ type: z.literal('addMachineUse'), machineUse: MachineUse }),
-  remove('removeMachineUse'),
-  z.strictObject({ type: z.literal('addStation'), station: Station }),
-  change('setStation', Station),
-  remove('removeStation'),
+  /**
+   * A share gets its home in a place: the whole of it, or what one of its homes holds, or so many pieces (of that home, else of those without a
+   * home, else of its largest home).
+   */
   z.strictObject({
     type: z.literal('assignHome'),
     supplyId: Id,
@@ -117,13 +115,32 @@ const simple = [
     placeId: Id,
     since: Home.shape.since,
     pinned: z.boolean().optional(),
+    homeId: Id.optional(),
+    count: count.optional(),
   }),
-  z.strictObject({ type: z.literal('leaveHome'), supplyId: Id, share: z.enum(SHARES) }),
-  z.strictObject({ type: z.literal('pinHome'), supplyId: Id, share: z.enum(SHARES), pinned: z.boolean() }),
+  /** takes a share, or what one of its homes holds, out of its home */
+  z.strictObject({ type: z.literal('leaveHome'), supplyId: Id, share: z.enum(SHARES), homeId: Id.optional() }),
+  z.strictObject({
+    type: z.literal('pinHome'),
+    supplyId: Id,
+    share: z.enum(SHARES),
+    homeId: Id.optional(),
+    pinned: z.boolean(),
+  }),
   z.strictObject({
     type: z.literal('settle'),
     since: Home.shape.since,
-    homes: z.array(z.strictObject({ supplyId: Id, share: z.enum(SHARES), placeId: Id.nullable() })).max(50_000),
+    homes: z
+      .array(
+        z.strictObject({
+          supplyId: Id,
+          share: z.enum(SHARES),
+          placeId: Id.nullable(),
+          /** so many of it; left out: all the rest */
+          count: count.optional(),
+        }),
+      )
+      .max(50_000),
   }),
 ] as const;
 
@@ -140,71 +157,45 @@ export type CommandOf<T extends Command['type']> = Extract<Command, { type: T }>
 /** Takes a command back. Only made by `apply` and kept in the log; nobody can ask for one. */
 export type Restore = { type: 'restore'; of: string; changes: RowChange[] };
 
-const WORDS: Record<Exclude<Command['type'], 'several'>, string> = {
+/** What commands with a name of their own do; those of plain tables are described by the word of the table. */
+const WORDS: Partial<Record<Command['type'], string>> = {
   setPlan: 'change the plan',
   addWall: 'add a wall',
   setWall: 'change a wall',
   removeWall: 'take out a wall',
   spreadMisclosure: 'spread the misclosure',
-  addOpening: 'add a door or window',
-  setOpening: 'change a door or window',
-  removeOpening: 'take out a door or window',
-  addSlope: 'add a slope',
-  setSlope: 'change a slope',
-  removeSlope: 'take out a slope',
-  addFixture: 'add a fixture',
-  setFixture: 'change a fixture',
-  removeFixture: 'take out a fixture',
-  addDiagonal: 'add a diagonal',
-  setDiagonal: 'change a diagonal',
-  removeDiagonal: 'take out a diagonal',
-  addFloorUse: 'add another use of the floor',
-  setFloorUse: 'change another use of the floor',
-  removeFloorUse: 'take out another use of the floor',
   shapeWall: 'shape a wall',
   cutCorner: 'cut a corner',
-  addPerson: 'add a person',
-  setPerson: 'change a person',
-  removePerson: 'take out a person',
-  placeUnit: 'place a unit',
   setUnit: 'change a unit',
   removeUnit: 'take out a unit',
-  addParking: 'add a parking spot',
-  setParking: 'change a parking spot',
-  removeParking: 'take out a parking spot',
   addOwnKind: 'keep a kind of one’s own',
   removeOwnKind: 'forget a kind of one’s own',
-  addOrganiser: 'add an organiser',
-  setOrganiser: 'change an organiser',
-  removeOrganiser: 'take out an organiser',
-  addOrganiserSet: 'put organisers in',
-  setOrganiserSet: 'change how many organisers',
-  removeOrganiserSet: 'take organisers out',
+  setPlace: 'change a place',
+  standIn: 'set a container in',
+  moveContainer: 'move a container',
+  takeOut: 'take a container out',
+  divide: 'divide a place',
   acknowledge: 'acknowledge a finding',
   reopen: 'take an acknowledgement back',
-  lockPlace: 'lock or unlock a place',
-  addSupplies: 'add supplies',
   setSupply: 'change a supply',
   removeSupply: 'take out a supply',
-  addActivity: 'add an activity',
-  setActivity: 'change an activity',
-  removeActivity: 'take out an activity',
-  addUse: 'add a use',
-  setUse: 'change a use',
-  removeUse: 'take out a use',
-  addFlow: 'add a hand-on',
-  setFlow: 'change a hand-on',
-  removeFlow: 'take out a hand-on',
   addMachineUse: 'say which machine it runs',
   removeMachineUse: 'take a machine off an activity',
-  addStation: 'add a station',
-  setStation: 'change a station',
-  removeStation: 'take out a station',
   assignHome: 'give a home',
   leaveHome: 'take out of its home',
   pinHome: 'pin or unpin a home',
   settle: 'find homes',
 };
+
+const VERBS = { add: 'add', set: 'change', remove: 'take out' } as const;
+
+/** Which plain table a command changes and how; null for the others. */
+export function plainOf(type: Command['type']): { verb: keyof typeof VERBS; table: TableName; field: string } | null {
+  const m = /^(add|set|remove)(.+)$/.exec(type);
+  const field = m && `${m[2]![0]!.toLowerCase()}${m[2]!.slice(1)}`;
+  const table = (Object.keys(TABLES) as TableName[]).find((t) => field !== null && TABLES[t].plain === field);
+  return table ? { verb: m![1] as keyof typeof VERBS, table, field: field! } : null;
+}
 
 /** What a command does, in a few words that follow “Undo: ”. */
 export function describeCommand(command: Command | Restore): string {
@@ -217,5 +208,10 @@ export function describeCommand(command: Command | Restore): string {
       : `add ${command.supplies.length} supplies`;
   if (command.type === 'setUnit' && Object.keys(command.set).every((k) => ['x', 'y', 'facing', 'bottom'].includes(k)))
     return 'move a unit';
-  return WORDS[command.type];
+  const words = WORDS[command.type];
+  if (words) return words;
+  const plainly = plainOf(command.type);
+  if (!plainly) return command.type;
+  const { word } = TABLES[plainly.table];
+  return `${VERBS[plainly.verb]} ${/^[aeio]/.test(word) ? 'an' : 'a'} ${word}`;
 }

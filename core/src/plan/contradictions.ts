@@ -1,6 +1,6 @@
 import { type Edit, type Ran, reject } from './edit.ts';
-import { type AnyRow, type TableName } from './plan.ts';
 import { type Flow, type Home, type Place, type Unit } from './rows.ts';
+import { type AnyRow, type TableName } from './tables.ts';
 
 /** Nothing can stand on what stands on it. */
 export function circle(edit: Edit, unit: Unit): Ran {
@@ -26,19 +26,42 @@ function keptElsewhere(edit: Edit, unit: Unit): Ran {
 export const placeIdOf = (unitId: string, cell: { row: number; column: number; part: number }): string =>
   `${unitId}.${cell.row}.${cell.column}${cell.part === 0 ? '' : `.${cell.part}`}`;
 
-/** A place is named for its cell, so that no cell has two, and is got at through the same unit. */
+/** A compartment is named for its cell, so that no cell has two, and is got at through the same unit; what stands in a place stands in that place’s unit. */
 function strangePlace(edit: Edit, place: Place): Ran {
+  if (place.inId !== null) return strangeContainer(edit, place, place.inId);
   if (place.id !== placeIdOf(place.unitId, place)) return reject(`The place ${place.id} is not named for its cell.`);
+  if (place.organiserId !== null) return reject(`${place.name} is a container and stands nowhere.`);
   const through = place.throughId === null ? place : edit.get('places', place.throughId);
   return through && (through.unitId !== place.unitId || place.throughId === place.id)
     ? reject(`The place ${place.id} cannot be got at through ${place.throughId}.`)
     : null;
 }
 
-const strangeHome = (home: Home): Ran =>
-  home.id === `${home.supplyId}.${home.share}`
-    ? null
-    : reject(`Home ${home.id} should be called ${home.supplyId}.${home.share}.`);
+function strangeContainer(edit: Edit, place: Place, inId: string): Ran {
+  const seen = new Set([place.id]);
+  for (let in_: string | null = inId; in_ !== null; in_ = edit.get('places', in_)?.inId ?? null) {
+    if (seen.has(in_)) return reject(`${place.name} cannot stand in itself.`);
+    seen.add(in_);
+  }
+  if (seen.size > MOST_DEEP) return reject(`${place.name} would stand more than ${MOST_DEEP} places deep.`);
+  const holder = edit.get('places', inId);
+  return holder && holder.unitId !== place.unitId
+    ? reject(`${place.name} stands in a place of another unit than it says.`)
+    : null;
+}
+/** Boxes in boxes: deeper than this nobody finds anything. */
+const MOST_DEEP = 12;
+
+/** A share has one home in a place and at most one that takes the rest. */
+function strangeHome(edit: Edit, home: Home): Ran {
+  for (const other of edit.having('homes', 'supplyId', home.supplyId)) {
+    if (other.id === home.id || other.share !== home.share) continue;
+    if (other.placeId === home.placeId) return reject(`The homes ${home.id} and ${other.id} are in one place.`);
+    if (other.count === null && home.count === null)
+      return reject(`The homes ${home.id} and ${other.id} both take the rest.`);
+  }
+  return null;
+}
 
 export const handsOnToItself = (flow: Flow): Ran =>
   flow.fromId === flow.toId ? reject('Work is handed on to another activity, not to the same one.') : null;
@@ -47,7 +70,7 @@ export const handsOnToItself = (flow: Flow): Ran =>
 export function contradiction(edit: Edit, table: TableName, row: AnyRow): Ran {
   if (table === 'units') return circle(edit, row as Unit) ?? keptElsewhere(edit, row as Unit);
   if (table === 'places') return strangePlace(edit, row as Place);
-  if (table === 'homes') return strangeHome(row as Home);
+  if (table === 'homes') return strangeHome(edit, row as Home);
   return table === 'flows' ? handsOnToItself(row as Flow) : null;
 }
 

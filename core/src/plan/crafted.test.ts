@@ -104,7 +104,10 @@ describe('crafted commands', () => {
     const wrong: [Plan, RegExp][] = [
       [withRow('places', { ...place, id: 'second' } as never), /not named for its cell/],
       [withRow('places', { ...place, throughId: 'cubeUnit.0.0' } as never), /through/],
-      [withRow('homes', { ...home, id: 'other' } as never), /should be called s\.working/],
+      [withRow('homes', { ...home, id: 'other' } as never), /are in one place/],
+      [withRow('homes', { ...home, id: 'other', placeId: 'lowChest.1.0' } as never), /both take the rest/],
+      [withRow('places', { ...place, id: 'box', inId: 'box' } as never), /stand in itself/],
+      [withRow('places', { ...place, id: 'box', inId: 'cubeUnit.0.0' } as never), /of another unit/],
       [withRow('units', { ...chest, hostId: 'lowChest' } as never), /on itself/],
       [withRow('flows', { id: 'f', fromId: 'work', toId: 'work', times: 1 } as never), /same one/],
       [withRow('walls', { ...plan.walls.w0!, seq: 70_000 } as never), /seq/],

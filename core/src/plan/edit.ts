@@ -1,4 +1,5 @@
-import { type AnyRow, type Plan, type RowOf, TABLES, type TableName } from './plan.ts';
+import { type Plan } from './plan.ts';
+import { type AnyRow, REFERENCES, type RowOf, type TableName, TABLES } from './tables.ts';
 import { PlanHead } from './rows.ts';
 
 /** One row before and after a command; `head` is the plan's own row. */
@@ -15,31 +16,7 @@ export const reject = (reason: string): Rejection => ({ ok: false, reason });
 /** What went wrong, or null. */
 export type Ran = Rejection | null;
 
-/** What a row of each table is called. */
-export const THING: Record<TableName, string> = {
-  walls: 'wall',
-  openings: 'door or window',
-  slopes: 'slope',
-  fixtures: 'fixture',
-  diagonals: 'diagonal',
-  floorUses: 'other use of the floor',
-  people: 'person',
-  units: 'unit',
-  parkings: 'parking spot',
-  ownKinds: 'kind of one’s own',
-  places: 'place',
-  organisers: 'organiser',
-  organiserSets: 'set of organisers',
-  supplies: 'supply',
-  activities: 'activity',
-  uses: 'use',
-  flows: 'hand-on',
-  machineUses: 'machine of an activity',
-  stations: 'station',
-  homes: 'home',
-  acknowledgements: 'acknowledgement',
-};
-export const gone = (table: TableName) => reject(`This ${THING[table]} is not in the plan any more.`);
+export const gone = (table: TableName) => reject(`This ${TABLES[table].word} is not in the plan any more.`);
 
 /** Equal as JSON values (rows are flat: no nesting but short lists). */
 export function sameRow(a: unknown, b: unknown): boolean {
@@ -113,17 +90,39 @@ export class Edit {
 
   /** Adds or replaces a row after checking it against its schema. */
   put<T extends TableName>(table: T, row: RowOf<T>): Rejection | null {
-    const parsed = TABLES[table].safeParse(row);
+    const parsed = TABLES[table].row.safeParse(row);
     if (!parsed.success) return reject(firstIssue(parsed.error.issues, (row as { name?: string }).name));
     if (this.writes >= MOST_WRITES) return reject('That is more than can be done at once. Do it in smaller parts.');
     if (this.count(table) >= MOST_ROWS && !this.get(table, row.id))
-      return reject(`A plan holds at most ${MOST_ROWS.toLocaleString('en')} rows of one kind (${THING[table]}).`);
+      return reject(`A plan holds at most ${MOST_ROWS.toLocaleString('en')} rows of one kind (${TABLES[table].word}).`);
     this.write(table, row.id, parsed.data as RowOf<T>);
     return null;
   }
 
   remove(table: TableName, id: string): void {
     if (this.get(table, id)) this.write(table, id, null);
+  }
+
+  /** Takes a row out, and does to the rows that name it what their tables say: they go along, name none, or refuse. */
+  takeOut(table: TableName, id: string): Rejection | null {
+    const row = this.get(table, id);
+    if (!row) return gone(table);
+    for (const { from, field, to, reference } of REFERENCES) {
+      if (to !== table) continue;
+      for (const other of this.having(from, field as never, id)) {
+        // a row may go along by two ways
+        if (!this.get(from, other.id)) continue;
+        if (reference.gone === 'refuse') return reject(reference.words(nameOf(row), nameOf(other)));
+        const emptied = reference.gone === 'empty' ? [field, ...(reference.with ?? [])] : [];
+        const trouble =
+          reference.gone === 'cascade'
+            ? this.takeOut(from, other.id)
+            : this.put(from, { ...other, ...Object.fromEntries(emptied.map((f) => [f, null])) } as never);
+        if (trouble) return trouble;
+      }
+    }
+    this.remove(table, id);
+    return null;
   }
 
   setHead(head: PlanHead): Rejection | null {
@@ -176,6 +175,8 @@ export class Edit {
     return { ...this.plan, head: this.head, ...Object.fromEntries(this.tables) } as Plan;
   }
 }
+
+const nameOf = (row: AnyRow): string => ('name' in row ? row.name : row.id);
 
 type Loose = Record<string, unknown>;
 

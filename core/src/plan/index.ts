@@ -1,43 +1,54 @@
 export * from './rows.ts';
+export { TABLES, TABLE_NAMES, REFERENCES, type Reference, type TableName, type RowOf, type AnyRow } from './tables.ts';
 export {
-  TABLES,
   type Plan,
-  type TableName,
-  type RowOf,
-  type AnyRow,
   emptyPlan,
   wallsInOrder,
   roomOf,
   middleOfRoom,
   homesIn,
+  homesOf,
   homeOf,
+  countIn,
+  withoutHome,
   unitShape,
   placeTitle,
+  placesDownTo,
+  placesIn,
+  compartmentsOf,
+  zonesOf,
+  usesOf,
+  natureOf,
+  outerOf,
+  zoneOf,
+  keptOutOf,
 } from './plan.ts';
 export { Command, type CommandOf, type Restore, describeCommand } from './commands.ts';
 export { cutText, isStorable, unstorableAt } from './text.ts';
-export {
-  apply,
-  applyChanges,
-  keepingEqual,
-  inverseOf,
-  planTrouble,
-  type Applied,
-  type Rejection,
-  type RowChange,
-  type ApplyResult,
-} from './apply.ts';
+export { applyChanges, keepingEqual, planTrouble } from './whole.ts';
+export { apply, inverseOf, type Applied, type Rejection, type RowChange, type ApplyResult } from './apply.ts';
 export { sameRow } from './edit.ts';
-export { broughtUpToDate, commandUpToDate, LATER_TABLES } from './later.ts';
+export {
+  broughtUpToDate,
+  placeUpToDate,
+  changesUpToDate,
+  commandUpToDate,
+  topOf,
+  LATER_TABLES,
+  type Find,
+} from './later.ts';
+export { setAsPlaces, type OrganiserSet } from './organiser-sets.ts';
 export { newId } from './ids.ts';
 export { saidIn } from './said.ts';
 export {
   blankSupply,
+  usualLies,
   blankPerson,
   blankUnit,
   blankFixture,
   blankActivity,
   blankStation,
+  blankOrganiser,
   massOf,
   HARMFUL,
   keepFromAt,

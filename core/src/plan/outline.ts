@@ -27,15 +27,7 @@ export function addWall(edit: Edit, wall: Omit<Wall, 'seq'>, at: number | undefi
 
 /** Takes a wall out, with all that is on it. */
 export function removeWall(edit: Edit, id: string): Ran {
-  if (!edit.get('walls', id)) return gone('walls');
-  for (const opening of edit.having('openings', 'wallId', id))
-    for (const unit of edit.having('units', 'doorId', opening.id)) edit.put('units', { ...unit, doorId: null });
-  for (const table of ['openings', 'slopes', 'fixtures'] as const)
-    for (const row of edit.having(table, 'wallId', id)) edit.remove(table, row.id);
-  for (const end of ['fromWallId', 'toWallId'] as const)
-    for (const row of edit.having('diagonals', end, id)) edit.remove('diagonals', row.id);
-  edit.remove('walls', id);
-  return renumber(edit, orderedWalls(edit));
+  return edit.takeOut('walls', id) ?? renumber(edit, orderedWalls(edit));
 }
 
 /** Replaces lengths and turns by those of the outline corrected by the compass rule. */

@@ -1,58 +1,16 @@
-import { type UnitShape } from '../catalogue/index.ts';
+import { type Nature, natureOfKind, type UnitShape } from '../catalogue/index.ts';
 import { type Survey, surveyWalls } from '../survey/index.ts';
 import {
-  Acknowledgement,
-  Activity,
-  Diagonal,
-  Fixture,
-  Flow,
-  FloorUse,
-  Home,
-  MachineUse,
-  Opening,
-  Organiser,
-  OrganiserSet,
-  OwnKind,
-  Parking,
-  Person,
-  Place,
+  type Home,
+  type OwnKind,
+  type Place,
   type PlanHead,
   type Share,
-  Slope,
-  Station,
-  Supply,
-  Unit,
-  Use,
-  Wall,
+  type Supply,
+  type Use,
+  type Wall,
 } from './rows.ts';
-
-/** Every collection of a plan with its row schema, parents before children. */
-export const TABLES = {
-  walls: Wall,
-  openings: Opening,
-  slopes: Slope,
-  fixtures: Fixture,
-  diagonals: Diagonal,
-  floorUses: FloorUse,
-  people: Person,
-  units: Unit,
-  parkings: Parking,
-  ownKinds: OwnKind,
-  places: Place,
-  organisers: Organiser,
-  organiserSets: OrganiserSet,
-  supplies: Supply,
-  activities: Activity,
-  uses: Use,
-  flows: Flow,
-  machineUses: MachineUse,
-  stations: Station,
-  homes: Home,
-  acknowledgements: Acknowledgement,
-} as const;
-export type TableName = keyof typeof TABLES;
-export type RowOf<T extends TableName> = (typeof TABLES)[T]['_zod']['output'];
-export type AnyRow = RowOf<TableName>;
+import { type RowOf, type TableName, TABLE_NAMES } from './tables.ts';
 
 /** One arrangement of one room. Values are never changed in place: every command makes a new plan. */
 export type Plan = { id: string; head: PlanHead } & { [T in TableName]: Readonly<Record<string, RowOf<T>>> };
@@ -72,7 +30,7 @@ const PLAIN_HEAD: PlanHead = {
 };
 
 export function emptyPlan(id: string, head: Partial<PlanHead> = {}): Plan {
-  const tables = Object.fromEntries(Object.keys(TABLES).map((table) => [table, {}]));
+  const tables = Object.fromEntries(TABLE_NAMES.map((table) => [table, {}]));
   // who measures in inches has the sockets that go with them, until told otherwise
   const region = head.measure === 'imperial' ? 'us' : PLAIN_HEAD.region;
   return { id, head: { ...PLAIN_HEAD, region, ...head }, ...tables } as unknown as Plan;
@@ -115,9 +73,40 @@ export function homesIn(plan: Pick<Plan, 'homes'>, placeId: string): readonly Ho
   return index.get(placeId) ?? [];
 }
 
-/** The home of one share of a supply, if it has one. */
-export function homeOf(plan: Pick<Plan, 'homes'>, supplyId: string, share: Share): Home | undefined {
-  return plan.homes[`${supplyId}.${share}`];
+const bySupply = new WeakMap<object, Map<string, Home[]>>();
+/** The homes of one share of a supply, in order of id; computed once per set of homes. */
+export function homesOf(plan: Pick<Plan, 'homes'>, supplyId: string, share: Share): readonly Home[] {
+  let index = bySupply.get(plan.homes);
+  if (!index) {
+    index = new Map();
+    for (const home of Object.values(plan.homes).sort((a, b) => (a.id < b.id ? -1 : 1))) {
+      const key = `${home.share} ${home.supplyId}`;
+      const list = index.get(key);
+      if (list) list.push(home);
+      else index.set(key, [home]);
+    }
+    bySupply.set(plan.homes, index);
+  }
+  return index.get(`${share} ${supplyId}`) ?? [];
+}
+
+/** The home of a share that matters most where one must do: the first of its homes. */
+export const homeOf = (plan: Pick<Plan, 'homes'>, supplyId: string, share: Share): Home | undefined =>
+  homesOf(plan, supplyId, share)[0];
+
+/** How many pieces a home holds: what it says, or all of the share that have no other home. */
+export function countIn(plan: Pick<Plan, 'homes'>, home: Home, supply: Supply): number {
+  if (home.count !== null) return home.count;
+  const others = homesOf(plan, supply.id, home.share);
+  const counted = others.length === 1 ? 0 : others.reduce((sum, h) => sum + (h.count ?? 0), 0);
+  return Math.max(0, supply[home.share] - counted);
+}
+
+/** How many pieces of a share have no home; less than none: more are said to be homed than there are. */
+export function withoutHome(plan: Pick<Plan, 'homes'>, supply: Supply, share: Share): number {
+  const homes = homesOf(plan, supply.id, share);
+  const counted = homes.reduce((sum, h) => sum + (h.count ?? 0), 0);
+  return homes.some((h) => h.count === null) ? Math.min(0, supply[share] - counted) : supply[share] - counted;
 }
 
 /** The outside of a unit and how its front is split. */
@@ -126,7 +115,109 @@ export function unitShape(unit: Omit<OwnKind, 'id' | 'name'>): UnitShape {
   return { width, depth, height, rows, columns, rowSizes, columnSizes, inserts };
 }
 
-/** “Low chest, drawer 2”. */
-export function placeTitle(plan: Pick<Plan, 'units'>, place: Place): string {
-  return `${plan.units[place.unitId]?.name ?? 'Unit'}, ${place.name}`;
+/** What a place stands in, from the compartment of the unit down to the place itself. */
+export function placesDownTo(plan: Pick<Plan, 'places'>, place: Place): Place[] {
+  const path = [place];
+  for (let in_ = place.inId; in_ !== null;) {
+    const holder = plan.places[in_];
+    if (!holder || path.length > MOST_NESTED) break;
+    path.unshift(holder);
+    in_ = holder.inId;
+  }
+  return path;
 }
+/** No box stands deeper in others. */
+const MOST_NESTED = 40;
+
+/** “Cube unit › cubby 2-2 › box 3”. */
+export function placeTitle(plan: Pick<Plan, 'units' | 'places'>, place: Place): string {
+  const names = placesDownTo(plan, place).map((p) => p.name);
+  return [plan.units[place.unitId]?.name ?? 'Unit', ...names].join(' › ');
+}
+
+const within = new WeakMap<object, Map<string, Place[]>>();
+/** The places that stand in a place, from the left, then from the front; computed once per set of places. */
+export function placesIn(plan: Pick<Plan, 'places'>, placeId: string): readonly Place[] {
+  let index = within.get(plan.places);
+  if (!index) {
+    index = new Map();
+    for (const place of Object.values(plan.places)) {
+      if (place.inId === null) continue;
+      const list = index.get(place.inId);
+      if (list) list.push(place);
+      else index.set(place.inId, [place]);
+    }
+    for (const list of index.values())
+      list.sort((a, b) => a.column - b.column || a.left - b.left || a.front - b.front || (a.id < b.id ? -1 : 1));
+    within.set(plan.places, index);
+  }
+  return index.get(placeId) ?? [];
+}
+
+const byUnit = new WeakMap<object, Map<string, Place[]>>();
+/** The compartments of a unit and its top, without what stands in them; computed once per set of places. */
+export function compartmentsOf(plan: Pick<Plan, 'places'>, unitId: string): readonly Place[] {
+  let index = byUnit.get(plan.places);
+  if (!index) {
+    index = new Map();
+    for (const place of Object.values(plan.places)) {
+      if (place.inId !== null) continue;
+      const list = index.get(place.unitId);
+      if (list) list.push(place);
+      else index.set(place.unitId, [place]);
+    }
+    byUnit.set(plan.places, index);
+  }
+  return index.get(unitId) ?? [];
+}
+
+/** The zones a supply belongs to: its own, else those of the activities that use it. */
+export function zonesOf(plan: Pick<Plan, 'uses' | 'activities' | 'supplies'>, supply: Supply): ReadonlySet<string> {
+  if (supply.zoneId !== null) return new Set([supply.zoneId]);
+  const zones = new Set<string>();
+  for (const use of usesOf(plan, supply.id)) {
+    const zone = plan.activities[use.activityId]?.zoneId;
+    if (zone) zones.add(zone);
+  }
+  return zones;
+}
+
+const usesBySupply = new WeakMap<object, Map<string, Use[]>>();
+/** The uses of a supply; computed once per set of uses. */
+export function usesOf(plan: Pick<Plan, 'uses'>, supplyId: string): readonly Use[] {
+  let index = usesBySupply.get(plan.uses);
+  if (!index) {
+    index = new Map();
+    for (const use of Object.values(plan.uses)) {
+      const list = index.get(use.supplyId);
+      if (list) list.push(use);
+      else index.set(use.supplyId, [use]);
+    }
+    usesBySupply.set(plan.uses, index);
+  }
+  return index.get(supplyId) ?? [];
+}
+
+/** How a place holds: as the maker has it, else as its kind does. */
+export const natureOf = (place: Pick<Place, 'nature' | 'kind'>): Nature => place.nature ?? natureOfKind(place.kind);
+
+/** What a container takes of the place it stands in, mm; a lane or slot takes its own inside. */
+export function outerOf(
+  plan: Pick<Plan, 'organisers'>,
+  place: Pick<Place, 'organiserId' | 'turned' | 'width' | 'depth' | 'height'>,
+): { width: number; depth: number; height: number } {
+  const organiser = place.organiserId === null ? undefined : plan.organisers[place.organiserId];
+  if (!organiser) return { width: place.width, depth: place.depth, height: place.height };
+  const { width, depth, height } = organiser;
+  return place.turned ? { width: depth, depth: width, height } : { width, depth, height };
+}
+
+/** The zone a place is kept for: its own, else that of what it stands in, else its unit’s. Null: none. */
+export function zoneOf(plan: Pick<Plan, 'units' | 'places'>, place: Place): string | null {
+  for (const p of placesDownTo(plan, place).reverse()) if (p.zoneId !== null) return p.zoneId;
+  return plan.units[place.unitId]?.zoneId ?? null;
+}
+
+/** Why nothing is given a home here: the word of the place or of what it stands in; empty: it may. */
+export const keptOutOf = (plan: Pick<Plan, 'places'>, place: Place): string =>
+  placesDownTo(plan, place).find((p) => p.keptOut !== '')?.keptOut ?? '';

@@ -1,12 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { placesOf, UNIT_KINDS } from '../catalogue/index.ts';
+import { placesOf, topPlace, UNIT_KINDS } from '../catalogue/index.ts';
 import { exportPlan, importPlan } from '../formats/index.ts';
 import { tinyRoom, unit } from '../testing/index.ts';
 import {
   apply,
   applyChanges,
   blankFixture,
+  blankOrganiser,
   type Command,
   FIXTURE_KINDS,
   type Plan,
@@ -18,19 +19,8 @@ const id = (prefix: string) => fc.integer({ min: 0, max: 5 }).map((n) => `${pref
 const mm = fc.integer({ min: -50, max: 4000 });
 const wallId = fc.constantFrom('w0', 'w1', 'w2', 'w3', 'w9');
 const organiser = (of: string, width: number) => ({
-  id: of,
-  name: `Bin ${of}`,
-  width,
-  depth: 100,
-  height: 100,
-  innerWidth: 90,
-  innerDepth: 90,
-  innerHeight: 90,
-  lid: false,
-  lidRise: 0,
-  seeThrough: true,
-  packOf: 2,
-  have: 0,
+  ...blankOrganiser(of, `Bin ${of}`, Math.max(10, width), 100, 100),
+  divided: of === 'o2' ? 'slots 4' : '',
 });
 
 /** Every command that came with room and furniture, on ids that are often not there. */
@@ -82,10 +72,56 @@ const command: fc.Arbitrary<Command> = fc.oneof(
     parking: { id: p, unitId, name: 'Spot', x: 1, y: 2, facing: 3 },
   })),
   fc.tuple(id('o'), mm).map(([o, width]): Command => ({ type: 'addOrganiser', organiser: organiser(o, width) })),
-  fc.tuple(id('os'), id('o'), id('u')).map(([os, organiserId, u]): Command => ({
-    type: 'addOrganiserSet',
-    organiserSet: { id: os, organiserId, placeId: `${u}.0.0`, count: 2 },
+  fc.tuple(id('os'), id('o'), id('u'), mm).map(([os, organiserId, u, left]): Command => ({
+    type: 'standIn',
+    id: os,
+    organiserId,
+    name: os,
+    inId: `${u}.0.0`,
+    left,
+    front: 0,
+    bottom: 0,
+    turned: false,
   })),
+  fc.tuple(id('os'), id('os'), fc.boolean()).map(([os, other, turned]): Command => ({
+    type: 'standIn',
+    id: os,
+    organiserId: 'o1',
+    name: os,
+    inId: other,
+    left: 1,
+    front: 2,
+    bottom: 3,
+    turned,
+  })),
+  fc
+    .tuple(
+      id('os'),
+      fc.oneof(
+        id('os'),
+        id('u').map((u) => `${u}.0.0`),
+      ),
+      fc.boolean(),
+    )
+    .map(([os, inId, turned]): Command => ({
+      type: 'moveContainer',
+      id: os,
+      inId,
+      left: 0,
+      front: 0,
+      bottom: 0,
+      turned,
+    })),
+  id('os').map((os): Command => ({ type: 'takeOut', id: os })),
+  fc
+    .tuple(
+      fc.oneof(
+        id('os'),
+        id('u').map((u) => `${u}.0.0`),
+      ),
+      fc.constantFrom('', 'lanes 70,rest', 'lanes rest,rest,rest', 'rows 100,rest', 'slots 5', 'trays 3'),
+    )
+    .map(([place, into]): Command => ({ type: 'divide', id: place, into })),
   id('o').map((o): Command => ({ type: 'removeOrganiser', id: o })),
   id('k').map((k): Command => ({
     type: 'acknowledge',
@@ -101,8 +137,11 @@ function whole(plan: Plan): void {
   for (const d of Object.values(plan.diagonals))
     expect(plan.walls[d.fromWallId] && plan.walls[d.toWallId]).toBeDefined();
   for (const p of Object.values(plan.parkings)) expect(plan.units[p.unitId]).toBeDefined();
-  for (const s of Object.values(plan.organiserSets))
-    expect(plan.organisers[s.organiserId] && plan.places[s.placeId]).toBeDefined();
+  for (const p of Object.values(plan.places)) {
+    if (p.inId === null) continue;
+    expect(plan.places[p.inId]?.unitId).toBe(p.unitId);
+    if (p.organiserId !== null) expect(plan.organisers[p.organiserId]).toBeDefined();
+  }
   expect(
     Object.values(plan.walls)
       .map((w) => w.seq)
@@ -110,8 +149,9 @@ function whole(plan: Plan): void {
   ).toEqual(Object.keys(plan.walls).map((_, i) => i));
   for (const u of Object.values(plan.units)) {
     if (u.hostId !== null) expect(plan.units[u.hostId]).toBeDefined();
-    const places = Object.values(plan.places).filter((p) => p.unitId === u.id);
-    expect(places).toHaveLength(placesOf(u.kind, unitShape(u)).length);
+    const places = Object.values(plan.places).filter((p) => p.unitId === u.id && p.inId === null);
+    const top = topPlace(u.kind, u.mount, unitShape(u)) ? 1 : 0;
+    expect(places).toHaveLength(placesOf(u.kind, unitShape(u)).length + top);
     let above = u.hostId;
     for (let steps = 0; above !== null; steps++) {
       expect(steps).toBeLessThan(10);

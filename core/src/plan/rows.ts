@@ -1,5 +1,15 @@
 import { z } from 'zod';
-import { BOARDS, COVERS, INSERT_PATTERN, MOUNTS, PLACE_KINDS, UNIT_KINDS, type UnitKind } from '../catalogue/index.ts';
+import {
+  BOARDS,
+  COVERS,
+  DIVISION_PATTERN,
+  INSERT_PATTERN,
+  MOUNTS,
+  NATURES,
+  PLACE_KINDS,
+  UNIT_KINDS,
+  type UnitKind,
+} from '../catalogue/index.ts';
 import { text } from './text.ts';
 
 /** Row schemas of every entity; flat, because each is one table. Millimetres, grams, degrees, minutes. */
@@ -144,6 +154,26 @@ export const Person = z.strictObject({
 });
 export type Person = z.infer<typeof Person>;
 
+/** How a zone keeps its places: nothing else may live there; others may, at a price. */
+export const ZONE_RULES = ['only', 'first'] as const;
+/** So many ways to draw a zone: a tint and a hatch each. */
+export const ZONE_MARKS = 12;
+
+/** The territory of one activity, of several that belong together, or of something that is no activity. */
+export const Zone = z.strictObject({
+  id: Id,
+  name: named,
+  rule: z.enum(ZONE_RULES),
+  /** its tint and hatch */
+  mark: z
+    .int()
+    .min(0)
+    .max(ZONE_MARKS - 1),
+});
+export type Zone = z.infer<typeof Zone>;
+
+const zoneId = Id.nullable();
+
 const sizes = z.array(size).max(40);
 const inserts = z.array(z.string().regex(INSERT_PATTERN, 'is not an insert')).max(100);
 
@@ -191,6 +221,8 @@ export const Unit = z.strictObject({
   feedBack: offset,
   /** minutes there and back for a unit outside the room */
   awayMinutes: finite.min(0).max(600),
+  /** the zone its places are kept for, but those that say otherwise */
+  zoneId,
 });
 export type Unit = z.infer<typeof Unit>;
 
@@ -235,6 +267,20 @@ export const Place = z.strictObject({
   lockable: z.boolean(),
   /** got at only through the opening of this other place */
   throughId: Id.nullable(),
+  /** how it holds, where the maker has it otherwise than its kind does */
+  nature: z.enum(NATURES).nullable(),
+  /** how many pockets it has, of that nature */
+  pockets: z.int().min(0).max(2000),
+  /** the place it stands in; `left`, `bottom` and `front` are then counted from that place’s inside. Null: a compartment of its unit */
+  inId: Id.nullable(),
+  /** what it is, where it is a container; a lane or slot is none */
+  organiserId: Id.nullable(),
+  /** a container standing a quarter turned: its depth across the front */
+  turned: z.boolean(),
+  /** the zone it is kept for, where that is another than its unit’s */
+  zoneId,
+  /** kept out of *find homes*, with the word why; empty: not */
+  keptOut: text(120).trim(),
 });
 export type Place = z.infer<typeof Place>;
 
@@ -254,12 +300,19 @@ export const Organiser = z.strictObject({
   seeThrough: z.boolean(),
   packOf: z.int().min(1).max(1000),
   have: count,
+  nature: z.enum(NATURES),
+  /** how many pockets it has, of that nature */
+  pockets: z.int().min(0).max(2000),
+  /** how it is divided, as `lanes 70,70,rest`; empty: not */
+  divided: z.string().regex(DIVISION_PATTERN, 'is not a way to divide it'),
+  /** brought to the seat as a whole, with what is in it */
+  carried: z.boolean(),
+  /** empty, g; null: estimated */
+  mass: finite.min(0).max(200_000).nullable(),
+  /** of one, in the maker’s own money; null: not said */
+  price: finite.min(0).max(1_000_000).nullable(),
 });
 export type Organiser = z.infer<typeof Organiser>;
-
-/** So many of an organiser in one place. */
-export const OrganiserSet = z.strictObject({ id: Id, organiserId: Id, placeId: Id, count: z.int().min(1).max(1000) });
-export type OrganiserSet = z.infer<typeof OrganiserSet>;
 
 /** A finding looked at and left as it is, with the reason; its id is the finding’s key. */
 export const Acknowledgement = z.strictObject({
@@ -282,7 +335,8 @@ export const FORMS = [
   'machine',
   'long',
 ] as const;
-export const LIES = ['flat', 'edge', 'upright', 'hanging'] as const;
+/** `diagonal`: across the floor of a place, for what is longer than it is wide. */
+export const LIES = ['flat', 'edge', 'upright', 'hanging', 'diagonal'] as const;
 export const SENSITIVE = ['sun', 'heat', 'damp', 'frost', 'dust'] as const;
 
 const supplySize = size.nullable();
@@ -302,7 +356,9 @@ export const Supply = z.strictObject({
   working: count,
   backstock: count,
   stackLimit: z.int().min(1).max(10_000).nullable(),
-  lies: z.array(z.enum(LIES)).min(1, 'needs at least one way to lie').max(4),
+  lies: z.array(z.enum(LIES)).min(1, 'needs at least one way to lie').max(5),
+  /** other things may lie on it */
+  bears: z.boolean(),
   sensitive: z.array(z.enum(SENSITIVE)).max(5),
   hazards: z.array(z.enum(HAZARDS)).max(8),
   colour: z
@@ -310,8 +366,20 @@ export const Supply = z.strictObject({
     .regex(/^#[0-9a-f]{6}$/, 'is not a colour like #aabbcc')
     .nullable(),
   note: text(2000),
+  /** the zone it belongs to whatever uses it; null: that of its activities */
+  zoneId,
 });
 export type Supply = z.infer<typeof Supply>;
+
+/** Where a supply must never live: in a unit, or above or below some height of the hand, mm. */
+export const Ban = z.strictObject({
+  id: Id,
+  supplyId: Id,
+  unitId: Id.nullable(),
+  above: size.nullable(),
+  below: size.nullable(),
+});
+export type Ban = z.infer<typeof Ban>;
 
 /** What doing it brings or asks for. It wants `clean`, `dark` and `quiet`; it makes the others. */
 export const TRAITS = ['wet', 'dusty', 'hot', 'fumes', 'noisy', 'clean', 'dark', 'quiet'] as const;
@@ -333,6 +401,8 @@ export const Activity = z.strictObject({
   /** light wanted on the work, lx */
   lux: finite.min(0).max(5000),
   traits: z.array(z.enum(TRAITS)).max(8),
+  /** the zone it is done in */
+  zoneId,
 });
 export type Activity = z.infer<typeof Activity>;
 
@@ -381,12 +451,14 @@ export const Station = z.strictObject({
 export type Station = z.infer<typeof Station>;
 
 export const SHARES = ['working', 'backstock'] as const;
+/** So many of a share of a supply in one place. A share may have several homes, one in a place. */
 export const Home = z.strictObject({
-  /** `<supply>.<share>`: a share has one home */
   id: Id,
   supplyId: Id,
   share: z.enum(SHARES),
   placeId: Id,
+  /** how many; null: all that have no other home */
+  count: z.int('must be a whole number').min(1, 'must be at least one').max(1_000_000).nullable(),
   pinned: z.boolean(),
   since: z.string().regex(/^\d{4}-\d\d-\d\d$/, 'is not a date'),
 });

@@ -1,5 +1,6 @@
 import { inMeasure } from '../lengths/index.ts';
-import { type AnyRow, type Plan, type TableName, TABLES } from './plan.ts';
+import { type Plan } from './plan.ts';
+import { type AnyRow, TABLE_NAMES } from './tables.ts';
 
 const known = new WeakMap<Plan, string[]>();
 
@@ -7,7 +8,7 @@ const known = new WeakMap<Plan, string[]>();
 function namesWithFigures(plan: Plan): string[] {
   let names = known.get(plan);
   if (!names) {
-    const all = (Object.keys(TABLES) as TableName[]).flatMap((table) =>
+    const all = TABLE_NAMES.flatMap((table) =>
       Object.values<AnyRow>(plan[table]).flatMap((row) => ('name' in row && /\d/.test(row.name) ? [row.name] : [])),
     );
     known.set(plan, (names = [...new Set(all)].sort((a, b) => b.length - a.length)));

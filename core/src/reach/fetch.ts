@@ -81,16 +81,7 @@ export function fetchFrom(scene: Scene, maker: Maker, spot: Spot, handling: Hand
           },
         ]
       : [];
-  const clearing: Motion[] =
-    handling.covered > 0
-      ? [
-          {
-            code: `${2 * handling.covered}×(R G1A M RL1)`,
-            tmu: 2 * handling.covered * (reachB(way.hand) + TMU.graspClear + moveB(way.hand) + TMU.release),
-            text: `lift ${handling.covered} aside and back`,
-          },
-        ]
-      : [];
+  const clearing = clearingOf(handling, way.hand);
   const r = inches(way.hand);
   const grasp = graspOf(handling);
   const jumble = handling.grasp === 'jumble';
@@ -123,6 +114,48 @@ export function fetchFrom(scene: Scene, maker: Maker, spot: Spot, handling: Hand
         ...way.back,
       ];
   return fetched(way.band, get, putBack);
+}
+
+/** Each thing in front or on top: two rounds of reach, grasp, move and release. */
+function clearingOf({ covered }: Handling, hand: number): Motion[] {
+  if (covered <= 0) return [];
+  return [
+    {
+      code: `${2 * covered}×(R G1A M RL1)`,
+      tmu: 2 * covered * (reachB(hand) + TMU.graspClear + moveB(hand) + TMU.release),
+      text: `lift ${covered} aside and back`,
+    },
+  ];
+}
+
+/** So far the hand goes to a box that stands on the table by the work, mm (own assumption). */
+const BESIDE_WORK = 300;
+
+/** A fetch out of a box that was brought to the table and stands open there: look, reach, grasp, move; the bringing is not in it. */
+export function fetchAtTable(handling: Handling): Fetched {
+  const grasp = graspOf(handling);
+  const jumble = handling.grasp === 'jumble';
+  const r = inches(BESIDE_WORK);
+  const reach = {
+    code: `R${r}${jumble ? 'C' : 'B'}`,
+    tmu: jumble ? reachC(BESIDE_WORK) : reachB(BESIDE_WORK),
+    text: 'reach into the box on the table',
+  };
+  const move = { code: `M${r}B`, tmu: moveB(BESIDE_WORK), text: 'move it to the work' };
+  const find = {
+    code: 'EF',
+    tmu: findTmu(handling.kinds),
+    text: handling.kinds > 1 ? `find among ${handling.kinds}` : 'look',
+  };
+  const clearing = clearingOf(handling, BESIDE_WORK);
+  const putBack = handling.consumed
+    ? []
+    : [
+        { ...move, text: 'move it there' },
+        { code: 'P1', tmu: TMU.positionLoose, text: 'lay it in' },
+        { code: 'RL1', tmu: TMU.release, text: 'let go' },
+      ];
+  return fetched(1, [find, ...clearing, reach, grasp, move], putBack);
 }
 
 function awayFetch(unit: Unit, handling: Handling): Fetched {

@@ -18,12 +18,12 @@ export type Handling = {
 
 export const PLAIN: Handling = { grasp: 'clear', size: 100, kinds: 1, alike: 1, covered: 0, consumed: false };
 
-/** How a supply is handled where `kinds` kinds show. */
-export function handlingOf(supply: Supply, kinds: number, consumed: boolean): Handling {
+/** How a supply is handled where `kinds` kinds show; where things are thrown in they are picked from a jumble. */
+export function handlingOf(supply: Supply, kinds: number, consumed: boolean, thrownIn = false): Handling {
   const flat = supply.form === 'sheet' || supply.form === 'pocket';
   return {
     ...PLAIN,
-    grasp: supply.form === 'loose' ? 'jumble' : flat ? 'flat' : 'clear',
+    grasp: supply.form === 'loose' || (thrownIn && kinds + supply.working > 2) ? 'jumble' : flat ? 'flat' : 'clear',
     size: Math.max(supply.width ?? 100, supply.depth ?? 100, supply.height ?? 0),
     kinds: Math.max(1, kinds),
     consumed,

@@ -6,6 +6,7 @@ export {
   type OutOfReach,
   type ReachMotion,
   fetchFrom,
+  fetchAtTable,
   clearFetchCache,
 } from './fetch.ts';
 export { headShort } from './head.ts';

@@ -9,7 +9,7 @@ import {
   insidePolygon,
   segmentHitsPrism,
 } from '../geometry/index.ts';
-import { type Place, type Plan, roomOf, type Unit, unitShape } from '../plan/index.ts';
+import { natureOf, type Place, type Plan, roomOf, type Unit, unitShape } from '../plan/index.ts';
 import {
   type FreeFloor,
   freeFloor,
@@ -47,6 +47,9 @@ export type Spot = {
   right: Point;
   low: number;
   high: number;
+  /** of what lies in a drawer: where the drawer’s front is in the unit, and how deep it is, mm */
+  drawerFront?: number;
+  drawerDepth?: number;
 };
 
 /** A plan's room as reach sees it. */
@@ -59,6 +62,9 @@ export type Scene = {
   /** the free floor to walk on, worked out when somebody first walks; null while the walls do not close */
   walkable: () => FreeFloor | null;
 };
+
+/** A hand takes what stands on a top so high above it, mm (own assumption). */
+const OVER_TOP = 30;
 
 const SEEN_BY = ['walls', 'places', 'openings', 'fixtures'] as const;
 const scenes = new WeakMap<object, { of: Pick<Plan, (typeof SEEN_BY)[number]>; scene: Scene }>();
@@ -92,12 +98,24 @@ function buildScene(plan: Plan): Scene {
   }
   for (const place of Object.values(plan.places)) {
     const unit = plan.units[place.unitId];
-    if (unit) scene.spots.set(place.id, spotOf(place, unit, prisms.get(unit.id)!));
+    if (unit && place.inId === null) scene.spots.set(place.id, spotOf(place, unit, prisms.get(unit.id)!));
   }
   for (const [id, spot] of scene.spots) {
     const through = spot.place.throughId ? scene.spots.get(spot.place.throughId) : undefined;
     if (through) scene.spots.set(id, deepSpot(spot, through, prisms.get(spot.unit.id)!));
   }
+  // what stands in a place is got at where it stands, whatever the order of the rows
+  const within = (id: string): Spot | undefined => {
+    const known = scene.spots.get(id);
+    const place = plan.places[id];
+    if (known || !place || place.inId === null) return known;
+    const holder = within(place.inId);
+    if (!holder) return undefined;
+    const spot = nestedSpot(place, holder, prisms.get(holder.unit.id)!);
+    scene.spots.set(id, spot);
+    return spot;
+  };
+  for (const id of Object.keys(plan.places)) within(id);
   // a box in a box is got at through all that hold it, whatever the order of the rows
   const boxed = new Set<string>();
   const putAway = (id: string): Spot => {
@@ -119,6 +137,51 @@ function boxedSpot(spot: Spot, holder: Spot): Spot {
   return { ...holder, place, unit: spot.unit, away: holder.away };
 }
 
+/** Over the rim of a container a hand needs so much room; with less it is pulled out like a drawer, mm (own assumption). */
+const HAND_ROOM = 100;
+
+/**
+ * A place within a place: where it stands there, behind all the covers of what it stands in. Its own place is given as it lies in the unit, with
+ * those covers before its own.
+ */
+function nestedSpot(place: Place, holder: Spot, body: Prism): Spot {
+  const around = holder.place;
+  const container = place.organiserId !== null;
+  const headroom = around.height - place.bottom - place.height;
+  const looksIn = ['area', 'bulk'].includes(natureOf(place));
+  const pulled = around.opens === 'front' && holder.pull === 0 && container && looksIn && headroom < HAND_ROOM;
+  const inUnit: Place = {
+    ...place,
+    left: around.left + place.left,
+    front: around.front + place.front,
+    bottom: around.bottom + place.bottom,
+    opens: around.opens,
+    covers: [...around.covers, ...(pulled ? (['drawer'] as const) : []), ...place.covers],
+    seen: around.seen && place.seen,
+    lockable: around.lockable || place.lockable,
+  };
+  if (around.throughId !== null) return { ...holder, place: { ...inUnit, throughId: around.throughId } };
+  const spot = spotOf(inUnit, holder.unit, body);
+  if (holder.pull === 0) return spot;
+  // in a drawer: where it comes to be when the drawer is pulled out, at the drawer’s rim
+  const middle = inUnit.left + place.width / 2;
+  const drawerFront = holder.drawerFront ?? around.front;
+  const depth = holder.drawerDepth ?? around.depth;
+  const far = Math.min(1, Math.max(0, (inUnit.front - drawerFront + place.depth / 2) / depth));
+  const grip = { ...local(body, middle, drawerFront - holder.pull * (1 - far)), z: holder.high };
+  return {
+    ...spot,
+    grip,
+    mouth: grip,
+    pull: holder.pull,
+    high: holder.high,
+    left: local(body, inUnit.left, drawerFront),
+    right: local(body, inUnit.left + place.width, drawerFront),
+    drawerFront,
+    drawerDepth: depth,
+  };
+}
+
 function spotOf(place: Place, unit: Unit, body: Prism): Spot {
   const middle = place.left + place.width / 2;
   const low = unit.bottom + place.bottom;
@@ -129,7 +192,10 @@ function spotOf(place: Place, unit: Unit, body: Prism): Spot {
   const centre = (low + high) / 2;
   const mouth = top
     ? // over the rim of the unit: its own board is no obstacle to a hand that comes from above
-      { ...local(body, middle, place.front + place.depth / 2), z: Math.max(high, body.top) }
+      {
+        ...local(body, middle, place.front + place.depth / 2),
+        z: place.kind === 'top' ? low + OVER_TOP : Math.max(high, body.top),
+      }
     : { ...local(body, middle, place.front - 2), z: centre };
   const grip = top
     ? mouth

@@ -1,5 +1,13 @@
 import { prismFootprint } from '../geometry/index.ts';
-import { type Fixture, type Opening, type Place, type Plan, type Slope, type Unit } from '../plan/index.ts';
+import {
+  compartmentsOf,
+  type Fixture,
+  type Opening,
+  type Place,
+  type Plan,
+  type Slope,
+  type Unit,
+} from '../plan/index.ts';
 import { unitPrism } from './bodies.ts';
 import { HEAD_HEIGHT, wallOutline } from './ceiling.ts';
 import { fromWall, type WallFrame } from './frames.ts';
@@ -71,8 +79,8 @@ function unitFront(plan: Plan, frame: WallFrame, unit: Unit): UnitFront | null {
   if (!near || right < 1 || left > frame.length - 1) return null;
   const facing = body.frontX * frame.inward.x + body.frontY * frame.inward.y > 0.99;
   const places = facing
-    ? Object.values(plan.places)
-        .filter((p) => p.unitId === unit.id)
+    ? compartmentsOf(plan, unit.id)
+        .filter((p) => p.kind !== 'top')
         .map((place) => ({
           place,
           left: left + place.left,

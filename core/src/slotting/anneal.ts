@@ -1,4 +1,4 @@
-import { type Compiled, sharesFamily } from './compile.ts';
+import { type Compiled, tied } from './compile.ts';
 import { type Random } from './random.ts';
 import { type State } from './state.ts';
 
@@ -95,9 +95,9 @@ export class Annealer {
     const to = c.optionAt[other * c.places + c.optPlace[from]!]!;
     if (to < 0) return;
     const otherNow = state.at[other]!;
-    const kin = sharesFamily(c, l, other);
+    const kin = tied(c, l, other);
     if (!kin && delta + state.delta(other, to) > allowed) return;
-    if (!state.fits(o, c.optUse[otherNow]!, c.weight[other]!) || !state.fits(to, c.optUse[from]!, c.weight[l]!)) return;
+    if (!state.fits(o, otherNow) || !state.fits(to, from)) return;
     const before = state.total;
     state.move(l, -1);
     state.move(other, to);

@@ -3,8 +3,8 @@ import { Knapsack } from './knapsack.ts';
 
 /**
  * Lower bound by Lagrangian relaxation of “one home per lot”: with a price on each lot, every place solves its own
- * exact knapsack (Fisher 1981, from memory). Prices follow a deflected subgradient with Polyak steps. Family spread is
- * at least zero and left out, so the bound holds for family rooms too.
+ * exact knapsack (Fisher 1981, from memory). Prices follow a deflected subgradient with Polyak steps. Family spread and
+ * charges are at least zero and left out, and of several periods the mean must hold, so the bound holds for such rooms too.
  */
 export class LagrangeBound {
   bound = -Infinity;

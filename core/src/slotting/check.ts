@@ -1,4 +1,4 @@
-import { type SlottingProblem } from './problem.ts';
+import { inPeriod, periodsOf, type SlottingProblem } from './problem.ts';
 
 type Homes = readonly { lot: string; place: string }[];
 
@@ -15,6 +15,8 @@ export function slottingTotal(problem: SlottingProblem, homes: Homes): number {
     const places = new Set(family.lots.map((id) => placeOf.get(id)).filter((p) => p !== undefined));
     total += family.spread * Math.max(0, places.size - 1);
   }
+  for (const charge of problem.charges)
+    if (charge.lots.some((id) => placeOf.get(id) === charge.place)) total += charge.cost;
   return total;
 }
 
@@ -22,7 +24,8 @@ export function slottingTotal(problem: SlottingProblem, homes: Homes): number {
 export function checkAnswer(problem: SlottingProblem, homes: Homes): string[] {
   const wrong: string[] = [];
   const lots = new Map(problem.lots.map((l) => [l.id, l]));
-  const used = new Map<string, number>();
+  const used = new Map<string, number[]>();
+  const periods = periodsOf(problem);
   const loaded = new Map<string, number>();
   const seen = new Set<string>();
   for (const { lot, place } of homes) {
@@ -33,11 +36,16 @@ export function checkAnswer(problem: SlottingProblem, homes: Homes): string[] {
       wrong.push(`${lot} may not go to ${place}`);
       continue;
     }
-    used.set(place, (used.get(place) ?? 0) + option.use);
+    const now = used.get(place) ?? new Array<number>(periods).fill(0);
+    used.set(
+      place,
+      now.map((sum, t) => sum + inPeriod(option.use, t)),
+    );
     loaded.set(place, (loaded.get(place) ?? 0) + lots.get(lot)!.weight);
   }
   for (const p of problem.places) {
-    if ((used.get(p.id) ?? 0) > p.capacity + 1e-6) wrong.push(`${p.id} is over-full`);
+    if ((used.get(p.id) ?? []).some((sum, t) => sum > inPeriod(p.capacity, t) + 1e-6))
+      wrong.push(`${p.id} is over-full`);
     if ((loaded.get(p.id) ?? 0) > p.load + 1e-6) wrong.push(`${p.id} is overloaded`);
   }
   return wrong;

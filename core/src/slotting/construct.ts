@@ -1,4 +1,4 @@
-import { sharesFamily } from './compile.ts';
+import { tied } from './compile.ts';
 import { type State } from './state.ts';
 
 /** Lots homed between two chances to stop. */
@@ -54,7 +54,7 @@ export function* constructing(state: State): Generator<void, void> {
       if (c.optPlace[o] === place && !state.fits(o)) {
         look(l);
         if (best[l]! < 0) open.delete(l);
-      } else if (c.families > 0 && sharesFamily(c, l, pick)) stale[l] = 1;
+      } else if ((c.families > 0 || c.charges > 0) && tied(c, l, pick)) stale[l] = 1;
     }
   }
 }

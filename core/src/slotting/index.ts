@@ -1,5 +1,5 @@
 export { Random } from './random.ts';
-export { SlottingProblem, readSlotting, type SlottingRead } from './problem.ts';
+export { SlottingProblem, SlottingProblem1, readSlotting, periodsOf, inPeriod, type SlottingRead } from './problem.ts';
 export {
   solveSlotting,
   type Homes,

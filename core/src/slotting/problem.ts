@@ -3,30 +3,61 @@ import { z } from 'zod';
 const amount = z.number({ error: 'must be a number' }).min(0, 'cannot be negative');
 const name = z.string().min(1).max(200);
 
-/** Which lot goes to which place: the open exchange format `heronstone-slotting/1` (docs/formats). */
+/** One figure, or one for each of at most four groups of months. */
+const amounts = z.union([amount, z.array(amount).min(1).max(4)], { error: 'must be a number, or one for each period' });
+
+const family = z.object({ id: name, lots: z.array(name).max(20_000), spread: amount });
+const lotOf = <S extends z.ZodType>(use: S) =>
+  z.object({
+    id: name,
+    weight: amount,
+    /** cost of staying without a home */
+    leave: amount,
+    options: z.array(z.object({ place: name, cost: amount, use })).max(5000),
+  });
+
+/**
+ * Which lot goes to which place: the open exchange format `heronstone-slotting/2` (docs/formats). A charge is paid once if any of its lots lives in
+ * its place: a container that is carried to the seat.
+ */
 export const SlottingProblem = z.object({
-  format: z.literal('heronstone-slotting/1', { error: 'must be "heronstone-slotting/1"' }),
-  places: z.array(z.object({ id: name, capacity: amount, load: amount })).max(5000),
-  lots: z
-    .array(
-      z.object({
-        id: name,
-        weight: amount,
-        /** cost of staying without a home */
-        leave: amount,
-        options: z.array(z.object({ place: name, cost: amount, use: amount })).max(5000),
-      }),
-    )
-    .max(20_000),
-  families: z.array(z.object({ id: name, lots: z.array(name).max(20_000), spread: amount })).max(20_000),
+  format: z.literal('heronstone-slotting/2', { error: 'must be "heronstone-slotting/2"' }),
+  places: z.array(z.object({ id: name, capacity: amounts, load: amount })).max(5000),
+  lots: z.array(lotOf(amounts)).max(20_000),
+  families: z.array(family).max(20_000),
+  charges: z.array(z.object({ place: name, lots: z.array(name).min(1).max(20_000), cost: amount })).max(20_000),
 });
 export type SlottingProblem = z.infer<typeof SlottingProblem>;
+
+/** The first version, without charges and periods; read for ever. */
+export const SlottingProblem1 = z.object({
+  format: z.literal('heronstone-slotting/1'),
+  places: z.array(z.object({ id: name, capacity: amount, load: amount })).max(5000),
+  lots: z.array(lotOf(amount)).max(20_000),
+  families: z.array(family).max(20_000),
+});
+
+/** How many periods a problem has: the most figures given for anything. */
+export function periodsOf(problem: Pick<SlottingProblem, 'places' | 'lots'>): number {
+  const many = (x: number | readonly number[]) => (typeof x === 'number' ? 1 : x.length);
+  let most = 1;
+  for (const place of problem.places) most = Math.max(most, many(place.capacity));
+  for (const lot of problem.lots) for (const option of lot.options) most = Math.max(most, many(option.use));
+  return most;
+}
+
+/** The figure of a period; one alone holds in all of them. */
+export const inPeriod = (x: number | readonly number[], period: number): number =>
+  typeof x === 'number' ? x : x.length === 1 ? x[0]! : x[period]!;
 
 export type SlottingRead = { ok: true; problem: SlottingProblem } | { ok: false; reason: string };
 
 /** Checks an unknown value as a slotting problem: its shape, its ids and what they refer to. */
 export function readSlotting(value: unknown): SlottingRead {
-  const parsed = SlottingProblem.safeParse(value);
+  const first = SlottingProblem1.safeParse(value);
+  const parsed = SlottingProblem.safeParse(
+    first.success ? { ...first.data, format: 'heronstone-slotting/2', charges: [] } : value,
+  );
   if (!parsed.success) {
     const issue = parsed.error.issues[0]!;
     const where = issue.path.length
@@ -53,6 +84,23 @@ export function readSlotting(value: unknown): SlottingRead {
     if (new Set(family.lots).size < family.lots.length)
       return { ok: false, reason: `family ${family.id} names a lot twice` };
   }
+  for (const [i, charge] of problem.charges.entries()) {
+    if (!places.has(charge.place))
+      return { ok: false, reason: `charge ${i + 1} names a place that is not there: ${charge.place}` };
+    const missing = charge.lots.find((id) => !lots.has(id));
+    if (missing !== undefined)
+      return { ok: false, reason: `charge ${i + 1} names a lot that is not there: ${missing}` };
+    if (new Set(charge.lots).size < charge.lots.length)
+      return { ok: false, reason: `charge ${i + 1} names a lot twice` };
+  }
+  const periods = periodsOf(problem);
+  const odd = (x: number | readonly number[]) => typeof x !== 'number' && x.length !== 1 && x.length !== periods;
+  for (const place of problem.places)
+    if (odd(place.capacity))
+      return { ok: false, reason: `place ${place.id} has another number of periods than the rest` };
+  for (const lot of problem.lots)
+    if (lot.options.some((o) => odd(o.use)))
+      return { ok: false, reason: `lot ${lot.id} has another number of periods than the rest` };
   return { ok: true, problem };
 }
 

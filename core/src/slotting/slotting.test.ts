@@ -11,7 +11,7 @@ const ticking = (ms: number) => {
   let t = 0;
   return () => (t += ms);
 };
-const empty: SlottingProblem = { format: 'heronstone-slotting/1', places: [], lots: [], families: [] };
+const empty: SlottingProblem = { format: 'heronstone-slotting/2', places: [], lots: [], families: [], charges: [] };
 
 describe('slotting', () => {
   test.each(Array.from({ length: 12 }, (_, i) => [i + 1, i % 2 === 1, i % 3 === 0 ? 1.1 : 0.8] as const))(
@@ -26,6 +26,29 @@ describe('slotting', () => {
       expect(checkAnswer(problem, answer.homes)).toEqual([]);
     },
   );
+
+  test.each(Array.from({ length: 10 }, (_, i) => [i + 1, i % 2 === 0, i % 3 !== 0] as const))(
+    '10 lots × 7 places with charges (%i; families %s, seasons %s): equal to the optimum of HiGHS',
+    async (seed, families, seasons) => {
+      const problem = randomSlotting(seed + 40, { lots: 10, places: 7, families, seasons, charges: true, fill: 1 });
+      expect(readSlotting(problem)).toMatchObject({ ok: true });
+      const answer = await solveSlotting(problem, { work: 190_000, seed, now });
+      const reference = await solveWithHighs(problem, 60);
+      expect(answer.total).toBeCloseTo(reference.total, 1);
+      expect(answer.total).toBeCloseTo(slottingTotal(problem, answer.homes), 4);
+      expect(answer.bound).toBeLessThanOrEqual(reference.total + 1e-6);
+      expect(checkAnswer(problem, answer.homes)).toEqual([]);
+    },
+  );
+
+  test('the first version of the format is read for ever', () => {
+    const lots = [{ id: 'l', weight: 1, leave: 9, options: [{ place: 'p', cost: 1, use: 2 }] }];
+    const first = { format: 'heronstone-slotting/1', places: [{ id: 'p', capacity: 3, load: 4 }], lots, families: [] };
+    expect(readSlotting(first)).toEqual({
+      ok: true,
+      problem: { ...first, format: 'heronstone-slotting/2', charges: [] },
+    });
+  });
 
   test.each([
     [60, 25, false, 0.7],
@@ -70,7 +93,7 @@ describe('slotting', () => {
         fc.array(fc.record({ lots: fc.uniqueArray(fc.nat(9), { maxLength: 6 }), spread: amount }), { maxLength: 3 }),
         async (places, lots, families) => {
           const problem: SlottingProblem = {
-            format: 'heronstone-slotting/1',
+            ...empty,
             places: places.map((p, i) => ({ id: `p${i}`, ...p })),
             lots: lots.map((l, i) => ({
               id: `l${i}`,
@@ -206,7 +229,18 @@ describe('slotting', () => {
 
   test.each([
     [{}, /format/],
-    [{ ...empty, format: 'other' }, /heronstone-slotting\/1/],
+    [{ ...empty, format: 'other' }, /heronstone-slotting\/2/],
+    [{ ...empty, charges: [{ place: 'p', lots: ['l'], cost: 1 }] }, /charge 1 names a place that is not there/],
+    [
+      {
+        ...empty,
+        places: [
+          { id: 'p', capacity: [1, 2], load: 1 },
+          { id: 'q', capacity: [1, 2, 3], load: 1 },
+        ],
+      },
+      /another number of periods/,
+    ],
     [{ ...empty, places: [{ id: 'p', capacity: -1, load: 1 }] }, /cannot be negative/],
     [{ ...empty, places: [{ id: 'p', capacity: 'x', load: 1 }] }, /must be a number/],
     [

@@ -199,5 +199,14 @@ function exactTotal(problem: SlottingProblem, at: Int32Array, c: Compiled): numb
     }
     total += family.spread * Math.max(0, places.size - 1);
   }
+  const placeIndex = new Map(problem.places.map((place, p) => [place.id, p]));
+  for (const charge of problem.charges) {
+    const p = placeIndex.get(charge.place)!;
+    const there = charge.lots.some((id) => {
+      const o = at[lotIndex.get(id)!]!;
+      return o >= 0 && c.optPlace[o] === p;
+    });
+    if (there) total += charge.cost;
+  }
   return total;
 }

@@ -14,6 +14,9 @@ export class State {
   private readonly slot: Int32Array;
   private readonly famCount: Int32Array;
   private readonly famPlaces: Int32Array;
+  private readonly chargeCount: Int32Array;
+  /** what each place holds in each period, where there are several */
+  private readonly usedIn: Float64Array;
   total: number;
 
   constructor(readonly c: Compiled) {
@@ -24,20 +27,35 @@ export class State {
     this.slot = new Int32Array(c.lots);
     this.famCount = new Int32Array(c.families * c.places);
     this.famPlaces = new Int32Array(c.families);
+    this.chargeCount = new Int32Array(c.charges);
+    this.usedIn = new Float64Array(c.periods > 1 ? c.places * c.periods : 0);
     this.total = c.leave.reduce((s, x) => s + x, 0);
   }
 
-  /** Whether option o goes into its place as it is now, `freedUse` and `freedLoad` being about to leave it. */
-  fits(o: number, freedUse = 0, freedLoad = 0): boolean {
+  /** Whether option o goes into its place as it is now, the lot at option `leaving` being about to leave it. */
+  fits(o: number, leaving = -1): boolean {
     const { c } = this;
     const p = c.optPlace[o]!;
+    const freedUse = leaving < 0 ? 0 : c.optUse[leaving]!;
+    const freedLoad = leaving < 0 ? 0 : c.weight[c.optLot[leaving]!]!;
     return (
       this.used[p]! - freedUse + c.optUse[o]! <= c.capacity[p]! + SLACK &&
-      this.loaded[p]! - freedLoad + c.weight[c.optLot[o]!]! <= c.load[p]! + SLACK
+      this.loaded[p]! - freedLoad + c.weight[c.optLot[o]!]! <= c.load[p]! + SLACK &&
+      (c.periods === 1 || this.fitsAlways(o, p, leaving))
     );
   }
 
-  /** Change of the total if lot l alone went from its option to option o (−1: no home), families included. */
+  private fitsAlways(o: number, p: number, leaving: number): boolean {
+    const { periods, useIn, capacityIn } = this.c;
+    for (let t = 0; t < periods; t++) {
+      const freed = leaving < 0 ? 0 : useIn[leaving * periods + t]!;
+      if (this.usedIn[p * periods + t]! - freed + useIn[o * periods + t]! > capacityIn[p * periods + t]! + SLACK)
+        return false;
+    }
+    return true;
+  }
+
+  /** Change of the total if lot l alone went from its option to option o (−1: no home), families and charges included. */
   delta(l: number, o: number): number {
     const { c } = this;
     const from = this.at[l]!;
@@ -45,7 +63,27 @@ export class State {
     const end = c.lotFamStart[l + 1]!;
     for (let i = c.lotFamStart[l]!; i < end; i++)
       d += c.spread[c.lotFam[i]!]! * this.spreadChange(c.lotFam[i]!, from, o);
+    if (c.charges > 0 && from !== o) d += this.chargesOf(o, 0) - this.chargesOf(from, 1);
     return d;
+  }
+
+  /** Charges of an option that so many lots are under now. */
+  private chargesOf(o: number, count: 0 | 1): number {
+    if (o < 0) return 0;
+    const { c } = this;
+    let sum = 0;
+    for (let i = c.optChargeStart[o]!; i < c.optChargeStart[o + 1]!; i++)
+      if (this.chargeCount[c.optCharge[i]!] === count) sum += c.chargeCost[c.optCharge[i]!]!;
+    return sum;
+  }
+
+  private count(o: number, by: 1 | -1): void {
+    const { c } = this;
+    for (let i = c.optChargeStart[o]!; i < c.optChargeStart[o + 1]!; i++) this.chargeCount[c.optCharge[i]!]! += by;
+    const { periods } = c;
+    if (periods === 1) return;
+    const p = c.optPlace[o]!;
+    for (let t = 0; t < periods; t++) this.usedIn[p * periods + t]! += by * c.useIn[o * periods + t]!;
   }
 
   private spreadChange(f: number, from: number, to: number): number {
@@ -77,6 +115,7 @@ export class State {
       this.used[p] = list.length === 0 ? 0 : this.used[p]! - c.optUse[from]!;
       this.loaded[p] = list.length === 0 ? 0 : this.loaded[p]! - c.weight[l]!;
       this.countFamilies(l, p, -1);
+      if (c.charges > 0 || c.periods > 1) this.count(from, -1);
     }
     if (o >= 0) {
       const q = c.optPlace[o]!;
@@ -86,6 +125,7 @@ export class State {
       this.used[q]! += c.optUse[o]!;
       this.loaded[q]! += c.weight[l]!;
       this.countFamilies(l, q, 1);
+      if (c.charges > 0 || c.periods > 1) this.count(o, 1);
     }
     this.at[l] = o;
   }

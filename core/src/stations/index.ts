@@ -13,3 +13,4 @@ export {
 } from './shared.ts';
 export { seatMap, parkingMap, type FloorMap, type Best, type Pace } from './seat-map.ts';
 export { compareSchools, SCHOOLS, type School, type Comparison, type WayOfWorking } from './schools.ts';
+export { leftToWorkOn } from './worktop.ts';

@@ -4,6 +4,7 @@ import { goesIn } from '../fit/index.ts';
 import {
   type Command,
   homesIn,
+  homesOf,
   massOf,
   type Place,
   placeTitle,
@@ -101,7 +102,7 @@ export function packCommand(
   const commands: Command[] = [];
   const packed: Supply[] = [];
   for (const supply of packing.missing) {
-    if (supply.working === 0 || plan.homes[`${supply.id}.working`]?.pinned) continue;
+    if (supply.working === 0 || homesOf(plan, supply.id, 'working').some((h) => h.pinned)) continue;
     for (const place of packing.places) {
       const command: Command = { type: 'assignHome', supplyId: supply.id, share: 'working', placeId: place.id, since };
       const next = tryOut(now, command);

@@ -1,3 +1,4 @@
+import { leftToWorkOn } from './worktop.ts';
 import { heightOff, type WorkHeight, worktopWanted } from '../body/index.ts';
 import { TOP } from '../catalogue/index.ts';
 import { distance, footprintDistance, type Point } from '../geometry/index.ts';
@@ -96,7 +97,7 @@ function row(what: string, needs: string, gives: string, more: Partial<Need> = {
   return [{ what, needs, gives, want: null, have: null, lacks: null, care: null, ...more }];
 }
 
-/** Width and depth of the worktop that are this station’s own: what is shared at the same time is halved. */
+/** Width and depth of the worktop that are this station’s own: what is left beside what stands on it, and what is shared at the same time is halved. */
 export function surfaceOf(
   plan: Plan,
   station: Station,
@@ -105,8 +106,9 @@ export function surfaceOf(
   if (!table) return null;
   const turn = Math.abs(((station.heading - table.facing) % 180) + 180) % 180;
   const sideways = turn > 45 && turn < 135;
-  const width = sideways ? table.depth : table.width;
-  const depth = sideways ? table.width : table.depth;
+  const left = leftToWorkOn(plan, table);
+  const width = sideways ? left.depth : left.width;
+  const depth = sideways ? left.width : left.depth;
   const sharedWith = sameTime(plan, station).filter((s) => s.unitId === table.id);
   const across = sharedWith.filter((s) => Math.cos(((s.heading - station.heading) * Math.PI) / 180) < -0.7).length;
   const beside = sharedWith.length - across;

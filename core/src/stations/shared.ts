@@ -1,6 +1,6 @@
-import { fitSupply } from '../fit/index.ts';
+import { fitOf, holderOf, stowageWith } from '../fit/index.ts';
 import { assessHomes, childAt, placeFilling, yearlyUses } from '../homes/index.ts';
-import { apply, type Command, homesIn, type Plan, type Station, type Supply } from '../plan/index.ts';
+import { apply, type Command, homesIn, homesOf, type Plan, type Station, type Supply } from '../plan/index.ts';
 import { fetchFrom, handlingOf, makerOf, sceneAt, sceneOf } from '../reach/index.ts';
 
 /** Where one tool would lie best, and what fetching it there costs, s a year. */
@@ -63,9 +63,9 @@ const SOME_DAY = '2000-01-01';
 
 /** Puts one tool where it lies best between its stations; null where it lies there already, is pinned, or there is no such place. */
 export function betweenCommand({ supply, between, today }: SharedTool, plan: Plan, since: string): Command | null {
-  const home = plan.homes[`${supply.id}.working`];
-  if (!between || home?.pinned || home?.placeId === between.placeId || (today !== null && today <= between.seconds))
-    return null;
+  const homes = homesOf(plan, supply.id, 'working');
+  const there = homes.length === 1 && homes[0]!.placeId === between?.placeId;
+  if (!between || homes.some((h) => h.pinned) || there || (today !== null && today <= between.seconds)) return null;
   return { type: 'assignHome', supplyId: supply.id, share: 'working', placeId: between.placeId, since };
 }
 
@@ -76,7 +76,7 @@ export function sharedTool(plan: Plan, supply: Supply): SharedTool | null {
   if (uses.length < 2) return null;
   const cost = new Map<string, number[]>();
   for (const [id, spot] of sceneOf(plan).spots) {
-    const home = plan.homes[`${supply.id}.working`]?.placeId === id;
+    const home = homesOf(plan, supply.id, 'working').some((h) => h.placeId === id);
     if (!home && !roomFor(plan, supply, id)) continue;
     if (spot.away || childAt(plan, supply, spot)) continue;
     const kinds = homesIn(plan, id).length + (home ? 0 : 1);
@@ -92,8 +92,8 @@ export function sharedTool(plan: Plan, supply: Supply): SharedTool | null {
     );
   }
   const sum = (list: readonly number[]) => list.reduce((a, b) => a + b, 0);
-  const now = plan.homes[`${supply.id}.working`];
-  const todays = now ? cost.get(now.placeId) : undefined;
+  const now = homesOf(plan, supply.id, 'working');
+  const todays = now.length === 1 ? cost.get(now[0]!.placeId) : undefined;
   const today = todays && Number.isFinite(sum(todays)) ? sum(todays) : null;
   let between: Spotting | null = null;
   const each: (Spotting | null)[] = uses.map(() => null);
@@ -120,10 +120,9 @@ export function sharedTool(plan: Plan, supply: Supply): SharedTool | null {
 /** Whether one more of a supply goes into a place beside what lies there. */
 function roomFor(plan: Plan, supply: Supply, placeId: string): boolean {
   const place = plan.places[placeId]!;
-  const fit = fitSupply(place, supply, 1);
-  if (!fit.ok) return false;
-  const filling = placeFilling(plan, place);
-  return filling.used + fit.frontage <= place.width && filling.mass + supply.mass <= place.load;
+  if (place.kind === 'top' || !fitOf(holderOf(place), supply, 1).ok) return false;
+  if (placeFilling(plan, place).mass + supply.mass > place.load) return false;
+  return stowageWith(plan, place, supply, 'working', 1).things.every((t) => t.over === 0);
 }
 
 /**
@@ -155,7 +154,7 @@ export function oneEachCommand(plan: Plan, tool: SharedTool, newIds: readonly st
   }
   const left = Math.max(1, supply.working - own * (activities.length - 1));
   commands.push({ type: 'setSupply', id: supply.id, set: { working: left } });
-  if (!plan.homes[`${supply.id}.working`]?.pinned)
+  if (!homesOf(plan, supply.id, 'working').some((h) => h.pinned))
     commands.push({
       type: 'assignHome',
       supplyId: supply.id,

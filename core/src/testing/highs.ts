@@ -1,5 +1,5 @@
 import highsLoader from 'highs';
-import { type SlottingProblem } from '../slotting/index.ts';
+import { inPeriod, periodsOf, type SlottingProblem } from '../slotting/index.ts';
 
 /**
  * A slotting problem as a mixed-integer program in CPLEX LP text, for the reference solver HiGHS.
@@ -10,7 +10,8 @@ export function toLp(problem: SlottingProblem, relaxed = false): string {
   const binaries: string[] = [];
   const rows: string[] = [];
   const at = new Map(problem.places.map((p, i) => [p.id, i]));
-  const use: string[][] = problem.places.map(() => []);
+  const periods = periodsOf(problem);
+  const use: string[][] = Array.from({ length: problem.places.length * periods }, () => []);
   const load: string[][] = problem.places.map(() => []);
   const lotIndex = new Map(problem.lots.map((l, i) => [l.id, i]));
   problem.lots.forEach((lot, l) => {
@@ -23,14 +24,15 @@ export function toLp(problem: SlottingProblem, relaxed = false): string {
       terms.push(`+ ${o.cost} ${x}`);
       binaries.push(x);
       one.push(x);
-      use[p]!.push(`+ ${o.use} ${x}`);
+      for (let t = 0; t < periods; t++) use[p * periods + t]!.push(`+ ${inPeriod(o.use, t)} ${x}`);
       load[p]!.push(`+ ${lot.weight} ${x}`);
     }
     rows.push(`one${l}: ${one.join(' + ')} = 1`);
   });
   problem.places.forEach((p, i) => {
-    if (use[i]!.length === 0) return;
-    rows.push(`use${i}: ${use[i]!.join(' ')} <= ${p.capacity}`);
+    if (load[i]!.length === 0) return;
+    for (let t = 0; t < periods; t++)
+      rows.push(`use${i}_${t}: ${use[i * periods + t]!.join(' ')} <= ${inPeriod(p.capacity, t)}`);
     rows.push(`load${i}: ${load[i]!.join(' ')} <= ${p.load}`);
   });
   problem.families.forEach((family, f) => {
@@ -48,6 +50,16 @@ export function toLp(problem: SlottingProblem, relaxed = false): string {
     binaries.push(...zs);
     rows.push(`sp${f}: s${f} ${zs.map((z) => `- ${z}`).join(' ')} >= -1`);
     terms.push(`+ ${family.spread} s${f}`);
+  });
+  problem.charges.forEach((charge, k) => {
+    const p = at.get(charge.place)!;
+    const under = charge.lots
+      .map((id) => lotIndex.get(id)!)
+      .filter((l) => problem.lots[l]!.options.some((o) => o.place === charge.place));
+    if (under.length === 0) return;
+    binaries.push(`q${k}`);
+    terms.push(`+ ${charge.cost} q${k}`);
+    for (const l of under) rows.push(`ch${k}_${l}: q${k} - x${l}_${p} >= 0`);
   });
   const wrap = (list: string[]) => list.join('\n ');
   const domain = relaxed ? `Bounds\n ${wrap(binaries.map((b) => `0 <= ${b} <= 1`))}` : `Binary\n ${wrap(binaries)}`;

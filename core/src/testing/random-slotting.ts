@@ -6,6 +6,10 @@ export type SlottingShape = {
   fill?: number;
   families?: boolean;
   reachable?: number;
+  /** containers that are carried: every fifth place */
+  charges?: boolean;
+  /** two groups of months, in one of which a third of the lots is away */
+  seasons?: boolean;
   /** load of the places over what the lots weigh; loose where not given */ loaded?: number;
 };
 
@@ -15,7 +19,16 @@ export type SlottingShape = {
  */
 export function randomSlotting(
   seed: number,
-  { lots, places, fill = 0.85, families = false, reachable = 0.6, loaded }: SlottingShape,
+  {
+    lots,
+    places,
+    fill = 0.85,
+    families = false,
+    reachable = 0.6,
+    loaded,
+    charges = false,
+    seasons = false,
+  }: SlottingShape,
 ): SlottingProblem {
   let s = (seed * 2654435761) >>> 0 || 1;
   const random = () => {
@@ -33,7 +46,7 @@ export function randomSlotting(
   const have = widths.reduce((a, b) => a + b, 0);
   const factor = need / (fill * have);
   const problem: SlottingProblem = {
-    format: 'heronstone-slotting/1',
+    format: 'heronstone-slotting/2',
     places: widths.map((w, i) => ({ id: `p${i}`, capacity: round(w * factor), load: round(8000 + 20000 * random()) })),
     lots: sizes.map((size, l) => {
       const uses = Math.ceil(400 * random() ** 3);
@@ -55,7 +68,18 @@ export function randomSlotting(
           spread: round(100 + 400 * random()),
         }))
       : [],
+    charges: [],
   };
+  if (charges)
+    for (let p = 0; p < places; p += 5) {
+      const there = problem.lots.filter((l) => l.options.some((o) => o.place === `p${p}`)).map((l) => l.id);
+      if (there.length > 0) problem.charges.push({ place: `p${p}`, lots: there, cost: round(500 + 2000 * random()) });
+    }
+  if (seasons)
+    for (const lot of problem.lots)
+      if (random() < 0.33)
+        for (const option of lot.options)
+          option.use = random() < 0.5 ? [option.use as number, 0] : [0, option.use as number];
   if (loaded === undefined) return problem;
   const mass = problem.lots.reduce((sum, lot) => sum + lot.weight, 0);
   const load = problem.places.reduce((sum, place) => sum + place.load, 0);

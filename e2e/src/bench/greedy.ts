@@ -1,4 +1,4 @@
-import { type SlottingProblem, slottingTotal } from '@heronstone/core/slotting';
+import { inPeriod, type SlottingProblem, slottingTotal } from '@heronstone/core/slotting';
 
 type Home = { lot: string; place: string };
 
@@ -16,13 +16,13 @@ export function greedyPlusSwaps(problem: SlottingProblem): { homes: Home[]; tota
     o: SlottingProblem['lots'][number]['options'][number],
     by: 1 | -1,
   ) => {
-    used.set(o.place, used.get(o.place)! + by * o.use);
+    used.set(o.place, used.get(o.place)! + by * inPeriod(o.use, 0));
     loaded.set(o.place, loaded.get(o.place)! + by * lot.weight);
     if (by === 1) at.set(lot.id, o);
     else at.delete(lot.id);
   };
   const fits = (lot: SlottingProblem['lots'][number], o: SlottingProblem['lots'][number]['options'][number]) =>
-    used.get(o.place)! + o.use <= place.get(o.place)!.capacity + 1e-9 &&
+    used.get(o.place)! + inPeriod(o.use, 0) <= inPeriod(place.get(o.place)!.capacity, 0) + 1e-9 &&
     loaded.get(o.place)! + lot.weight <= place.get(o.place)!.load + 1e-9;
   for (const lot of [...problem.lots].sort((a, b) => b.leave - a.leave)) {
     const option = [...lot.options].sort((a, b) => a.cost - b.cost).find((o) => fits(lot, o));

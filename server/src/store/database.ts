@@ -6,15 +6,12 @@ import { promisify } from 'node:util';
 import { gzip } from 'node:zlib';
 import { PGlite } from '@electric-sql/pglite';
 import { makeFolder } from './files.ts';
+import { FILLS } from './fill.ts';
+import { type Queries, type Row } from './queries.ts';
 import { diskTrouble } from './trouble.ts';
 
-export type Row = Record<string, unknown>;
-/** All SQL goes through this, so that another PostgreSQL can stand in for the embedded one. */
-export interface Queries {
-  query(sql: string, params?: unknown[]): Promise<Row[]>;
-  /** several statements at once, without parameters */
-  exec(sql: string): Promise<void>;
-}
+export type { Queries, Row } from './queries.ts';
+
 export interface Database extends Queries {
   transaction<T>(work: (tx: Queries) => Promise<T>): Promise<T>;
   /** the whole database as one gzipped tar file */
@@ -130,6 +127,7 @@ async function migrate(db: Database, before: ((db: Database) => Promise<void>) |
   for (const { name, sql } of pending)
     await db.transaction(async (tx) => {
       await tx.exec(sql);
+      await FILLS[name]?.(tx);
       await tx.query('INSERT INTO schema_migrations (name) VALUES ($1)', [name]);
     });
 }

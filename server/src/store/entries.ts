@@ -1,7 +1,7 @@
-import { broughtUpToDate, inverseOf, type PlanHead, type RowChange } from '@heronstone/core/plan';
+import { changesUpToDate, type Find, inverseOf, type PlanHead, type RowChange } from '@heronstone/core/plan';
 import { type Queries } from './database.ts';
 import { type Entry, type Journal, JournalTrouble } from './journal.ts';
-import { insertHead, writeChanges } from './rows.ts';
+import { insertHead, readPlan, writeChanges } from './rows.ts';
 
 /** Writes one change of the journal into the tables; to be called inside a transaction. */
 export async function writeEntry(tx: Queries, { planId, revision, at, changes, what }: Entry): Promise<void> {
@@ -54,12 +54,22 @@ export async function setPosition(tx: Queries, lineage: string, applied: number)
   await tx.query('UPDATE journal_state SET lineage = $1, applied = $2', [lineage, applied]);
 }
 
-const upToDate = (changes: RowChange[]): RowChange[] =>
-  changes.map((change) => {
-    const row = (value: RowChange['after']) =>
-      value && (broughtUpToDate(change.table, value as Record<string, unknown>) as RowChange['after']);
-    return { ...change, before: row(change.before), after: row(change.after) };
-  });
+/** Changes of an earlier version as today’s; what they lean on is looked up in the tables. */
+async function upToDate(tx: Queries, planId: string, changes: RowChange[]): Promise<RowChange[]> {
+  const known = new Map<string, Record<string, unknown>>();
+  const needed = changes.filter((c) => (c.table as string) === 'organiserSets' || needsUnit(c));
+  if (needed.length > 0) {
+    const plan = await readPlan(tx, planId);
+    for (const table of ['organisers', 'places', 'units'] as const)
+      for (const row of Object.values(plan?.plan[table] ?? {})) known.set(`${table}/${row.id}`, row);
+  }
+  const find: Find = (table, id) => known.get(`${table}/${id}`);
+  return changesUpToDate(changes, find);
+}
+
+/** A drawer written before there were drawers for sheets. */
+const needsUnit = ({ table, before, after }: RowChange) =>
+  table === 'places' && [before, after].some((row) => row !== null && !('zoneId' in row));
 
 /**
  * Writes into the tables what the journal has and they have not.
@@ -82,7 +92,7 @@ export async function catchUp(
         if (plan?.revision !== entry.revision - (stays ? 0 : 1))
           throw new JournalTrouble(`Change ${entry.n} of the journal does not follow on what is in the database.`);
       }
-      await writeEntry(tx, { ...entry, changes: upToDate(entry.changes) });
+      await writeEntry(tx, { ...entry, changes: await upToDate(tx, entry.planId, entry.changes) });
     }
     await setPosition(tx, journal.lineage, journal.last);
   });

@@ -10,8 +10,7 @@ import {
   type Restore,
   type RowChange,
   sameRow,
-  TABLES,
-  type TableName,
+  TABLE_NAMES,
 } from '@heronstone/core/plan';
 import { type Database, type Queries } from './database.ts';
 import { type Entry, type Journal } from './journal.ts';
@@ -125,7 +124,7 @@ export class PlanStore {
     const plan = 'plan' in source ? { ...source.plan, id } : emptyPlan(id, source.head);
     const changes: RowChange[] = [
       { table: 'head', id: 'head', before: null, after: plan.head },
-      ...(Object.keys(TABLES) as TableName[]).flatMap((table) =>
+      ...TABLE_NAMES.flatMap((table) =>
         Object.values(plan[table]).map((row): RowChange => ({ table, id: row.id, before: null, after: row })),
       ),
     ];
@@ -212,7 +211,9 @@ export class PlanStore {
         const reason = undo ? 'There is nothing to undo.' : 'There is nothing to redo.';
         return { answer: { ok: false, kind: 'nothing', reason } };
       }
-      const command = undo ? (entry.command as Restore) : commandUpToDate(entry.command as Command);
+      const command = undo
+        ? (entry.command as Restore)
+        : commandUpToDate(entry.command as Command, (table, id) => held.plan[table][id]);
       const commandId = `${from}-${newId('step')}`;
       const what = { kind: 'step', commandId, seq: entry.seq as number, to } as const;
       return this.applied(held, commandId, command, what, () => standing(tx, planId));
@@ -287,7 +288,7 @@ export class PlanStore {
 function between(plan: Plan, as: Plan): RowChange[] {
   const head = { ...as.head, name: plan.head.name, forkedFrom: plan.head.forkedFrom };
   const changes: RowChange[] = [{ table: 'head', id: 'head', before: plan.head, after: head }];
-  for (const table of Object.keys(TABLES) as TableName[]) {
+  for (const table of TABLE_NAMES) {
     const [now, then] = [plan[table], as[table]];
     for (const id of new Set([...Object.keys(now), ...Object.keys(then)]))
       changes.push({ table, id, before: now[id] ?? null, after: then[id] ?? null });

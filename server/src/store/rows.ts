@@ -1,11 +1,21 @@
-import { type AnyRow, type Plan, PlanHead, type RowChange, TABLES, type TableName } from '@heronstone/core/plan';
-import { type Queries, type Row } from './database.ts';
+import {
+  type AnyRow,
+  type Plan,
+  PlanHead,
+  type RowChange,
+  TABLE_NAMES as names,
+  TABLES,
+  type TableName,
+} from '@heronstone/core/plan';
+import { type Queries, type Row } from './queries.ts';
 
 const snake = (key: string) => key.replace(/[A-Z]/g, (c) => `_${c.toLowerCase()}`);
-const names = Object.keys(TABLES) as TableName[];
 
 /** Fields of each table, as the core's schemas have them: the one place that says which columns there are. */
-const fields = Object.fromEntries(names.map((t) => [t, Object.keys(TABLES[t].shape)])) as Record<TableName, string[]>;
+const fields = Object.fromEntries(names.map((t) => [t, Object.keys(TABLES[t].row.shape)])) as Record<
+  TableName,
+  string[]
+>;
 /** SQL name of a table or column. */
 const sqlTable = Object.fromEntries(names.map((t) => [t, snake(t)])) as Record<TableName, string>;
 const headFields = Object.keys(PlanHead.shape) as (keyof PlanHead)[];

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { NavLink, useLocation } from 'react-router';
 import { pieceOf } from '@heronstone/core/fit';
-import { type Plan, roomOf } from '@heronstone/core/plan';
+import { type Plan, roomOf, withoutHome } from '@heronstone/core/plan';
 import { useOpenFindings } from '../state/findings.ts';
 import { usePlan } from '../state/plan-store.ts';
 import { countWords } from '../ui/words.ts';
@@ -14,10 +14,7 @@ function openAt(plan: Plan): Record<string, string> {
   const unmeasured = supplies.filter((s) => !pieceOf(s)).length;
   const stations = Object.keys(plan.stations).length;
   const without = supplies.reduce(
-    (n, s) =>
-      n +
-      (s.working > 0 && !plan.homes[`${s.id}.working`] ? 1 : 0) +
-      (s.backstock > 0 && !plan.homes[`${s.id}.backstock`] ? 1 : 0),
+    (n, s) => n + (withoutHome(plan, s, 'working') > 0 ? 1 : 0) + (withoutHome(plan, s, 'backstock') > 0 ? 1 : 0),
     0,
   );
   return {

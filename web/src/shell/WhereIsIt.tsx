@@ -1,8 +1,8 @@
 import { Command } from 'cmdk';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { costOfHome } from '@heronstone/core/homes';
-import { type Plan, placeTitle, type Supply } from '@heronstone/core/plan';
+import { shareStates } from '@heronstone/core/homes';
+import { homeOf, type Plan, placeTitle, SHARES, type Supply } from '@heronstone/core/plan';
 import { usePlan } from '../state/plan-store.ts';
 import { findSupplies } from '../state/search.ts';
 import { Sheet } from '../ui/sheet.tsx';
@@ -17,7 +17,7 @@ export default function WhereIsIt({ onClose }: { onClose: () => void }) {
   const [text, setText] = useState('');
   const found = useMemo(() => findSupplies(plan.supplies, text), [plan.supplies, text]);
   const go = (supply: Supply) => {
-    const home = plan.homes[`${supply.id}.working`] ?? plan.homes[`${supply.id}.backstock`];
+    const home = homeOf(plan, supply.id, 'working') ?? homeOf(plan, supply.id, 'backstock');
     onClose();
     void navigate(`/p/${plan.id}/homes?supply=${supply.id}${home ? `&share=${home.share}&place=${home.placeId}` : ''}`);
   };
@@ -52,11 +52,12 @@ export default function WhereIsIt({ onClose }: { onClose: () => void }) {
 }
 
 function Answer({ plan, supply }: { plan: Plan; supply: Supply }) {
-  const homes = (['working', 'backstock'] as const).flatMap((share) => {
-    const home = plan.homes[`${supply.id}.${share}`];
-    const place = home && plan.places[home.placeId];
-    return place ? [{ share, place, cost: costOfHome(plan, supply, share, place.id) }] : [];
-  });
+  const homes = SHARES.flatMap((share) =>
+    shareStates(plan, supply, share).flatMap(({ home, place, cost, count }) =>
+      home && place ? [{ id: home.id, share, place, cost, count }] : [],
+    ),
+  );
+  const several = homes.length > 1;
   const first = homes[0];
   const unit = first && plan.units[first.place.unitId];
   return (
@@ -69,9 +70,10 @@ function Answer({ plan, supply }: { plan: Plan; supply: Supply }) {
       <div>
         <p className="font-semibold">{supply.name}</p>
         {homes.length === 0 && <p className="text-soft">has no home yet</p>}
-        {homes.map(({ share, place, cost }) => (
-          <p key={share} className="text-[14px]">
+        {homes.map(({ id, share, place, cost, count }) => (
+          <p key={id} className="text-[14px]">
             {share === 'backstock' && <span className="text-soft">reserve: </span>}
+            {several && <span className="text-soft">{count} in </span>}
             {placeTitle(plan, place)} <span className="text-soft">·</span> <BandChip band={cost?.band ?? null} />
             {cost && Number.isFinite(cost.each) && <span className="text-soft"> · {secondsWords(cost.each)}</span>}
           </p>

@@ -3,7 +3,7 @@ import { findHomes, type FindProgress, type Found, isWorse, type Tally } from '@
 import { type Plan } from '@heronstone/core/plan';
 
 type Counted = Omit<Tally, 'without'> & { without: number };
-export type FoundHomes = Pick<Found, 'answer' | 'growthGaveWay'> & {
+export type FoundHomes = Pick<Found, 'answer' | 'command' | 'growthGaveWay'> & {
   moves: number;
   before: Counted;
   after: Counted;
@@ -34,6 +34,7 @@ const api = {
     return (
       found && {
         answer: found.answer,
+        command: found.command,
         growthGaveWay: found.growthGaveWay,
         moves: found.command.homes.length,
         before: counted(found.before),

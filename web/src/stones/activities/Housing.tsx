@@ -87,8 +87,18 @@ export function Housing({
         First say who works here (on the right), then give this activity a seat.
       </p>
     );
+  const zones = Object.values(plan.zones);
   return (
     <div className="space-y-3">
+      {zones.length > 0 && (
+        <SelectField
+          className="w-52"
+          label="the zone it is done in"
+          value={activity.zoneId ?? ''}
+          options={[['', 'none'], ...zones.map((z) => [z.id, z.name] as const)]}
+          onCommit={(id) => dispatch({ type: 'setActivity', id: activity.id, set: { zoneId: id || null } })}
+        />
+      )}
       {stations.length === 0 && (
         <p className="rounded-2xl border-2 border-dashed border-line p-4 text-soft">
           No seat yet: near and far are measured from one.

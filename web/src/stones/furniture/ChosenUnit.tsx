@@ -1,10 +1,10 @@
-import { Lock, LockOpen, Trash2 } from 'lucide-react';
+import { Trash2 } from 'lucide-react';
 import { Tabs } from 'radix-ui';
 import { useState } from 'react';
 import { factsOf } from '@heronstone/core/catalogue';
 import { placeFilling } from '@heronstone/core/homes';
 import { formatLength } from '@heronstone/core/lengths';
-import { homesIn, type Place, type Unit } from '@heronstone/core/plan';
+import { compartmentsOf, homesIn, type Place, type Unit } from '@heronstone/core/plan';
 import { wallFrames, wallGaps } from '@heronstone/core/room';
 import { asSeen } from '../../state/as-seen.ts';
 import { usePlan } from '../../state/plan-store.ts';
@@ -12,10 +12,10 @@ import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
 import { LengthField, NumberField, TextField } from '../../ui/fields.tsx';
 import { Front } from '../../views/front/Front.tsx';
-import { Inside } from '../../views/inside/Inside.tsx';
 import { WallFront } from '../../views/wall/WallFront.tsx';
 import { Distances } from './Distances.tsx';
 import { FrontEditor } from './FrontEditor.tsx';
+import { PlacePanel } from './PlacePanel.tsx';
 import { StandsAndPower } from './StandsAndPower.tsx';
 
 const tab =
@@ -40,11 +40,11 @@ export function ChosenUnit({ unit }: { unit: Unit }) {
   const chosen = plan.places[get('place') ?? ''];
   const place = chosen?.unitId === unit.id ? chosen : undefined;
   const nearest = wallGaps(plan, unit).sort((a, b) => Math.abs(a.gap) - Math.abs(b.gap))[0];
-  const first = Object.values(plan.places).find((p) => p.unitId === unit.id);
+  const [first] = compartmentsOf(plan, unit.id);
   return (
     <section
       aria-label={unit.name}
-      className={`grid grid-cols-1 gap-x-6 gap-y-2 border-t border-line pt-2 ${seen === 'front' ? 'lg:grid-cols-[1fr_24rem]' : 'lg:grid-cols-[1fr_36rem]'}`}
+      className={`grid grid-cols-1 gap-x-6 gap-y-2 border-t border-line pt-2 ${seen === 'front' ? 'lg:grid-cols-[1fr_24rem]' : 'lg:grid-cols-[minmax(18rem,1fr)_46rem]'}`}
     >
       <Tabs.Root defaultValue="size">
         <div className="flex flex-wrap items-end gap-2">
@@ -106,7 +106,7 @@ export function ChosenUnit({ unit }: { unit: Unit }) {
           <StandsAndPower unit={unit} />
         </Tabs.Content>
       </Tabs.Root>
-      <div className={`flex flex-col ${seen === 'front' ? 'h-52' : 'h-72'}`}>
+      <div className={`flex flex-col ${seen === 'front' ? 'h-52' : seen === 'inside' ? 'h-[19.5rem]' : 'h-72'}`}>
         <div className="flex gap-1 text-[13px]" role="group" aria-label="Seen from">
           {(
             [
@@ -121,7 +121,7 @@ export function ChosenUnit({ unit }: { unit: Unit }) {
               aria-pressed={seen === id}
               disabled={
                 (id === 'inside' && !first) ||
-                (id === 'front' && !facts.places) ||
+                (id === 'front' && !facts.places && !first) ||
                 (id === 'wall' && wallFrames(plan).length === 0)
               }
               className={`rounded-full px-2 py-0.5 disabled:opacity-50 ${seen === id ? 'bg-stone font-semibold' : 'hover:bg-stone'}`}
@@ -140,13 +140,9 @@ export function ChosenUnit({ unit }: { unit: Unit }) {
               onChooseUnit={(id) => select({ unit: id })}
             />
           ) : seen === 'inside' && (place ?? first) ? (
-            <Inside
-              plan={plan}
-              place={(place ?? first)!}
-              className="flex min-h-0 w-full flex-col [&>svg]:min-h-0 [&>svg]:grow"
-            />
+            <PlacePanel place={(place ?? first)!} />
           ) : (
-            facts.places && (
+            (facts.places || first) && (
               <>
                 <Front
                   plan={plan}
@@ -155,7 +151,7 @@ export function ChosenUnit({ unit }: { unit: Unit }) {
                   onChoose={(id) => select({ place: id })}
                   className="h-full w-52 shrink-0"
                 />
-                <PlaceWords place={place} />
+                <PlaceWords place={place} onOpen={() => setSeen('inside')} />
               </>
             )
           )}
@@ -165,9 +161,8 @@ export function ChosenUnit({ unit }: { unit: Unit }) {
   );
 }
 
-function PlaceWords({ place }: { place: Place | undefined }) {
+function PlaceWords({ place, onOpen }: { place: Place | undefined; onOpen: () => void }) {
   const plan = usePlan((s) => s.plan);
-  const dispatch = usePlan((s) => s.dispatch);
   const len = (mm: number) => formatLength(mm, plan.head.measure);
   if (!place)
     return <p className="text-[14px] text-soft">Its front, to scale. Choose a place to see what lives in it.</p>;
@@ -187,13 +182,8 @@ function PlaceWords({ place }: { place: Place | undefined }) {
           {f}
         </p>
       ))}
-      <Button
-        look="quiet"
-        className="!px-1"
-        onClick={() => dispatch({ type: 'lockPlace', id: place.id, lockable: !place.lockable })}
-      >
-        {place.lockable ? <Lock size={14} aria-hidden /> : <LockOpen size={14} aria-hidden />}{' '}
-        {place.lockable ? 'has a lock' : 'no lock'}
+      <Button look="quiet" className="!px-1" onClick={onOpen}>
+        Look inside, divide it, set boxes in
       </Button>
     </div>
   );

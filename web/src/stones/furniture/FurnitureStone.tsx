@@ -1,4 +1,4 @@
-import { Box, FileDown, GitFork, ShoppingBasket, Shuffle } from 'lucide-react';
+import { Box, FileDown, GitFork, Shapes, ShoppingBasket, Shuffle } from 'lucide-react';
 import { type KeyboardEvent, lazy, Suspense, useCallback, useEffect, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { type Finding } from '@heronstone/core/findings';
@@ -23,6 +23,7 @@ const Beside = lazy(() => import('./Beside.tsx').then((m) => ({ default: m.Besid
 const Shopping = lazy(() => import('./Shopping.tsx').then((m) => ({ default: m.Shopping })));
 const GoesIn = lazy(() => import('./GoesIn.tsx').then((m) => ({ default: m.GoesIn })));
 const Arrange = lazy(() => import('./Arrange.tsx').then((m) => ({ default: m.Arrange })));
+const Zones = lazy(() => import('./zones/Zones.tsx'));
 const Drawings = lazy(() => import('./Drawings.tsx').then((m) => ({ default: m.Drawings })));
 
 /** Floor large with its findings; the chosen unit, with its front to scale, along the bottom. */
@@ -104,6 +105,12 @@ export default function FurnitureStone() {
         <Arrange onClose={() => select({ view: null })} />
       </Suspense>
     );
+  if (get('view') === 'zones')
+    return (
+      <Suspense fallback={<main className="p-8 text-soft">One moment …</main>}>
+        <Zones onClose={() => select({ view: null })} />
+      </Suspense>
+    );
   return (
     <main className="flex grow flex-col px-4 pb-3">
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1 py-1">
@@ -113,7 +120,10 @@ export default function FurnitureStone() {
           <Box size={16} aria-hidden /> Does it go in?
         </Button>
         <Button look="quiet" onClick={() => setSheet('shopping')}>
-          <ShoppingBasket size={16} aria-hidden /> Organisers
+          <ShoppingBasket size={16} aria-hidden /> Containers
+        </Button>
+        <Button look="quiet" onClick={() => select({ view: 'zones' }, true)}>
+          <Shapes size={16} aria-hidden /> Zones
         </Button>
         <Button look="quiet" onClick={() => setSheet('drawings')}>
           <FileDown size={16} aria-hidden /> Drawings
@@ -159,7 +169,7 @@ export default function FurnitureStone() {
       <div
         className={`grid min-h-72 grow grid-cols-1 gap-4 ${beside ? 'lg:grid-cols-[1fr_1fr_18rem]' : 'lg:grid-cols-[1fr_20rem]'}`}
       >
-        <div className="relative min-h-[max(44vh,20rem)]">
+        <div className="relative min-h-[max(38vh,18rem)]">
           {Object.keys(plan.units).length === 0 && (
             <p className="absolute inset-x-0 top-1/2 z-10 mx-auto w-fit -translate-y-1/2 rounded-2xl bg-ground px-6 py-4 text-center">
               Nothing stands here yet. <strong>Bring in a unit</strong> above: a work table is a good first one.
@@ -182,7 +192,7 @@ export default function FurnitureStone() {
         </div>
         <Suspense>
           {beside && (
-            <div className="relative min-h-[max(44vh,20rem)] border-l border-line pl-3">
+            <div className="relative min-h-[max(38vh,18rem)] border-l border-line pl-3">
               <Beside planId={beside} mine={plan} />
             </div>
           )}

@@ -1,11 +1,12 @@
 import { useMemo, useState } from 'react';
 import { goesIn } from '@heronstone/core/fit';
 import { inMeasure } from '@heronstone/core/lengths';
-import { newId, type Organiser, placeTitle } from '@heronstone/core/plan';
+import { type Organiser, placeTitle } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { CheckField, LengthField, SelectField } from '../../ui/fields.tsx';
 import { Sheet } from '../../ui/sheet.tsx';
+import { setInCommand } from './set-in.ts';
 
 /** Any organiser or thing against every place: yes and how many, or how many millimetres are missing. */
 export function GoesIn({ unitId, onClose }: { unitId: string | null; onClose: () => void }) {
@@ -79,12 +80,10 @@ export function GoesIn({ unitId, onClose }: { unitId: string | null; onClose: ()
               {inMeasure(fit.ok ? `yes, ${fit.fits}: ${fit.words}` : fit.words, plan.head.measure)}
               {fit.ok && organiser && (
                 <Button
-                  onClick={() =>
-                    dispatch({
-                      type: 'addOrganiserSet',
-                      organiserSet: { id: newId('set'), organiserId: organiser.id, placeId: place.id, count: fit.fits },
-                    })
-                  }
+                  onClick={() => {
+                    const command = setInCommand(plan, place, organiser, fit.fits);
+                    if (command) dispatch(command);
+                  }}
                 >
                   Put {fit.fits} in
                 </Button>

@@ -2,7 +2,7 @@ import { proxy, type Remote, wrap } from 'comlink';
 import { House, Square } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { type Assessment, type FindProgress, settleCommand } from '@heronstone/core/homes';
+import { type Assessment, type FindProgress } from '@heronstone/core/homes';
 import { placeTitle, type Plan } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
@@ -42,7 +42,7 @@ export function FindHomes({ assessment }: { assessment: Assessment }) {
         });
       else if (found.moves === 0)
         toast('No better homes were found than those of today.', { description: gapWords(found.answer.gap) });
-      else if (dispatch(settleCommand(usePlan.getState().plan, found.answer, today())))
+      else if (dispatch(found.command))
         toast.success(`${countWords(found.moves, 'home', 'homes')} changed`, {
           description: <Compared found={found} second="now" plan={usePlan.getState().plan} />,
           duration: 20_000,

@@ -13,7 +13,7 @@ import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { assessHomes } from '@heronstone/core/homes';
-import { placeTitle, type Share, type Supply } from '@heronstone/core/plan';
+import { homeOf, homesOf, placeTitle, type Share, type Supply } from '@heronstone/core/plan';
 import { BANDS, type BandNumber, makerOf, planAsWorked } from '@heronstone/core/reach';
 import { usePlan } from '../../state/plan-store.ts';
 import { useHover, useSeat, useSelection } from '../../state/selection.ts';
@@ -79,7 +79,8 @@ export default function HomesStone() {
   const choosePlace = (id: string) => {
     const again = lastChosen.current === id;
     lastChosen.current = id;
-    if (inHand && again && plan.homes[`${inHand.supply.id}.${inHand.share}`]?.placeId !== id) give(inHand, id);
+    if (inHand && again && !homesOf(plan, inHand.supply.id, inHand.share).some((h) => h.placeId === id))
+      give(inHand, id);
     else select({ place: id });
   };
 
@@ -89,7 +90,7 @@ export default function HomesStone() {
       if (key === '[') setTurn(wanted.current - 15);
       if (key === ']') setTurn(wanted.current + 15);
       if (key === 'p' && supply) {
-        const home = plan.homes[`${supply.id}.${share}`];
+        const home = homeOf(plan, supply.id, share);
         if (home) dispatch({ type: 'pinHome', supplyId: supply.id, share, pinned: !home.pinned });
       }
       const typing = e.target instanceof Element && e.target.closest('input, textarea, select, [role="dialog"]');
@@ -206,7 +207,7 @@ export default function HomesStone() {
               select({
                 supply: held.supply.id,
                 share: held.share,
-                place: plan.homes[`${held.supply.id}.${held.share}`]?.placeId ?? null,
+                place: homeOf(plan, held.supply.id, held.share)?.placeId ?? null,
               })
             }
           />

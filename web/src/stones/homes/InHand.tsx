@@ -2,7 +2,16 @@ import { useDraggable } from '@dnd-kit/core';
 import { Pin, PinOff, X } from 'lucide-react';
 import { useMemo } from 'react';
 import { placeFilling } from '@heronstone/core/homes';
-import { homesIn, type Plan, placeTitle, type Share, type Supply } from '@heronstone/core/plan';
+import {
+  countIn,
+  homesIn,
+  homesOf,
+  placesIn,
+  type Plan,
+  placeTitle,
+  type Share,
+  type Supply,
+} from '@heronstone/core/plan';
 import { type Maker } from '@heronstone/core/reach';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
@@ -25,7 +34,8 @@ type Props = {
 export function InHand({ inHand, placeId, maker, onGive, onChoosePlace, onTake, onLetGo }: Props) {
   const plan = usePlan((s) => s.plan);
   const dispatch = usePlan((s) => s.dispatch);
-  const home = inHand ? plan.homes[`${inHand.supply.id}.${inHand.share}`] : undefined;
+  const homes = inHand ? homesOf(plan, inHand.supply.id, inHand.share) : [];
+  const home = homes.find((h) => h.placeId === placeId) ?? homes[0];
   const place = placeId ? plan.places[placeId] : undefined;
   if (!inHand && !place)
     return (
@@ -88,7 +98,7 @@ export function InHand({ inHand, placeId, maker, onGive, onChoosePlace, onTake, 
               {roomWords(plan, place, inHand.supply, inHand.share).words}
             </p>
           )}
-          {!inHand && <Contents plan={plan} placeId={place.id} onTake={onTake} />}
+          {!inHand && <Contents plan={plan} placeId={place.id} onTake={onTake} onChoosePlace={onChoosePlace} />}
         </>
       ) : (
         inHand && <h2 className="font-display text-lg font-semibold">{inHand.supply.name}</h2>
@@ -110,7 +120,7 @@ function Best({
   onChoosePlace: (id: string) => void;
 }) {
   const offers = useMemo(() => bestPlaces(plan, held.supply, held.share, 6), [plan, held.supply, held.share]);
-  const home = plan.homes[`${held.supply.id}.${held.share}`];
+  const homes = homesOf(plan, held.supply.id, held.share);
   return (
     <section aria-label="Best places" className="mt-2 border-t border-line pt-1">
       <h3 className="font-semibold">Best places for it</h3>
@@ -125,7 +135,7 @@ function Best({
             >
               <span className="truncate">
                 {placeTitle(plan, o.place)}
-                {home?.placeId === o.place.id && <span className="text-soft"> (now)</span>}
+                {homes.some((h) => h.placeId === o.place.id) && <span className="text-soft"> (now)</span>}
               </span>
               <span className="text-right">{yearWords(o.seconds)}</span>
               <span className="text-[13px] text-soft">
@@ -140,27 +150,55 @@ function Best({
   );
 }
 
-function Contents({ plan, placeId, onTake }: { plan: Plan; placeId: string; onTake: (held: Held) => void }) {
+function Contents({
+  plan,
+  placeId,
+  onTake,
+  onChoosePlace,
+}: {
+  plan: Plan;
+  placeId: string;
+  onTake: (held: Held) => void;
+  onChoosePlace: (id: string) => void;
+}) {
   const place = plan.places[placeId]!;
+  const inner = placesIn(plan, placeId);
   const homes = homesIn(plan, placeId);
   const filling = placeFilling(plan, place);
   return (
     <section aria-label="What lives here" className="mt-2 border-t border-line pt-1">
       <h3 className="font-semibold">
         Lives here{' '}
-        <span className="font-normal text-soft">{Math.round((filling.used / filling.width) * 100)} % full</span>
+        <span className="font-normal text-soft">{Math.round((filling.used / filling.capacity) * 100)} % full</span>
       </h3>
       {filling.faults.map((f) => (
         <p key={f} className="text-clash">
           {f}
         </p>
       ))}
-      {homes.length === 0 && <p className="text-soft">Nothing. Idle room.</p>}
+      {inner.length > 0 && (
+        <ul className="mt-1 flex flex-wrap gap-1" aria-label="Stands in it">
+          {inner.map((p) => (
+            <li key={p.id}>
+              <button
+                type="button"
+                onClick={() => onChoosePlace(p.id)}
+                className="rounded-md border border-edge bg-stone px-2 py-0.5 text-[14px] hover:border-heron"
+              >
+                {p.name}
+                <span className="text-soft"> {homesIn(plan, p.id).length || 'empty'}</span>
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      {homes.length === 0 && inner.length === 0 && <p className="text-soft">Nothing. Idle room.</p>}
       <ul className="mt-1 flex flex-wrap gap-1">
         {homes.map((h) => (
           <Chip
             key={h.id}
             held={{ supply: plan.supplies[h.supplyId]!, share: h.share }}
+            count={h.count === null ? null : countIn(plan, h, plan.supplies[h.supplyId]!)}
             pinned={h.pinned}
             onTake={onTake}
           />
@@ -170,7 +208,18 @@ function Contents({ plan, placeId, onTake }: { plan: Plan; placeId: string; onTa
   );
 }
 
-function Chip({ held, pinned, onTake }: { held: Held; pinned: boolean; onTake: (held: Held) => void }) {
+function Chip({
+  held,
+  count,
+  pinned,
+  onTake,
+}: {
+  held: Held;
+  /** so many of it; null: all that have no other home */
+  count: number | null;
+  pinned: boolean;
+  onTake: (held: Held) => void;
+}) {
   const { setNodeRef, listeners } = useDraggable({ id: `lives:${held.supply.id}.${held.share}`, data: held });
   return (
     <li>
@@ -182,6 +231,7 @@ function Chip({ held, pinned, onTake }: { held: Held; pinned: boolean; onTake: (
         className="inline-flex cursor-grab items-center gap-1 rounded-full border border-edge bg-paper px-2.5 py-0.5 hover:border-heron"
       >
         {pinned && <Pin size={13} aria-label="pinned" />}
+        {count !== null && <span className="text-soft">{count} of</span>}
         {held.supply.name}
         {held.share === 'backstock' && <span className="text-soft"> reserve</span>}
       </button>

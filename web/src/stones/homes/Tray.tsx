@@ -2,7 +2,7 @@ import { useDraggable } from '@dnd-kit/core';
 import { useMemo, useState } from 'react';
 import { pieceOf } from '@heronstone/core/fit';
 import { type Assessment, yearlyUses } from '@heronstone/core/homes';
-import { placeTitle, type Share, type Supply } from '@heronstone/core/plan';
+import { homeOf, placeTitle, type Share, type Supply } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { findSupplies } from '../../state/search.ts';
 import { useRoving } from '../../ui/roving.ts';
@@ -78,7 +78,7 @@ function Row({ held, chosen, onTake }: { held: Held; chosen: boolean; onTake: (h
   const { supply, share } = held;
   const plan = usePlan((s) => s.plan);
   const { setNodeRef, listeners, isDragging } = useDraggable({ id: `${supply.id}.${share}`, data: held });
-  const home = plan.homes[`${supply.id}.${share}`];
+  const home = homeOf(plan, supply.id, share);
   const place = home && plan.places[home.placeId];
   return (
     <li>

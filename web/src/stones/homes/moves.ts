@@ -1,19 +1,21 @@
 import { inMeasure } from '@heronstone/core/lengths';
-import { fitSupply } from '@heronstone/core/fit';
-import { costOfHome, placeFilling } from '@heronstone/core/homes';
-import { homeOf, type Place, type Plan, type Share, type Supply } from '@heronstone/core/plan';
+import { fitOf, holderOf, stowageWith } from '@heronstone/core/fit';
+import { costOfHome } from '@heronstone/core/homes';
+import { homesOf, type Place, type Plan, type Share, type Supply } from '@heronstone/core/plan';
 import { bandName, fetchWords, yearWords } from '../../ui/words.ts';
 
 /** Whether a share goes into a place beside what lives there, in a few words; `ok` when it does. */
 export function roomWords(plan: Plan, place: Place, supply: Supply, share: Share): { ok: boolean; words: string } {
-  const fit = fitSupply(place, supply, supply[share]);
-  if (!fit.ok) return { ok: false, words: inMeasure(fit.reason, plan.head.measure) };
-  const here = homeOf(plan, supply.id, share)?.placeId === place.id;
-  const used = placeFilling(plan, place).used + (here ? 0 : fit.frontage);
-  const over = used - place.width;
-  return over > 0.5
-    ? { ok: false, words: inMeasure(`over-full by ${Math.ceil(over)} mm`, plan.head.measure) }
-    : { ok: true, words: `${Math.round((used / place.width) * 100)} % full then` };
+  const alone = fitOf(holderOf(place), supply, supply[share]);
+  if (!alone.ok) return { ok: false, words: inMeasure(alone.reason, plan.head.measure) };
+  const then = stowageWith(plan, place, supply, share, supply[share]);
+  const left = then.things.find((t) => t.over > 0);
+  return left
+    ? {
+        ok: false,
+        words: left.id === 'coming' ? 'no room beside what is there' : `no room then for ${left.supply.name}`,
+      }
+    : { ok: true, words: `${Math.round((then.used / then.capacity) * 100)} % full then` };
 }
 
 /** What dropping a share here would cost, against where it is now. */
@@ -22,7 +24,7 @@ export function dropWords(plan: Plan, supply: Supply, share: Share, placeId: str
   const cost = costOfHome(plan, supply, share, placeId);
   if (!place || !cost) return '';
   if (cost.reason) return cost.reason;
-  const now = homeOf(plan, supply.id, share);
+  const [now] = homesOf(plan, supply.id, share);
   const before = now ? costOfHome(plan, supply, share, now.placeId) : null;
   const change =
     before && Number.isFinite(before.seconds) && now!.placeId !== placeId ? cost.seconds - before.seconds : null;
@@ -45,8 +47,8 @@ export function bestPlaces(plan: Plan, supply: Supply, share: Share, most: numbe
   const offers: Offer[] = [];
   for (const place of Object.values(plan.places)) {
     // what does not go in at all is no place for it; what is full now may be one when something moves
-    const fit = fitSupply(place, supply, supply[share]);
-    if (!fit.ok && fit.reason !== 'not measured yet') continue;
+    const alone = fitOf(holderOf(place), supply, supply[share]);
+    if (!alone.ok && alone.reason !== 'not measured yet') continue;
     const cost = costOfHome(plan, supply, share, place.id);
     if (!cost || !Number.isFinite(cost.seconds)) continue;
     offers.push({

@@ -5,7 +5,7 @@ import { toast } from 'sonner';
 import { pieceOf } from '@heronstone/core/fit';
 import { writeSupplies } from '@heronstone/core/formats';
 import { formatNumberOnly } from '@heronstone/core/lengths';
-import { blankSupply, newId, placeTitle, type Supply } from '@heronstone/core/plan';
+import { blankSupply, homeOf, newId, placeTitle, type Supply } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { findSupplies } from '../../state/search.ts';
 import { useSelection } from '../../state/selection.ts';
@@ -143,7 +143,7 @@ export default function SuppliesStone() {
               <div style={{ height: virtual.getTotalSize(), position: 'relative' }} role="presentation">
                 {virtual.getVirtualItems().map((item) => {
                   const s = rows[item.index]!;
-                  const home = plan.homes[`${s.id}.working`];
+                  const home = homeOf(plan, s.id, 'working');
                   const place = home && plan.places[home.placeId];
                   return (
                     <button

@@ -23,6 +23,7 @@ const LIE_WORDS: Record<Supply['lies'][number], string> = {
   flat: 'flat',
   edge: 'on edge',
   upright: 'upright',
+  diagonal: 'from corner to corner',
   hanging: 'hanging',
 };
 

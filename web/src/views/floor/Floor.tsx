@@ -13,6 +13,7 @@ import { RoomLines, sweptOutside } from './RoomLines.tsx';
 import { Reach, SeatMark, Walk } from './SeatMarks.tsx';
 import { turner } from './turn.ts';
 import { UnitMark } from './UnitMark.tsx';
+import { ZoneGround, ZoneNames } from './ZoneGround.tsx';
 
 type Box = { x: number; y: number; w: number; h: number };
 export type Moved = { x: number; y: number };
@@ -33,6 +34,8 @@ type Props = {
   onChooseUnit?: (id: string | null) => void;
   onMoveUnit?: (id: string, to: Moved) => void;
   onKeyUnit?: (unit: Unit, e: KeyboardEvent) => void;
+  /** the pointer goes over a unit while it is down: brushing */
+  onBrushUnit?: (id: string) => void;
   onMoveStation?: (id: string, to: Moved) => void;
   onChooseStation?: (id: string) => void;
   /** a unit is being dragged so far: the plan given is drawn as if it were there; null when it is let go or taken back */
@@ -179,6 +182,7 @@ export function Floor(props: Props) {
         measures={measures ?? false}
         chosenWall={props.chosenWall ?? null}
       />
+      <ZoneGround plan={plan} turn={turn} scale={scale} />
       <SunOnFloor patches={sun.filter((p) => !p.unitId)} turn={turn} />
       <RoomThings plan={plan} turn={turn} scale={scale} names={size.width >= NAMED} />
       {[...units]
@@ -195,9 +199,11 @@ export function Floor(props: Props) {
             onGrab={props.onMoveUnit ? grab : undefined}
             onChoose={props.onChooseUnit}
             onKey={props.onKeyUnit}
+            onBrush={props.onBrushUnit}
             names={measures || Boolean(props.onMoveUnit)}
           />
         ))}
+      {size.width >= NAMED && <ZoneNames plan={plan} turn={turn} scale={scale} />}
       <SunOnFloor patches={sun.filter((p) => p.unitId)} turn={turn} />
       <FindingArea finding={props.finding ?? null} turn={turn} scale={scale} />
       {props.map && <HeatMap map={props.map} turn={turn} scale={scale} />}

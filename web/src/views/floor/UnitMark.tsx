@@ -19,6 +19,7 @@ export const UnitMark = memo(function UnitMark({
   onGrab,
   onChoose,
   onKey,
+  onBrush,
 }: {
   unit: Unit;
   turn: Turn;
@@ -30,6 +31,7 @@ export const UnitMark = memo(function UnitMark({
   onGrab?: Grab | undefined;
   onChoose?: ((id: string | null) => void) | undefined;
   onKey?: ((unit: Unit, e: KeyboardEvent) => void) | undefined;
+  onBrush?: ((id: string) => void) | undefined;
 }) {
   const hovered = useHover(
     (s) => s.unit === unit.id || (s.place !== null && usePlan.getState().plan.places[s.place]?.unitId === unit.id),
@@ -57,6 +59,9 @@ export const UnitMark = memo(function UnitMark({
       onPointerDown={(e) => {
         e.stopPropagation();
         onGrab?.('unit', unit.id, unit, e);
+        // touch keeps the pointer with what it pressed; a brush goes on to what it comes over
+        if (onBrush) (e.target as Element).releasePointerCapture(e.pointerId);
+        onBrush?.(unit.id);
       }}
       onClick={() => !onGrab && onChoose?.(unit.id)}
       onKeyDown={(e) => {
@@ -65,7 +70,10 @@ export const UnitMark = memo(function UnitMark({
           onChoose?.(unit.id);
         } else onKey?.(unit, e);
       }}
-      onPointerEnter={() => useHover.setState({ unit: unit.id })}
+      onPointerEnter={(e) => {
+        useHover.setState({ unit: unit.id });
+        if (e.buttons === 1) onBrush?.(unit.id);
+      }}
       onPointerLeave={() => useHover.setState({ unit: null })}
     >
       <path

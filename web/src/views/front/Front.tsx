@@ -1,9 +1,19 @@
 import { Fragment, type KeyboardEvent } from 'react';
-import { homesIn, type Place, type Plan, type Unit } from '@heronstone/core/plan';
+import {
+  compartmentsOf,
+  homesIn,
+  outerOf,
+  type Place,
+  placesIn,
+  type Plan,
+  type Unit,
+  zoneOf,
+} from '@heronstone/core/plan';
 import { placeFilling } from '@heronstone/core/homes';
 import { useRoving } from '../../ui/roving.ts';
 import { bandColour } from '../../ui/words.ts';
 import { type PlaceLook } from '../round/looks.ts';
+import { patternOf, ZonePatterns } from '../zones/marks.tsx';
 
 /** A unit straight from the front, to scale, with how full each place is. */
 export function Front({
@@ -12,6 +22,7 @@ export function Front({
   looks,
   chosen,
   onChoose,
+  zones = false,
   className,
 }: {
   plan: Plan;
@@ -19,14 +30,18 @@ export function Front({
   looks?: ReadonlyMap<string, PlaceLook>;
   chosen?: string | null;
   onChoose?: (id: string) => void;
+  /** places drawn in the mark of the zone they are kept for */
+  zones?: boolean;
   className?: string;
 }) {
-  const places = Object.values(plan.places).filter((p) => p.unitId === unit.id);
+  const places = compartmentsOf(plan, unit.id);
+  // what is seen of a top from the front is a strip
+  const strip = places.some((p) => p.kind === 'top') ? Math.max(unit.width, unit.height) * TOP_STRIP : 0;
   const roving = useRoving<SVGSVGElement>(true);
   const pad = Math.max(unit.width, unit.height) * 0.02;
   return (
     <svg
-      viewBox={`${-pad} ${-pad} ${unit.width + 2 * pad} ${unit.height + 2 * pad}`}
+      viewBox={`${-pad} ${-pad - strip} ${unit.width + 2 * pad} ${unit.height + strip + 2 * pad}`}
       className={className ?? 'h-full w-full'}
       role={onChoose ? 'group' : 'img'}
       aria-label={`${unit.name} from the front`}
@@ -40,14 +55,20 @@ export function Front({
         stroke="var(--wood-line)"
         strokeWidth={pad / 4}
       />
+      {zones && (
+        <ZonePatterns zones={Object.values(plan.zones)} on={`front-${unit.id}`} size={Math.max(20, unit.width / 30)} />
+      )}
       {places.map((p) => {
         const filling = placeFilling(plan, p);
-        const full = Math.min(1, filling.used / filling.width);
-        const y = unit.height - p.bottom - p.height;
+        const full = Math.min(1, filling.used / filling.capacity);
+        const height = p.kind === 'top' ? strip : p.height;
+        const y = unit.height - p.bottom - height;
         const colour = looks ? bandColour(looks.get(p.id)?.band ?? null) : 'var(--heron)';
+        const zone = zones ? plan.zones[zoneOf(plan, p) ?? ''] : undefined;
         const names = homesIn(plan, p.id).flatMap((h) => plan.supplies[h.supplyId]?.name ?? []);
         const words = [
           `${p.name}: ${names.length === 0 ? 'empty' : `${Math.round(full * 100)} % full`}`,
+          ...(zone ? [`kept for ${zone.name}`] : []),
           ...filling.faults,
         ].join(', ');
         const button = onChoose && {
@@ -70,23 +91,24 @@ export function Front({
                 x={p.left}
                 y={y}
                 width={p.width}
-                height={p.height}
-                fill="var(--paper)"
+                height={height}
+                fill={zone ? patternOf(zone, `front-${unit.id}`) : 'var(--paper)'}
                 stroke={p.id === chosen ? 'var(--heron)' : 'var(--wood-line)'}
                 strokeWidth={p.id === chosen ? pad / 1.5 : pad / 6}
               />
               <rect
                 x={p.left}
-                y={y + p.height * 0.12}
+                y={y + height * 0.12}
                 width={p.width * full}
-                height={p.height * 0.88}
+                height={height * 0.88}
                 fill={filling.faults.length ? 'var(--clash)' : colour}
                 fillOpacity={p.id === chosen ? 0.9 : 0.5}
                 pointerEvents="none"
               />
               <title>{words}</title>
             </g>
-            <Contents plan={plan} place={p} y={y} />
+            <Boxes plan={plan} place={p} y={y} height={height} />
+            <Contents plan={plan} place={p} y={y} height={height} />
           </Fragment>
         );
       })}
@@ -94,12 +116,57 @@ export function Front({
   );
 }
 
+/** Height of the strip in which a top is drawn, as a share of the larger side of the unit. */
+const TOP_STRIP = 0.07;
+
+/** What stands in a place, as it is seen from the front. */
+function Boxes({ plan, place, y, height }: Shown) {
+  return (
+    <g aria-hidden pointerEvents="none">
+      {placesIn(plan, place.id).map((p) => {
+        const outer = outerOf(plan, p);
+        const high = Math.min(outer.height, height);
+        const names = homesIn(plan, p.id).flatMap((h) => plan.supplies[h.supplyId]?.name ?? []);
+        const size = Math.min(30, (outer.width / Math.max(5, (names[0] ?? p.name).length)) * 1.7, high * 0.5);
+        return (
+          <g key={p.id}>
+            <rect
+              x={place.left + p.left}
+              y={y + height - Math.min(p.bottom, height) - high}
+              width={outer.width}
+              height={high}
+              rx={p.organiserId === null ? 0 : 6}
+              fill="var(--stone)"
+              fillOpacity={0.6}
+              stroke="var(--ink)"
+              strokeOpacity={0.6}
+              strokeWidth={2}
+            />
+            <text
+              x={place.left + p.left + outer.width / 2}
+              y={y + height - p.bottom - high / 2 + size / 3}
+              fontSize={size}
+              textAnchor="middle"
+              fill="var(--ink)"
+            >
+              {names.length > 1 ? `${names[0]} +${names.length - 1}` : (names[0] ?? '')}
+            </text>
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
 /** Names of what lives in a place, as many lines as it is high enough for. */
-function Contents({ plan, place, y }: { plan: Plan; place: Place; y: number }) {
+type Shown = { plan: Plan; place: Place; y: number; height: number };
+
+function Contents({ plan, place, y, height }: Shown) {
+  if (placesIn(plan, place.id).length > 0) return null;
   const names = homesIn(plan, place.id).flatMap((h) => plan.supplies[h.supplyId]?.name ?? []);
   const longest = Math.max(5, ...names.map((n) => n.length));
-  const size = Math.min(34, (place.width / longest) * 1.8, place.height * 0.7);
-  const lines = Math.floor(place.height / (size * 1.15));
+  const size = Math.min(34, (place.width / longest) * 1.8, height * 0.7);
+  const lines = Math.floor(height / (size * 1.15));
   if (names.length === 0 || lines < 1) return null;
   const shown = names.length > lines ? [...names.slice(0, lines - 1), `and ${names.length - lines + 1} more`] : names;
   return (
@@ -108,7 +175,7 @@ function Contents({ plan, place, y }: { plan: Plan; place: Place; y: number }) {
         <text
           key={i}
           x={place.left + place.width / 2}
-          y={y + place.height / 2 + (i - (shown.length - 1) / 2 + 0.35) * size * 1.15}
+          y={y + height / 2 + (i - (shown.length - 1) / 2 + 0.35) * size * 1.15}
         >
           {name}
         </text>

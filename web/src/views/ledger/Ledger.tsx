@@ -37,7 +37,8 @@ export function Ledger({ plan, maker, placeId, supply, share = 'working' }: Prop
     };
   }, [plan, supply, share, maker, placeId]);
   if (!spot || !fetch) return null;
-  const title = supply ? `${supply.name} → ${placeTitle(plan, spot.place)}` : placeTitle(plan, spot.place);
+  const path = placeTitle(plan, plan.places[placeId] ?? spot.place);
+  const title = supply ? `${supply.name} → ${path}` : path;
   return (
     <section aria-label="Ledger">
       <h2 className="font-display text-lg font-semibold leading-snug">{title}</h2>

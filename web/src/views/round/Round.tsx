@@ -2,13 +2,15 @@ import { useDroppable } from '@dnd-kit/core';
 import { type KeyboardEvent, type PointerEvent, useMemo, useRef } from 'react';
 import { angleBetween, heading } from '@heronstone/core/geometry';
 import { bodyOf } from '@heronstone/core/body';
-import { type Plan, placeTitle, roomOf, wallsInOrder } from '@heronstone/core/plan';
+import { type Plan, placeTitle, roomOf, type Unit, wallsInOrder } from '@heronstone/core/plan';
 import { type SunPatch } from '@heronstone/core/sun';
-import { highestGrip, type Maker, sceneOf } from '@heronstone/core/reach';
+import { highestGrip, type Maker, sceneOf, type Spot } from '@heronstone/core/reach';
 import { useHover } from '../../state/selection.ts';
 import { bandColour, bandName, fetchWords } from '../../ui/words.ts';
 import { cut, heightScale, type Seen, seePlace, seeUnit, stretchesBetween } from './geometry.ts';
 import { type PlaceLook } from './looks.ts';
+import { zonesOfUnit } from '../floor/ZoneGround.tsx';
+import { patternOf, ZonePatterns } from '../zones/marks.tsx';
 
 const WIDTH = 1280;
 const HEIGHT = 300;
@@ -50,7 +52,10 @@ export function Round({ plan, maker, turn, onTurning, onTurn, looks, chosen, onC
 
   const grip = highestGrip(bodyOf(maker.person, null), 0);
   const y = useMemo(() => {
-    const highest = Math.max(grip, ...[...scene.spots.values()].filter((s) => !s.away).map((s) => s.high));
+    const highest = Math.max(
+      grip,
+      ...[...scene.spots.values()].filter((s) => !s.away && s.place.kind !== 'top').map((s) => s.high),
+    );
     return heightScale(HEIGHT, Math.min(highest + 60, plan.head.ceiling), plan.head.ceiling);
   }, [scene, grip, plan.head.ceiling]);
 
@@ -63,7 +68,7 @@ export function Round({ plan, maker, turn, onTurning, onTurn, looks, chosen, onC
           seen: seeUnit(maker, facing, unit),
           places: [...scene.spots.values()]
             .filter((s) => s.unit.id === unit.id)
-            .map((spot) => ({ spot, seen: seePlace(maker, facing, spot) })),
+            .map((spot) => ({ spot, seen: seePlace(maker, facing, asDrawn(spot)) })),
         }))
         .sort((a, b) => b.seen.away - a.seen.away),
     [plan.units, scene, maker, facing],
@@ -152,7 +157,7 @@ export function Round({ plan, maker, turn, onTurning, onTurn, looks, chosen, onC
                 <PlaceMark
                   key={spot.place.id}
                   id={spot.place.id}
-                  title={placeTitle(plan, spot.place)}
+                  title={placeTitle(plan, plan.places[spot.place.id] ?? spot.place)}
                   seen={p}
                   y={y}
                   look={looks.get(spot.place.id)}
@@ -164,6 +169,7 @@ export function Round({ plan, maker, turn, onTurning, onTurn, looks, chosen, onC
             </g>
           );
         })}
+        <ZoneStrip plan={plan} units={units} />
         <SunBars patches={sun} maker={maker} facing={facing} y={y} />
         <BodyLines maker={maker} grip={grip} y={y} />
         {WORDS.map(([b, words]) => {
@@ -189,6 +195,10 @@ export function Round({ plan, maker, turn, onTurning, onTurn, looks, chosen, onC
     </div>
   );
 }
+
+/** A top is drawn as the slab it is: what may stand on it would hide what is behind. */
+const asDrawn = (spot: Spot): Spot => (spot.place.kind === 'top' ? { ...spot, high: spot.low + SLAB } : spot);
+const SLAB = 45;
 
 /** Degrees in [−180, 180). */
 export function wrap(degrees: number): number {
@@ -302,6 +312,41 @@ function PlaceMark({ id, title, seen, y, look, chosen, focusable, onChoose }: Ma
       {look?.here && (
         <path d={`M ${(x(widest.from) + x(widest.to)) / 2} ${top - 3} l -6 -9 h 12 z`} fill="var(--heron)" />
       )}
+    </g>
+  );
+}
+
+/** Under the ribbon: which zone is where around the seat, by tint and hatch, its name where there is room. */
+function ZoneStrip({ plan, units }: { plan: Plan; units: readonly { unit: Unit; seen: Seen }[] }) {
+  const zones = Object.values(plan.zones);
+  if (zones.length === 0) return null;
+  return (
+    <g>
+      <ZonePatterns zones={zones} on="round" size={6} />
+      {units.flatMap(({ unit, seen }) => {
+        const own = zonesOfUnit(plan, unit);
+        return seen.stretches.flatMap((s) =>
+          own.map((id, i) => {
+            const wide = (x(s.to) - x(s.from)) / own.length;
+            const zone = plan.zones[id]!;
+            return (
+              <rect
+                key={`${unit.id} ${id} ${s.from}`}
+                data-zone-strip={id}
+                x={x(s.from) + i * wide}
+                y={HEIGHT - 8}
+                width={Math.max(1, wide)}
+                height={8}
+                fill={patternOf(zone, 'round')}
+                stroke="var(--edge)"
+                strokeWidth={0.6}
+              >
+                <title>{zone.name}</title>
+              </rect>
+            );
+          }),
+        );
+      })}
     </g>
   );
 }

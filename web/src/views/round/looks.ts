@@ -30,7 +30,7 @@ export function looksFrom(
   for (const spot of scene.spots.values()) {
     const { id } = spot.place;
     const homes = homesIn(plan, id);
-    const filling = placeFilling(plan, spot.place);
+    const filling = placeFilling(plan, plan.places[id] ?? spot.place);
     let fetches = 0;
     for (const home of homes) {
       const supply = plan.supplies[home.supplyId];
@@ -42,7 +42,7 @@ export function looksFrom(
       band: cost ? cost.band : fetch.ok ? fetch.band : null,
       seconds: cost ? cost.each : fetch.ok ? fetch.seconds : null,
       fetches,
-      full: filling.used / filling.width,
+      full: filling.capacity > 0 ? filling.used / filling.capacity : 0,
       kinds: homes.length,
       fault: filling.faults.length > 0,
       here: inHand !== null && homes.some((h) => h.supplyId === inHand.supply.id && h.share === inHand.share),

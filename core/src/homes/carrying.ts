@@ -1,0 +1,44 @@
+import { placesDownTo, type Place, type Plan, type Station } from '../plan/index.ts';
+import { type Fetch, fetchFrom, makerOf, PLAIN, sceneAt, type Spot } from '../reach/index.ts';
+
+/** The container that is carried to the seat with all in it: the outermost such one that a place is or stands in. Null: none. */
+export function carriedOf(plan: Pick<Plan, 'places' | 'organisers'>, place: Place): Place | null {
+  for (const one of placesDownTo(plan, place))
+    if (one.organiserId !== null && plan.organisers[one.organiserId]?.carried) return one;
+  return null;
+}
+
+/** Fetching the container itself from a seat: the covers of what it stands in, its own lid shut. */
+export function containerFetch(plan: Plan, station: Station, container: Place): Fetch | null {
+  const maker = makerOf(plan, station);
+  const scene = sceneAt(plan, station);
+  const spot = scene.spots.get(container.id);
+  const holder = container.inId === null ? undefined : scene.spots.get(container.inId);
+  if (!maker || !spot || !holder) return null;
+  const whole = { ...spotWithout(spot, holder.place.covers) };
+  return fetchFrom(scene, maker, whole, { ...PLAIN, size: Math.max(container.width, container.depth) });
+}
+
+const wholes = new WeakMap<Spot, Spot>();
+/** The same spot behind other covers; one for each, so that its ways are worked out once. */
+function spotWithout(spot: Spot, covers: Spot['place']['covers']): Spot {
+  let whole = wholes.get(spot);
+  if (!whole) wholes.set(spot, (whole = { ...spot, place: { ...spot.place, covers } }));
+  return whole;
+}
+
+/**
+ * Whether a container is carried to a seat instead of being reached into: it may be, and from there it is farther than an arm.
+ */
+export function isCarriedTo(plan: Plan, station: Station, container: Place): Fetch | null {
+  const fetch = containerFetch(plan, station, container);
+  return fetch?.ok && fetch.band > 2 ? fetch : null;
+}
+
+/** Sessions a year at one station: those of its activity are shared evenly among its stations. */
+export function sessionsAt(plan: Plan, station: Station): number {
+  const activity = plan.activities[station.activityId];
+  if (!activity) return 0;
+  const stations = Object.values(plan.stations).filter((s) => s.activityId === activity.id).length;
+  return (activity.sessionsPerMonth * activity.months.length) / stations;
+}

@@ -1,0 +1,133 @@
+import { contentsOf, holderOf, stow, type Thing } from '../fit/index.ts';
+import { type Plan } from '../plan/index.ts';
+import { type Homes } from '../slotting/index.ts';
+import { type Translation } from './slotting.ts';
+
+/** What is really in each place with some homes: what stays there anyway, and the lots. */
+export class Layout {
+  private readonly fixed = new Map<string, readonly Thing[]>();
+  private readonly lots = new Map<string, Set<string>>();
+  private readonly load = new Map<string, number>();
+
+  constructor(
+    private readonly plan: Plan,
+    private readonly translation: Translation,
+    homes: Homes,
+  ) {
+    for (const [id, { load }] of translation.places) {
+      this.load.set(id, load);
+      const stays = contentsOf(plan, id).things.filter((t) => translation.stays.has(t.id));
+      this.fixed.set(id, stays);
+    }
+    for (const { lot, place } of homes) this.put(lot, place);
+  }
+
+  private thing(lot: string): Thing {
+    const { supply, count } = this.translation.lotOf.get(lot)!;
+    return { id: lot, supply, count };
+  }
+
+  put(lot: string, place: string): void {
+    const here = this.lots.get(place);
+    if (here) here.add(lot);
+    else this.lots.set(place, new Set([lot]));
+    const { supply, count } = this.translation.lotOf.get(lot)!;
+    this.load.set(place, this.load.get(place)! - supply.mass * count);
+  }
+
+  remove(lot: string, place: string): void {
+    this.lots.get(place)!.delete(lot);
+    const { supply, count } = this.translation.lotOf.get(lot)!;
+    this.load.set(place, this.load.get(place)! + supply.mass * count);
+  }
+
+  lotsIn(placeId: string): string[] {
+    return [...(this.lots.get(placeId) ?? [])];
+  }
+
+  private laid(placeId: string, more: string | null): { used: number; over: string[] } {
+    const place = this.plan.places[placeId]!;
+    const { standing, boxes } = contentsOf(this.plan, placeId);
+    const lots = [...(this.lots.get(placeId) ?? []), ...(more === null ? [] : [more])];
+    const things = [...this.fixed.get(placeId)!, ...lots.map((lot) => this.thing(lot))];
+    const { used, things: laid } = stow(holderOf(place), { things, standing, boxes });
+    return { used, over: laid.filter((t) => lots.includes(t.id) && (t.over > 0 || !t.alone.ok)).map((t) => t.id) };
+  }
+
+  /** Lots of a place that find no room when it is laid with all that is to be there. */
+  over(placeId: string): string[] {
+    return this.laid(placeId, null).over;
+  }
+
+  /** Whether a lot can be laid in a place beside all that is there, no more than so much being used then, and the place carries it. */
+  takes(placeId: string, lot: string, most = Infinity): boolean {
+    const { supply, count } = this.translation.lotOf.get(lot)!;
+    if (supply.mass * count > this.load.get(placeId)! + 1e-6) return false;
+    const { used, over } = this.laid(placeId, lot);
+    return over.length === 0 && used <= most * 1.0001;
+  }
+
+  get inUse(): string[] {
+    return [...this.lots.keys()];
+  }
+}
+
+/** Places looked at for a lot that found no room, the cheapest first. */
+const LOOKED_AT = 40;
+
+/**
+ * What found no room when it was laid put where it can be: the dearest to leave first, each into the cheapest place where it is laid beside the rest.
+ * What finds none and has a home today goes back there, and who came there newly looks again: so nothing loses a home that it has.
+ * @returns homes that can all be laid, and the lots left over
+ */
+export function layingRest(
+  plan: Plan,
+  translation: Translation,
+  homes: Homes,
+  room: (placeId: string) => number,
+): { homes: { lot: string; place: string }[]; left: string[] } {
+  const first = new Layout(plan, translation, homes);
+  const over = new Set(first.inUse.flatMap((place) => first.over(place)));
+  const at = new Map(homes.filter(({ lot }) => !over.has(lot)).map((h) => [h.lot, h.place]));
+  const layout = new Layout(
+    plan,
+    translation,
+    homes.filter(({ lot }) => !over.has(lot)),
+  );
+  const today = new Map(translation.today.map((h) => [h.lot, h.place]));
+  const lots = new Map(translation.lots.map((lot) => [lot.id, lot]));
+  /** places that only take back what lived there */
+  const closed = new Set<string>();
+  const left: string[] = [];
+  const byLeave = (a: string, b: string) => lots.get(b)!.leave - lots.get(a)!.leave || (a < b ? -1 : 1);
+  const waiting = translation.lots.flatMap((lot) => (at.has(lot.id) ? [] : [lot.id])).sort(byLeave);
+  const put = (lot: string, place: string) => {
+    layout.put(lot, place);
+    at.set(lot, place);
+  };
+  for (let id = waiting.shift(); id !== undefined; id = waiting.shift()) {
+    const { leave, options } = lots.get(id)!;
+    const open = options
+      .filter((o) => o.cost < leave && !closed.has(o.place))
+      .sort((a, b) => a.cost - b.cost || (a.place < b.place ? -1 : 1))
+      .slice(0, LOOKED_AT);
+    const back = today.get(id);
+    // room to grow gives way only for what would have no home
+    const best =
+      open.find((o) => layout.takes(o.place, id!, room(o.place))) ??
+      (back === undefined ? open.find((o) => layout.takes(o.place, id!)) : undefined);
+    if (best) put(id, best.place);
+    else if (back === undefined) left.push(id);
+    else {
+      closed.add(back);
+      for (const other of layout.lotsIn(back)) {
+        if (today.get(other) === back) continue;
+        layout.remove(other, back);
+        at.delete(other);
+        waiting.push(other);
+      }
+      put(id, back);
+    }
+  }
+  return { homes: [...at].map(([lot, place]) => ({ lot, place })), left };
+}

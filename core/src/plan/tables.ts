@@ -1,0 +1,165 @@
+import { type z } from 'zod';
+import { CATALOGUE, UNIT_KINDS, type UnitKind } from '../catalogue/index.ts';
+import { ACTIVITY_LATER, blankUnit, HARMFUL, ORGANISER_LATER, PLACE_LATER, STATION_LATER } from './blank.ts';
+import * as rows from './rows.ts';
+
+type Loose = Record<string, unknown>;
+
+/** What becomes of a row when the one it names goes: it goes too; it names none (and some other fields are emptied with it); the other one may not go. */
+export type Reference = { to: string } & (
+  | { gone: 'cascade' }
+  | { gone: 'empty'; with?: readonly string[] }
+  | { gone: 'refuse'; words: (gone: string, row: string) => string }
+);
+
+/**
+ * All that is said of a table. Schemas of commands and files, what commands do to other rows, the check for what dangles, the columns in the
+ * database and the way up from earlier versions follow from it.
+ */
+export type Described<S extends z.ZodObject = z.ZodObject, N extends string = string> = {
+  row: S;
+  /** what one row is called */
+  word: string;
+  /** the field under which `add…` brings a row; null: its rows come and go by commands of their own alone */
+  plain: N | null;
+  references: Readonly<Record<string, Reference>>;
+  /** version of the plan file it came with */
+  since: number;
+  /** fields that came later, with the value that leaves everything as it was; may depend on the row */
+  later: (row: Loose) => Loose;
+};
+
+type More = Partial<Pick<Described, 'references' | 'since'>> & { later?: Loose | ((row: Loose) => Loose) };
+
+function table<S extends z.ZodObject, const N extends string | null>(
+  row: S,
+  word: string,
+  plain: N,
+  more: More = {},
+): Described<S, N extends string ? N : never> {
+  const { later = {} } = more;
+  return {
+    row,
+    word,
+    plain: plain as never,
+    references: more.references ?? {},
+    since: more.since ?? 1,
+    later: typeof later === 'function' ? later : () => later,
+  };
+}
+
+const goesWith = (to: string): Reference => ({ to, gone: 'cascade' });
+const emptiedBy = (to: string, ...more: string[]): Reference => ({ to, gone: 'empty', with: more });
+
+/** Every collection of a plan, parents before children. */
+export const TABLES = {
+  walls: table(rows.Wall, 'wall', null),
+  openings: table(rows.Opening, 'door or window', 'opening', { references: { wallId: goesWith('walls') } }),
+  slopes: table(rows.Slope, 'slope', 'slope', { since: 2, references: { wallId: goesWith('walls') } }),
+  fixtures: table(rows.Fixture, 'fixture', 'fixture', { since: 2, references: { wallId: goesWith('walls') } }),
+  diagonals: table(rows.Diagonal, 'diagonal', 'diagonal', {
+    since: 2,
+    references: { fromWallId: goesWith('walls'), toWallId: goesWith('walls') },
+  }),
+  floorUses: table(rows.FloorUse, 'other use of the floor', 'floorUse', { since: 2 }),
+  people: table(rows.Person, 'person', 'person', { later: (row) => personLater(row.child === true) }),
+  zones: table(rows.Zone, 'zone', 'zone', { since: 5 }),
+  units: table(rows.Unit, 'unit', null, {
+    references: {
+      hostId: emptiedBy('units'),
+      doorId: emptiedBy('openings'),
+      keptInId: emptiedBy('places', 'hostId'),
+      zoneId: emptiedBy('zones'),
+    },
+    later: unitLater,
+  }),
+  parkings: table(rows.Parking, 'parking spot', 'parking', { since: 2, references: { unitId: goesWith('units') } }),
+  ownKinds: table(rows.OwnKind, 'kind of one’s own', 'ownKind', { since: 2 }),
+  organisers: table(rows.Organiser, 'organiser', 'organiser', { since: 2, later: { ...ORGANISER_LATER } }),
+  places: table(rows.Place, 'place', null, {
+    references: {
+      unitId: goesWith('units'),
+      throughId: goesWith('places'),
+      inId: goesWith('places'),
+      organiserId: goesWith('organisers'),
+      zoneId: emptiedBy('zones'),
+    },
+    later: { part: 0, throughId: null, ...PLACE_LATER },
+  }),
+  supplies: table(rows.Supply, 'supply', null, {
+    references: { zoneId: emptiedBy('zones') },
+    later: { bears: false, zoneId: null },
+  }),
+  bans: table(rows.Ban, 'ban', 'ban', {
+    since: 5,
+    references: { supplyId: goesWith('supplies'), unitId: goesWith('units') },
+  }),
+  activities: table(rows.Activity, 'activity', 'activity', {
+    references: { zoneId: emptiedBy('zones') },
+    later: { ...ACTIVITY_LATER },
+  }),
+  uses: table(rows.Use, 'use', 'use', {
+    references: { activityId: goesWith('activities'), supplyId: goesWith('supplies') },
+  }),
+  flows: table(rows.Flow, 'hand-on', 'flow', {
+    since: 3,
+    references: { fromId: goesWith('activities'), toId: goesWith('activities') },
+  }),
+  machineUses: table(rows.MachineUse, 'machine of an activity', 'machineUse', {
+    since: 3,
+    references: { activityId: goesWith('activities'), unitId: goesWith('units') },
+  }),
+  stations: table(rows.Station, 'station', 'station', {
+    references: {
+      activityId: goesWith('activities'),
+      personId: {
+        to: 'people',
+        gone: 'refuse',
+        words: (gone, row) => `${gone} works at ${row}. Give that station to someone else first.`,
+      },
+      unitId: emptiedBy('units'),
+      travellerId: emptiedBy('units', 'parkingId'),
+      parkingId: emptiedBy('parkings'),
+    },
+    later: { ...STATION_LATER },
+  }),
+  homes: table(rows.Home, 'home', null, {
+    references: { supplyId: goesWith('supplies'), placeId: goesWith('places') },
+    later: { count: null },
+  }),
+  acknowledgements: table(rows.Acknowledgement, 'acknowledgement', null, { since: 2 }),
+} as const;
+
+export type TableName = keyof typeof TABLES;
+export type RowOf<T extends TableName> = z.output<(typeof TABLES)[T]['row']>;
+export type AnyRow = RowOf<TableName>;
+export const TABLE_NAMES = Object.keys(TABLES) as TableName[];
+
+/** Every reference there is, from which field of which table to which other one. */
+export const REFERENCES: readonly { from: TableName; field: string; to: TableName; reference: Reference }[] =
+  TABLE_NAMES.flatMap((from) =>
+    Object.entries(TABLES[from].references).map(([field, reference]) => ({
+      from,
+      field,
+      to: reference.to as TableName,
+      reference,
+    })),
+  );
+
+/** Before ages were asked, a child was to be kept from everything harmful. */
+function personLater(child: boolean): Loose {
+  return { age: null, keepFrom: child ? [...HARMFUL] : [] };
+}
+
+/** What a unit of the first version had; all else came later. */
+const UNIT_FIRST = ['id', 'kind', 'name', 'x', 'y', 'facing', 'bottom', 'width', 'depth', 'height', 'rows', 'columns'];
+
+function unitLater(row: Loose): Loose {
+  if (!(UNIT_KINDS as string[]).includes(String(row.kind))) return {};
+  const kind = row.kind as UnitKind;
+  const blank: Loose = blankUnit('', kind);
+  // before there were mounts, what the kind said held for every unit; what stood on the floor still does
+  if (row.bottom === 0 && CATALOGUE[kind].mount === 'under') blank.mount = 'floor';
+  const first = [...UNIT_FIRST, 'awayMinutes'];
+  return Object.fromEntries(Object.entries(blank).filter(([field]) => !first.includes(field)));
+}

@@ -1,0 +1,128 @@
+import { NATURES, type Nature } from '../catalogue/index.ts';
+import { capacityOf, fitOf, type Holder, holderOf, standingIn } from '../fit/index.ts';
+import {
+  natureOf,
+  homesOf,
+  countIn,
+  type Place,
+  type Plan,
+  SHARES,
+  type Share,
+  type Supply,
+  zoneOf,
+  zonesOf,
+} from '../plan/index.ts';
+
+/** What a zone's things need against what its places offer, in the measure of one nature of holding. */
+export type Balance = { nature: Nature; needs: number; offers: number };
+
+/**
+ * An ordinary place of each nature, in which things without a home are measured: a shelf, a drawer, a bin, a sheet drawer, a binder (common
+ * practice, no source). Millimetres.
+ */
+const ORDINARY: Record<Nature, Holder> = {
+  row: { kind: 'shelf', nature: 'row', width: 800, depth: 300, height: 330, pockets: 0 },
+  area: { kind: 'drawer', nature: 'area', width: 600, depth: 450, height: 110, pockets: 0 },
+  bulk: { kind: 'container', nature: 'bulk', width: 300, depth: 400, height: 250, pockets: 0 },
+  pile: { kind: 'sheetDrawer', nature: 'pile', width: 1000, depth: 720, height: 70, pockets: 0 },
+  pockets: { kind: 'container', nature: 'pockets', width: 320, depth: 60, height: 310, pockets: 50 },
+};
+
+/** The nature a thing of some form wants first, and what does where that will not (common practice, no source). */
+function wanted(supply: Supply): readonly Nature[] {
+  if (supply.form === 'sheet' || supply.form === 'pocket') return ['pile', 'area', 'row'];
+  if (supply.form === 'loose') return ['bulk', 'area', 'row'];
+  if (supply.form === 'soft' || supply.form === 'machine' || supply.form === 'long') return ['row', 'area', 'bulk'];
+  return ['area', 'row', 'bulk'];
+}
+
+/** What so many of a supply need: in the nature of the place they live in, else in the one they want. Null: not measured, or it goes nowhere ordinary. */
+export function needOf(
+  supply: Supply,
+  count: number,
+  home: Place | undefined,
+): { nature: Nature; amount: number } | null {
+  if (home) {
+    const here = fitOf(holderOf(home), supply, count);
+    if (here.ok) return { nature: natureOf(home), amount: here.use };
+  }
+  for (const nature of wanted(supply)) {
+    const holder = ORDINARY[nature];
+    const all = fitOf(holder, supply, count);
+    if (all.ok) return { nature, amount: all.use };
+    // more than go into one: as many such places as it takes
+    if (all.fits > 0) {
+      const one = fitOf(holder, supply, all.fits);
+      if (one.ok) return { nature, amount: (one.use * count) / all.fits };
+    }
+  }
+  return null;
+}
+
+/** What a place offers beside the containers that stand in it, in its measure. */
+export function offerOf(plan: Plan, place: Place): number {
+  const holder = holderOf(place);
+  const all = capacityOf(holder);
+  const standing = standingIn(plan, place.id);
+  if (standing.length === 0) return all;
+  if (holder.nature === 'row') return Math.max(0, all - widthTaken(standing));
+  const share = standing.reduce((sum, s) => sum + s.width * s.depth, 0) / (holder.width * holder.depth);
+  return all * Math.max(0, 1 - share);
+}
+
+function widthTaken(standing: readonly { left: number; width: number }[]): number {
+  let taken = 0;
+  let at = 0;
+  for (const s of [...standing].sort((a, b) => a.left - b.left)) {
+    taken += Math.max(0, s.left + s.width - Math.max(at, s.left));
+    at = Math.max(at, s.left + s.width);
+  }
+  return taken;
+}
+
+/**
+ * Balance of every zone, by nature: what belongs to it, with room to grow, against what is kept for it. What belongs to two zones counts half in each.
+ * Natures that are neither needed nor offered are left out.
+ */
+export function balanceOf(plan: Plan): Map<string, Balance[]> {
+  const out = new Map(Object.keys(plan.zones).map((id) => [id, new Map<Nature, Balance>()]));
+  const of = (zoneId: string, nature: Nature): Balance | undefined => {
+    const zone = out.get(zoneId);
+    let balance = zone?.get(nature);
+    if (zone && !balance) zone.set(nature, (balance = { nature, needs: 0, offers: 0 }));
+    return balance;
+  };
+  const grown = 1 / (1 - plan.head.growth);
+  for (const supply of Object.values(plan.supplies)) {
+    const zones = zonesOf(plan, supply);
+    if (zones.size === 0) continue;
+    for (const share of SHARES)
+      for (const { nature, amount } of needsOf(plan, supply, share))
+        for (const zone of zones) {
+          const balance = of(zone, nature);
+          if (balance) balance.needs += (amount * grown) / zones.size;
+        }
+  }
+  for (const place of Object.values(plan.places)) {
+    const zone = zoneOf(plan, place);
+    const balance = zone === null || place.keptOut !== '' ? undefined : of(zone, natureOf(place));
+    if (balance) balance.offers += offerOf(plan, place);
+  }
+  return new Map(
+    [...out].map(([id, by]) => [
+      id,
+      NATURES.flatMap((n) => by.get(n) ?? []).filter((b) => b.needs > 0 || b.offers > 0),
+    ]),
+  );
+}
+
+/** What a share needs, home by home. */
+function needsOf(plan: Plan, supply: Supply, share: Share): { nature: Nature; amount: number }[] {
+  if (supply[share] === 0) return [];
+  const homes = homesOf(plan, supply.id, share);
+  const parts =
+    homes.length > 0
+      ? homes.map((h) => ({ count: countIn(plan, h, supply), place: plan.places[h.placeId] }))
+      : [{ count: supply[share], place: undefined }];
+  return parts.flatMap(({ count, place }) => (count > 0 ? (needOf(supply, count, place) ?? []) : []));
+}

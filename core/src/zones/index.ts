@@ -1,0 +1,13 @@
+export { balanceOf, needOf, offerOf, type Balance } from './balance.ts';
+export { togetherOf, unitsOfZone, seatOfZone, type Together, type Lie } from './together.ts';
+export { badNeighbours, type BadNeighbours } from './neighbours.ts';
+export {
+  zonesFromActivities,
+  proposeZones,
+  proposalCost,
+  keepCommand,
+  zonable,
+  type Proposal,
+  type Territory,
+} from './propose.ts';
+export { balanceWords } from './words.ts';
