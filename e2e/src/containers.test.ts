@@ -7,7 +7,10 @@ describe('containers, lanes and zones', () => {
   const app = withApp();
   const plan = async (id: string) => (await serverPlan(app.server.url, id)).plan;
   const send = (id: string, command: Command) =>
-    post(`${app.server.url}/api/plans/${id}/commands`, { commandId: `c-${Math.random().toString(36).slice(2)}`, command });
+    post(`${app.server.url}/api/plans/${id}/commands`, {
+      commandId: `c-${Math.random().toString(36).slice(2)}`,
+      command,
+    });
 
   test('four boxes set into a cubby by count, one filled, moved to the cart with what is in it, undone', async () => {
     const id = await addDemoPlan(app.server, 'pump');
@@ -172,10 +175,9 @@ describe('containers, lanes and zones', () => {
     await send(id, { type: 'addOrganiser', organiser: blankOrganiser('aaa', 'A little tin', 60, 60, 40) });
     await app.open(id, 'furniture?unit=chest&place=chest.1.0');
     await page.getByRole('button', { name: 'Inside', exact: true }).click();
-    const chip = (await page
-      .locator('span', { hasText: /^A little tin$/ })
-      .first()
-      .boundingBox())!;
+    const tin = page.locator('span', { hasText: /^A little tin$/ }).first();
+    await tin.scrollIntoViewIfNeeded();
+    const chip = (await tin.boundingBox())!;
     const into = (await page.getByRole('group', { name: 'drawer 2 seen from above' }).boundingBox())!;
     await page.mouse.move(chip.x + 10, chip.y + 8);
     await page.mouse.down();

@@ -128,8 +128,9 @@ export function PlacePanel({ place }: { place: Place }) {
             aria-label={placeTitle(plan, place)}
           >
             <PlaceFacts plan={plan} place={place} />
-            <Dividing key={place.id} plan={plan} place={place} />
             <StandsIn plan={plan} place={place} onOpen={open} />
+            <Dividing key={place.id} plan={plan} place={place} />
+            <PlaceSettings plan={plan} place={place} />
             {place.organiserId !== null && <Container plan={plan} place={place} onOpen={open} />}
           </div>
         </div>
@@ -171,13 +172,9 @@ function OrganiserChip({ organiser }: { organiser: Organiser }) {
 }
 
 function PlaceFacts({ plan, place }: { plan: Plan; place: Place }) {
-  const dispatch = usePlan((s) => s.dispatch);
   const filling = placeFilling(plan, place);
   const len = (mm: number) => formatLength(mm, plan.head.measure);
-  const set = (part: (Command & { type: 'setPlace' })['set']) =>
-    dispatch({ type: 'setPlace', id: place.id, set: part });
   const names = homesIn(plan, place.id).flatMap((h) => plan.supplies[h.supplyId]?.name ?? []);
-  const usual = natureOfKind(place.kind);
   const unit = plan.units[place.unitId];
   const left = unit ? leftToWorkOn(plan, unit) : { width: 0, depth: 0 };
   const measure = (amount: number) => inMeasure(measureOf(filling.nature, amount), plan.head.measure);
@@ -200,6 +197,18 @@ function PlaceFacts({ plan, place }: { plan: Plan; place: Place }) {
           {f}
         </p>
       ))}
+    </div>
+  );
+}
+
+/** How it holds, whom it is kept for, whether it has a lock. */
+function PlaceSettings({ plan, place }: { plan: Plan; place: Place }) {
+  const dispatch = usePlan((s) => s.dispatch);
+  const usual = natureOfKind(place.kind);
+  const set = (part: (Command & { type: 'setPlace' })['set']) =>
+    dispatch({ type: 'setPlace', id: place.id, set: part });
+  return (
+    <div className="space-y-1 border-t border-line pt-1">
       <SelectField
         label="things lie here"
         value={natureOf(place)}
