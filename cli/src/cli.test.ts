@@ -24,6 +24,8 @@ const stocked = apply(room, {
 });
 const planFile = file('room.heron.json', exportPlan(stocked.ok ? stocked.plan : room));
 
+const demoFile = fileURLToPath(new URL('../../demo/plans/the-pump-house.heron.json', import.meta.url));
+
 describe('the command line', () => {
   test('slot gives the answer object, feasible and with a bound', async () => {
     const problem = randomSlotting(2, { lots: 20, places: 8 });
@@ -80,6 +82,48 @@ describe('the command line', () => {
     });
     expect(tipping.words).toMatch(/78 cm tall/);
     expect(tipping.care).toMatch(/licensed/);
+  });
+
+  test('fill tells of every place, nested ones included, how it is laid', async () => {
+    const rows = JSON.parse((await run(['fill', planFile])).out!) as Record<string, unknown>[];
+    expect(rows).toHaveLength(5);
+    expect(rows[0]).toEqual({
+      unit: 'Low chest',
+      place: expect.any(String),
+      path: expect.stringMatching(/^Low chest › /),
+      kind: expect.any(String),
+      nature: 'area',
+      width: expect.any(Number),
+      depth: expect.any(Number),
+      height: expect.any(Number),
+      capacity: expect.any(Number),
+      used: expect.any(Number),
+      mass: expect.any(Number),
+      load: expect.any(Number),
+      zone: null,
+      things: expect.any(Array),
+      faults: [],
+    });
+    const demo = JSON.parse((await run(['fill', demoFile])).out!) as {
+      path: string;
+      zone: string | null;
+      things: { rects: object[] }[];
+    }[];
+    expect(demo.find((r) => r.path === 'Cube unit › cubby 3-1 › Deep bin 1')).toMatchObject({ nature: 'bulk' });
+    expect(demo.find((r) => r.path === 'Window chest › drawer 1')).toMatchObject({ zone: 'Kites' });
+    expect(demo.some((r) => r.things.some((t) => t.rects.length > 0))).toBe(true);
+  });
+
+  test('zones: balance and findings; with --find which unit each would have', async () => {
+    const { out } = await run(['zones', demoFile]);
+    const told = JSON.parse(out!) as { balance: { zone: string }[]; findings: { check: string }[]; proposal?: unknown };
+    expect(told.balance.map((b) => b.zone)).toContain('The wet corner');
+    expect(told.findings.every((f) => f.check.startsWith('zone'))).toBe(true);
+    expect(told.proposal).toBeUndefined();
+    const found = JSON.parse((await run(['zones', demoFile, '--find'])).out!) as {
+      proposal: { units: { unit: string; zone: string }[] };
+    };
+    expect(found.proposal.units).toContainEqual({ unit: 'Wet bench', zone: 'The wet corner' });
   });
 
   test.each([

@@ -27,7 +27,13 @@ describe('demo plans', () => {
     const compartments = Object.values(plan.places).filter((p) => p.inId === null && p.kind !== 'top');
     expect(compartments).toHaveLength(70 + 1);
     expect(Object.values(plan.places).filter((p) => plan.units[p.unitId]!.mount === 'away')).toHaveLength(2);
-    expect(Object.values(plan.places).filter((p) => p.organiserId !== null)).toHaveLength(9);
+    expect(Object.values(plan.places).filter((p) => p.organiserId !== null)).toHaveLength(25);
+    expect(Object.keys(plan.zones)).toHaveLength(6);
+    expect(
+      Object.values(plan.places)
+        .filter((p) => p.keptOut !== '')
+        .map((p) => p.keptOut),
+    ).toEqual(['the radio']);
     expect(Object.values(plan.fixtures).filter((f) => f.kind === 'socket')).toHaveLength(5);
     expect(new Set(Object.values(plan.fixtures).flatMap((f) => f.circuit || []))).toEqual(new Set(['A', 'B']));
     expect(count('activities')).toBe(6);

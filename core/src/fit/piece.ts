@@ -26,7 +26,9 @@ export const sorted = ({ width, depth, height }: Block): [small: number, middle:
 export function roundOf(supply: Pick<Supply, 'form'>, piece: Block): { diameter: number; length: number } | null {
   if (!ROUND.includes(supply.form)) return null;
   const [small, middle, large] = sorted(piece);
-  const alike = (a: number, b: number) => b - a <= 0.03 * b;
+  const alike = (a: number, b: number) => Math.abs(b - a) <= 0.03 * Math.max(a, b);
+  // as wide as it is deep: it is round about its own height
+  if (alike(piece.width, piece.depth)) return { diameter: Math.max(piece.width, piece.depth), length: piece.height };
   // a spool lower than it is wide: a disc
   if (alike(middle, large) && !alike(small, middle)) return { diameter: large, length: small };
   return alike(small, middle) ? { diameter: middle, length: large } : null;

@@ -18,6 +18,7 @@ export { findHomes, isWorse, type Found, type FindProgress } from './find.ts';
 export { tallyOf, type Tally } from './tally.ts';
 export { barredFrom, NOT_IN_ZONE } from './barred.ts';
 export { carriedOf, isCarriedTo, sessionsAt } from './carrying.ts';
+export { proposeContainers, type ContainerOffer } from './proposing.ts';
 export { mindAt, sunOn, type Mind } from './minds.ts';
 export { placeFilling, coveredIn, type Filling } from './filling.ts';
 export { bringingOf, bringingPerYear, type Bringing } from './bringing.ts';

@@ -15,7 +15,7 @@ import {
 } from '../plan/index.ts';
 import { sceneOf, type Spot } from '../reach/index.ts';
 import { type Homes, type SlottingProblem } from '../slotting/index.ts';
-import { keptOut } from './barred.ts';
+import { barredFrom, keptOut } from './barred.ts';
 import { carriedOf } from './carrying.ts';
 import { carryingPerYear, costInPlace } from './cost.ts';
 import { costWithoutHome, heldIn, SPLIT, SPREAD } from './tally.ts';
@@ -73,6 +73,9 @@ export function* translating(plan: Plan): Generator<void, Translation> {
       return [place.id, { most, fixed: taken, today: 0, load: place.load, target }];
     }),
   );
+  // what stands in a place is in the way of a share, what lies there can move
+  const standing = new Map([...places].map(([id, p]) => [id, p.fixed]));
+  const beside = (id: string) => places.get(id)!.most - standing.get(id)!;
   shareLoads(plan, places);
   const stays = new Set<string>();
   const fix = ({ id, placeId }: Home, supply: Supply, count: number) => {
@@ -97,7 +100,7 @@ export function* translating(plan: Plan): Generator<void, Translation> {
     for (const share of ['working', 'backstock'] as const) {
       for (const home of homesOf(plan, supply.id, share))
         if (home.pinned) fix(home, supply, countIn(plan, home, supply));
-      const parts = partsOf(plan, supply, share, spots, holders);
+      const parts = partsOf(plan, supply, share, spots, holders, beside);
       for (const [i, { count, home }] of parts.entries()) {
         const options = spots.flatMap((spot) =>
           option(plan, supply, share, count, spot, holders.get(spot.place.id)!, home?.placeId),
@@ -167,6 +170,7 @@ function partsOf(
   share: Share,
   spots: readonly Spot[],
   holders: ReadonlyMap<string, Holder>,
+  room: (placeId: string) => number,
 ): { count: number; home: Home | undefined }[] {
   const all = homesOf(plan, supply.id, share);
   const homes = all.filter((h) => !h.pinned);
@@ -184,10 +188,16 @@ function partsOf(
   if (left === 0) return parts;
   const home = homes.length === 1 ? homes[0] : undefined;
   let most = 0;
-  for (const { place } of spots) {
-    const use = fitOf(holders.get(place.id)!, supply, left);
-    if (use.ok) return [...parts, { count: left, home }];
-    most = Math.max(most, use.fits);
+  for (const spot of spots) {
+    const { place } = spot;
+    if (keptOut(plan, place) !== '' || isForWork(spot) || barredFrom(plan, supply, spot) !== null) continue;
+    const fit = fitOf(holders.get(place.id)!, supply, left);
+    const free = room(place.id);
+    if (fit.ok && fit.use <= free * 1.0001) return [...parts, { count: left, home }];
+    // so many go in beside what stands there
+    const one = fit.fits > 0 ? fitOf(holders.get(place.id)!, supply, Math.min(left, fit.fits)) : fit;
+    if (one.ok && one.use > 0)
+      most = Math.max(most, Math.floor(Math.min(left, fit.fits) * Math.min(1, free / one.use)));
   }
   if (most === 0 || Math.ceil(left / most) > MOST_PARTS) return [...parts, { count: left, home }];
   for (; left > 0; left -= most)

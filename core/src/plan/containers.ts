@@ -5,8 +5,9 @@ import { mergeHome } from './home-commands.ts';
 import { PLACE_LATER } from './blank.ts';
 import { type Organiser, type Place } from './rows.ts';
 
-/** What one container carries unless said otherwise, g (common practice, no source). */
-const CONTAINER_LOAD = 8000;
+/** What a container carries unless said otherwise: so much a litre, as if it were full of paper, and at least so much, g (own assumptions). */
+const LOAD_A_LITRE = 800;
+const LEAST_LOAD = 2000;
 
 type Seat = Pick<Place, 'id' | 'name' | 'left' | 'front' | 'bottom' | 'turned' | 'column'>;
 
@@ -37,7 +38,7 @@ function insideOf(organiser: Organiser, turned: boolean) {
     height: innerHeight,
     covers: lid ? (['lid'] as const).slice() : [],
     seen: seeThrough || !lid,
-    load: CONTAINER_LOAD,
+    load: Math.max(LEAST_LOAD, Math.round((innerWidth * innerDepth * innerHeight * LOAD_A_LITRE) / 1e6)),
     nature: organiser.nature === natureOfKind('container') ? null : organiser.nature,
     pockets: organiser.pockets,
   };

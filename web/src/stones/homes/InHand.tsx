@@ -1,6 +1,7 @@
 import { useDraggable } from '@dnd-kit/core';
 import { Pin, PinOff, X } from 'lucide-react';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
+import { fitOf, holderOf } from '@heronstone/core/fit';
 import { placeFilling } from '@heronstone/core/homes';
 import {
   countIn,
@@ -15,7 +16,8 @@ import {
 import { type Maker } from '@heronstone/core/reach';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
-import { secondsWords, yearWords } from '../../ui/words.ts';
+import { NumberField } from '../../ui/fields.tsx';
+import { secondsWords, today, yearWords } from '../../ui/words.ts';
 import { BandChip, Ledger } from '../../views/ledger/Ledger.tsx';
 import { bestPlaces, roomWords } from './moves.ts';
 
@@ -53,6 +55,9 @@ export function InHand({ inHand, placeId, maker, onGive, onChoosePlace, onTake, 
             <Button look="main" onClick={() => onGive(inHand, place.id)}>
               Give it this home
             </Button>
+          )}
+          {place && !isHome && inHand.supply[inHand.share] > 1 && (
+            <Part key={`${inHand.supply.id}.${inHand.share}`} plan={plan} held={inHand} placeId={place.id} />
           )}
           {home && (
             <>
@@ -98,6 +103,15 @@ export function InHand({ inHand, placeId, maker, onGive, onChoosePlace, onTake, 
               {roomWords(plan, place, inHand.supply, inHand.share).words}
             </p>
           )}
+          {inHand && homes.length > 1 && (
+            <p className="text-soft">
+              It lives in {homes.length} places:{' '}
+              {homes
+                .map((h) => `${countIn(plan, h, inHand.supply)} in ${placeTitle(plan, plan.places[h.placeId]!)}`)
+                .join(', ')}
+              .
+            </p>
+          )}
           {!inHand && <Contents plan={plan} placeId={place.id} onTake={onTake} onChoosePlace={onChoosePlace} />}
         </>
       ) : (
@@ -105,6 +119,44 @@ export function InHand({ inHand, placeId, maker, onGive, onChoosePlace, onTake, 
       )}
       {inHand && <Best plan={plan} held={inHand} placeId={placeId} onChoosePlace={onChoosePlace} />}
     </div>
+  );
+}
+
+/** Only some of a share: so many go there, the others stay where they are. */
+function Part({ plan, held, placeId }: { plan: Plan; held: Held; placeId: string }) {
+  const dispatch = usePlan((s) => s.dispatch);
+  const total = held.supply[held.share];
+  const place = plan.places[placeId]!;
+  const fit = fitOf(holderOf(place), held.supply, total);
+  const [count, setCount] = useState(Math.min(total - 1, fit.ok ? Math.ceil(total / 2) : Math.max(1, fit.fits)));
+  return (
+    <span className="flex items-end gap-1">
+      <NumberField
+        className="w-16"
+        label="only"
+        hideLabel
+        whole
+        min={1}
+        max={total - 1}
+        value={count}
+        onCommit={setCount}
+      />
+      <Button
+        look="quiet"
+        onClick={() =>
+          dispatch({
+            type: 'assignHome',
+            supplyId: held.supply.id,
+            share: held.share,
+            placeId,
+            since: today(),
+            count,
+          })
+        }
+      >
+        only {count} of {total} here
+      </Button>
+    </span>
   );
 }
 

@@ -1,11 +1,12 @@
 import { useDraggable } from '@dnd-kit/core';
 import { useMemo, useState } from 'react';
 import { pieceOf } from '@heronstone/core/fit';
-import { type Assessment, yearlyUses } from '@heronstone/core/homes';
+import { type Assessment, proposeContainers, yearlyUses } from '@heronstone/core/homes';
 import { homeOf, placeTitle, type Share, type Supply } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { findSupplies } from '../../state/search.ts';
 import { useRoving } from '../../ui/roving.ts';
+import { setInCommand } from '../furniture/set-in.ts';
 
 type Held = { supply: Supply; share: Share };
 
@@ -60,6 +61,7 @@ export function Tray({
               : 'Everything has a home.'}
         </p>
       )}
+      {!text.trim() && assessment.homeless.length > 0 && Object.keys(plan.organisers).length > 0 && <BoxesWouldHelp />}
       <ul className="min-h-0 grow space-y-1 overflow-auto pr-1" ref={roving.ref} onKeyDown={roving.onKeyDown}>
         {rows.slice(0, 200).map((held) => (
           <Row
@@ -71,6 +73,47 @@ export function Tray({
         ))}
       </ul>
     </section>
+  );
+}
+
+/** Containers of the kinds one has or wants that would give things a home; worked out when asked for. */
+function BoxesWouldHelp() {
+  const plan = usePlan((s) => s.plan);
+  const dispatch = usePlan((s) => s.dispatch);
+  const [asked, setAsked] = useState(false);
+  const offers = useMemo(() => (asked ? proposeContainers(plan, 3) : []), [asked, plan]);
+  if (!asked)
+    return (
+      <button
+        type="button"
+        className="mb-1 self-start text-[14px] text-heron hover:underline"
+        onClick={() => setAsked(true)}
+      >
+        Would boxes help?
+      </button>
+    );
+  return (
+    <ul className="mb-1 space-y-1 text-[14px]" aria-label="Boxes that would help">
+      {offers.length === 0 && <li className="text-soft">No box you have or name would give any of these a home.</li>}
+      {offers.map((o) => (
+        <li key={o.place.id} className="rounded-lg border border-line px-2 py-1">
+          {o.count} of {o.organiser.name} in {placeTitle(plan, o.place)} would give{' '}
+          {o.homes.length === 1 ? o.homes[0]!.supply.name : `${o.homes.length} things`} a home
+          {o.buy > 0 ? ` (${o.buy} to buy)` : ''}.{' '}
+          <button
+            type="button"
+            className="text-heron hover:underline"
+            title={o.homes.map((h) => h.supply.name).join(', ')}
+            onClick={() => {
+              const command = setInCommand(plan, o.place, o.organiser, o.count);
+              if (command) dispatch(command);
+            }}
+          >
+            Set them in
+          </button>
+        </li>
+      ))}
+    </ul>
   );
 }
 

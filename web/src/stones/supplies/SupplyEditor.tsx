@@ -1,10 +1,11 @@
 import { Trash2 } from 'lucide-react';
-import { FORMS, HAZARDS, LIES, SENSITIVE, type Supply } from '@heronstone/core/plan';
+import { factsOf } from '@heronstone/core/catalogue';
+import { type Ban, newId, FORMS, HAZARDS, LIES, SENSITIVE, type Supply } from '@heronstone/core/plan';
 import { asSeen } from '../../state/as-seen.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
-import { LengthField, NumberField, SelectField, TextField, WeightField } from '../../ui/fields.tsx';
+import { CheckField, LengthField, NumberField, SelectField, TextField, WeightField } from '../../ui/fields.tsx';
 
 const FORM_WORDS: Record<Supply['form'], string> = {
   block: 'block or box',
@@ -94,6 +95,8 @@ export function SupplyEditor({ supply }: { supply: Supply }) {
         </div>
       </fieldset>
       <Ticks legend="It may lie" all={LIES} words={LIE_WORDS} chosen={supply.lies} onCommit={(lies) => set({ lies })} />
+      <CheckField label="other things may lie on it" checked={supply.bears} onCommit={(bears) => set({ bears })} />
+      <Never supply={supply} />
       <Ticks legend="Mind its" all={HAZARDS} chosen={supply.hazards} onCommit={(hazards) => set({ hazards })} />
       <Ticks
         legend="Keep it from"
@@ -110,6 +113,81 @@ export function SupplyEditor({ supply }: { supply: Supply }) {
         <Trash2 size={15} aria-hidden /> Take it out of the plan
       </Button>
     </div>
+  );
+}
+
+/** Where it must never live, and the zone it belongs to whatever uses it. */
+function Never({ supply }: { supply: Supply }) {
+  const plan = usePlan((s) => s.plan);
+  const dispatch = usePlan((s) => s.dispatch);
+  const bans = Object.values(plan.bans).filter((b) => b.supplyId === supply.id);
+  const heights = bans.find((b) => b.unitId === null);
+  const units = Object.values(plan.units).filter((u) => factsOf(u.kind).places !== null);
+  const zones = Object.values(plan.zones);
+  const height = (part: Partial<Pick<Ban, 'above' | 'below'>>) => {
+    const next = { above: heights?.above ?? null, below: heights?.below ?? null, ...part };
+    if (heights && next.above === null && next.below === null) dispatch({ type: 'removeBan', id: heights.id });
+    else if (heights) dispatch({ type: 'setBan', id: heights.id, set: part });
+    else dispatch({ type: 'addBan', ban: { id: newId('ban'), supplyId: supply.id, unitId: null, ...next } });
+  };
+  return (
+    <fieldset>
+      <legend className="text-[13px] font-semibold">It never lives</legend>
+      <div className="grid grid-cols-3 gap-2">
+        <LengthField
+          label="above"
+          optional
+          positive
+          mm={heights?.above ?? null}
+          onCommit={(above) => height({ above })}
+        />
+        <LengthField
+          label="below"
+          optional
+          positive
+          mm={heights?.below ?? null}
+          onCommit={(below) => height({ below })}
+        />
+        <SelectField
+          label="in"
+          value=""
+          options={[
+            ['', 'any unit it likes'],
+            ...units.filter((u) => !bans.some((b) => b.unitId === u.id)).map((u) => [u.id, u.name] as const),
+          ]}
+          onCommit={(unitId) =>
+            unitId !== '' &&
+            dispatch({
+              type: 'addBan',
+              ban: { id: newId('ban'), supplyId: supply.id, unitId, above: null, below: null },
+            })
+          }
+        />
+      </div>
+      {bans
+        .filter((b) => b.unitId !== null)
+        .map((b) => (
+          <p key={b.id} className="flex items-center gap-1 text-[14px]">
+            not in {plan.units[b.unitId!]?.name}
+            <Button
+              look="quiet"
+              className="!px-1"
+              aria-label={`Let it live in ${plan.units[b.unitId!]?.name}`}
+              onClick={() => dispatch({ type: 'removeBan', id: b.id })}
+            >
+              <Trash2 size={13} aria-hidden />
+            </Button>
+          </p>
+        ))}
+      {zones.length > 0 && (
+        <SelectField
+          label="it belongs to the zone"
+          value={supply.zoneId ?? ''}
+          options={[['', 'of what uses it'], ...zones.map((z) => [z.id, z.name] as const)]}
+          onCommit={(id) => dispatch({ type: 'setSupply', id: supply.id, set: { zoneId: id || null } })}
+        />
+      )}
+    </fieldset>
   );
 }
 
