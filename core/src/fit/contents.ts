@@ -1,3 +1,4 @@
+import { DIVIDER } from '../catalogue/index.ts';
 import {
   type Share,
   type Supply,
@@ -27,16 +28,26 @@ export function boxesIn(plan: Pick<Plan, 'units'>, placeId: string): readonly Un
   return index.get(placeId) ?? [];
 }
 
-/** The containers, lanes and slots of a place where they stand. */
-export const standingIn = (plan: Pick<Plan, 'places' | 'organisers'>, placeId: string): Standing[] =>
-  placesIn(plan, placeId).map((place) => ({
-    id: place.id,
-    name: place.name,
-    left: place.left,
-    front: place.front,
-    bottom: place.bottom,
-    ...outerOf(plan, place),
-  }));
+/** The containers, lanes and slots of a place where they stand; a lane with the divider to the next one. */
+export function standingIn(plan: Pick<Plan, 'places' | 'organisers'>, placeId: string): Standing[] {
+  const inner = placesIn(plan, placeId);
+  const parts = inner.filter((p) => p.organiserId === null);
+  const next = (at: number, start: 'left' | 'front') => parts.some((p) => Math.abs(p[start] - at - DIVIDER) < 0.1);
+  return inner.map((place) => {
+    const { width, depth, height } = outerOf(plan, place);
+    const part = place.organiserId === null;
+    return {
+      id: place.id,
+      name: place.name,
+      left: place.left,
+      front: place.front,
+      bottom: place.bottom,
+      width: width + (part && next(place.left + width, 'left') ? DIVIDER : 0),
+      depth: depth + (part && next(place.front + depth, 'front') ? DIVIDER : 0),
+      height,
+    };
+  });
+}
 
 /** What is said to be in a place: its homes (pinned ones first), containers and boxes. */
 export function contentsOf(plan: Plan, placeId: string): Contents {
