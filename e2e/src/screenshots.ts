@@ -39,9 +39,18 @@ const shots: Record<string, (page: Page) => Promise<unknown>> = {
     await page.getByRole('button', { name: 'Its wall' }).click();
   },
   inside: async (page) => {
-    await at(pump, 'furniture?unit=sheets&place=sheets.3.0');
+    await at(pump, 'furniture?unit=cubes&place=cubes.2.0');
     await page.getByRole('button', { name: 'Inside' }).click();
   },
+  lanes: async (page) => {
+    await at(pump, 'furniture?unit=right&place=right.0.0');
+    await page.getByRole('button', { name: 'Inside' }).click();
+  },
+  containers: async (page) => {
+    await at(pump, 'furniture?unit=cubes');
+    await page.getByRole('button', { name: 'Containers' }).click();
+  },
+  zones: () => at(pump, 'furniture?view=zones&unit=chest'),
   findings: async (page) => {
     await at(pump, 'furniture');
     await page.getByRole('list', { name: 'All findings' }).getByRole('button').first().click();

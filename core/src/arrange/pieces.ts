@@ -1,7 +1,7 @@
 import { factsOf, leafOf, PULL_SHARE } from '../catalogue/index.ts';
 import { direction, type Point, prismFootprint, rotateRight } from '../geometry/index.ts';
 import { CHAIR_ROOM, PERSON } from '../findings/index.ts';
-import { compartmentsOf, type Parking, type Plan, type Station, type Unit, unitShape } from '../plan/index.ts';
+import { frontsOf, type Parking, type Plan, type Station, type Unit, unitShape } from '../plan/index.ts';
 import { STAND_OFF } from '../reach/index.ts';
 import { blocksFloor, unitPrism, unitSolids } from '../room/index.ts';
 
@@ -137,7 +137,7 @@ function fronts(plan: Plan, unit: Unit, local: (p: Point) => Point): Shape[] {
   };
   const front = unit.depth / 2;
   const top = unit.bottom + unit.height;
-  const places = compartmentsOf(plan, unit.id);
+  const places = frontsOf(plan, unit.id);
   const pull = Math.max(0, ...places.map((p) => (p.covers.includes('drawer') ? p.depth * PULL_SHARE : 0)));
   const leaf = places.some((p) => p.covers.includes('door')) ? leafOf(unit.kind, unitShape(unit)) : 0;
   if (pull > 0) strip(front, pull, unit.width - 8, unit.bottom + 2, top - 2);
@@ -154,7 +154,7 @@ function fronts(plan: Plan, unit: Unit, local: (p: Point) => Point): Shape[] {
 }
 
 function standBefore(plan: Plan, unit: Unit, local: (p: Point) => Point): Point[] {
-  const places = compartmentsOf(plan, unit.id);
+  const places = frontsOf(plan, unit.id);
   if (places.length === 0 || unit.mount === 'on') return [];
   const pull = Math.max(0, ...places.map((p) => (p.covers.includes('drawer') ? p.depth * PULL_SHARE : 0)));
   const ahead = direction(unit.facing);

@@ -1,6 +1,6 @@
 import { leafOf, PULL_SHARE } from '../catalogue/index.ts';
 import { convexOverlap, direction, type Point, prismFootprint } from '../geometry/index.ts';
-import { compartmentsOf, type Station, type Unit, unitShape } from '../plan/index.ts';
+import { frontsOf, type Station, type Unit, unitShape } from '../plan/index.ts';
 import { chairOf, unitPoint } from '../room/index.ts';
 import { type Found, found, freeBefore, type Look, strip } from './finding.ts';
 
@@ -35,7 +35,7 @@ function fronts(look: Look, unit: Unit): Found[] {
     ...look.units.filter((u) => u.mount === 'door' || over(u)).map((u) => u.id),
     ...seats.flatMap((s) => chairOf(plan, s)?.id ?? []),
   ]);
-  const places = compartmentsOf(plan, unit.id);
+  const places = frontsOf(plan, unit.id);
   let worst: { short: number; words: string; placeIds: string[]; area: Point[] } | null = null;
   let stand: { free: number; by: string; area: Point[]; need: number; placeId: string } | null = null;
   const seen = new Set<string>();

@@ -109,7 +109,7 @@ describe('stations: each check on both sides of its limit', () => {
     const inside = base.places['cupboard.1.0']!.width;
     expect(words(kit(inside - 3, true), 'kept')).toEqual([]);
     expect(words(kit(inside + 2, true), 'kept')).toEqual([
-      expect.stringMatching(/does not go into Tall cupboard, shelf 2/),
+      expect.stringMatching(/does not go into Tall cupboard › shelf 2/),
     ]);
     // put away it is in nobody’s way and in nothing
     expect(words(kit(400, true), 'overlap')).toEqual([]);

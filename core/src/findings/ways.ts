@@ -1,5 +1,5 @@
 import { clipByConvex, distance, type Point, prismFootprint } from '../geometry/index.ts';
-import { type Plan } from '../plan/index.ts';
+import { frontsOf, type Plan } from '../plan/index.ts';
 import {
   BODY_HALF,
   LEANING_HALF,
@@ -137,7 +137,7 @@ function targetsOf(look: Look): { targets: Target[]; nobody: Found[] } {
   const comes = comesTo(plan, scene);
   if (look.outline.length === 0) return { targets, nobody };
   for (const unit of look.units) {
-    const spots = [...scene.spots.values()].filter((s) => s.unit.id === unit.id);
+    const spots = frontsOf(plan, unit.id).flatMap((p) => scene.spots.get(p.id) ?? []);
     if (spots.length === 0) continue;
     const without: string[] = [];
     const cutOff: string[] = [];

@@ -16,6 +16,7 @@ export {
   placesDownTo,
   placesIn,
   compartmentsOf,
+  frontsOf,
   zonesOf,
   usesOf,
   natureOf,

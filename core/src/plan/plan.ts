@@ -171,6 +171,10 @@ export function compartmentsOf(plan: Pick<Plan, 'places'>, unitId: string): read
   return index.get(unitId) ?? [];
 }
 
+/** The compartments one comes to from before the unit: without its top, which is reached over. */
+export const frontsOf = (plan: Pick<Plan, 'places'>, unitId: string): readonly Place[] =>
+  compartmentsOf(plan, unitId).filter((p) => p.kind !== 'top');
+
 /** The zones a supply belongs to: its own, else those of the activities that use it. */
 export function zonesOf(plan: Pick<Plan, 'uses' | 'activities' | 'supplies'>, supply: Supply): ReadonlySet<string> {
   if (supply.zoneId !== null) return new Set([supply.zoneId]);

@@ -1,13 +1,5 @@
 import { prismFootprint } from '../geometry/index.ts';
-import {
-  compartmentsOf,
-  type Fixture,
-  type Opening,
-  type Place,
-  type Plan,
-  type Slope,
-  type Unit,
-} from '../plan/index.ts';
+import { frontsOf, type Fixture, type Opening, type Place, type Plan, type Slope, type Unit } from '../plan/index.ts';
 import { unitPrism } from './bodies.ts';
 import { HEAD_HEIGHT, wallOutline } from './ceiling.ts';
 import { fromWall, type WallFrame } from './frames.ts';
@@ -79,15 +71,13 @@ function unitFront(plan: Plan, frame: WallFrame, unit: Unit): UnitFront | null {
   if (!near || right < 1 || left > frame.length - 1) return null;
   const facing = body.frontX * frame.inward.x + body.frontY * frame.inward.y > 0.99;
   const places = facing
-    ? compartmentsOf(plan, unit.id)
-        .filter((p) => p.kind !== 'top')
-        .map((place) => ({
-          place,
-          left: left + place.left,
-          bottom: unit.bottom + place.bottom,
-          width: place.width,
-          height: place.height,
-        }))
+    ? frontsOf(plan, unit.id).map((place) => ({
+        place,
+        left: left + place.left,
+        bottom: unit.bottom + place.bottom,
+        width: place.width,
+        height: place.height,
+      }))
     : [];
   return { unit, off, facing, places, left, bottom: unit.bottom, width: right - left, height: unit.height };
 }
