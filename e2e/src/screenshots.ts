@@ -31,7 +31,6 @@ const shots: Record<string, (page: Page) => Promise<unknown>> = {
     await page.getByRole('button', { name: 'Look for ways' }).click();
     await page.getByRole('button', { name: 'Look elsewhere' }).waitFor({ timeout: 240_000 });
   },
-  'homes-kit': () => at(pump, 'homes?seat=felt-seat&supply=felting-mat&place=felt-box.0.0'),
   supplies: () => at(pump, 'supplies?supply=hot-knife'),
   furniture: () => at(pump, 'furniture?unit=chest'),
   'wall-front': async (page) => {
@@ -40,21 +39,17 @@ const shots: Record<string, (page: Page) => Promise<unknown>> = {
   },
   inside: async (page) => {
     await at(pump, 'furniture?unit=cubes&place=cubes.2.0');
-    await page.getByRole('button', { name: 'Inside' }).click();
+    await page.getByRole('button', { name: 'Inside', exact: true }).click();
   },
   lanes: async (page) => {
     await at(pump, 'furniture?unit=right&place=right.0.0');
-    await page.getByRole('button', { name: 'Inside' }).click();
+    await page.getByRole('button', { name: 'Inside', exact: true }).click();
   },
   containers: async (page) => {
     await at(pump, 'furniture?unit=cubes');
     await page.getByRole('button', { name: 'Containers' }).click();
   },
   zones: () => at(pump, 'furniture?view=zones&unit=chest'),
-  findings: async (page) => {
-    await at(pump, 'furniture');
-    await page.getByRole('list', { name: 'All findings' }).getByRole('button').first().click();
-  },
   sun: async () => {
     await at(pump, 'furniture?month=6&hour=9.5');
     await page.waitForSelector('[data-sun]');

@@ -274,12 +274,42 @@ export type HomeState = {
 export function shareStates(plan: Plan, supply: Supply, share: Share): HomeState[] {
   if (supply[share] === 0) return [];
   const homes = homesOf(plan, supply.id, share).filter((h) => plan.places[h.placeId]);
+  const around = homes.map((home) => ({
+    home,
+    count: countIn(plan, home, supply),
+    kinds: homesIn(plan, home.placeId).length,
+    covered: coveredIn(plan, home.placeId, home.id),
+  }));
+  const last = known.get(supply)?.[share];
+  const same =
+    last &&
+    last.scene === sceneOf(plan) &&
+    READS.every((t) => last.of[t] === plan[t]) &&
+    last.around.length === around.length &&
+    around.every((a, i) => {
+      const b = last.around[i]!;
+      return a.home === b.home && a.count === b.count && a.kinds === b.kinds && a.covered === b.covered;
+    });
+  if (same) return last.states;
+  const states = statesOf(plan, supply, share, around);
+  known.set(supply, { ...known.get(supply), [share]: { of: plan, scene: sceneOf(plan), around, states } });
+  return states;
+}
+
+/** What a state is worked out from beside the supply, its homes and the room; it is kept until one of these changes. */
+const READS = ['head', 'people', 'activities', 'uses', 'stations', 'zones', 'bans', 'organisers'] as const;
+type Around = { home: Home; count: number; kinds: number; covered: number };
+type Known = { of: Pick<Plan, (typeof READS)[number]>; scene: object; around: readonly Around[]; states: HomeState[] };
+const known = new WeakMap<Supply, Partial<Record<Share, Known>>>();
+
+function statesOf(plan: Plan, supply: Supply, share: Share, around: readonly Around[]): HomeState[] {
+  const homes = around.map((a) => a.home);
   const states: HomeState[] = [];
   const uses = homes.length > 0 ? yearlyUses(plan, supply, share) : [];
-  const counts = homes.map((home) => countIn(plan, home, supply));
-  const errands = homes.map((home) => {
+  const counts = around.map((a) => a.count);
+  const errands = homes.map((home, i) => {
     const place = plan.places[home.placeId]!;
-    return errandsTo(plan, supply, uses, place, homesIn(plan, place.id).length, coveredIn(plan, place.id, home.id));
+    return errandsTo(plan, supply, uses, place, around[i]!.kinds, around[i]!.covered);
   });
   const yearly = sharedFetches(uses, errands, counts);
   for (const [i, home] of homes.entries()) {

@@ -2,12 +2,13 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { readSupplies, importPlan } from '@heronstone/core/formats';
 import { assessHomes, slottingOf } from '@heronstone/core/homes';
-import { type Plan } from '@heronstone/core/plan';
+import { contentsOf, holderOf, stow } from '@heronstone/core/fit';
+import { blankOrganiser, type Command, type Plan } from '@heronstone/core/plan';
 import { fetchFrom, makerOf, PLAIN, sceneOf } from '@heronstone/core/reach';
 import { checkAnswer, type SlottingProblem, slottingTotal, solveSlotting } from '@heronstone/core/slotting';
 import { arrangeRoom, bestAtRandom, energyOf } from '@heronstone/core/arrange';
 import { parkingMap, seatMap } from '@heronstone/core/stations';
-import { applied, randomSlotting, tinyRoom, unit, withUnits } from '@heronstone/core/testing';
+import { applied, block, home, randomSlotting, tinyRoom, unit, use, withUnits } from '@heronstone/core/testing';
 import { findingsOf } from '@heronstone/core/findings';
 import { root } from '../harness.ts';
 import { greedyPlusSwaps } from './greedy.ts';
@@ -90,6 +91,12 @@ function moved(plan: Plan): Plan {
   return { ...plan, units: { ...plan.units, chest: { ...unit, x: unit.x - (nudge = (nudge + 1) % 7) } } };
 }
 
+/** The same plan with one thing given another home. */
+function rehomed(plan: Plan): Plan {
+  const [id, h] = Object.entries(plan.homes)[(nudge = (nudge + 1) % 7)]!;
+  return { ...plan, homes: { ...plan.homes, [id]: { ...h, placeId: Object.keys(plan.places)[nudge]! } } };
+}
+
 /** Twenty-one cube units and bookcases along the walls and back to back, twelve seats between them. */
 function largeRoom(): Plan {
   let plan = tinyRoom();
@@ -119,6 +126,42 @@ function largeRoom(): Plan {
   return { ...plan, stations: Object.fromEntries(stations.map((s) => [s.id, s])) };
 }
 
+/** Six cube units with a box in every cubby: 150 compartments and tops, 150 places within places, six seats, four hundred things in them. */
+function nestedRoom(): Plan {
+  const large = largeRoom();
+  const keep = Object.fromEntries(Object.entries(large.units).filter((_, i) => i < 6));
+  const own = Object.fromEntries(Object.entries(large.places).filter(([, p]) => p.unitId in keep));
+  const stations = Object.fromEntries(Object.entries(large.stations).filter((_, i) => i < 6));
+  let plan: Plan = { ...large, units: keep, places: own, stations };
+  plan = applied(plan, {
+    type: 'addOrganiser',
+    organiser: { ...blankOrganiser('box', 'Box', 150, 190, 120), carried: true },
+  });
+  const cubbies = Object.values(own);
+  const boxes = Array.from({ length: 150 }, (_, i): Command => ({
+    type: 'standIn',
+    id: `box-${i}`,
+    organiserId: 'box',
+    name: `Box ${i}`,
+    inId: cubbies[i % cubbies.length]!.id,
+    left: 0,
+    front: 0,
+    bottom: 0,
+    turned: false,
+  }));
+  plan = applied(plan, ...boxes);
+  const ids = Object.keys(plan.places);
+  const things = Array.from({ length: 400 }, (_, i) =>
+    block({ id: `t${i}`, name: `Thing ${i}`, width: 60, depth: 40, height: 30 }),
+  );
+  return applied(
+    plan,
+    { type: 'addSupplies', supplies: things },
+    ...things.map((s, i): Command => ({ type: 'addUse', use: use(s.id, 1 + (i % 5)) })),
+    ...things.map((s, i) => home(s.id, ids[(i * 7) % ids.length]!)),
+  );
+}
+
 async function timed<T>(work: () => Promise<T>): Promise<{ ms: number; value: T }> {
   const start = performance.now();
   const value = await work();
@@ -140,6 +183,20 @@ say(
 const large = largeRoom();
 say(
   `| the same, ${Object.keys(large.places).length} places × ${Object.keys(large.stations).length} seats, in 8 × 10 m | ${median(() => reachAll(moved(large)), 5).toFixed(0)} ms | 400 ms |`,
+);
+const nested = nestedRoom();
+const within = Object.values(nested.places).filter((p) => p.inId !== null).length;
+const of300 = `${Object.keys(nested.places).length} places, ${within} of them within others, ${Object.keys(nested.stations).length} seats, 400 things`;
+say(
+  `| ${of300}: reach of the whole room after moving one unit | ${median(() => reachAll(moved(nested)), 7).toFixed(0)} ms | 400 ms |`,
+);
+say(`| the same: all findings | ${median(() => void findingsOf(moved(nested)), 7).toFixed(0)} ms | 50 ms |`);
+say(`| the same: all homes assessed | ${median(() => void assessHomes(moved(nested)), 7).toFixed(0)} ms | – |`);
+say(
+  `| the same: homes assessed after one home is changed | ${median(() => void assessHomes(rehomed(nested)), 7).toFixed(0)} ms | 50 ms |`,
+);
+say(
+  `| every place of the demo laid (\`fill\`), ${places} places | ${median(() => void Object.values(read.plan.places).map((p) => stow(holderOf(p), contentsOf(read.plan, p.id)))).toFixed(1)} ms | 50 ms |`,
 );
 const seats = await timed(() => seatMap(read.plan, read.plan.stations['kite-seat']!, 150));
 say(`| where should I sit, demo, every 15 cm | ${seats.ms.toFixed(0)} ms | – |`);

@@ -76,9 +76,12 @@ export function LengthField({
   onCommit,
   optional,
   positive,
+  empty = 'not measured',
   ...shared
 }: Shared & {
   mm: number | null;
+  /** what stands in it while there is none */
+  empty?: string;
   onCommit: (mm: number | null) => boolean | void;
   optional?: boolean;
   positive?: boolean;
@@ -100,7 +103,7 @@ export function LengthField({
         inputMode="text"
         autoComplete="off"
         data-length
-        placeholder={optional ? 'not measured' : undefined}
+        placeholder={optional ? empty : undefined}
         {...typed.props}
       />
     </Labelled>

@@ -113,7 +113,7 @@ export default function FurnitureStone() {
     );
   return (
     <main className="flex grow flex-col px-4 pb-3">
-      <div className="flex flex-wrap items-center gap-x-3 gap-y-1 py-1">
+      <div className="flex flex-wrap items-center gap-x-1 gap-y-1 py-1 [&>button]:!px-2.5 [&>h1]:mr-2">
         <h1 className="font-display text-2xl font-semibold">Furniture</h1>
         <BringIn />
         <Button look="quiet" onClick={() => setSheet('goesIn')}>

@@ -136,6 +136,7 @@ function Never({ supply }: { supply: Supply }) {
       <div className="grid grid-cols-3 gap-2">
         <LengthField
           label="above"
+          empty="any height"
           optional
           positive
           mm={heights?.above ?? null}
@@ -143,6 +144,7 @@ function Never({ supply }: { supply: Supply }) {
         />
         <LengthField
           label="below"
+          empty="any height"
           optional
           positive
           mm={heights?.below ?? null}
