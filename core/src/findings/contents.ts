@@ -1,11 +1,21 @@
 import { childAt, type ChildReach, placeFilling } from '../homes/index.ts';
-import { homesIn, outerOf, type Place, placesIn, placeTitle, type Plan } from '../plan/index.ts';
+import {
+  homesIn,
+  homesOf,
+  SHARES,
+  withoutHome,
+  outerOf,
+  type Place,
+  placesIn,
+  placeTitle,
+  type Plan,
+} from '../plan/index.ts';
 import { sceneOf } from '../reach/index.ts';
 import { type Found, found, type Look } from './finding.ts';
 
 /** Over-full places, organisers that do not go in, harmful things within a child’s reach. */
 export function contents(look: Look): Found[] {
-  return [...overFull(look), ...organisers(look), ...children(look)];
+  return [...overFull(look), ...organisers(look), ...overCounted(look), ...children(look)];
 }
 
 function overFull({ plan }: Look): Found[] {
@@ -21,6 +31,28 @@ function overFull({ plan }: Look): Found[] {
       }),
     ];
   });
+}
+
+/** More pieces of a share said to be in places than there are: its count was made less afterwards. */
+function overCounted({ plan }: Look): Found[] {
+  return Object.values(plan.supplies).flatMap((supply) =>
+    SHARES.flatMap((share) => {
+      const over = -withoutHome(plan, supply, share);
+      if (over <= 0) return [];
+      const placeIds = homesOf(plan, supply.id, share).map((h) => h.placeId);
+      return [
+        found(
+          'counts',
+          [supply.id, share],
+          `${supply.name}: ${supply[share] + over} are said to be in places, and there are ${supply[share]}.`,
+          {
+            unitIds: [...new Set(placeIds.flatMap((id) => plan.places[id]?.unitId ?? []))],
+            placeIds,
+          },
+        ),
+      ];
+    }),
+  );
 }
 
 /** A lid that cannot open where its container stands; what is too big for its place is said by the place. */

@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { findingsOf } from '../findings/index.ts';
 import { exportPlan, importPlan } from '../formats/index.ts';
 import { applied, block, tinyRoom, unit, withUnits } from '../testing/index.ts';
 import {
@@ -193,6 +194,11 @@ describe('several homes of one share', () => {
     expect(reason(plan, give('chest.0.0', { count: 9 }))).toMatch(/only 8 of Beads/);
     const fewer = run(plan, { type: 'setSupply', id: 's', set: { working: 5 } });
     expect(withoutHome(fewer, fewer.supplies.s!, 'working')).toBe(-3);
+    expect(
+      findingsOf(fewer)
+        .filter((f) => f.check === 'counts')
+        .map((f) => f.words),
+    ).toEqual(['Beads: 8 are said to be in places, and there are 5.']);
   });
 
   test('found homes with counts come in the stead of those there were; pinned ones stay', () => {

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { placesOf, topPlace, UNIT_KINDS } from '../catalogue/index.ts';
 import { exportPlan, importPlan } from '../formats/index.ts';
-import { tinyRoom, unit } from '../testing/index.ts';
+import { block, tinyRoom, unit } from '../testing/index.ts';
 import {
   apply,
   applyChanges,
@@ -10,6 +10,7 @@ import {
   blankOrganiser,
   type Command,
   FIXTURE_KINDS,
+  homesOf,
   type Plan,
   type RowChange,
   unitShape,
@@ -123,6 +124,61 @@ const command: fc.Arbitrary<Command> = fc.oneof(
     )
     .map(([place, into]): Command => ({ type: 'divide', id: place, into })),
   id('o').map((o): Command => ({ type: 'removeOrganiser', id: o })),
+  fc.tuple(id('z'), fc.constantFrom('only' as const, 'first' as const), fc.nat(14)).map(([z, rule, mark]): Command => ({
+    type: 'addZone',
+    zone: { id: z, name: z, rule, mark },
+  })),
+  id('z').map((z): Command => ({ type: 'removeZone', id: z })),
+  fc.tuple(id('u'), id('z')).map(([u, zoneId]): Command => ({ type: 'setUnit', id: u, set: { zoneId } })),
+  fc
+    .tuple(
+      fc.oneof(
+        id('os'),
+        id('u').map((u) => `${u}.0.0`),
+      ),
+      id('z'),
+      fc.constantFrom(null, 'bulk' as const, 'pile' as const),
+    )
+    .map(([place, zoneId, nature]): Command => ({
+      type: 'setPlace',
+      id: place,
+      set: { zoneId, nature, keptOut: nature ?? '' },
+    })),
+  fc.tuple(id('s'), fc.nat(9), fc.nat(9)).map(([s, working, backstock]): Command => ({
+    type: 'addSupplies',
+    supplies: [block({ id: s, name: s, working, backstock })],
+  })),
+  fc.tuple(id('s'), fc.nat(9)).map(([s, working]): Command => ({ type: 'setSupply', id: s, set: { working } })),
+  id('s').map((s): Command => ({ type: 'removeSupply', id: s })),
+  fc
+    .tuple(
+      id('b'),
+      id('s'),
+      fc.option(id('u'), { nil: null }),
+      fc.option(fc.integer({ min: 1, max: 2000 }), { nil: null }),
+    )
+    .map(([b, supplyId, unitId, above]): Command => ({
+      type: 'addBan',
+      ban: { id: b, supplyId, unitId, above, below: null },
+    })),
+  fc
+    .tuple(
+      id('s'),
+      fc.constantFrom('working' as const, 'backstock' as const),
+      fc.oneof(
+        id('os'),
+        id('u').map((u) => `${u}.0.0`),
+      ),
+      fc.option(fc.integer({ min: 1, max: 6 }), { nil: undefined }),
+    )
+    .map(([supplyId, share, placeId, count]): Command => ({
+      type: 'assignHome',
+      supplyId,
+      share,
+      placeId,
+      since: '2026-11-25',
+      ...(count === undefined ? {} : { count }),
+    })),
   id('k').map((k): Command => ({
     type: 'acknowledge',
     acknowledgement: { id: k, reason: 'so it is', since: '2026-11-24' },
@@ -137,7 +193,18 @@ function whole(plan: Plan): void {
   for (const d of Object.values(plan.diagonals))
     expect(plan.walls[d.fromWallId] && plan.walls[d.toWallId]).toBeDefined();
   for (const p of Object.values(plan.parkings)) expect(plan.units[p.unitId]).toBeDefined();
+  for (const ban of Object.values(plan.bans)) expect(plan.supplies[ban.supplyId]).toBeDefined();
+  for (const supply of Object.values(plan.supplies))
+    for (const share of ['working', 'backstock'] as const) {
+      const homes = homesOf(plan, supply.id, share);
+      // one home in a place, at most one that takes the rest, none of nothing
+      expect(new Set(homes.map((h) => h.placeId)).size).toBe(homes.length);
+      expect(homes.filter((h) => h.count === null).length).toBeLessThanOrEqual(1);
+      if (supply[share] === 0) expect(homes).toEqual([]);
+      for (const h of homes) expect(plan.places[h.placeId]).toBeDefined();
+    }
   for (const p of Object.values(plan.places)) {
+    if (p.zoneId !== null) expect(plan.zones[p.zoneId]).toBeDefined();
     if (p.inId === null) continue;
     expect(plan.places[p.inId]?.unitId).toBe(p.unitId);
     if (p.organiserId !== null) expect(plan.organisers[p.organiserId]).toBeDefined();
