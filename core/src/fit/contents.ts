@@ -4,6 +4,7 @@ import {
   type Supply,
   compartmentsOf,
   countIn,
+  groupedBy,
   homesIn,
   massOf,
   outerOf,
@@ -15,18 +16,9 @@ import {
 import { type Contents, type Standing, stow, type Stowage, type Thing } from './stow.ts';
 import { holderOf } from './holder.ts';
 
-const kept = new WeakMap<object, Map<string, Unit[]>>();
+const byKept = groupedBy((unit: Unit) => unit.keptInId);
 /** Boxes (units of their own) that are put away in a place. */
-export function boxesIn(plan: Pick<Plan, 'units'>, placeId: string): readonly Unit[] {
-  let index = kept.get(plan.units);
-  if (!index) {
-    index = new Map();
-    for (const unit of Object.values(plan.units))
-      if (unit.keptInId !== null) index.set(unit.keptInId, [...(index.get(unit.keptInId) ?? []), unit]);
-    kept.set(plan.units, index);
-  }
-  return index.get(placeId) ?? [];
-}
+export const boxesIn = (plan: Pick<Plan, 'units'>, placeId: string): readonly Unit[] => byKept(plan.units, placeId);
 
 /** The containers, lanes and slots of a place where they stand; a lane with the divider to the next one. */
 export function standingIn(plan: Pick<Plan, 'places' | 'organisers'>, placeId: string): Standing[] {

@@ -1,19 +1,10 @@
-import { keptOutOf, type Place, type Plan, type Supply, zoneOf, zonesOf } from '../plan/index.ts';
+import { type Ban, groupedBy, keptOutOf, type Place, type Plan, type Supply, zoneOf, zonesOf } from '../plan/index.ts';
 import { type Spot } from '../reach/index.ts';
 
 /** What does not belong to a zone pays so much a year for living in it, and what belongs to one for living elsewhere, s (own assumption). */
 export const NOT_IN_ZONE = 120;
 
-const bansOf = (plan: Plan, supplyId: string) => {
-  let index = byBans.get(plan.bans);
-  if (!index) {
-    index = new Map();
-    for (const ban of Object.values(plan.bans)) index.set(ban.supplyId, [...(index.get(ban.supplyId) ?? []), ban]);
-    byBans.set(plan.bans, index);
-  }
-  return index.get(supplyId) ?? [];
-};
-const byBans = new WeakMap<object, Map<string, Plan['bans'][string][]>>();
+const bySupply = groupedBy((ban: Ban) => ban.supplyId);
 
 const cm = (mm: number) => `${Math.round(mm / 10)} cm`;
 
@@ -22,7 +13,7 @@ const cm = (mm: number) => `${Math.round(mm / 10)} cm`;
  * of *find homes* is not barred: the maker may put there what she likes.
  */
 export function barredFrom(plan: Plan, supply: Supply, spot: Spot): string | null {
-  for (const ban of bansOf(plan, supply.id)) {
+  for (const ban of bySupply(plan.bans, supply.id)) {
     if (ban.unitId === spot.unit.id) return `${supply.name} is never to lie in ${spot.unit.name}.`;
     if (spot.away) continue;
     if (ban.above !== null && spot.grip.z > ban.above) return `${supply.name} is never to lie above ${cm(ban.above)}.`;

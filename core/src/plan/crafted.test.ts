@@ -147,11 +147,13 @@ describe('big commands', () => {
       supplies: Array.from({ length: 20_000 }, (_, i) => block({ id: `${from}-${i}`, name: 'More' })),
     });
     expect(reasonOf({ type: 'several', words: 'x', commands: [more(1), more(2)] }, many)).toMatch(/at most 50,000/);
-    const flip = Array.from({ length: 40 }, (_, i) => ({
-      type: 'setUnit' as const,
-      id: 'cubeUnit',
-      set: { rows: 39 - (i % 2), columns: 40 },
-    }));
-    expect(reasonOf({ type: 'several', words: 'x', commands: flip })).toMatch(/more than can be done at once/);
+    // the same twenty thousand things moved to and fro
+    const homes = (placeId: string) => ({
+      type: 'settle' as const,
+      since: '2026-02-02',
+      homes: Array.from({ length: 20_000 }, (_, n) => ({ supplyId: `m${n}`, share: 'working' as const, placeId })),
+    });
+    const flip = [0, 1, 2, 3].map((n) => homes(`lowChest.${n % 2}.0`));
+    expect(reasonOf({ type: 'several', words: 'x', commands: flip }, many)).toMatch(/more than can be done at once/);
   });
 });

@@ -40,6 +40,7 @@ export {
 } from './later.ts';
 export { setAsPlaces, type OrganiserSet } from './organiser-sets.ts';
 export { newId } from './ids.ts';
+export { groupedBy } from './grouped.ts';
 export { saidIn } from './said.ts';
 export {
   blankSupply,

@@ -10,6 +10,7 @@ import {
   type Use,
   type Wall,
 } from './rows.ts';
+import { groupedBy } from './grouped.ts';
 import { type RowOf, type TableName, TABLE_NAMES } from './tables.ts';
 
 /** One arrangement of one room. Values are never changed in place: every command makes a new plan. */
@@ -57,38 +58,15 @@ export function middleOfRoom(plan: Pick<Plan, 'walls'>): { x: number; y: number 
   return { x: mean((p) => p.x), y: mean((p) => p.y) };
 }
 
-const byPlace = new WeakMap<object, Map<string, Home[]>>();
-/** Homes in a place, in order of id; computed once per set of homes. */
-export function homesIn(plan: Pick<Plan, 'homes'>, placeId: string): readonly Home[] {
-  let index = byPlace.get(plan.homes);
-  if (!index) {
-    index = new Map();
-    for (const home of Object.values(plan.homes)) {
-      const list = index.get(home.placeId);
-      if (list) list.push(home);
-      else index.set(home.placeId, [home]);
-    }
-    byPlace.set(plan.homes, index);
-  }
-  return index.get(placeId) ?? [];
-}
+const byPlace = groupedBy((home: Home) => home.placeId);
+/** Homes in a place. */
+export const homesIn = (plan: Pick<Plan, 'homes'>, placeId: string): readonly Home[] => byPlace(plan.homes, placeId);
 
-const bySupply = new WeakMap<object, Map<string, Home[]>>();
-/** The homes of one share of a supply, in order of id; computed once per set of homes. */
-export function homesOf(plan: Pick<Plan, 'homes'>, supplyId: string, share: Share): readonly Home[] {
-  let index = bySupply.get(plan.homes);
-  if (!index) {
-    index = new Map();
-    for (const home of Object.values(plan.homes).sort((a, b) => (a.id < b.id ? -1 : 1))) {
-      const key = `${home.share} ${home.supplyId}`;
-      const list = index.get(key);
-      if (list) list.push(home);
-      else index.set(key, [home]);
-    }
-    bySupply.set(plan.homes, index);
-  }
-  return index.get(`${share} ${supplyId}`) ?? [];
-}
+const byId = (a: { id: string }, b: { id: string }) => (a.id < b.id ? -1 : 1);
+const byShare = groupedBy((home: Home) => `${home.share} ${home.supplyId}`, byId);
+/** The homes of one share of a supply, in order of id. */
+export const homesOf = (plan: Pick<Plan, 'homes'>, supplyId: string, share: Share): readonly Home[] =>
+  byShare(plan.homes, `${share} ${supplyId}`);
 
 /** The home of a share that matters most where one must do: the first of its homes. */
 export const homeOf = (plan: Pick<Plan, 'homes'>, supplyId: string, share: Share): Home | undefined =>
@@ -135,41 +113,18 @@ export function placeTitle(plan: Pick<Plan, 'units' | 'places'>, place: Place): 
   return [plan.units[place.unitId]?.name ?? 'Unit', ...names].join(' › ');
 }
 
-const within = new WeakMap<object, Map<string, Place[]>>();
-/** The places that stand in a place, from the left, then from the front; computed once per set of places. */
-export function placesIn(plan: Pick<Plan, 'places'>, placeId: string): readonly Place[] {
-  let index = within.get(plan.places);
-  if (!index) {
-    index = new Map();
-    for (const place of Object.values(plan.places)) {
-      if (place.inId === null) continue;
-      const list = index.get(place.inId);
-      if (list) list.push(place);
-      else index.set(place.inId, [place]);
-    }
-    for (const list of index.values())
-      list.sort((a, b) => a.column - b.column || a.left - b.left || a.front - b.front || (a.id < b.id ? -1 : 1));
-    within.set(plan.places, index);
-  }
-  return index.get(placeId) ?? [];
-}
+const byHolder = groupedBy(
+  (place: Place) => place.inId,
+  (a, b) => a.column - b.column || a.left - b.left || a.front - b.front || byId(a, b),
+);
+/** The places that stand in a place, in the order in which they were set in. */
+export const placesIn = (plan: Pick<Plan, 'places'>, placeId: string): readonly Place[] =>
+  byHolder(plan.places, placeId);
 
-const byUnit = new WeakMap<object, Map<string, Place[]>>();
-/** The compartments of a unit and its top, without what stands in them; computed once per set of places. */
-export function compartmentsOf(plan: Pick<Plan, 'places'>, unitId: string): readonly Place[] {
-  let index = byUnit.get(plan.places);
-  if (!index) {
-    index = new Map();
-    for (const place of Object.values(plan.places)) {
-      if (place.inId !== null) continue;
-      const list = index.get(place.unitId);
-      if (list) list.push(place);
-      else index.set(place.unitId, [place]);
-    }
-    byUnit.set(plan.places, index);
-  }
-  return index.get(unitId) ?? [];
-}
+const byUnit = groupedBy((place: Place) => (place.inId === null ? place.unitId : null));
+/** The compartments of a unit and its top, without what stands in them. */
+export const compartmentsOf = (plan: Pick<Plan, 'places'>, unitId: string): readonly Place[] =>
+  byUnit(plan.places, unitId);
 
 /** The compartments one comes to from before the unit: without its top, which is reached over. */
 export const frontsOf = (plan: Pick<Plan, 'places'>, unitId: string): readonly Place[] =>
@@ -186,21 +141,9 @@ export function zonesOf(plan: Pick<Plan, 'uses' | 'activities' | 'supplies'>, su
   return zones;
 }
 
-const usesBySupply = new WeakMap<object, Map<string, Use[]>>();
-/** The uses of a supply; computed once per set of uses. */
-export function usesOf(plan: Pick<Plan, 'uses'>, supplyId: string): readonly Use[] {
-  let index = usesBySupply.get(plan.uses);
-  if (!index) {
-    index = new Map();
-    for (const use of Object.values(plan.uses)) {
-      const list = index.get(use.supplyId);
-      if (list) list.push(use);
-      else index.set(use.supplyId, [use]);
-    }
-    usesBySupply.set(plan.uses, index);
-  }
-  return index.get(supplyId) ?? [];
-}
+const usesBySupply = groupedBy((use: Use) => use.supplyId);
+/** The uses of a supply. */
+export const usesOf = (plan: Pick<Plan, 'uses'>, supplyId: string): readonly Use[] => usesBySupply(plan.uses, supplyId);
 
 /** How a place holds: as the maker has it, else as its kind does. */
 export const natureOf = (place: Pick<Place, 'nature' | 'kind'>): Nature => place.nature ?? natureOfKind(place.kind);

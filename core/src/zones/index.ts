@@ -4,7 +4,7 @@ export { badNeighbours, type BadNeighbours } from './neighbours.ts';
 export {
   zonesFromActivities,
   proposeZones,
-  proposalCost,
+  proposalCosts,
   keepCommand,
   zonable,
   type Proposal,

@@ -155,13 +155,14 @@ const UNSETTLED = 600;
 const unsettled = (units: readonly string[], territory: Territory): number =>
   UNSETTLED * units.filter((u) => !territory.has(u)).length;
 
-/** What {@link proposeZones} makes as small as it can; for checking it on small plans. */
-export function proposalCost(plan: Plan, territory: Territory): number {
+/** What {@link proposeZones} makes as small as it can, for any territory of a plan; for checking it on small plans. */
+export function proposalCosts(plan: Plan): (territory: Territory) => number {
   const bare = withoutGround(plan);
   const work = translating(bare);
   let step = work.next();
   while (!step.done) step = work.next();
-  return territoryCost(quickOf(bare, step.value), territory) + unsettled(zonable(plan), territory);
+  const quick = quickOf(bare, step.value);
+  return (territory) => territoryCost(quick, territory) + unsettled(zonable(plan), territory);
 }
 
 /** What one works at, and the cart or box that comes along, goes with the zone that alone is worked there. */

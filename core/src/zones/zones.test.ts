@@ -7,7 +7,7 @@ import { applied, block, home, tinyRoom, unit, use, withUnits } from '../testing
 import {
   balanceOf,
   keepCommand,
-  proposalCost,
+  proposalCosts,
   proposeZones,
   togetherOf,
   zonable,
@@ -138,6 +138,7 @@ describe('zones', () => {
     for (const rule of ['only', 'first'] as const) {
       const plan = twoCrafts(rule);
       const units = zonable(plan);
+      const costOf = proposalCosts(plan);
       const choices = [null, 'za', 'zb'];
       let least = Infinity;
       for (let n = 0; n < choices.length ** units.length; n++) {
@@ -146,10 +147,10 @@ describe('zones', () => {
           const zone = choices[Math.floor(n / choices.length ** i) % choices.length];
           if (zone) territory.set(u, zone);
         });
-        least = Math.min(least, proposalCost(plan, territory));
+        least = Math.min(least, costOf(territory));
       }
       const { territory } = proposeZones(plan);
-      expect(proposalCost(plan, territory)).toBeLessThanOrEqual(least * 1.002 + 1e-6);
+      expect(costOf(territory)).toBeLessThanOrEqual(least * 1.002 + 1e-6);
       const kept = applied(plan, keepCommand(plan, territory)!);
       expect(keepCommand(kept, territory)).toBeNull();
     }
