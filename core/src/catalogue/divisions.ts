@@ -9,6 +9,8 @@ export type DivisionKind = (typeof DIVISION_KINDS)[number];
 export const DIVISION_PATTERN =
   /^$|^(?:(?:slots|trays) [1-9]\d?|(?:lanes|rows) (?:rest|\d{1,5}(?:\.\d{1,3})?)(?:,(?:rest|\d{1,5}(?:\.\d{1,3})?)){0,39})$/;
 
+/** Free play a container needs in each direction, mm (docs/sources.md, 5). */
+export const PLAY = 3;
 /** Thickness of a divider, mm (own assumption: thin board). */
 export const DIVIDER = 3;
 /** Most parts one thing is divided into. */

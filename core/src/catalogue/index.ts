@@ -21,6 +21,7 @@ export {
   DIVISION_KINDS,
   DIVISION_PATTERN,
   DIVIDER,
+  PLAY,
   divideInside,
   readDivision,
   type Divided,

@@ -5,7 +5,6 @@ export { holderOf, capacityOf, faceOf, AREA_SHARE, type Holder } from './holder.
 export { fitOf, type Fit } from './fit-of.ts';
 export {
   stow,
-  PLAY,
   type Contents,
   type Stowage,
   type StowedThing,

@@ -1,8 +1,8 @@
+import { PLAY } from '../catalogue/index.ts';
 import { type Organiser, outerOf, type Place, type Plan } from '../plan/index.ts';
 import { standingIn } from './contents.ts';
 import { type Area, freeAreas } from './floor.ts';
 import { type Block, type Cavity } from './piece.ts';
-import { PLAY } from './stow.ts';
 
 export type GoesIn =
   | {

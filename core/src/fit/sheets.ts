@@ -13,6 +13,5 @@ export function sheetMass(width: number, depth: number, grammage: number): numbe
   return (width * depth * grammage) / 1e6;
 }
 
-/** How many sheets lie in a pile of some height, and how high so many are, mm. */
+/** How many sheets lie in a pile of some height, mm. */
 export const sheetsIn = (height: number, caliper: number): number => Math.floor(height / (caliper * LOOSENESS) + 1e-9);
-export const pileOf = (count: number, caliper: number): number => count * caliper * LOOSENESS;

@@ -1,3 +1,4 @@
+import { PLAY } from '../catalogue/index.ts';
 import { type Supply } from '../plan/index.ts';
 import { type Area, freeAreas, type Laid, layOnFloor, type Wanted } from './floor.ts';
 import { capacityOf, faceOf, type Holder, isUpright } from './holder.ts';
@@ -115,10 +116,7 @@ const litres = ({ width, depth, height }: { width: number; depth: number; height
 
 function fillBulk(standing: readonly Standing[], boxes: readonly Loose[], out: Stowage): void {
   out.used = [...standing, ...boxes].reduce((sum, b) => sum + litres(b), 0);
-  for (const thing of out.things) {
-    out.used += thing.use;
-    thing.under = 0;
-  }
+  for (const thing of out.things) out.used += thing.use;
   const over = out.used - out.capacity;
   if (over > CLOSE && !out.things.some((t) => !t.alone.ok))
     out.faults.push(`over-full by ${(Math.ceil(over * 10 - 1e-6) / 10).toFixed(1)} l`);
@@ -286,9 +284,6 @@ function gapsOf(width: number, standing: readonly Standing[]): { from: number; t
   if (width - at > CLOSE) gaps.push({ from: at, to: width });
   return gaps;
 }
-
-/** Free play a container needs in each direction, mm (docs/sources.md, 5). */
-export const PLAY = 3;
 
 type Piled = { thing: StowedThing; pieces: number; layers: number; height: number };
 

@@ -15,6 +15,7 @@ import {
   workingSpot,
 } from '../reach/index.ts';
 import { unitPrism } from '../room/index.ts';
+import { sessionsAt } from './carrying.ts';
 
 /** What it takes, once a session, to bring a box or cart to a seat and to put it away again. */
 export type Bringing = { seconds: number; motions: Motion[]; reason: string | null };
@@ -72,9 +73,5 @@ function besideUnit(unit: Unit, half: number): Point[] {
 }
 
 /** Seconds a year of bringing; the sessions of an activity are shared evenly among its stations. */
-export function bringingPerYear(plan: Plan, station: Station): number {
-  const activity = plan.activities[station.activityId];
-  if (!activity || station.travellerId === null) return 0;
-  const stations = Object.values(plan.stations).filter((s) => s.activityId === activity.id).length;
-  return (bringingOf(plan, station).seconds * activity.sessionsPerMonth * activity.months.length) / stations;
-}
+export const bringingPerYear = (plan: Plan, station: Station): number =>
+  station.travellerId === null ? 0 : bringingOf(plan, station).seconds * sessionsAt(plan, station);

@@ -9,14 +9,16 @@ export function carriedOf(plan: Pick<Plan, 'places' | 'organisers'>, place: Plac
 }
 
 /** Fetching the container itself from a seat: the covers of what it stands in, its own lid shut. */
-export function containerFetch(plan: Plan, station: Station, container: Place): Fetch | null {
+function containerFetch(plan: Plan, station: Station, container: Place): Fetch | null {
   const maker = makerOf(plan, station);
   const scene = sceneAt(plan, station);
   const spot = scene.spots.get(container.id);
   const holder = container.inId === null ? undefined : scene.spots.get(container.inId);
   if (!maker || !spot || !holder) return null;
-  const whole = { ...spotWithout(spot, holder.place.covers) };
-  return fetchFrom(scene, maker, whole, { ...PLAIN, size: Math.max(container.width, container.depth) });
+  return fetchFrom(scene, maker, spotWithout(spot, holder.place.covers), {
+    ...PLAIN,
+    size: Math.max(container.width, container.depth),
+  });
 }
 
 const wholes = new WeakMap<Spot, Spot>();

@@ -1,11 +1,12 @@
-import { contentsOf, holderOf, stow, type Thing } from '../fit/index.ts';
+import { type Contents, contentsOf, holderOf, stow, type Thing } from '../fit/index.ts';
 import { type Plan } from '../plan/index.ts';
 import { type Homes } from '../slotting/index.ts';
 import { type Translation } from './slotting.ts';
 
 /** What is really in each place with some homes: what stays there anyway, and the lots. */
 export class Layout {
-  private readonly fixed = new Map<string, readonly Thing[]>();
+  /** containers, boxes and what stays of each place */
+  private readonly fixed = new Map<string, Contents>();
   private readonly lots = new Map<string, Set<string>>();
   private readonly load = new Map<string, number>();
 
@@ -16,8 +17,8 @@ export class Layout {
   ) {
     for (const [id, { load }] of translation.places) {
       this.load.set(id, load);
-      const stays = contentsOf(plan, id).things.filter((t) => translation.stays.has(t.id));
-      this.fixed.set(id, stays);
+      const now = contentsOf(plan, id);
+      this.fixed.set(id, { ...now, things: now.things.filter((t) => translation.stays.has(t.id)) });
     }
     for (const { lot, place } of homes) this.put(lot, place);
   }
@@ -47,10 +48,10 @@ export class Layout {
 
   private laid(placeId: string, more: string | null): { used: number; over: string[] } {
     const place = this.plan.places[placeId]!;
-    const { standing, boxes } = contentsOf(this.plan, placeId);
+    const fixed = this.fixed.get(placeId)!;
     const lots = [...(this.lots.get(placeId) ?? []), ...(more === null ? [] : [more])];
-    const things = [...this.fixed.get(placeId)!, ...lots.map((lot) => this.thing(lot))];
-    const { used, things: laid } = stow(holderOf(place), { things, standing, boxes });
+    const things = [...fixed.things, ...lots.map((lot) => this.thing(lot))];
+    const { used, things: laid } = stow(holderOf(place), { ...fixed, things });
     return { used, over: laid.filter((t) => lots.includes(t.id) && (t.over > 0 || !t.alone.ok)).map((t) => t.id) };
   }
 

@@ -1,11 +1,9 @@
+import { PLAY } from '../catalogue/index.ts';
 import { containerFrom } from './containers.ts';
 import { type Organiser, type Place } from './rows.ts';
 
 /** So many of an organiser in one place: how containers were kept before version 5 of the plan. */
 export type OrganiserSet = { id: string; organiserId: string; placeId: string; count: number };
-
-/** Free play of a container in each direction, mm. */
-const PLAY = 3;
 
 /**
  * The containers of such a set, each a place of its own: side by side from the left, then behind each other, then on each other; those that

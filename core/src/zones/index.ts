@@ -6,6 +6,7 @@ export {
   proposeZones,
   proposalCosts,
   keepCommand,
+  withoutGround,
   zonable,
   type Proposal,
   type Territory,

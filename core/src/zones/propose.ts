@@ -35,7 +35,7 @@ type Quick = {
 };
 
 /** The plan as it would be without any zone on it: everybody may live anywhere. */
-const withoutGround = (plan: Plan): Plan => ({
+export const withoutGround = (plan: Plan): Plan => ({
   ...plan,
   units: Object.fromEntries(
     Object.entries(plan.units).map(([id, u]) => [id, u.zoneId === null ? u : { ...u, zoneId: null }]),

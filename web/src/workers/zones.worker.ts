@@ -2,7 +2,7 @@ import { expose } from 'comlink';
 import { slottingOf } from '@heronstone/core/homes';
 import { apply, type Command, type Plan } from '@heronstone/core/plan';
 import { solveSlotting } from '@heronstone/core/slotting';
-import { keepCommand, proposeZones } from '@heronstone/core/zones';
+import { keepCommand, proposeZones, withoutGround } from '@heronstone/core/zones';
 
 export type ZonesFound = {
   /** null: the units are kept so already */
@@ -22,14 +22,9 @@ const api = {
     const command = keepCommand(plan, territory);
     const done = command ? apply(plan, command) : null;
     const kept = done?.ok ? done.plan : plan;
-    const bare = {
-      ...plan,
-      units: Object.fromEntries(Object.entries(plan.units).map(([id, u]) => [id, { ...u, zoneId: null }])),
-      places: Object.fromEntries(Object.entries(plan.places).map(([id, p]) => [id, { ...p, zoneId: null }])),
-    };
     const total = async (p: Plan) =>
       (await solveSlotting(slottingOf(p), { seconds: SECONDS, now: () => performance.now() })).total;
-    return { command, free: await total(bare), zoned: await total(kept) };
+    return { command, free: await total(withoutGround(plan)), zoned: await total(kept) };
   },
 };
 export type ZonesWorker = typeof api;

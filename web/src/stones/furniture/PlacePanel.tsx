@@ -377,17 +377,8 @@ function StandsIn({ plan, place, onOpen }: { plan: Plan; place: Place; onOpen: (
 /** A container itself: its name, and putting it elsewhere with all that is in it. */
 function Container({ plan, place, onOpen }: { plan: Plan; place: Place; onOpen: (id: string) => void }) {
   const dispatch = usePlan((s) => s.dispatch);
-  const within = new Set([place.id]);
-  for (let grown = true; grown;) {
-    grown = false;
-    for (const p of Object.values(plan.places))
-      if (p.inId !== null && within.has(p.inId) && !within.has(p.id)) {
-        within.add(p.id);
-        grown = true;
-      }
-  }
   const places = Object.values(plan.places)
-    .filter((p) => !within.has(p.id) && p.id !== place.inId)
+    .filter((p) => p.id !== place.inId && !placesDownTo(plan, p).includes(place))
     .map((p) => [p.id, placeTitle(plan, p)] as const)
     .sort((a, b) => (a[1] < b[1] ? -1 : 1));
   return (
