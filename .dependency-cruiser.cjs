@@ -6,6 +6,7 @@ const layers = [
   'body',
   'catalogue',
   'plan',
+  'kinds',
   'fit',
   'room',
   'reach',
@@ -18,6 +19,8 @@ const layers = [
   'stations',
   'arrange',
   'drawings',
+  'stock',
+  'lines',
   'formats',
 ];
 module.exports = {

@@ -2,13 +2,16 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { createInterface } from 'node:readline/promises';
 import { parseArgs } from 'node:util';
+import { toString } from 'qrcode';
 import { importPlan } from '@heronstone/core/formats';
-import { serve } from './serve.ts';
+import { hashed, keepIn, keptIn, SHORTEST } from './access/index.ts';
+import { type HouseParts, serve } from './serve.ts';
 import { DataFolder } from './store/data-folder.ts';
 import { FolderNewer } from './store/database.ts';
 import { FolderInUse, ownerOf } from './store/owner.ts';
-import { type PlanStore } from './store/plan-store.ts';
+import { type Store } from './store/store.ts';
 import { diskTrouble, Trouble } from './store/trouble.ts';
 
 const root = fileURLToPath(new URL('../../', import.meta.url));
@@ -21,7 +24,7 @@ try {
   const { positionals, values } = arguments_();
   const [what = 'serve', file] = positionals;
   const folder = resolve(values.data ?? process.env.HERONSTONE_DATA ?? join(root, 'data'));
-  if (what === 'serve') await serveUntilStopped(folder, portOf(values.port), values.demo === true);
+  if (what === 'serve') await serveUntilStopped(folder, portOf(values.port), values);
   else if (what === 'backup') await backupNow(folder, file && resolve(process.env.INIT_CWD ?? '.', file));
   else if (what === 'restore') await restoreNow(folder, file, values.mend === true);
   else throw new Trouble(`${SAY}, not “${what}”.`);
@@ -41,24 +44,34 @@ function arguments_() {
         port: { type: 'string' },
         data: { type: 'string' },
         mend: { type: 'boolean' },
+        lan: { type: 'boolean' },
+        'lan-port': { type: 'string' },
+        'new-passphrase': { type: 'boolean' },
+        cert: { type: 'string' },
+        key: { type: 'string' },
       },
     });
   } catch (error) {
-    throw new Trouble(`${(error as Error).message.split('\n')[0]!} ${SAY}; --port N, --data FOLDER, --demo.`);
+    throw new Trouble(
+      `${(error as Error).message.split('\n')[0]!} ${SAY}; --port N, --data FOLDER, --demo, --lan [--lan-port N] [--new-passphrase] [--cert FILE --key FILE].`,
+    );
   }
 }
 
-function portOf(said: string | undefined): number {
-  const text = said ?? process.env.PORT ?? String(DEFAULT_PORT);
+function portOf(said: string | undefined, usual = process.env.PORT ?? String(DEFAULT_PORT)): number {
+  const text = said ?? usual;
   const port = Number(text);
   if (text.trim() === '' || !Number.isInteger(port) || port < 0 || port > 65535)
     throw new Trouble(`The port is a whole number from 0 to 65535, not “${text}”.`);
   return port;
 }
 
-async function serveUntilStopped(folder: string, port: number, demo: boolean): Promise<void> {
-  const throwAway = demo ? mkdtempSync(join(tmpdir(), 'heronstone-demo-')) : null;
-  const running = await serve({ dataFolder: throwAway ?? folder, port });
+type Values = ReturnType<typeof arguments_>['values'];
+
+async function serveUntilStopped(folder: string, port: number, values: Values): Promise<void> {
+  const throwAway = values.demo ? mkdtempSync(join(tmpdir(), 'heronstone-demo-')) : null;
+  const house = await houseOf(throwAway ?? folder, port, values);
+  const running = await serve({ dataFolder: throwAway ?? folder, port, house });
   if (throwAway) await addDemoPlans(running.store);
   const address = `http://127.0.0.1:${running.port}/`;
   if (running.folder.broken)
@@ -69,6 +82,7 @@ async function serveUntilStopped(folder: string, port: number, demo: boolean): P
     console.log(
       `Heronstone is at ${address}${throwAway ? '  (demo plans; what you change is thrown away at the end)' : ''}`,
     );
+  if (running.housePort !== null) await sayWhereInTheHouse(running.addresses, house?.tls !== undefined);
   let stopping = false;
   const stop = () => {
     if (stopping) return;
@@ -82,7 +96,60 @@ async function serveUntilStopped(folder: string, port: number, demo: boolean): P
   process.on('SIGTERM', stop);
 }
 
-async function addDemoPlans(store: PlanStore): Promise<void> {
+/** How the house gets in, as the maker has said; undefined: not at all. */
+async function houseOf(folder: string, port: number, values: Values): Promise<HouseParts | undefined> {
+  const { lan, cert, key } = values;
+  for (const flag of ['cert', 'key', 'lan-port', 'new-passphrase'] as const)
+    if (!lan && values[flag] !== undefined) throw new Trouble(`--${flag} goes with --lan.`);
+  if (!lan) return undefined;
+  if ((cert === undefined) !== (key === undefined))
+    throw new Trouble('A certificate needs its key: --cert FILE --key FILE.');
+  const file = (path: string) => {
+    try {
+      return readFileSync(resolve(process.env.INIT_CWD ?? '.', path));
+    } catch (error) {
+      throw new Trouble(`${path} cannot be read (${(error as NodeJS.ErrnoException).code}).`);
+    }
+  };
+  const tls = cert !== undefined && key !== undefined ? { cert: file(cert), key: file(key) } : undefined;
+  const known = values['new-passphrase'] ? null : keptIn(folder);
+  const said = process.env.HERONSTONE_PASSPHRASE;
+  if (said === undefined && known) return { passphrase: known, tls, port: lanPort(port, values) };
+  const passphrase = await hashed(said ?? (await askPassphrase()));
+  keepIn(folder, passphrase);
+  return { passphrase, tls, port: lanPort(port, values) };
+}
+
+/** Beside the machine’s own port. */
+function lanPort(port: number, values: Values): number {
+  return portOf(values['lan-port'], port === 0 ? '0' : String(port + 1));
+}
+
+async function askPassphrase(): Promise<string> {
+  if (!process.stdin.isTTY)
+    throw new Trouble(
+      '--lan needs a passphrase: start it in a terminal, which asks for one, or set HERONSTONE_PASSPHRASE.',
+    );
+  const ask = createInterface({ input: process.stdin, output: process.stdout });
+  try {
+    return await ask.question(`A passphrase for the house (at least ${SHORTEST} letters; it shows as you type): `);
+  } finally {
+    ask.close();
+  }
+}
+
+async function sayWhereInTheHouse(addresses: readonly string[], secure: boolean): Promise<void> {
+  const [first] = addresses;
+  if (first === undefined) return console.log('This machine has no address in any network now.');
+  console.log(`In the house: ${addresses.join('  ')}`);
+  console.log(await toString(first, { type: 'terminal', small: true }));
+  if (!secure)
+    console.log(
+      'Over plain HTTP the passphrase and the plans can be read by others in this network. A certificate of your own hides them: --cert FILE --key FILE.',
+    );
+}
+
+async function addDemoPlans(store: Store): Promise<void> {
   const folder = join(root, 'demo', 'plans');
   for (const name of readdirSync(folder).sort().reverse()) {
     const read = importPlan(readFileSync(join(folder, name), 'utf8'), 'demo');

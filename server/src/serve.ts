@@ -1,21 +1,43 @@
 import { type AddressInfo } from 'node:net';
-import { type Server } from 'node:http';
+import { createServer, type RequestListener, type Server } from 'node:http';
+import { createServer as createSecureServer } from 'node:https';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
+import { type Access, House, type KeptPassphrase, ownAddresses, ownMachine } from './access/index.ts';
 import { makeApp } from './http/app.ts';
+import { Streams } from './http/stream.ts';
 import { DataFolder } from './store/data-folder.ts';
-import { type PlanStore } from './store/plan-store.ts';
+import { type Store } from './store/store.ts';
 import { Trouble } from './store/trouble.ts';
 
-export type Running = { port: number; folder: DataFolder; readonly store: PlanStore; close: () => Promise<void> };
+export type Running = {
+  port: number;
+  /** the port in the house’s network; null when it does not listen there */
+  housePort: number | null;
+  /** where the house finds it */
+  addresses: readonly string[];
+  folder: DataFolder;
+  readonly store: Store;
+  close: () => Promise<void>;
+};
 
 /** Milliseconds an idle connection is kept: longer than any client of ours keeps one, or a question can meet a connection just being closed. */
 const KEPT_IDLE = 75_000;
 
 const WEB = fileURLToPath(new URL('../../web/dist', import.meta.url));
 
+/** How the house gets in: what is kept of the passphrase, a certificate of the maker’s own (PEM), and the port; 0 takes any free one. */
+export type HouseParts = {
+  passphrase: KeptPassphrase;
+  tls?: { cert: Buffer; key: Buffer } | undefined;
+  port: number;
+  /** this machine’s own names; asked anew for every request, because networks come and go */
+  hosts?: () => readonly string[];
+};
+
 /**
- * Opens a data folder and serves it on 127.0.0.1. Where its plans cannot be opened, what is served says so and offers the backups.
+ * Opens a data folder and serves it on 127.0.0.1, and (with `house`) behind a passphrase in the house’s network. Where its plans cannot be opened,
+ * what is served says so and offers the backups.
  * @param port 0 takes any free one
  * @throws FolderInUse; FolderNewer; Trouble in plain words
  */
@@ -23,44 +45,79 @@ export async function serve({
   dataFolder,
   port,
   web = WEB,
+  house,
 }: {
   dataFolder: string;
   port: number;
   web?: string;
+  house?: HouseParts | undefined;
 }): Promise<Running> {
   const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' }, pino.destination(2));
   const folder = await DataFolder.open(dataFolder, (words) => log.warn(words));
+  const listening: Server[] = [];
   try {
-    const app = makeApp({ folder, log, web });
-    const server = await listen(app.listen.bind(app), port);
-    const taken = (server.address() as AddressInfo).port;
+    const streams = new Streams();
+    const hosts = house?.hosts ?? ownAddresses;
+    const secure = house?.tls !== undefined;
+    let housePort: number | null = null;
+    const inTheHouse = () => ({
+      addresses: housePort === null ? [] : hosts().map((h) => `${secure ? 'https' : 'http'}://${h}:${housePort}/`),
+      secure,
+    });
+    const appFor = (access: Access) => makeApp({ folder, log, web, access, streams, inTheHouse });
+    const own = await listen(createServer(appFor(ownMachine)), port, '127.0.0.1');
+    listening.push(own);
+    const taken = portOf(own);
+    if (house) {
+      const app = appFor(new House(house.passphrase, secure, hosts));
+      const server = house.tls ? secureServer(house.tls, app) : createServer(app);
+      listening.push(await listen(server, house.port, '0.0.0.0'));
+      housePort = portOf(server);
+    }
     folder.setPort(taken);
     folder.backUpDaily();
     return {
       port: taken,
+      housePort,
+      addresses: inTheHouse().addresses,
       folder,
       get store() {
         return folder.store;
       },
       close: async () => {
-        server.closeAllConnections();
-        await new Promise((resolve) => server.close(resolve));
+        await Promise.all(listening.map(ended));
         await folder.close();
       },
     };
   } catch (error) {
+    await Promise.all(listening.map(ended));
     await folder.close();
     throw error;
   }
 }
 
-function listen(start: (port: number, host: string) => Server, port: number): Promise<Server> {
+const portOf = (server: Server): number => (server.address() as AddressInfo).port;
+
+function ended(server: Server): Promise<void> {
+  server.closeAllConnections();
+  return new Promise((resolve) => server.close(() => resolve()));
+}
+
+function secureServer(tls: { cert: Buffer; key: Buffer }, app: RequestListener): Server {
+  try {
+    return createSecureServer({ ...tls, minVersion: 'TLSv1.2' }, app);
+  } catch (error) {
+    throw new Trouble(`The certificate and its key cannot be used: ${(error as Error).message}.`);
+  }
+}
+
+function listen(server: Server, port: number, host: string): Promise<Server> {
   return new Promise((resolve, reject) => {
-    const server = start(port, '127.0.0.1');
     server.keepAliveTimeout = KEPT_IDLE;
     server.headersTimeout = KEPT_IDLE + 5_000;
     server.once('listening', () => resolve(server));
     server.once('error', (error: NodeJS.ErrnoException) => reject(portTrouble(error, port)));
+    server.listen(port, host);
   });
 }
 

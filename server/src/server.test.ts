@@ -13,7 +13,7 @@ import { type Running, serve } from './serve.ts';
 import { DataFolder } from './store/data-folder.ts';
 import { ownerOf } from './store/owner.ts';
 import { organiser } from './crafted.ts';
-import { type PlanEvent } from './store/plan-store.ts';
+import { type PlanEvent } from './store/store.ts';
 
 const root = fileURLToPath(new URL('../../', import.meta.url));
 const folders: string[] = [];

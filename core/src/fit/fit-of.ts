@@ -3,6 +3,7 @@ import { capacityOf, faceOf, FINGER_ROOM, type Holder, isUpright, PITCH, POCKET_
 import { CLOSE, MARGIN, pieceOf, type Block, type Pose, posesOf, roundOf, sorted } from './piece.ts';
 import { circlesIn, widthForCircles } from './round.ts';
 import { LOOSENESS, sheetsIn } from './sheets.ts';
+import { heldAs } from './storage.ts';
 
 /** How a number of one supply goes into a place that has nothing else in it. */
 export type Fit =
@@ -53,6 +54,13 @@ const no = (reason: string, fits = 0): Fit => ({ ok: false, reason, fits });
  * and sheets; of an area the rectangles are counted, and whether they can be laid is said by `stow`.
  */
 export function fitOf(holder: Holder, supply: Supply, count: number): Fit {
+  const { supply: held, per } = heldAs(supply);
+  const fit = fitAsItIs(holder, held, Math.ceil(count / per));
+  return per === 1 ? fit : { ...fit, fits: fit.fits * per };
+}
+
+/** The same for what is kept as it comes: the sheets, jars and cards that hold things are things themselves. */
+export function fitAsItIs(holder: Holder, supply: Supply, count: number): Fit {
   const piece = pieceOf(supply);
   if (!piece) return no('not measured yet');
   switch (holder.nature) {
@@ -183,6 +191,12 @@ function stood(holder: Holder, supply: Supply, piece: Block, count: number): Fit
     if (use.ok && (!best || use.use < best.use - CLOSE || (use.use < best.use + CLOSE && use.fits > best.fits)))
       best = use;
     else if (!use.ok) most = Math.max(most, use.fits);
+  }
+  if (supply.form === 'pocket') {
+    // flat things stand like files: each leans on the next, and none needs play of its own
+    const filed = filedUpright(holder, supply, piece, count, 1);
+    if (filed?.ok && (!best || filed.use < best.use)) best = filed;
+    else if (filed && !filed.ok) most = Math.max(most, filed.fits);
   }
   if (best) return best;
   const across = supply.lies.includes('diagonal') ? diagonally(holder, piece, count) : null;
@@ -334,29 +348,40 @@ function sheetsStood(holder: Holder, supply: Supply, piece: Block, count: number
       });
     }
   }
-  if (supply.lies.some((w) => w === 'upright' || w === 'edge')) {
-    for (const [d, h] of [
-      [a, b],
-      [b, a],
-    ] as const) {
-      if (d > face.depth + CLOSE || h > holder.height + CLOSE) continue;
-      const fits = Math.floor((face.width - 2 * MARGIN) / each + CLOSE);
-      const frontage = count * each + 2 * MARGIN;
-      if (fits < count) {
-        offer(no('', Math.max(0, fits)));
-        continue;
-      }
-      const use = holder.nature === 'row' ? frontage : frontage * (d + 2 * MARGIN);
-      const set = {
-        ...setting({ width: frontage, depth: d, height: h }, frontage, Math.min(face.depth, d + 2 * MARGIN), 1, h, 1),
-        frontage,
-        pieces: count,
-      };
-      offer({ ok: true, use, fits, hidden: 0, set, words: `${count} stand ${Math.round(frontage)} mm wide` });
-    }
-  }
+  const filed = filedUpright(holder, supply, piece, count, LOOSENESS);
+  if (filed) offer(filed);
   if (best) return best;
   return most > 0 ? no(`only ${most} of ${count} go in`, most) : no(shortBy(holder, piece));
+}
+
+/** Flat things standing one behind another like files; null where they may not stand or are too large. */
+function filedUpright(holder: Holder, supply: Supply, piece: Block, count: number, looseness: number): Fit | null {
+  if (!stands(supply)) return null;
+  const face = faceOf(holder);
+  const [thin, a, b] = supply.form === 'sheet' ? [piece.height, piece.width, piece.depth] : sorted(piece);
+  if (thin > FLAT * Math.min(a, b)) return null;
+  const each = thin * looseness;
+  let best: (Fit & { ok: true }) | null = null;
+  let most = 0;
+  for (const [d, h] of [
+    [a, b],
+    [b, a],
+  ] as const) {
+    if (d > face.depth + CLOSE || h > holder.height + CLOSE) continue;
+    const fits = Math.floor((face.width - 2 * MARGIN) / each + CLOSE);
+    most = Math.max(most, fits);
+    if (fits < count) continue;
+    const frontage = count * each + 2 * MARGIN;
+    const use = holder.nature === 'row' ? frontage : frontage * (d + 2 * MARGIN);
+    if (best && use >= best.use) continue;
+    const set = {
+      ...setting({ width: frontage, depth: d, height: h }, frontage, Math.min(face.depth, d + 2 * MARGIN), 1, h, 1),
+      frontage,
+      pieces: count,
+    };
+    best = { ok: true, use, fits, hidden: 0, set, words: `${count} stand ${Math.round(frontage)} mm wide` };
+  }
+  return best ?? (most > 0 ? no(`only ${most} of ${count} go in`, most) : null);
 }
 
 /** Longer than the place is wide or deep: across its floor from corner to corner, on top of what lies there. */

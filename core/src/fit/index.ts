@@ -25,3 +25,4 @@ export {
 export { layOnFloor, freeAreas, type Area } from './floor.ts';
 export { goesIn, shoppingList, seatsFor, type GoesIn, type ShoppingRow, type Seat } from './organisers.ts';
 export { measureOf } from './measure.ts';
+export { STORAGE, heldAs, storageFormsOf, type Held, type StorageFacts } from './storage.ts';

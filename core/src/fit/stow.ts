@@ -4,7 +4,8 @@ import { type Area, freeAreas, type Laid, layOnFloor, type Wanted } from './floo
 import { capacityOf, faceOf, type Holder, isUpright } from './holder.ts';
 import { CLOSE } from './piece.ts';
 import { circlesLaid } from './round.ts';
-import { type Setting, type Fit, fitOf } from './fit-of.ts';
+import { type Setting, type Fit, fitAsItIs } from './fit-of.ts';
+import { heldAs } from './storage.ts';
 
 /** A container where it stands: from the left, the front and the floor of the place, outer sizes, mm. */
 export type Standing = {
@@ -65,8 +66,10 @@ const MANY = 24;
  */
 export function stow(holder: Holder, { things, standing, boxes }: Contents): Stowage {
   const uses = things.map((thing): StowedThing => {
-    const alone = fitOf(holder, thing.supply, thing.count);
-    return { ...thing, alone, use: alone.ok ? alone.use : 0, over: 0, under: 0 };
+    const { supply, per } = heldAs(thing.supply);
+    const count = Math.ceil(thing.count / per);
+    const alone = fitAsItIs(holder, supply, count);
+    return { ...thing, supply, count, alone, use: alone.ok ? alone.use : 0, over: 0, under: 0 };
   });
   const faults = seatFaults(holder, standing);
   for (const { supply, alone } of uses)
@@ -83,6 +86,12 @@ export function stow(holder: Holder, { things, standing, boxes }: Contents): Sto
   else if (holder.nature === 'pockets') fillPockets(out);
   else if (holder.nature === 'row') fillRow(holder, standing, boxes, out);
   else fillFloor(holder, standing, boxes, out);
+  // said again in pieces, not in the sheets, jars and cards that hold them
+  out.things = uses.map((use, i) => {
+    const thing = things[i]!;
+    const { per } = heldAs(thing.supply);
+    return { ...use, ...thing, over: Math.min(thing.count, use.over * per) };
+  });
   return out;
 }
 

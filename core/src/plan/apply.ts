@@ -7,6 +7,7 @@ import { changesUpToDate } from './later.ts';
 import { addWall, cutCorner, removeWall, shapeWall, spreadMisclosure } from './outline.ts';
 import { type Plan } from './plan.ts';
 import { danglingReference } from './references.ts';
+import { mergeSupplies, setSupply } from './supply-commands.ts';
 import { type PlanHead } from './rows.ts';
 import { type AnyRow, type RowOf, type TableName, TABLES } from './tables.ts';
 import { layOut, setUnit } from './units.ts';
@@ -87,14 +88,10 @@ function run(edit: Edit, command: Command | Restore): Ran {
       }
       return null;
     }
-    case 'setSupply': {
-      const trouble = set(edit, 'supplies', command);
-      if (trouble) return trouble;
-      const supply = edit.get('supplies', command.id)!;
-      for (const home of edit.having('homes', 'supplyId', supply.id))
-        if (supply[home.share] === 0) edit.remove('homes', home.id);
-      return null;
-    }
+    case 'setSupply':
+      return setSupply(edit, command, (given) => set(edit, 'supplies', given));
+    case 'mergeSupplies':
+      return mergeSupplies(edit, command);
     case 'removeSupply':
       return edit.takeOut('supplies', command.id);
     case 'addFlow':

@@ -24,6 +24,20 @@ export function usualLies(form: string): Supply['lies'] {
   return form === 'soft' ? ['flat', 'edge'] : ['flat', 'edge', 'upright'];
 }
 
+/** A supply of which all that came later is not said: measured, of no kind, sold singly, kept as bought. */
+export const SUPPLY_LATER = {
+  bears: false,
+  zoneId: null,
+  kind: '',
+  usual: [],
+  unsure: [],
+  packOf: 1,
+  reorderAt: null,
+  storage: 'asBought',
+  decision: 'open',
+  decideBy: null,
+} as const satisfies Partial<Supply>;
+
 /** A supply of which nothing but its name is known yet. */
 export function blankSupply(id: string, name: string): Supply {
   return {
@@ -40,12 +54,13 @@ export function blankSupply(id: string, name: string): Supply {
     backstock: 0,
     stackLimit: null,
     lies: ['flat', 'edge', 'upright'],
-    bears: false,
     sensitive: [],
     hazards: [],
     colour: null,
     note: '',
-    zoneId: null,
+    ...SUPPLY_LATER,
+    usual: [],
+    unsure: [],
   };
 }
 
@@ -120,6 +135,7 @@ export const PLACE_LATER = {
   turned: false,
   zoneId: null,
   keptOut: '',
+  touredOn: null,
 } as const satisfies Partial<Place>;
 
 /** An open box one looks into, undivided, that stays where it stands. */

@@ -36,6 +36,7 @@ const placePart = Place.pick({
   lockable: true,
   zoneId: true,
   keptOut: true,
+  touredOn: true,
   load: true,
 }).partial();
 /** Where a container stands in a place: from the left, the front and the floor of its inside. */
@@ -104,6 +105,8 @@ const simple = [
   z.strictObject({ type: z.literal('addSupplies'), supplies: z.array(Supply).min(1).max(20_000) }),
   change('setSupply', Supply),
   remove('removeSupply'),
+  /** several entries of one thing become one: counts, homes, uses and bans come together in the first */
+  z.strictObject({ type: z.literal('mergeSupplies'), id: Id, others: z.array(Id).min(1).max(100) }),
   /**
    * A share gets its home in a place: the whole of it, or what one of its homes holds, or so many pieces (of that home, else of those without a
    * home, else of its largest home).
@@ -149,7 +152,7 @@ const One = z.discriminatedUnion('type', [...simple]);
 /** Everything one can ask to happen to a plan. `settle` takes the result of *find homes*. */
 export const Command = z.discriminatedUnion('type', [
   ...simple,
-  z.strictObject({ type: z.literal('several'), words: text(120), commands: z.array(One).min(1).max(5000) }),
+  z.strictObject({ type: z.literal('several'), words: text(120), commands: z.array(One).min(1).max(20_000) }),
 ]);
 export type Command = z.infer<typeof Command>;
 export type CommandOf<T extends Command['type']> = Extract<Command, { type: T }>;
@@ -179,6 +182,7 @@ const WORDS: Partial<Record<Command['type'], string>> = {
   reopen: 'take an acknowledgement back',
   setSupply: 'change a supply',
   removeSupply: 'take out a supply',
+  mergeSupplies: 'put entries of one thing together',
   addMachineUse: 'say which machine it runs',
   removeMachineUse: 'take a machine off an activity',
   assignHome: 'give a home',

@@ -131,7 +131,9 @@ export function divide(edit: Edit, id: string, into: string): Ran {
       seen: true,
       lockable: false,
       throughId: null,
-      ...(before?.kind === shape.kind ? { nature: before.nature, zoneId: before.zoneId, keptOut: before.keptOut } : {}),
+      ...(before?.kind === shape.kind
+        ? { nature: before.nature, zoneId: before.zoneId, keptOut: before.keptOut, touredOn: before.touredOn }
+        : {}),
       id: partId(id, i),
       column: i,
       ...shape,

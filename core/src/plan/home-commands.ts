@@ -9,7 +9,7 @@ const homesOf = (edit: Edit, supplyId: string, share: Share): Home[] =>
     .sort((a, b) => (a.id < b.id ? -1 : 1));
 
 /** The id of a further home of a share: made of its supply, so that every side that runs the command makes the same one. */
-function newHomeId(edit: Edit, supplyId: string, share: Share): string {
+export function newHomeId(edit: Edit, supplyId: string, share: Share): string {
   const id = `${supplyId}.${share}`;
   for (let n = 1; ; n++) {
     const one = n === 1 ? id : `${id}.${n}`;

@@ -22,6 +22,10 @@ const where = finite.min(-100_000).max(100_000);
 const bearing = finite.min(-360).max(360);
 const count = finite.int('must be a whole number').min(0, 'cannot be negative').max(1_000_000);
 const perTime = finite.min(0, 'cannot be negative').max(10_000);
+const day = z
+  .string()
+  .regex(/^\d{4}-\d\d-\d\d$/, 'is not a date')
+  .nullable();
 const bodyHeight = finite.min(200, 'is less than 20 cm').max(2500, 'is more than 2.5 m').nullable();
 
 /** What every object answers to by itself (`constructor` …) is no id: looking it up would find something that is not there. */
@@ -281,6 +285,8 @@ export const Place = z.strictObject({
   zoneId,
   /** kept out of *find homes*, with the word why; empty: not */
   keptOut: text(120).trim(),
+  /** the day on which the tour last looked into it; null: not yet */
+  touredOn: day,
 });
 export type Place = z.infer<typeof Place>;
 
@@ -314,6 +320,32 @@ export const Organiser = z.strictObject({
 });
 export type Organiser = z.infer<typeof Organiser>;
 
+const words = z.array(text(120)).max(200);
+
+/** A way of looking at the list of supplies, kept under a name. */
+export const ListView = z.strictObject({
+  id: Id,
+  name: named,
+  columns: z.array(text(40)).min(1, 'needs a column').max(40),
+  sortBy: text(40),
+  descending: z.boolean(),
+  /** what rows are put together by; empty: not */
+  groupBy: text(40),
+  filter: text(400),
+});
+export type ListView = z.infer<typeof ListView>;
+
+/** A list of the maker’s own: its headings, and what each was taken for, so that it can be read again and written as it was. */
+export const OwnList = z.strictObject({
+  id: Id,
+  name: named,
+  headings: words,
+  /** beside every heading what its column means; empty: kept in the note */
+  meanings: words,
+  measure: z.enum(['metric', 'imperial']),
+});
+export type OwnList = z.infer<typeof OwnList>;
+
 /** A finding looked at and left as it is, with the reason; its id is the finding’s key. */
 export const Acknowledgement = z.strictObject({
   id: z.string().regex(/^[A-Za-z][A-Za-z0-9:._-]{0,499}$/, 'is not the key of a finding'),
@@ -338,6 +370,31 @@ export const FORMS = [
 /** `diagonal`: across the floor of a place, for what is longer than it is wide. */
 export const LIES = ['flat', 'edge', 'upright', 'hanging', 'diagonal'] as const;
 export const SENSITIVE = ['sun', 'heat', 'damp', 'frost', 'dust'] as const;
+
+/** What of a supply is measured or counted, and may be a guess. */
+export const SIZED = ['width', 'depth', 'height', 'mass', 'working', 'backstock'] as const;
+export type Sized = (typeof SIZED)[number];
+
+/**
+ * How things are kept: as they were bought; loose in a box; on edge in a row; upright on magnet sheets; in binder pockets; in a jar; wound on cards; on
+ * a ring; hanging (docs/sources.md, 20).
+ */
+export const STORAGE_FORMS = [
+  'asBought',
+  'loose',
+  'edge',
+  'magnet',
+  'pockets',
+  'jar',
+  'cards',
+  'ring',
+  'hanging',
+] as const;
+export type StorageForm = (typeof STORAGE_FORMS)[number];
+
+/** What was decided of a thing when everything was out; `open`: nothing yet. */
+export const DECISIONS = ['open', 'keep', 'away', 'passOn', 'throw', 'undecided'] as const;
+export type Decision = (typeof DECISIONS)[number];
 
 const supplySize = size.nullable();
 export const Supply = z.strictObject({
@@ -368,6 +425,20 @@ export const Supply = z.strictObject({
   note: text(2000),
   /** the zone it belongs to whatever uses it; null: that of its activities */
   zoneId,
+  /** the kind of supply its usual sizes came from; empty: none */
+  kind: text(60),
+  /** sizes and counts that are usual ones, not this thing’s own */
+  usual: z.array(z.enum(SIZED)).max(6),
+  /** sizes and counts the maker is not sure of */
+  unsure: z.array(z.enum(SIZED)).max(6),
+  /** pieces in a pack as it is sold */
+  packOf: z.int().min(1, 'must be at least one').max(100_000),
+  /** with fewer than so many in reserve it is bought again; null: it is not */
+  reorderAt: count.nullable(),
+  storage: z.enum(STORAGE_FORMS),
+  decision: z.enum(DECISIONS),
+  /** the day by which what is undecided is decided */
+  decideBy: day,
 });
 export type Supply = z.infer<typeof Supply>;
 
@@ -443,10 +514,7 @@ export const Station = z.strictObject({
   /** stations with the same word here are worked at the same time; empty: alone */
   together: text(40).trim(),
   /** day it was last worked at, as far as the maker says; null: not said */
-  lastUsed: z
-    .string()
-    .regex(/^\d{4}-\d\d-\d\d$/, 'is not a date')
-    .nullable(),
+  lastUsed: day,
 });
 export type Station = z.infer<typeof Station>;
 

@@ -1,6 +1,14 @@
 import { type z } from 'zod';
 import { CATALOGUE, UNIT_KINDS, type UnitKind } from '../catalogue/index.ts';
-import { ACTIVITY_LATER, blankUnit, HARMFUL, ORGANISER_LATER, PLACE_LATER, STATION_LATER } from './blank.ts';
+import {
+  ACTIVITY_LATER,
+  blankUnit,
+  HARMFUL,
+  ORGANISER_LATER,
+  PLACE_LATER,
+  STATION_LATER,
+  SUPPLY_LATER,
+} from './blank.ts';
 import * as rows from './rows.ts';
 
 type Loose = Record<string, unknown>;
@@ -88,7 +96,7 @@ export const TABLES = {
   }),
   supplies: table(rows.Supply, 'supply', null, {
     references: { zoneId: emptiedBy('zones') },
-    later: { bears: false, zoneId: null },
+    later: { ...SUPPLY_LATER },
   }),
   bans: table(rows.Ban, 'ban', 'ban', {
     since: 5,
@@ -127,6 +135,8 @@ export const TABLES = {
     references: { supplyId: goesWith('supplies'), placeId: goesWith('places') },
     later: { count: null },
   }),
+  listViews: table(rows.ListView, 'view of the list', 'listView', { since: 6 }),
+  ownLists: table(rows.OwnList, 'list of one’s own', 'ownList', { since: 6 }),
   acknowledgements: table(rows.Acknowledgement, 'acknowledgement', null, { since: 2 }),
 } as const;
 

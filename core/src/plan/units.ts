@@ -14,7 +14,7 @@ export function placeFrom(unitId: string, { through, ...shape }: PlaceShape): Pl
 }
 
 /** What the maker has said of a place stays when its unit is laid out anew. */
-const SAID = ['lockable', 'nature', 'zoneId', 'keptOut'] as const;
+const SAID = ['lockable', 'nature', 'zoneId', 'keptOut', 'touredOn'] as const;
 
 /** Gives a unit the places its kind and grid call for; a place that stays keeps its homes, one that goes leaves them without a home. */
 export function layOut(edit: Edit, unit: Unit): Ran {

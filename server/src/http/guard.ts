@@ -1,15 +1,17 @@
 import { type RequestHandler } from 'express';
+import { type Access } from '../access/index.ts';
 import { problem } from './problem.ts';
 
-/** Lets through what comes from this machine's own page only: no DNS rebinding (Host), no cross-site writes (Origin, content type). */
-export function guard(): RequestHandler {
+/** Lets through what comes from this listener’s own page only: no DNS rebinding (Host), no cross-site writes (Origin, content type). */
+export function guard(access: Access): RequestHandler {
+  const scheme = access.house?.secure ? 'https' : 'http';
   return (req, res, next) => {
     const port = req.socket.localPort;
-    const hosts = ['127.0.0.1', 'localhost', '[::1]'].map((h) => `${h}:${port}`);
-    if (!hosts.includes(req.headers.host ?? ''))
+    const hosts = access.hosts().map((h) => `${h}:${port}`);
+    if (!hosts.includes((req.headers.host ?? '').toLowerCase()))
       return problem(res, 403, 'Wrong host', 'This server answers only under its own address.');
     const { origin } = req.headers;
-    if (origin !== undefined && !hosts.includes(origin.replace(/^http:\/\//, '')))
+    if (origin !== undefined && !hosts.some((h) => origin === `${scheme}://${h}`))
       return problem(res, 403, 'Wrong origin', 'Another site may not use this server.');
     const site = req.headers['sec-fetch-site'];
     const writes = req.method !== 'GET' && req.method !== 'HEAD';
@@ -17,5 +19,14 @@ export function guard(): RequestHandler {
       return problem(res, 403, 'Wrong origin', 'Another site may not use this server.');
     if (writes && !req.is('application/json')) return problem(res, 415, 'Not JSON', 'Send application/json.');
     next();
+  };
+}
+
+/** Nobody unknown gets anything. */
+export function knownOnly(access: Access): RequestHandler {
+  return (req, res, next) => {
+    const admission = access.admits(req);
+    if (admission.ok) next();
+    else problem(res, 401, 'Who asks?', admission.reason);
   };
 }

@@ -2,7 +2,7 @@ import { type ErrorRequestHandler, type Response } from 'express';
 import { type Logger } from 'pino';
 import { FolderNewer } from '../store/database.ts';
 import { FolderLost } from '../store/owner.ts';
-import { Unstorable } from '../store/plan-store.ts';
+import { Unstorable } from '../store/store.ts';
 import { diskTrouble } from '../store/trouble.ts';
 
 /** Answers with problem details (RFC 9457): a title that names the kind of trouble, a detail in plain words. */

@@ -1,7 +1,7 @@
 import { EventEmitter } from 'node:events';
 import { describe, expect, test } from '@jest/globals';
 import { type Response } from 'express';
-import { type PlanEvent, type PlanStore } from '../store/plan-store.ts';
+import { type PlanEvent, type Store } from '../store/store.ts';
 import { Streams } from './stream.ts';
 
 /** A window’s connection: what was written to it, and how much of that it has not read. */
@@ -43,7 +43,7 @@ describe('streams of changes', () => {
       tell = listener;
       return () => undefined;
     },
-  } as unknown as PlanStore;
+  } as unknown as Store;
   const open = (streams: Streams, planId = 'p') => {
     const window = new Window();
     streams.add(window as unknown as Response, store, planId, 3);

@@ -1,5 +1,5 @@
 import { type Response } from 'express';
-import { type PlanEvent, type PlanStore } from '../store/plan-store.ts';
+import { type PlanEvent, type Store } from '../store/store.ts';
 import { problem } from './problem.ts';
 
 /** More open tabs than a household has; each holds a connection (own assumption). */
@@ -11,10 +11,10 @@ const MOST_UNREAD = 1_000_000;
 export class Streams {
   private readonly open = new Map<Response, { planId: string; beat: ReturnType<typeof setInterval> }>();
   private off: () => void = () => undefined;
-  private store: PlanStore | null = null;
+  private store: Store | null = null;
 
   /** Begins to tell somebody what happens to a plan. */
-  add(res: Response, store: PlanStore, planId: string, revision: number): void {
+  add(res: Response, store: Store, planId: string, revision: number): void {
     if (this.open.size >= MOST_STREAMS)
       return problem(res, 503, 'Too many', 'Too many windows are open on this server. Close some of them.');
     if (this.store !== store) {

@@ -15,41 +15,17 @@ import {
 import { type Database, type Queries } from './database.ts';
 import { type Entry, type Journal } from './journal.ts';
 import { readPlan } from './rows.ts';
+import { type Outcome, type PlanEvent, type PlanSummary, type Standing, type Store, Unstorable } from './store.ts';
 import { type Prepared, Writer } from './writer.ts';
 
-export type PlanSummary = {
-  id: string;
-  name: string;
-  forkedFrom: string | null;
-  supplies: number;
-  places: number;
-  units: number;
-  /** until when it can be brought back, ISO; null while it is not thrown away */
-  keptUntil: string | null;
-};
 /** A plan that was thrown away is kept so long, ms: thirty days. */
 const KEPT = 30 * 86_400_000;
-/** Where a plan stands: what undo and redo would do next, in words. */
-export type Standing = { revision: number; undo: string | null; redo: string | null };
-/** A change that was written, as every open tab hears of it. */
-export type PlanEvent = Standing & { planId: string; commandId: string; changes: RowChange[] };
-export type Outcome =
-  | { ok: true; event: PlanEvent }
-  | { ok: false; kind: 'no plan' | 'refused' | 'nothing' | 'unstorable'; reason: string };
-
-/** The database refused the data itself. Its message is for the maker. */
-export class Unstorable extends Error {
-  constructor(why: string) {
-    super(`The database cannot hold this (${why}). Nothing was changed.`);
-  }
-}
-
 /** `seen`: the ids of the commands in its log. */
 type Held = Standing & { plan: Plan; seen: Set<string> };
 type Step = 'done' | 'undone';
 
 /** Plans in the database, changed one command after the other; what was answered is in the journal and on the disk. */
-export class PlanStore {
+export class PlanStore implements Store {
   /** another one after every start and every restore */
   readonly id = newId('store');
   /** plans as the database has them */

@@ -1,0 +1,148 @@
+import pluralize from 'pluralize';
+import { KINDS, type KindOfSupply } from './kinds.ts';
+
+/** Words that say nothing of what a thing is. */
+const STOP = new Set([
+  'of',
+  'the',
+  'a',
+  'an',
+  'and',
+  'for',
+  'with',
+  'in',
+  'my',
+  'some',
+  'assorted',
+  'various',
+  'mixed',
+  'type',
+]);
+/** One spelling for words that have two, and words that mean the same in a name. */
+const SAME: Record<string, string> = {
+  color: 'colour',
+  colored: 'coloured',
+  watercolor: 'watercolour',
+  modeling: 'modelling',
+  jewelry: 'jewellery',
+  mold: 'mould',
+  gray: 'grey',
+  fiber: 'fibre',
+  stabilizer: 'stabiliser',
+  inkpad: 'ink pad',
+  paintbrush: 'paint brush',
+  cardstock: 'card',
+  foamboard: 'foam board',
+};
+pluralize.addUncountableRule(/^(scissors|tweezers|pliers|pins|glasses|scales|dots|tops)$/);
+for (const [one, many] of [
+  ['die', 'dies'],
+  ['base', 'bases'],
+  ['canvas', 'canvases'],
+] as const)
+  pluralize.addIrregularRule(one, many);
+
+/** The words of a name in one spelling, each in the singular. */
+export function wordsOf(text: string): string[] {
+  return text
+    .toLowerCase()
+    .normalize('NFC')
+    .replace(/[’']s\b/g, '')
+    .split(/[^\p{L}\p{N}]+/u)
+    .filter((w) => w !== '' && !STOP.has(w))
+    .flatMap((w) => {
+      const one = pluralize.singular(w);
+      return (SAME[one] ?? SAME[w] ?? one).split(' ');
+    });
+}
+
+/** The name of several: “ink pad” → “ink pads”, “reel of thread” → “reels of thread”. */
+export function pluralOf(name: string): string {
+  const of = name.indexOf(' of ');
+  if (of > 0) return pluralOf(name.slice(0, of)) + name.slice(of);
+  return name.replace(/[\p{L}]+$/u, (last) => pluralize.plural(last));
+}
+
+type Name = { kind: KindOfSupply; words: readonly string[]; own: boolean };
+const NAMES: readonly Name[] = KINDS.flatMap((kind) => [
+  { kind, words: wordsOf(kind.name), own: true },
+  ...kind.others.map((other) => ({ kind, words: wordsOf(other), own: false })),
+]);
+const byWord = new Map<string, Name[]>();
+for (const name of NAMES) for (const word of new Set(name.words)) byWord.set(word, [...(byWord.get(word) ?? []), name]);
+const VOCABULARY = [...byWord.keys()];
+
+/** Whether two words differ by one letter more, less, other or exchanged. */
+function nearly(a: string, b: string): boolean {
+  if (Math.abs(a.length - b.length) > 1 || Math.min(a.length, b.length) < 4) return false;
+  let i = 0;
+  while (i < a.length && a[i] === b[i]) i++;
+  let [p, q] = [a.length - 1, b.length - 1];
+  while (p >= i && q >= i && a[p] === b[q]) [p, q] = [p - 1, q - 1];
+  if (p - i <= 0 && q - i <= 0) return true;
+  return p - i === 1 && q - i === 1 && a[i] === b[q] && a[p] === b[i];
+}
+
+export type LikelyKind = {
+  kind: KindOfSupply;
+  score: number;
+  /** every word of one of its names is among those said */
+  whole: boolean;
+  /** the words said that named it */
+  named: readonly string[];
+};
+
+const remembered = new Map<string, LikelyKind[]>();
+
+/**
+ * Kinds that a name may mean, likeliest first. English puts what a thing is last, so a name that ends what was said counts more; a word misspelt by one
+ * letter counts less; a kind of which only some words were said is a possibility and no more.
+ */
+export function likelyKinds(text: string, most = 3): LikelyKind[] {
+  const said = wordsOf(text);
+  const key = said.join(' ');
+  const known = remembered.get(key);
+  if (known) return known.slice(0, most);
+  const best = new Map<string, LikelyKind>();
+  const spelt = said.map((word) => {
+    if (byWord.has(word)) return [word];
+    return word.length < 4 ? [] : VOCABULARY.filter((v) => nearly(word, v)).slice(0, 6);
+  });
+  const candidates = new Set(spelt.flat().flatMap((word) => byWord.get(word) ?? []));
+  for (const { kind, words, own } of candidates) {
+    let matched = 0;
+    let exact = 0;
+    let last = -1;
+    for (const word of words) {
+      const at = lastIndex(spelt, word);
+      if (at < 0) continue;
+      matched++;
+      if (said[at] === word) exact++;
+      last = Math.max(last, at);
+    }
+    if (matched === 0) continue;
+    const whole = matched === words.length;
+    // part of a name, and that misspelt: nothing
+    if (!whole && exact < matched) continue;
+    const score =
+      (whole ? 20 : 0) +
+      matched * 10 -
+      (words.length - matched) * 6 -
+      (matched - exact) * 4 +
+      (last === said.length - 1 ? 8 : 0) -
+      (said.length - matched) * 1 +
+      (own ? 0.5 : 0);
+    const before = best.get(kind.id);
+    if (!before || score > before.score)
+      best.set(kind.id, { kind, score, whole, named: said.filter((_, i) => spelt[i]!.some((w) => words.includes(w))) });
+  }
+  const list = [...best.values()].sort((a, b) => b.score - a.score || (a.kind.id < b.kind.id ? -1 : 1)).slice(0, 8);
+  if (remembered.size > 5000) remembered.clear();
+  remembered.set(key, list);
+  return list.slice(0, most);
+}
+
+function lastIndex(spelt: readonly string[][], word: string): number {
+  for (let i = spelt.length - 1; i >= 0; i--) if (spelt[i]!.includes(word)) return i;
+  return -1;
+}

@@ -1,0 +1,3 @@
+export { type Access, type Admission, ownMachine } from './access.ts';
+export { House, ownAddresses } from './house.ts';
+export { hashed, isPassphrase, keepIn, keptIn, SHORTEST, type KeptPassphrase } from './passphrase.ts';

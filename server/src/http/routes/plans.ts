@@ -1,0 +1,89 @@
+import { Router } from 'express';
+import { z } from 'zod';
+import { exportPlan, importPlan, planFileName } from '@heronstone/core/formats';
+import { Command, Id, PlanHead } from '@heronstone/core/plan';
+import { type Store } from '../../store/store.ts';
+import { answer, bodyOf, noPlan, Nothing } from '../answers.ts';
+import { problem } from '../problem.ts';
+import { type Streams } from '../stream.ts';
+
+const NewPlan = z.union([
+  z.strictObject({ file: z.string().max(20_000_000) }),
+  z.strictObject({ head: PlanHead.partial().required({ name: true }) }),
+]);
+const Sent = z.strictObject({
+  commandId: z.string().regex(/^[A-Za-z0-9._-]{8,80}$/, 'is not an id'),
+  command: Command,
+});
+const TakeOver = z.strictObject({ from: Id });
+const Fork = z.strictObject({ name: PlanHead.shape.name });
+
+/** Plans: the list, one of them, its file, its changes, undo and redo, and word of every change. */
+export function planRoutes(store: () => Store, streams: Streams): Router {
+  const routes = Router();
+  routes.param('id', (_req, res, next, id: unknown) => (Id.safeParse(id).success ? next() : noPlan(res)));
+
+  routes.get('/', async (_req, res) => void res.json(await store().list()));
+
+  routes.post('/', async (req, res) => {
+    const body = bodyOf(NewPlan, req.body, res);
+    if (!body) return;
+    if ('head' in body)
+      return void res.status(201).json({ id: await store().add({ head: body.head as Partial<PlanHead> }) });
+    const read = importPlan(body.file, 'new');
+    if (!read.ok) return problem(res, 422, 'Not a plan file', read.reason);
+    res.status(201).json({ id: await store().add({ plan: read.plan }) });
+  });
+
+  routes.get('/:id', async (req, res) => {
+    const found = await store().get(req.params.id);
+    if (!found) return noPlan(res);
+    res.json(found);
+  });
+
+  for (const [word, away] of [
+    ['away', true],
+    ['back', false],
+  ] as const)
+    routes.post(`/:id/${word}`, async (req, res) => {
+      if (!bodyOf(Nothing, req.body, res)) return;
+      if (!(await store().throwAway(req.params.id, away))) return noPlan(res);
+      res.json({});
+    });
+
+  routes.post('/:id/take-over', async (req, res) => {
+    const body = bodyOf(TakeOver, req.body, res);
+    if (body) answer(res, await store().takeOver(req.params.id, body.from));
+  });
+
+  routes.get('/:id/file', async (req, res) => {
+    const found = await store().get(req.params.id);
+    if (!found) return noPlan(res);
+    res.attachment(planFileName(found.plan)).type('application/json').send(exportPlan(found.plan));
+  });
+
+  routes.post('/:id/commands', async (req, res) => {
+    const body = bodyOf(Sent, req.body, res);
+    if (body) answer(res, await store().run(req.params.id, body.commandId, body.command));
+  });
+
+  routes.post('/:id/fork', async (req, res) => {
+    const body = bodyOf(Fork, req.body, res);
+    if (!body) return;
+    const id = await store().fork(req.params.id, body.name);
+    if (id === null) return noPlan(res);
+    res.status(201).json({ id });
+  });
+
+  for (const step of ['undo', 'redo'] as const)
+    routes.post(`/:id/${step}`, async (req, res) => {
+      if (bodyOf(Nothing, req.body, res)) answer(res, await store()[step](req.params.id));
+    });
+
+  routes.get('/:id/stream', async (req, res) => {
+    const found = await store().get(req.params.id);
+    if (!found) return noPlan(res);
+    streams.add(res, store(), req.params.id, found.revision);
+  });
+  return routes;
+}

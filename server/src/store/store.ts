@@ -1,0 +1,52 @@
+import { type Command, type Plan, type PlanHead, type RowChange } from '@heronstone/core/plan';
+
+export type PlanSummary = {
+  id: string;
+  name: string;
+  forkedFrom: string | null;
+  supplies: number;
+  places: number;
+  units: number;
+  /** until when it can be brought back, ISO; null while it is not thrown away */
+  keptUntil: string | null;
+};
+/** Where a plan stands: what undo and redo would do next, in words. */
+export type Standing = { revision: number; undo: string | null; redo: string | null };
+/** A change that was written, as every open tab hears of it. */
+export type PlanEvent = Standing & { planId: string; commandId: string; changes: RowChange[] };
+export type Outcome =
+  | { ok: true; event: PlanEvent }
+  | { ok: false; kind: 'no plan' | 'refused' | 'nothing' | 'unstorable'; reason: string };
+
+/** The database refused the data itself. Its message is for the maker. */
+export class Unstorable extends Error {
+  constructor(why: string) {
+    super(`The database cannot hold this (${why}). Nothing was changed.`);
+  }
+}
+
+/**
+ * Plans that change one command after the other, and are on the disk once it is said. All that the server knows of how they are kept: the embedded
+ * database stands behind it today, a PostgreSQL elsewhere may.
+ */
+export interface Store {
+  /** another one after every start and every restore */
+  readonly id: string;
+  list(): Promise<PlanSummary[]>;
+  get(planId: string): Promise<(Standing & { plan: Plan }) | null>;
+  /** @throws Unstorable when the database refuses it */
+  add(source: { head: Partial<PlanHead> } | { plan: Plan }): Promise<string>;
+  /** a plan of its own with everything the named one has now; null when there is no such plan */
+  fork(planId: string, name: string): Promise<string | null>;
+  /** throws a plan away, or brings it back; false when there is no such plan */
+  throwAway(planId: string, away: boolean): Promise<boolean>;
+  /** removes the plans that were thrown away long ago; their names */
+  removeOld(now?: number): Promise<string[]>;
+  /** a command id seen before is not applied again */
+  run(planId: string, commandId: string, command: Command): Promise<Outcome>;
+  takeOver(planId: string, fromId: string): Promise<Outcome>;
+  undo(planId: string): Promise<Outcome>;
+  redo(planId: string): Promise<Outcome>;
+  /** tells of every change; returns the way to stop it */
+  onEvent(listener: (event: PlanEvent) => void): () => void;
+}
