@@ -7,7 +7,7 @@
 export const KIND_LINES = `
 # paper and card
 card | cardstock, card sheet, 12x12 card | 305x305 | 20 | sheet | Card | pack 25, gsm 216, minds sun damp, fetch 3
-printer paper | copy paper, plain paper, office paper | 210x297 | 5 | sheet | Paper | pack 500, gsm 80, minds damp, fetch 2, src ISO 216
+printer paper | paper, copy paper, plain paper, office paper | 210x297 | 5 | sheet | Paper | pack 500, gsm 80, minds damp, fetch 2, src ISO 216
 patterned paper | scrapbook paper, decor paper, pattern paper | 305x305 | 11 | sheet | Paper | pack 24, gsm 120, minds sun damp, fetch 3
 paper pad | patterned pad, pad of paper, 6x6 pad | 152x152x12 | 180 | block | Paper | minds sun damp, keeps edge, fetch 2
 watercolour paper | watercolor paper, aquarelle paper | 230x305 | 21 | sheet | Paper | pack 20, gsm 300, minds damp, fetch 1
@@ -76,7 +76,7 @@ glitter | glitter jar, glitter pot, loose glitter | 30x30x60 | 30 | bottle | Pow
 mica powder | pigment powder, pearl powder, pearlescent powder | 35x35x45 | 25 | bottle | Powders | keeps jar
 dye powder | fabric dye, textile dye | 40x40x60 | 40 | bottle | Dyes | minds damp, care toxic
 blending brush | blender brush, ink brush | 25x25x150 | 20 | stick | Inking tools | pack 10, keeps edge
-blending foam | ink foam, blending sponge, foam pad | 30x30x10 | 1 | loose | Inking tools | pack 10
+blending foam | ink foam, blending sponge | 30x30x10 | 1 | loose | Inking tools | pack 10
 blending tool | ink blending tool | 35x35x70 | 30 | block | Inking tools | keeps edge
 brayer | ink roller, lino roller | 110x150x45 | 180 | block | Printing | keeps hanging edge
 printing ink | lino ink, block printing ink, relief ink | 40x160x40 | 180 | block | Printing | keeps edge, minds frost
@@ -128,7 +128,7 @@ eraser | rubber eraser, kneaded eraser | 20x50x12 | 18 | loose | Drawing | fetch
 pencil sharpener | sharpener | 25x30x15 | 15 | loose | Drawing | care blade
 # adhesives
 glue stick | stick glue | 25x25x95 | 30 | stick | Adhesives | keeps edge, minds heat, fetch 3
-craft glue | pva glue, white glue, tacky glue, bottle of glue, wood glue, liquid glue | 55x35x150 | 150 | bottle | Adhesives | minds frost heat, fetch 3
+craft glue | glue, pva glue, white glue, tacky glue, bottle of glue, wood glue, liquid glue | 55x35x150 | 150 | bottle | Adhesives | minds frost heat, fetch 3
 precision glue | fine tip glue, glue pen | 25x25x120 | 40 | bottle | Adhesives | minds frost, fetch 3
 super glue | instant glue, cyanoacrylate | 20x110x15 | 8 | block | Adhesives | care toxic, keeps loose edge
 epoxy glue | two part glue, epoxy | 30x180x25 | 70 | block | Adhesives | care toxic fumes, keeps edge
@@ -186,7 +186,7 @@ safety glasses | goggles, eye protection | 160x180x70 | 50 | block | Hand tools 
 gloves | pair of gloves, disposable gloves | 120x240x60 | 250 | soft | Cleaning | pack 1
 apron | work apron | 250x300x30 | 200 | soft | Cleaning | keeps hanging
 # sewing
-thread spool | sewing thread, spool of thread, reel of thread, cotton reel, reel, cotton | 24x24x55 | 15 | spool | Thread | keeps edge loose, minds sun, fetch 3
+thread spool | thread, sewing thread, spool of thread, reel of thread, cotton reel, reel, cotton | 24x24x55 | 15 | spool | Thread | keeps edge loose, minds sun, fetch 3
 thread cone | overlocker thread, serger cone, cone of thread | 65x65x120 | 80 | spool | Thread | minds sun
 bobbin | class 15 bobbin, sewing bobbin, spare bobbin | 20.3x20.3x11.7 | 5 | spool | Thread | pack 10, keeps loose ring edge, src class 15 bobbin 20.3 × 11.7 mm, fetch 2
 sewing machine | | 400x180x300 | 6500 | machine | Machines | care heavy
@@ -194,7 +194,7 @@ overlocker | serger, overlock machine | 330x280x300 | 7000 | machine | Machines 
 iron | steam iron, small iron | 120x280x150 | 1200 | machine | Machines | care hot
 pressing mat | wool pressing mat, ironing mat | 350x350x12 | 600 | block | Sewing | keeps edge
 fat quarter | quilting quarter, fabric quarter | 230x280x8 | 60 | soft | Fabric | minds sun, keeps edge
-fabric piece | fabric, folded fabric, cotton fabric, length of fabric, fabric length | 250x350x30 | 250 | soft | Fabric | minds sun damp, keeps edge
+fabric piece | fabric, cloth length, folded fabric, cotton fabric, length of fabric, fabric length | 250x350x30 | 250 | soft | Fabric | minds sun damp, keeps edge
 fabric bolt | bolt of fabric, roll of fabric, fabric roll | 100x600x100 | 2000 | roll | Fabric | minds sun damp
 fabric scrap | scrap of fabric, fabric remnant, remnant | 100x150x2 | 8 | soft | Scraps | keeps loose
 ripstop | ripstop nylon, ripstop fabric, spinnaker cloth | 250x350x15 | 120 | soft | Fabric | minds sun, keeps edge

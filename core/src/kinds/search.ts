@@ -74,7 +74,7 @@ const VOCABULARY = [...byWord.keys()];
 
 /** Whether two words differ by one letter more, less, other or exchanged. */
 function nearly(a: string, b: string): boolean {
-  if (Math.abs(a.length - b.length) > 1 || Math.min(a.length, b.length) < 4) return false;
+  if (Math.abs(a.length - b.length) > 1 || Math.min(a.length, b.length) < 5) return false;
   let i = 0;
   while (i < a.length && a[i] === b[i]) i++;
   let [p, q] = [a.length - 1, b.length - 1];
@@ -106,7 +106,7 @@ export function likelyKinds(text: string, most = 3): LikelyKind[] {
   const best = new Map<string, LikelyKind>();
   const spelt = said.map((word) => {
     if (byWord.has(word)) return [word];
-    return word.length < 4 ? [] : VOCABULARY.filter((v) => nearly(word, v)).slice(0, 6);
+    return word.length < 6 ? [] : VOCABULARY.filter((v) => nearly(word, v)).slice(0, 6);
   });
   const candidates = new Set(spelt.flat().flatMap((word) => byWord.get(word) ?? []));
   for (const { kind, words, own } of candidates) {

@@ -1,5 +1,6 @@
 import { coverMotions, type Motion } from './covers.ts';
 import { graspOf, type Handling } from './handling.ts';
+import { storedMotions } from './stored.ts';
 import { type Maker } from './maker.ts';
 import { findTmu, inches, moveB, reachB, reachC, SECONDS_PER_TMU, TMU } from './mtm.ts';
 import { type Unit } from '../plan/index.ts';
@@ -96,7 +97,20 @@ export function fetchFrom(scene: Scene, maker: Maker, spot: Spot, handling: Hand
     tmu: findTmu(handling.kinds),
     text: handling.kinds > 1 ? `find among ${handling.kinds}` : 'look',
   };
-  const get = [...way.there, ...search, ...open, find, ...clearing, reach, grasp, ...shut, ...way.back, move];
+  const stored = storedMotions(handling.storage);
+  const get = [
+    ...way.there,
+    ...search,
+    ...open,
+    find,
+    ...clearing,
+    reach,
+    grasp,
+    ...stored.get,
+    ...shut,
+    ...way.back,
+    move,
+  ];
   const tight = spot.place.kind === 'hook' || spot.place.kind === 'board' || spot.place.kind === 'slot';
   const position: Motion = tight
     ? { code: 'P2', tmu: TMU.positionClose, text: 'fit it in' }
@@ -108,6 +122,7 @@ export function fetchFrom(scene: Scene, maker: Maker, spot: Spot, handling: Hand
         ...open,
         ...clearing,
         { ...move, text: 'move it there' },
+        ...stored.back,
         position,
         { code: 'RL1', tmu: TMU.release, text: 'let go' },
         ...shut,
@@ -148,14 +163,16 @@ export function fetchAtTable(handling: Handling): Fetched {
     text: handling.kinds > 1 ? `find among ${handling.kinds}` : 'look',
   };
   const clearing = clearingOf(handling, BESIDE_WORK);
+  const stored = storedMotions(handling.storage);
   const putBack = handling.consumed
     ? []
     : [
         { ...move, text: 'move it there' },
+        ...stored.back,
         { code: 'P1', tmu: TMU.positionLoose, text: 'lay it in' },
         { code: 'RL1', tmu: TMU.release, text: 'let go' },
       ];
-  return fetched(1, [find, ...clearing, reach, grasp, move], putBack);
+  return fetched(1, [find, ...clearing, reach, grasp, ...stored.get, move], putBack);
 }
 
 function awayFetch(unit: Unit, handling: Handling): Fetched {
@@ -165,8 +182,13 @@ function awayFetch(unit: Unit, handling: Handling): Fetched {
     text: `go to ${unit.name} and back`,
   };
   const grasp = graspOf(handling);
-  const get = [out, { code: 'EF', tmu: findTmu(handling.kinds), text: 'find' }, grasp];
-  return fetched(7, get, handling.consumed ? [] : [out, { code: 'RL1', tmu: TMU.release, text: 'let go' }]);
+  const stored = storedMotions(handling.storage);
+  const get = [out, { code: 'EF', tmu: findTmu(handling.kinds), text: 'find' }, grasp, ...stored.get];
+  return fetched(
+    7,
+    get,
+    handling.consumed ? [] : [out, ...stored.back, { code: 'RL1', tmu: TMU.release, text: 'let go' }],
+  );
 }
 
 function fetched(band: BandNumber, get: Motion[], putBack: Motion[]): Fetched {

@@ -1,4 +1,4 @@
-import { type Supply } from '../plan/index.ts';
+import { type StorageForm, type Supply } from '../plan/index.ts';
 import { TMU } from './mtm.ts';
 
 /** How the thing itself is found, taken and put back. */
@@ -14,19 +14,35 @@ export type Handling = {
   covered: number;
   /** used up: nothing to put back */
   consumed: boolean;
+  /** how it is kept there */
+  storage: StorageForm;
 };
 
-export const PLAIN: Handling = { grasp: 'clear', size: 100, kinds: 1, alike: 1, covered: 0, consumed: false };
+export const PLAIN: Handling = {
+  grasp: 'clear',
+  size: 100,
+  kinds: 1,
+  alike: 1,
+  covered: 0,
+  consumed: false,
+  storage: 'asBought',
+};
 
 /** How a supply is handled where `kinds` kinds show; where things are thrown in they are picked from a jumble. */
 export function handlingOf(supply: Supply, kinds: number, consumed: boolean, thrownIn = false): Handling {
   const flat = supply.form === 'sheet' || supply.form === 'pocket';
   return {
     ...PLAIN,
-    grasp: supply.form === 'loose' || (thrownIn && kinds + supply.working > 2) ? 'jumble' : flat ? 'flat' : 'clear',
+    grasp:
+      supply.form === 'loose' || supply.storage === 'loose' || (thrownIn && kinds + supply.working > 2)
+        ? 'jumble'
+        : flat
+          ? 'flat'
+          : 'clear',
     size: Math.max(supply.width ?? 100, supply.depth ?? 100, supply.height ?? 0),
     kinds: Math.max(1, kinds),
     consumed,
+    storage: supply.storage,
   };
 }
 

@@ -31,3 +31,4 @@ export { highestGrip } from './on-foot.ts';
 export { type Way } from './way.ts';
 export { walkLengthTo, walkOf, halfOf } from './walks.ts';
 export { planAsWorked, sceneAt, workingSpot, type Spotted } from './worked.ts';
+export { storedMotions, storedTmu } from './stored.ts';
