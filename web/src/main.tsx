@@ -3,6 +3,7 @@ import { lazy, StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
 import { Toaster } from 'sonner';
+import { Door } from './shell/Door.tsx';
 import { Plans } from './shell/Plans.tsx';
 import { PlanShell } from './shell/PlanShell.tsx';
 
@@ -36,7 +37,9 @@ const router = createBrowserRouter([
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
-    <RouterProvider router={router} />
+    <Door>
+      <RouterProvider router={router} />
+    </Door>
     <Toaster
       position="bottom-center"
       toastOptions={{

@@ -110,7 +110,8 @@ function holding(supply: Supply): Held {
       return { supply: as(supply, piece, { form: supply.form === 'soft' ? 'soft' : 'loose' }), per: 1 };
     case 'edge':
       if (supply.form === 'sheet') return { supply: { ...supply, lies: ['upright', 'edge'] }, per: 1 };
-      return { supply: as(supply, pieceOf(supply)!, { lies: ['edge', 'upright'] }), per: 1 };
+      // in a row nothing stands on another
+      return { supply: as(supply, pieceOf(supply)!, { lies: ['edge', 'upright'], stackLimit: 1 }), per: 1 };
     case 'magnet': {
       const across = (a: number, b: number) => Math.floor(MAGNET.width / a) * Math.floor(MAGNET.depth / b);
       const per = Math.max(1, across(middle, long), across(long, middle));

@@ -2,6 +2,7 @@ import Papa from 'papaparse';
 import { parseLength } from '../lengths/index.ts';
 import { usualLies, countIn, cutText, homesOf, placeTitle, type Plan, SHARES, Supply } from '../plan/index.ts';
 import { type DecimalMark, decimalMarkOf, plainNumbers } from './numbers.ts';
+import { plainCell, safeCell } from './safe-cell.ts';
 
 /**
  * The documented header; only `name` is needed. Lengths carry their unit, a bare number is millimetres. Lists are split by `;`. `home` is written for
@@ -25,6 +26,14 @@ export const CSV_COLUMNS = [
   'hazards',
   'colour',
   'note',
+  'kind',
+  'usual',
+  'unsure',
+  'pack_of',
+  'reorder_at',
+  'kept',
+  'decision',
+  'decide_by',
   'home',
 ] as const;
 type Column = (typeof CSV_COLUMNS)[number];
@@ -37,6 +46,8 @@ const NUMERIC: readonly Column[] = [
   'working',
   'backstock',
   'stack_limit',
+  'pack_of',
+  'reorder_at',
 ];
 
 export type CsvTrouble = { line: number; reason: string };
@@ -52,21 +63,6 @@ export type CsvReport = {
   /** a number that may mean two things as long as the decimal mark is not said; rows with such are among the troubles */
   unclear: { line: number; number: string } | null;
 };
-
-/**
- * What a spreadsheet would run as a formula, at the start of a cell or behind anything it may split cells at, with the apostrophes before it.
- * (Common separators; `=` and `@` also behind blanks and colons.)
- */
-const FORMULA = /(^|[,;|\t\r\n])(\s*)('*)(?=[=+\-@])|([ :])('*)(?=[=@])/g;
-/** Writes one more apostrophe before each; {@link plainCell} takes one off again. */
-const safeCell = (text: string) =>
-  text.replace(FORMULA, (_, start = '', space = '', marks = '', blank = '', more = '') =>
-    blank ? `${blank}'${more}` : `${start}${space}'${marks}`,
-  );
-const plainCell = (text: string) =>
-  text.replace(FORMULA, (_, start = '', space = '', marks = '', blank = '', more = '') =>
-    blank ? `${blank}${more.slice(1)}` : `${start}${space}${marks.slice(1)}`,
-  );
 
 class BadCell extends Error {}
 /** A number that may mean two things. */
@@ -217,7 +213,32 @@ function supplyFrom(
     colour: cell.colour ? cell.colour.toLowerCase() : null,
     note: cutText([cell.note ?? '', ...extra].filter(Boolean).join('\n'), 2000),
     zoneId: null,
+    kind: cell.kind ?? '',
+    usual: words(cell, 'usual'),
+    unsure: words(cell, 'unsure'),
+    packOf: number(cell, 'pack_of', 1),
+    reorderAt: number(cell, 'reorder_at', null),
+    storage: cell.kept || 'asBought',
+    decision: cell.decision || 'open',
+    decideBy: cell.decide_by || null,
   };
+}
+
+/** Fields of a supply whose columns are under other names. */
+const FIELD: Partial<Record<Column, keyof Supply>> = {
+  mass_g: 'mass',
+  stack_limit: 'stackLimit',
+  pack_of: 'packOf',
+  reorder_at: 'reorderAt',
+  kept: 'storage',
+  decide_by: 'decideBy',
+};
+
+/** Which fields of a supply some headings of ours say. */
+export function fieldsOf(headings: readonly string[]): (keyof Supply)[] {
+  return CSV_COLUMNS.filter((c) => headings.includes(c) && c !== 'home' && c !== 'note').map(
+    (c) => FIELD[c] ?? (c as keyof Supply),
+  );
 }
 
 /** Where a supply lives, every home with its path; how many where there are several. */
@@ -256,6 +277,14 @@ export function writeSupplies(plan: Pick<Plan, 'supplies' | 'homes' | 'places' |
       s.hazards.join(';'),
       s.colour ?? '',
       s.note,
+      s.kind,
+      s.usual.join(';'),
+      s.unsure.join(';'),
+      s.packOf === 1 ? '' : String(s.packOf),
+      s.reorderAt === null ? '' : String(s.reorderAt),
+      s.storage === 'asBought' ? '' : s.storage,
+      s.decision === 'open' ? '' : s.decision,
+      s.decideBy ?? '',
       livesIn(plan, s),
     ]);
   return `${Papa.unparse([[...CSV_COLUMNS], ...rows.map((r) => r.map(safeCell))])}\r\n`;

@@ -6,6 +6,7 @@ import {
   countIn,
   type Home,
   homesOf,
+  isLeaving,
   massOf,
   type Place,
   placesIn,
@@ -98,6 +99,11 @@ export function* translating(plan: Plan): Generator<void, Translation> {
   };
   for (const supply of Object.values(plan.supplies).sort((a, b) => (a.id < b.id ? -1 : 1))) {
     for (const share of ['working', 'backstock'] as const) {
+      if (isLeaving(supply)) {
+        // what is on its way out lies where it lies until it is gone
+        for (const home of homesOf(plan, supply.id, share)) fix(home, supply, countIn(plan, home, supply));
+        continue;
+      }
       for (const home of homesOf(plan, supply.id, share))
         if (home.pinned) fix(home, supply, countIn(plan, home, supply));
       const parts = partsOf(plan, supply, share, spots, holders, beside);

@@ -24,7 +24,8 @@ const WORDS: Record<string, number> = {
 /** How many somebody means who does not count (own assumption): said as unsure. */
 const VAGUE: Record<string, number> = { few: 4, some: 6, several: 7, many: 20, lots: 30, loads: 50, heaps: 50 };
 
-const ABOUT = /^(?:about|around|roughly|approx(?:imately)?\.?|ca\.?|circa|~|some(?= \d)|nearly|over|up to)\s*/i;
+const ABOUT =
+  /^(?:(?:about|around|roughly)(?=\s)|approx(?:imately)?\.?(?=\s)|ca\.?(?=\s*\d)|circa|~|some(?= \d)|nearly(?=\s)|over(?=\s\d)|up to)\s*/i;
 const SPELT = new RegExp(
   `^(?:an?\\s+(?=(?:hundred|dozen|couple|pair|few)\\b))?(half a dozen|a dozen|dozen|couple(?: of)?|${Object.keys(WORDS).join('|')})(?:\\s+(dozen))?\\s+(?:x\\s+)?(?=\\S)`,
   'i',

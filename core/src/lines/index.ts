@@ -13,3 +13,4 @@ export {
   type SaidContainer,
 } from './containers.ts';
 export { colourIn } from './colours.ts';
+export { holdersFor, sameAs, takeIn, takeInAll } from './take-in.ts';

@@ -1,6 +1,6 @@
 import { caliperOf, pieceOf } from '../fit/index.ts';
 import { kindOf, type KindOfSupply, likelyKinds, ofKind } from '../kinds/index.ts';
-import { formatLength, formatWeight, type Measure } from '../lengths/index.ts';
+import { formatLength, formatNumberOnly, formatWeight, type Measure, unitSuffix } from '../lengths/index.ts';
 import { blankSupply, cutText, type Sized, type Supply, usualLies } from '../plan/index.ts';
 import { countIn, packIn, pieceWordIn } from './amounts.ts';
 import { colourIn } from './colours.ts';
@@ -174,8 +174,9 @@ export function readLine(line: string, { measure, holders = [], chosen = null }:
 type Draft = Omit<Supply, 'id'>;
 
 function supplyOf(name: string, kind: KindOfSupply | null, colour: string | null): Draft {
-  const { id: _, ...blank } = blankSupply('x', name);
-  return { ...blank, ...(kind ? ofKind(kind) : {}), name, colour };
+  const blank: Partial<Supply> = blankSupply('x', name);
+  delete blank.id;
+  return { ...(blank as Draft), ...(kind ? ofKind(kind) : {}), name, colour };
 }
 
 /** “…” holds a name that is taken as it stands. */
@@ -337,8 +338,13 @@ function tookFor(
   const { width, depth, height, grammage } = supply;
   if (width !== null && depth !== null) {
     const thick = height ?? (grammage === null ? null : caliperOf(grammage));
-    const mm = (n: number) => (n < 3 ? `${Number(n.toFixed(2))} mm` : formatLength(n, measure));
-    out.push([width, depth, ...(thick === null ? [] : [thick])].map(mm).join(' × '));
+    const sizes = [width, depth, ...(thick === null ? [] : [thick])];
+    const fine = (n: number) => n < 3;
+    out.push(
+      sizes.some(fine)
+        ? sizes.map((n) => (fine(n) ? `${Number(n.toFixed(2))} mm` : formatLength(n, measure))).join(' × ')
+        : `${sizes.map((n) => formatNumberOnly(n, measure)).join(' × ')}${unitSuffix(measure)}`,
+    );
   } else out.push('size not known');
   if (grammage !== null) out.push(`${grammage} g/m²`);
   if (supply.mass >= 0.5) out.push(`${formatWeight(supply.mass, measure)} each`);

@@ -71,6 +71,8 @@ const simple = [
   ...plain(TABLES.flows),
   ...plain(TABLES.machineUses),
   ...plain(TABLES.stations),
+  ...plain(TABLES.listViews),
+  ...plain(TABLES.ownLists),
   z.strictObject({
     type: z.literal('shapeWall'),
     id: Id,
@@ -152,7 +154,7 @@ const One = z.discriminatedUnion('type', [...simple]);
 /** Everything one can ask to happen to a plan. `settle` takes the result of *find homes*. */
 export const Command = z.discriminatedUnion('type', [
   ...simple,
-  z.strictObject({ type: z.literal('several'), words: text(120), commands: z.array(One).min(1).max(20_000) }),
+  z.strictObject({ type: z.literal('several'), words: text(120), commands: z.array(One).min(1).max(60_000) }),
 ]);
 export type Command = z.infer<typeof Command>;
 export type CommandOf<T extends Command['type']> = Extract<Command, { type: T }>;

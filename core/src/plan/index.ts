@@ -11,6 +11,7 @@ export {
   homeOf,
   countIn,
   withoutHome,
+  isLeaving,
   unitShape,
   placeTitle,
   placesDownTo,

@@ -80,11 +80,17 @@ export function countIn(plan: Pick<Plan, 'homes'>, home: Home, supply: Supply): 
   return Math.max(0, supply[home.share] - counted);
 }
 
-/** How many pieces of a share have no home; less than none: more are said to be homed than there are. */
+/** What is passed on or thrown asks for no home. */
+export const isLeaving = ({ decision }: Pick<Supply, 'decision'>): boolean =>
+  decision === 'passOn' || decision === 'throw';
+
+/** How many pieces of a share have no home and want one; less than none: more are said to be homed than there are. */
 export function withoutHome(plan: Pick<Plan, 'homes'>, supply: Supply, share: Share): number {
   const homes = homesOf(plan, supply.id, share);
   const counted = homes.reduce((sum, h) => sum + (h.count ?? 0), 0);
-  return homes.some((h) => h.count === null) ? Math.min(0, supply[share] - counted) : supply[share] - counted;
+  return isLeaving(supply) || homes.some((h) => h.count === null)
+    ? Math.min(0, supply[share] - counted)
+    : supply[share] - counted;
 }
 
 /** The outside of a unit and how its front is split. */

@@ -1,5 +1,6 @@
-import { NATURES, type Nature } from '../catalogue/index.ts';
-import { capacityOf, fitOf, type Holder, holderOf, standingIn } from '../fit/index.ts';
+import { NATURES, type Nature, type PlaceKind } from '../catalogue/index.ts';
+import { kindOf } from '../kinds/index.ts';
+import { capacityOf, fitOf, type Holder, holderOf, standingIn, STORAGE } from '../fit/index.ts';
 import {
   natureOf,
   homesOf,
@@ -28,32 +29,46 @@ const ORDINARY: Record<Nature, Holder> = {
   pockets: { kind: 'container', nature: 'pockets', width: 320, depth: 60, height: 310, pockets: 50 },
 };
 
+/** What hangs is measured on a row of hooks (common practice, no source). Millimetres. */
+const HOOKS: Holder = { kind: 'hook', nature: 'row', width: 1000, depth: 120, height: 900, pockets: 0 };
+
 /** The nature a thing of some form wants first, and what does where that will not (common practice, no source). */
-function wanted(supply: Supply): readonly Nature[] {
-  if (supply.form === 'sheet' || supply.form === 'pocket') return ['pile', 'area', 'row'];
-  if (supply.form === 'loose') return ['bulk', 'area', 'row'];
-  if (supply.form === 'soft' || supply.form === 'machine' || supply.form === 'long') return ['row', 'area', 'bulk'];
-  return ['area', 'row', 'bulk'];
+const WANTED: Partial<Record<Supply['form'], readonly Nature[]>> = {
+  sheet: ['pile', 'area', 'row'],
+  pocket: ['pile', 'area', 'row'],
+  loose: ['bulk', 'area', 'row'],
+  soft: ['row', 'area', 'bulk'],
+  machine: ['row', 'area', 'bulk'],
+  long: ['row', 'area', 'bulk'],
+};
+
+/** Ordinary places in which a thing is measured, the best first: as it is kept, as its kind is kept, as its form is. */
+function ordinaryFor(supply: Supply): Holder[] {
+  if (supply.storage === 'hanging' || supply.lies.every((way) => way === 'hanging')) return [HOOKS];
+  const natures =
+    supply.storage === 'asBought'
+      ? (kindOf(supply.kind)?.natures ?? WANTED[supply.form] ?? ['area', 'row', 'bulk'])
+      : STORAGE[supply.storage].natures;
+  return [...natures.map((nature) => ORDINARY[nature]), ORDINARY.row];
 }
 
-/** What so many of a supply need: in the nature of the place they live in, else in the one they want. Null: not measured, or it goes nowhere ordinary. */
-export function needOf(
-  supply: Supply,
-  count: number,
-  home: Place | undefined,
-): { nature: Nature; amount: number } | null {
+/** What so many of a supply need, in the measure of a nature, in places of some kind. */
+export type Need = { nature: Nature; kind: PlaceKind; amount: number };
+
+/** What so many of a supply need: in the place they live in, else in the one they want. Null: not measured, or it goes nowhere ordinary. */
+export function needOf(supply: Supply, count: number, home: Place | undefined): Need | null {
   if (home) {
     const here = fitOf(holderOf(home), supply, count);
-    if (here.ok) return { nature: natureOf(home), amount: here.use };
+    if (here.ok) return { nature: natureOf(home), kind: home.kind, amount: here.use };
   }
-  for (const nature of wanted(supply)) {
-    const holder = ORDINARY[nature];
+  for (const holder of ordinaryFor(supply)) {
+    const { nature, kind } = holder;
     const all = fitOf(holder, supply, count);
-    if (all.ok) return { nature, amount: all.use };
+    if (all.ok) return { nature, kind, amount: all.use };
     // more than go into one: as many such places as it takes
     if (all.fits > 0) {
       const one = fitOf(holder, supply, all.fits);
-      if (one.ok) return { nature, amount: (one.use * count) / all.fits };
+      if (one.ok) return { nature, kind, amount: (one.use * count) / all.fits };
     }
   }
   return null;

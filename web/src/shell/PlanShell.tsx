@@ -5,9 +5,11 @@ import { useShallow } from 'zustand/react/shallow';
 import { usePlan } from '../state/plan-store.ts';
 import { Button } from '../ui/button.tsx';
 import { Keys } from './Keys.tsx';
+import { PhoneBar } from './PhoneBar.tsx';
 import { SteppingStones } from './SteppingStones.tsx';
 import { Unsaved } from './Unsaved.tsx';
 import { singleKey } from '../ui/single-keys.ts';
+import { useWidth } from '../ui/width.ts';
 
 const loadWhereIsIt = () => import('./WhereIsIt.tsx');
 const WhereIsIt = lazy(loadWhereIsIt);
@@ -32,6 +34,7 @@ export function PlanShell() {
     if (name) document.title = `${stone.charAt(0).toUpperCase()}${stone.slice(1)} · ${name} · Heronstone`;
     return () => void (document.title = 'Heronstone');
   }, [name, stone]);
+  const width = useWidth();
   const [finding, setFinding] = useState(false);
   const [keys, setKeys] = useState(false);
   useEffect(() => open(planId), [open, planId]);
@@ -68,54 +71,72 @@ export function PlanShell() {
         </Link>
       </main>
     );
+  const phone = width === 'phone';
+  const steps = (
+    <>
+      <Button
+        look="quiet"
+        aria-label={undoWords ? `Undo: ${undoWords}` : 'Nothing to undo'}
+        title={undoWords ? `Undo: ${undoWords} (Ctrl Z)` : 'Nothing to undo'}
+        disabled={!undoWords}
+        onClick={() => void undo()}
+      >
+        <Undo2 size={18} aria-hidden />
+      </Button>
+      <Button
+        look="quiet"
+        aria-label={redoWords ? `Redo: ${redoWords}` : 'Nothing to redo'}
+        title={redoWords ? `Redo: ${redoWords} (Ctrl Shift Z)` : 'Nothing to redo'}
+        disabled={!redoWords}
+        onClick={() => void redo()}
+      >
+        <Redo2 size={18} aria-hidden />
+      </Button>
+    </>
+  );
   return (
     <div className="flex min-h-full flex-col">
-      <header className="flex flex-wrap items-center gap-x-4 gap-y-1 px-4 pb-1.5 pt-2">
-        <Link to="/" className="font-display text-xl font-semibold" title="All plans">
-          Heronstone
-        </Link>
-        {name && (
-          <span className="max-w-40 truncate text-soft" title={name} data-plan-name>
+      {phone ? (
+        <header className="flex items-center gap-2 px-4 pt-1.5 print:hidden">
+          <Link to="/" className="font-display text-lg font-semibold" title="All plans">
+            Heronstone
+          </Link>
+          <span className="min-w-0 grow truncate text-soft" data-plan-name>
             {name}
           </span>
-        )}
-        {status === 'ready' && <SteppingStones />}
-        <div className="ml-auto flex items-center gap-1">
-          <Button
-            look="quiet"
-            aria-label={undoWords ? `Undo: ${undoWords}` : 'Nothing to undo'}
-            title={undoWords ? `Undo: ${undoWords} (Ctrl Z)` : 'Nothing to undo'}
-            disabled={!undoWords}
-            onClick={() => void undo()}
-          >
-            <Undo2 size={18} aria-hidden />
-          </Button>
-          <Button
-            look="quiet"
-            aria-label={redoWords ? `Redo: ${redoWords}` : 'Nothing to redo'}
-            title={redoWords ? `Redo: ${redoWords} (Ctrl Shift Z)` : 'Nothing to redo'}
-            disabled={!redoWords}
-            onClick={() => void redo()}
-          >
-            <Redo2 size={18} aria-hidden />
-          </Button>
-          <a
-            className="inline-flex min-h-8 items-center rounded-full px-3 hover:bg-stone"
-            href={`/api/plans/${planId}/file`}
-            title="Save the whole plan as a file"
-            aria-label="Save the whole plan as a file"
-            download
-          >
-            <Download size={18} aria-hidden />
-          </a>
-          <Button onClick={() => setFinding(true)} title="Where is it? ( / )">
-            <Search size={16} aria-hidden /> Where is it?
-          </Button>
-          <Button look="quiet" aria-label="Keys" title="Keys ( ? )" onClick={() => setKeys(true)}>
-            <CircleHelp size={18} aria-hidden />
-          </Button>
-        </div>
-      </header>
+          {steps}
+        </header>
+      ) : (
+        <header className="flex flex-wrap items-center gap-x-4 gap-y-1 px-4 pb-1.5 pt-2 print:hidden">
+          <Link to="/" className="font-display text-xl font-semibold" title="All plans">
+            Heronstone
+          </Link>
+          {name && (
+            <span className="max-w-40 truncate text-soft" title={name} data-plan-name>
+              {name}
+            </span>
+          )}
+          {status === 'ready' && <SteppingStones />}
+          <div className="ml-auto flex items-center gap-1">
+            {steps}
+            <a
+              className="inline-flex min-h-8 items-center rounded-full px-3 hover:bg-stone"
+              href={`/api/plans/${planId}/file`}
+              title="Save the whole plan as a file"
+              aria-label="Save the whole plan as a file"
+              download
+            >
+              <Download size={18} aria-hidden />
+            </a>
+            <Button onClick={() => setFinding(true)} title="Where is it? ( / )">
+              <Search size={16} aria-hidden /> Where is it?
+            </Button>
+            <Button look="quiet" aria-label="Keys" title="Keys ( ? )" onClick={() => setKeys(true)}>
+              <CircleHelp size={18} aria-hidden />
+            </Button>
+          </div>
+        </header>
+      )}
       <Unsaved />
       {status === 'loading' && <p className="p-8 text-soft">Opening the plan …</p>}
       {status === 'unreachable' && (
@@ -128,6 +149,7 @@ export function PlanShell() {
         </p>
       )}
       {status === 'ready' && <Outlet />}
+      {phone && status === 'ready' && <PhoneBar onFind={() => setFinding(true)} />}
       <Suspense>{finding && <WhereIsIt onClose={() => setFinding(false)} />}</Suspense>
       {keys && <Keys onClose={() => setKeys(false)} />}
     </div>

@@ -1,5 +1,5 @@
 import { Pencil, Trash2, Undo2, Upload } from 'lucide-react';
-import { type FormEvent, useEffect, useRef, useState } from 'react';
+import { type FormEvent, lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { newId } from '@heronstone/core/plan';
 import { addPlan, getSafety, listPlans, type PlanSummary, type Safety, sendCommand, throwAway } from '../state/api.ts';
@@ -7,6 +7,8 @@ import { toast } from 'sonner';
 import { Button } from '../ui/button.tsx';
 import { Safekeeping } from './Safekeeping.tsx';
 import { countWords } from '../ui/words.ts';
+
+const InTheHand = lazy(() => import('./InTheHand.tsx').then((m) => ({ default: m.InTheHand })));
 
 const dayOf = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' });
 
@@ -197,6 +199,9 @@ export function Plans() {
         </p>
       )}
       {safekeeping}
+      <Suspense>
+        <InTheHand />
+      </Suspense>
     </main>
   );
 }

@@ -1,6 +1,7 @@
 import { toast } from 'sonner';
 import { create } from 'zustand';
 import { apply, applyChanges, type Command, keepingEqual, type Plan, saidIn } from '@heronstone/core/plan';
+import { isStranger, useAccess } from './access.ts';
 import { getPlan, type PlanEvent, redoNext, Refused, sendCommand, ServerTrouble, undoLast } from './api.ts';
 import {
   dropPending,
@@ -118,7 +119,8 @@ export const usePlan = create<PlanState>()((set, get) => {
       show();
       void send();
     } catch (error) {
-      if (error instanceof Refused) set({ status: 'missing' });
+      if (isStranger(error)) void useAccess.getState().look();
+      else if (error instanceof Refused) set({ status: 'missing' });
       else if (get().status === 'loading')
         set({ status: 'unreachable', trouble: error instanceof ServerTrouble ? error.message : null });
     }
@@ -138,6 +140,11 @@ export const usePlan = create<PlanState>()((set, get) => {
         set({ trouble: null });
         take(event);
       } catch (error) {
+        if (isStranger(error)) {
+          // let in no more: the change waits in this browser until the passphrase is said again
+          void useAccess.getState().look();
+          break;
+        }
         failed = { id: one.id, times: failed.id === one.id ? failed.times + 1 : 1 };
         const hopeless = error instanceof ServerTrouble && error.status !== 503 && failed.times >= TRIES;
         if (error instanceof Refused || hopeless) {

@@ -6,7 +6,7 @@ import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { CheckField, LengthField, SelectField } from '../../ui/fields.tsx';
 import { Sheet } from '../../ui/sheet.tsx';
-import { setInCommand } from './set-in.ts';
+import { setInCommand } from '@heronstone/core/fit';
 
 /** Any organiser or thing against every place: yes and how many, or how many millimetres are missing. */
 export function GoesIn({ unitId, onClose }: { unitId: string | null; onClose: () => void }) {

@@ -29,7 +29,7 @@ import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
 import { CheckField, NumberField, SelectField, TextField } from '../../ui/fields.tsx';
 import { Inside } from '../../views/inside/Inside.tsx';
-import { moveCommand, setInCommand } from './set-in.ts';
+import { moveCommand, setInCommand } from '@heronstone/core/fit';
 
 const NATURE_WORDS: Record<(typeof NATURES)[number], string> = {
   row: 'side by side in a row',

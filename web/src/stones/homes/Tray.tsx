@@ -6,7 +6,7 @@ import { homeOf, placeTitle, type Share, type Supply } from '@heronstone/core/pl
 import { usePlan } from '../../state/plan-store.ts';
 import { findSupplies } from '../../state/search.ts';
 import { useRoving } from '../../ui/roving.ts';
-import { setInCommand } from '../furniture/set-in.ts';
+import { setInCommand } from '@heronstone/core/fit';
 
 type Held = { supply: Supply; share: Share };
 

@@ -1,11 +1,27 @@
 import { Trash2 } from 'lucide-react';
+import { useState } from 'react';
 import { factsOf } from '@heronstone/core/catalogue';
-import { type Ban, newId, FORMS, HAZARDS, LIES, SENSITIVE, type Supply } from '@heronstone/core/plan';
-import { asSeen } from '../../state/as-seen.ts';
-import { usePlan } from '../../state/plan-store.ts';
-import { useSelection } from '../../state/selection.ts';
-import { Button } from '../../ui/button.tsx';
-import { CheckField, LengthField, NumberField, SelectField, TextField, WeightField } from '../../ui/fields.tsx';
+import { STORAGE, storageFormsOf } from '@heronstone/core/fit';
+import { kindOf } from '@heronstone/core/kinds';
+import {
+  type Ban,
+  DECISIONS,
+  newId,
+  FORMS,
+  HAZARDS,
+  LIES,
+  SENSITIVE,
+  type Sized,
+  type Supply,
+} from '@heronstone/core/plan';
+import { asSeen } from '../../../state/as-seen.ts';
+import { usePlan } from '../../../state/plan-store.ts';
+import { useSelection } from '../../../state/selection.ts';
+import { Button } from '../../../ui/button.tsx';
+import { CheckField, LengthField, NumberField, SelectField, TextField, WeightField } from '../../../ui/fields.tsx';
+
+import { DECISION_WORDS } from './columns.ts';
+import { StorageSheet } from './StorageSheet.tsx';
 
 const FORM_WORDS: Record<Supply['form'], string> = {
   block: 'block or box',
@@ -39,6 +55,8 @@ export function SupplyEditor({ supply }: { supply: Supply }) {
       set: part,
       was: asSeen(supply, part),
     });
+  const plan = usePlan((s) => s.plan);
+  const [storing, setStoring] = useState(false);
   const size = (key: 'width' | 'depth' | 'height', label: string) => (
     <LengthField label={label} optional positive mm={supply[key]} onCommit={(mm) => set({ [key]: mm })} />
   );
@@ -87,13 +105,47 @@ export function SupplyEditor({ supply }: { supply: Supply }) {
           />
         </div>
       </fieldset>
+      <Guesses supply={supply} onSure={() => set({ usual: [], unsure: [] })} />
       <fieldset>
         <legend className="text-[13px] font-semibold">How many</legend>
         <div className="grid grid-cols-2 gap-2">
           <NumberField label="at hand" whole value={supply.working} onCommit={(working) => set({ working })} />
           <NumberField label="in reserve" whole value={supply.backstock} onCommit={(backstock) => set({ backstock })} />
+          <NumberField
+            label="sold in packs of"
+            whole
+            min={1}
+            max={100_000}
+            value={supply.packOf}
+            onCommit={(packOf) => set({ packOf })}
+          />
+          <NumberField
+            label="buy when the reserve is below"
+            whole
+            value={supply.reorderAt ?? 0}
+            onCommit={(n) => set({ reorderAt: n > 0 ? n : null })}
+          />
         </div>
       </fieldset>
+      <div className="grid grid-cols-2 gap-2">
+        <SelectField
+          label="Kept"
+          value={supply.storage}
+          options={storageFormsOf(supply)
+            .concat(supply.storage)
+            .filter((f, i, all) => all.indexOf(f) === i)
+            .map((f) => [f, STORAGE[f].name] as const)}
+          onCommit={(storage) => set({ storage })}
+        />
+        <SelectField
+          label="Decided"
+          value={supply.decision}
+          options={DECISIONS.map((d) => [d, DECISION_WORDS[d]] as const)}
+          onCommit={(decision) => set({ decision, decideBy: null })}
+        />
+      </div>
+      <Button onClick={() => setStoring(true)}>Other ways to keep it …</Button>
+      {storing && <StorageSheet plan={plan} supplies={[supply]} onClose={() => setStoring(false)} />}
       <Ticks legend="It may lie" all={LIES} words={LIE_WORDS} chosen={supply.lies} onCommit={(lies) => set({ lies })} />
       <CheckField label="other things may lie on it" checked={supply.bears} onCommit={(bears) => set({ bears })} />
       <Never supply={supply} />
@@ -112,6 +164,37 @@ export function SupplyEditor({ supply }: { supply: Supply }) {
       >
         <Trash2 size={15} aria-hidden /> Take it out of the plan
       </Button>
+    </div>
+  );
+}
+
+const GUESS_WORDS: Record<Sized, string> = {
+  width: 'width',
+  depth: 'depth',
+  height: 'height',
+  mass: 'weight',
+  working: 'how many at hand',
+  backstock: 'how many in reserve',
+};
+
+/** What of it nobody measured; a size that is typed is known from then on. */
+function Guesses({ supply, onSure }: { supply: Supply; onSure: () => void }) {
+  const kind = kindOf(supply.kind);
+  const usual = supply.usual.filter((f) => !supply.unsure.includes(f));
+  if (usual.length + supply.unsure.length === 0) return null;
+  const say = (list: readonly Sized[]) => list.map((f) => GUESS_WORDS[f]).join(', ');
+  return (
+    <div className="rounded-lg bg-stone px-3 py-2 text-[14px]">
+      {usual.length > 0 && (
+        <p>
+          Usual for {kind ? kind.name : 'such things'}, not measured: {say(usual)}.{' '}
+          <span className="text-soft">{kind?.source}</span>
+        </p>
+      )}
+      {supply.unsure.length > 0 && <p>Not sure: {say(supply.unsure)}.</p>}
+      <button type="button" className="mt-1 text-heron underline" onClick={onSure}>
+        It is all right as it stands
+      </button>
     </div>
   );
 }

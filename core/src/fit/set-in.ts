@@ -1,8 +1,8 @@
-import { seatsFor } from '@heronstone/core/fit';
-import { type Command, newId, type Organiser, placesIn, type Place, type Plan } from '@heronstone/core/plan';
+import { seatsFor } from './organisers.ts';
+import { type Command, newId, type Organiser, placesIn, type Place, type Plan } from '../plan/index.ts';
 
 /** “Box 3”: the name of the next container of a kind in a place. */
-function nextNames(plan: Plan, place: Place, organiser: Organiser, count: number): string[] {
+export function nextNames(plan: Plan, place: Place, organiser: Organiser, count: number): string[] {
   const taken = new Set(placesIn(plan, place.id).map((p) => p.name));
   if (count === 1 && !taken.has(organiser.name)) return [organiser.name];
   const names: string[] = [];

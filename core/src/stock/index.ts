@@ -1,0 +1,29 @@
+export {
+  budgetOf,
+  goNowhere,
+  roomWordsOf,
+  tapeOf,
+  LEAVING,
+  TAPES,
+  type Amount,
+  type Budget,
+  type Stretch,
+  type Tape,
+  type TapeName,
+} from './budget.ts';
+export { Doubt, doubtedNeed, COUNT_DOUBT, SIZE_DOUBT, type DoubtedNeed } from './doubt.ts';
+export { tourOf, tourState, unitsOnTour, type Stop, type TourState } from './tour.ts';
+export {
+  heapsOf,
+  litresOf,
+  tooMuch,
+  usedByNobody,
+  usuallyHad,
+  yearsOf,
+  TOO_MANY_YEARS,
+  type Heap,
+  type Missing,
+} from './review.ts';
+export { setMany, splitBy, splitCommand, toReorder, type AtHand } from './rules.ts';
+export { duplicatesOf } from './duplicates.ts';
+export { compareStorage, type StorageOption } from './storage-compare.ts';
