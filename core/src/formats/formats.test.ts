@@ -83,8 +83,8 @@ describe('plan file', () => {
       ok: false,
       reason: expect.stringMatching(/not whole/),
     });
-    expect(damage(/heronstone-plan\/5/, 'something/9')).toMatch(/not a plan file/);
-    expect(damage(/heronstone-plan\/5/, 'heronstone-plan/6')).toMatch(/newer Heronstone \(plan 6\)/);
+    expect(damage(/heronstone-plan\/6/, 'something/9')).toMatch(/not a plan file/);
+    expect(damage(/heronstone-plan\/6/, 'heronstone-plan/7')).toMatch(/newer Heronstone \(plan 7\)/);
     expect(damage(/"placeId": "lowChest.1.0"/, '"placeId": "lowChest.9.9"')).toMatch(/contradicts itself/);
     expect(damage(/"ceiling": 2600/, '"ceiling": "high"')).toMatch(/plan.ceiling must be a number/);
     expect(damage(/"id": "lowChest.1.0"/, '"id": "lowChest.0.0"')).toMatch(/same id twice/);

@@ -36,7 +36,7 @@ export type RowRead = {
   placeId: string | null;
 };
 
-export type Change = { field: keyof Supply; from: string; to: string };
+export type Change = { field: keyof Supply | 'uses'; from: string; to: string };
 /** What reading a list would do: what is new, what changes, what is as it was, and what could not be read. */
 export type OwnReading = {
   measure: Measure;
@@ -400,8 +400,7 @@ function differences(
   }
   const has = new Set(usesOf(plan, there.id).map((u) => u.activityId));
   const missing = row.uses.filter((use) => use !== ALL && !has.has(activityNamed(plan, use) ?? ''));
-  if (missing.length > 0 && changes.length === 0)
-    changes.push({ field: 'note', from: 'used for', to: missing.join(', ') });
+  if (missing.length > 0) changes.push({ field: 'uses', from: '', to: missing.join(', ') });
   return { set: set as Partial<Supply>, changes };
 }
 

@@ -212,7 +212,7 @@ zip | zipper, zip fastener | 30x250x4 | 10 | pocket | Sewing | keeps loose ring 
 button | shirt button, buttons | 18x18x4 | 0.6 | loose | Buttons | keeps jar loose, care small
 press stud | snap fastener, popper, snap | 12x12x6 | 1 | loose | Sewing | care small, keeps jar
 hook and eye | hooks and eyes | 12x15x3 | 0.5 | loose | Sewing | care small
-pins | box of pins, dressmaking pins, straight pins, pin | 60x60x20 | 40 | block | Sewing | care blade small, keeps edge
+box of pins | pins, dressmaking pins, straight pins | 60x60x20 | 40 | block | Sewing | care blade small, keeps edge
 safety pin | safety pins | 10x38x4 | 0.7 | loose | Sewing | care small blade
 needle pack | sewing needles, hand needles, machine needle pack, needle | 30x60x4 | 5 | pocket | Sewing | care blade small, keeps pockets edge
 pin cushion | pincushion, magnetic pin dish | 80x80x50 | 60 | block | Sewing | care blade

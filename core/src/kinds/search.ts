@@ -19,22 +19,24 @@ const STOP = new Set([
   'type',
 ]);
 /** One spelling for words that have two, and words that mean the same in a name. */
-const SAME: Record<string, string> = {
-  color: 'colour',
-  colored: 'coloured',
-  watercolor: 'watercolour',
-  modeling: 'modelling',
-  jewelry: 'jewellery',
-  mold: 'mould',
-  gray: 'grey',
-  fiber: 'fibre',
-  stabilizer: 'stabiliser',
-  inkpad: 'ink pad',
-  paintbrush: 'paint brush',
-  cardstock: 'card',
-  foamboard: 'foam board',
-};
-pluralize.addUncountableRule(/^(scissors|tweezers|pliers|pins|glasses|scales|dots|tops)$/);
+const SAME: ReadonlyMap<string, string> = new Map(
+  Object.entries({
+    color: 'colour',
+    colored: 'coloured',
+    watercolor: 'watercolour',
+    modeling: 'modelling',
+    jewelry: 'jewellery',
+    mold: 'mould',
+    gray: 'grey',
+    fiber: 'fibre',
+    stabilizer: 'stabiliser',
+    inkpad: 'ink pad',
+    paintbrush: 'paint brush',
+    cardstock: 'card',
+    foamboard: 'foam board',
+  }),
+);
+pluralize.addUncountableRule(/^(scissors|tweezers|pliers|glasses|scales)$/);
 for (const [one, many] of [
   ['die', 'dies'],
   ['base', 'bases'],
@@ -52,7 +54,7 @@ export function wordsOf(text: string): string[] {
     .filter((w) => w !== '' && !STOP.has(w))
     .flatMap((w) => {
       const one = pluralize.singular(w);
-      return (SAME[one] ?? SAME[w] ?? one).split(' ');
+      return (SAME.get(one) ?? SAME.get(w) ?? one).split(' ');
     });
 }
 

@@ -30,10 +30,11 @@ const SPELT = new RegExp(
   `^(?:an?\\s+(?=(?:hundred|dozen|couple|pair|few)\\b))?(half a dozen|a dozen|dozen|couple(?: of)?|${Object.keys(WORDS).join('|')})(?:\\s+(dozen))?\\s+(?:x\\s+)?(?=\\S)`,
   'i',
 );
-const FRONT = /^(\d{1,3}(?:[ ,.]\d{3})+|\d+)(\+|\?|ish)?\s*(?:pcs?\.?|pieces?|x(?=\s))?\s*(?:of\s+)?(?=\S)/i;
+const FRONT =
+  /^(\d{1,3}(?:[ ,.]\d{3})+(?!\d)|\d+(?!\d))(\+|\?|ish)?\s*(?:pcs?\.?|pieces?|x(?=\s))?\s*(?:of\s+)?(?=\S)/i;
 /** A number that is the beginning of something else: 3D, 9V, 2-ply, 4/5, 5 %. */
 const NO_COUNT =
-  /^\d+(?:[.,]?\d)*(?:[a-wyz]|x[a-z0-9]|[-/%.,]\d|-[a-z]|\s?%|\s(?:m|yd|yards?|metres?|meters?|ft|feet|ml|cl|l|litres?|liters?|watts?|w|ply|hole)(?![a-z]))/i;
+  /^\d+(?:[.,]?\d)*(?:(?!ish\b)[a-wyz]|x[a-z0-9]|[-/%]\d|[.,]\d(?!\d\d(?!\d))|-[a-z]|\s?%|\s(?:m|yd|yards?|metres?|meters?|ft|feet|ml|cl|l|litres?|liters?|watts?|w|ply|hole)(?![a-z]))/i;
 const VAGUELY = new RegExp(`^(?:a\\s+)?(${Object.keys(VAGUE).join('|')})(?:\\s+of)?\\s+(?=\\S)`, 'i');
 const BEHIND =
   /(?:(?:^|[\s,;:(])(?:x\s?|qty:?\s?|:\s?|=\s?|,\s?|\()(\d+)(?:\s?(?:pcs?\.?|pieces?|off|x))?\)?|[\s,](\d+)\s?(?:sheets?|pcs?\.?|pieces?|off|rolls?|balls?|spools?|bottles?)|(?<!\b(?:size|no|nr|number|type|drawer|box|shelf|part|set|series|vol))\s(\d+))\s*$/i;

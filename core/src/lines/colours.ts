@@ -35,22 +35,24 @@ const THINGS = new Set([
   'honeydew',
 ]);
 
-const hex = (n: number) => `#${n.toString(16).padStart(6, '0')}`;
+const NAMED: ReadonlyMap<string, string> = new Map([
+  ...Object.entries(colorsNamed as Record<string, number>).map(
+    ([name, n]) => [name, `#${n.toString(16).padStart(6, '0')}`] as const,
+  ),
+  ...Object.entries(OURS),
+]);
 
-/** The colour that a word or two name, as #rrggbb; null for none. The last colour word counts: “navy blue” is blue, darkened by its first. */
+/** The colour that a word or two name, as #rrggbb; null for none. The last colour word counts, but “navy blue” and “teal green” are navy and teal. */
 export function colourIn(text: string, except: readonly string[] = []): string | null {
   const words = wordsOf(text).filter((w) => !except.includes(w));
   for (let i = words.length - 1; i >= 0; i--) {
-    const two = i > 0 ? words[i - 1]! + words[i]! : '';
-    for (const word of [two, words[i]!]) {
-      if (word === '' || THINGS.has(word)) continue;
-      if (OURS[word]) return OURS[word];
-      const named = (colorsNamed as Record<string, number>)[word];
-      if (named !== undefined)
-        return i > 0 && (words[i - 1] === 'navy' || words[i - 1] === 'teal')
-          ? hex((colorsNamed as Record<string, number>)[words[i - 1]!]!)
-          : hex(named);
+    const before = words[i - 1] ?? '';
+    if (!NAMED.has(words[i]!) || THINGS.has(words[i]!)) {
+      const two = NAMED.get(before + words[i]!);
+      if (two) return two;
+      continue;
     }
+    return NAMED.get(before + words[i]!) ?? (/^(navy|teal)$/.test(before) ? NAMED.get(before)! : NAMED.get(words[i]!)!);
   }
   return null;
 }

@@ -148,10 +148,11 @@ function amountOf(text: string, known: readonly KnownHolder[]): SaidContainer | 
     return container && { ...container, count: 1, share: shared.share };
   }
   const direct = containerNamed(text.replace(/^(?:an?|the|my|this|one)\s+/i, ''), known);
-  if (direct) return { ...direct, count: 1, share: 1 };
+  if (direct?.holderId) return { ...direct, count: 1, share: 1 };
   const counted = countIn(`${text} `);
-  const container = counted && containerNamed(counted.rest, known);
-  return container ? { ...container, count: counted.count, share: 1 } : null;
+  const several = counted && containerNamed(counted.rest, known);
+  if (several) return { ...several, count: counted.count, share: 1 };
+  return direct && { ...direct, count: 1, share: 1 };
 }
 
 /** “4 clear boxes here”: containers found standing in a place; null when a line says none. */

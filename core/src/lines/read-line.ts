@@ -91,11 +91,11 @@ export function readLine(line: string, { measure, holders = [], chosen = null }:
   const behind = inPack && /^\d/.test(afterPack) ? inPack.rest : afterPack;
   const worded = quoted === null ? pieceWordIn(behind) : null;
   const named = nameOf(worded, behind, quoted, chosen);
-  if (named.name === '')
+  if (named.name === '' || (quoted === null && !/\p{L}/u.test(named.name)))
     return { what: 'nothing', reason: `“${cutText(whole, 60)}” says how many or how large, but not of what.` };
 
   const { kind, doubts } = kindFor(named, chosen);
-  const colour = coloured.colour ?? colourIn(named.name, named.kindWords);
+  const colour = coloured.colour ?? (quoted === null ? colourIn(named.name, named.kindWords) : null);
   const supply = supplyOf(named.name, kind, colour);
   const known = new Set<Sized>();
   if (usable) setSize(supply, usable.size, known);
@@ -139,7 +139,8 @@ export function readLine(line: string, { measure, holders = [], chosen = null }:
       const of = packOf ?? kind?.packOf ?? 1;
       supply.packOf = of;
       supply.working = (counted?.count ?? 1) * of;
-      if (packOf === null) supply.usual.push('working');
+      // where a piece is what is sold there is nothing to guess
+      if (packOf === null && (kind?.packOf ?? 2) > 1) supply.usual.push('working');
       if (counted && !counted.sure) supply.unsure.push('working');
     } else if (filled && !counted) byVolume(filled.container);
     else {
@@ -182,8 +183,8 @@ function supplyOf(name: string, kind: KindOfSupply | null, colour: string | null
 /** “…” holds a name that is taken as it stands. */
 function quotedIn(text: string): { text: string; name: string | null } {
   const m = /(?<=^|\s)"([^"]+)"(?=$|[\s,+])/.exec(text);
-  // 2" is a length
-  if (!m || /^\s*(x|\*|by)\s/i.test(m[1]!)) return { text, name: null };
+  // the sign of inches stands right behind its number
+  if (!m) return { text, name: null };
   return {
     text: `${text.slice(0, m.index)} ${text.slice(m.index + m[0].length)}`.replace(/\s+/g, ' ').trim(),
     name: m[1]!.trim(),
@@ -268,7 +269,7 @@ function nameOf(
     if (short !== '' && better && (bare?.whole || !/^(pad|set|block|sheet|tube|stick|bag|box|tin)/.test(worded.word)))
       return { name: name(short), words: short, kindWords: bare?.named ?? [], several: false };
   }
-  const several = /[^s]s$/i.test(withWord) || /[^s]s\b/.test(withWord.split(' of ')[0] ?? '');
+  const several = /[^s]s$/i.test(withWord.split(' of ')[0]!);
   return { name: name(withWord), words: withWord, kindWords: long?.named ?? [], several };
 }
 
@@ -316,7 +317,10 @@ function setSize(supply: Draft, size: SaidSize, known: Set<Sized>): void {
   // one length is that of the longest side
   const longest = Math.max(width ?? 0, depth ?? 0, height ?? 0);
   if (longest > 0 && height === longest && supply.form === 'bottle') set('height', a);
-  else if (longest > 0 && width === longest) set('width', a);
+  else if (longest > 0 && width === longest && depth === longest) {
+    set('width', a);
+    set('depth', a);
+  } else if (longest > 0 && width === longest) set('width', a);
   else set('depth', a);
 }
 

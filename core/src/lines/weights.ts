@@ -44,7 +44,9 @@ export function weightIn(text: string, paper: boolean): { weight: SaidWeight; re
           : 'g';
   const n = number(mass[1]!);
   if (!(n > 0)) return null;
-  if (paper && unit === 'g' && n <= 1500) return found(mass, { grammage: n });
-  if (paper && unit === 'lb' && n >= 16 && n <= 140) return found(mass, { grammage: Math.round(n * BASIS.cover) });
+  const each = /each|a piece/i.test(mass[0]);
+  if (paper && !each && unit === 'g' && n <= 1500) return found(mass, { grammage: n });
+  if (paper && !each && unit === 'lb' && n >= 16 && n <= 140)
+    return found(mass, { grammage: Math.round(n * BASIS.cover) });
   return found(mass, { mass: Math.round(n * GRAMS[unit]! * 1000) / 1000 });
 }

@@ -33,6 +33,7 @@ export function writeLine(supply: Written): string {
     bare.supply.name === name &&
     bare.supply.working === working &&
     bare.supply.note === '' &&
+    (colour !== null || bare.supply.colour === null) &&
     bare.supply.packOf === supply.packOf;
   const said = (field: 'width' | 'depth' | 'height') => !usual.includes(field) && supply[field] !== null;
   const parts = [asIs ? plain : `${working} "${name.replaceAll('"', '″')}"`];

@@ -26,7 +26,6 @@ export function usualLies(form: string): Supply['lies'] {
 
 /** A supply of which all that came later is not said: measured, of no kind, sold singly, kept as bought. */
 export const SUPPLY_LATER = {
-  bears: false,
   zoneId: null,
   kind: '',
   usual: [],
@@ -54,6 +53,7 @@ export function blankSupply(id: string, name: string): Supply {
     backstock: 0,
     stackLimit: null,
     lies: ['flat', 'edge', 'upright'],
+    bears: false,
     sensitive: [],
     hazards: [],
     colour: null,

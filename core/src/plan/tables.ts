@@ -96,7 +96,7 @@ export const TABLES = {
   }),
   supplies: table(rows.Supply, 'supply', null, {
     references: { zoneId: emptiedBy('zones') },
-    later: { ...SUPPLY_LATER },
+    later: { bears: false, ...SUPPLY_LATER },
   }),
   bans: table(rows.Ban, 'ban', 'ban', {
     since: 5,

@@ -77,7 +77,16 @@ const CRAFTS: readonly { words: readonly string[]; kinds: readonly string[] }[] 
   { words: ['stamp', 'stamping'], kinds: ['ink-pad', 'acrylic-block', 'stamp-cleaner', 'card', 'craft-mat'] },
   {
     words: ['sew', 'sewing', 'quilt', 'quilting', 'dress', 'kite', 'tailoring'],
-    kinds: ['thread-spool', 'bobbin', 'fabric-scissors', 'pins', 'needle-pack', 'seam-ripper', 'tape-measure', 'iron'],
+    kinds: [
+      'thread-spool',
+      'bobbin',
+      'fabric-scissors',
+      'box-of-pins',
+      'needle-pack',
+      'seam-ripper',
+      'tape-measure',
+      'iron',
+    ],
   },
   {
     words: ['knit', 'knitting', 'crochet', 'yarn'],

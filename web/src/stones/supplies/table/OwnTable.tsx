@@ -288,12 +288,7 @@ function WouldDo({ reading, onTake, onLeave }: { reading: OwnReading; onTake: ()
                 {r.supply.working} × {r.supply.name}
               </strong>{' '}
               <span className="text-soft">
-                {r.supply.width === null
-                  ? 'no size'
-                  : [r.supply.width, r.supply.depth, r.supply.height]
-                      .filter((n) => n !== null)
-                      .map((n) => `${Math.round(n * 10) / 10}`)
-                      .join(' × ') + ' mm'}
+                {sizeWords(r.supply, reading.measure) || 'no size'}
                 {r.supply.mass > 0 && ` · ${Math.round(r.supply.mass)} g`}
                 {r.guessed.length > 0 && ' · partly usual sizes'}
                 {r.uses.length > 0 && ` · for ${r.uses.includes('*') ? 'everything' : r.uses.join(', ')}`}

@@ -1,0 +1,148 @@
+import { describe, expect, test } from '@jest/globals';
+import { Supply, blankSupply, usualLies } from '../plan/index.ts';
+import { KINDS, kindOf, likelyKinds, ofKind, pluralOf, wordsOf } from './index.ts';
+
+const sizeOf = (id: string) => {
+  const { width, depth, height } = kindOf(id)!;
+  return [width, depth, ...(height === null ? [] : [height])];
+};
+
+describe('the catalogue of kinds', () => {
+  test('there are more than 200, each whole, with a name of its own, over all common crafts', () => {
+    expect(KINDS.length).toBeGreaterThanOrEqual(200);
+    expect(new Set(KINDS.map((k) => k.id)).size).toBe(KINDS.length);
+    for (const kind of KINDS) {
+      const supply = { ...blankSupply('x', kind.name), ...ofKind(kind), lies: usualLies(kind.form) };
+      const read = Supply.safeParse(supply);
+      expect([kind.name, read.success ? 'whole' : read.error.issues]).toEqual([kind.name, 'whole']);
+      // a thickness, or a paper weight that gives it
+      expect([kind.name, kind.height !== null || kind.grammage !== null]).toEqual([kind.name, true]);
+      expect([kind.name, kind.mass > 0, kind.packOf >= 1, kind.family !== '', kind.natures.length > 0]).toEqual([
+        kind.name,
+        ...Array.from({ length: 4 }, () => true),
+      ]);
+      expect([kind.name, kind.source]).toEqual([kind.name, expect.stringMatching(/common practice|from memory/)]);
+    }
+    for (const family of [
+      'Card',
+      'Paper',
+      'Stamps',
+      'Dies',
+      'Inks',
+      'Paints',
+      'Pencils',
+      'Adhesives',
+      'Fabric',
+      'Thread',
+      'Yarn',
+      'Embroidery',
+      'Beads',
+      'Felting',
+      'Clay',
+      'Resin',
+      'Wax',
+      'Soap',
+      'Leather',
+      'Wood',
+      'Flowers',
+      'Printing',
+      'Packing',
+      'Photography',
+      'Hand tools',
+      'Cleaning',
+    ])
+      expect([family, KINDS.some((k) => k.family === family)]).toEqual([family, true]);
+  });
+
+  // ISO 216: A0 is 1 m², sides 1 : √2, each next size half the one before, whole millimetres
+  test('sheets of ISO 216', () => {
+    expect(
+      [sizeOf('printer-paper'), sizeOf('vellum'), sizeOf('drawing-paper'), sizeOf('blank-card')].map((s) =>
+        s.slice(0, 2),
+      ),
+    ).toEqual([
+      [210, 297],
+      [210, 297],
+      [297, 420],
+      [105, 148],
+    ]);
+  });
+  // ISO 269 (from memory): C6 114 × 162, C5 162 × 229, C4 229 × 324, DL 110 × 220 mm
+  test('envelopes of ISO 269 take the sheets of ISO 216 that they are for', () => {
+    expect(
+      [sizeOf('envelope'), sizeOf('large-envelope'), sizeOf('c4-envelope'), sizeOf('dl-envelope')].map((s) =>
+        s.slice(0, 2),
+      ),
+    ).toEqual([
+      [114, 162],
+      [162, 229],
+      [229, 324],
+      [110, 220],
+    ]);
+    const a4 = sizeOf('printer-paper');
+    expect(sizeOf('c4-envelope')[0]!).toBeGreaterThan(a4[0]!);
+    expect(sizeOf('large-envelope')[1]!).toBeGreaterThan(a4[0]!);
+  });
+  // IEC 60086 (from memory): greatest diameter and height of R6 14.5 × 50.5, R03 10.5 × 44.5, R14 26.2 × 50, R20 34.2 × 61.5; CR2032 20 × 3.2 mm
+  test('batteries of IEC 60086', () => {
+    expect([
+      sizeOf('aa-battery'),
+      sizeOf('aaa-battery'),
+      sizeOf('c-battery'),
+      sizeOf('d-battery'),
+      sizeOf('coin-cell'),
+    ]).toEqual([
+      [14.5, 14.5, 50.5],
+      [10.5, 10.5, 44.5],
+      [26.2, 26.2, 50],
+      [34.2, 34.2, 61.5],
+      [20, 20, 3.2],
+    ]);
+  });
+  // from memory: class 15 bobbin 20.3 × 11.7 mm, pencil 7.2 × 175 mm
+  test('a bobbin and a pencil', () => {
+    expect([sizeOf('bobbin'), sizeOf('pencil')]).toEqual([
+      [20.3, 20.3, 11.7],
+      [7.2, 175, 7.2],
+    ]);
+  });
+  // the weight of a sheet is its area times its paper weight
+  test('sheets weigh what their size and paper make them, to a fifth', () => {
+    for (const kind of KINDS.filter((k) => k.form === 'sheet' && k.grammage !== null)) {
+      const weighs = (kind.width * kind.depth * kind.grammage!) / 1e6;
+      expect([kind.name, Math.abs(kind.mass - weighs) <= 0.2 * weighs + 0.1]).toEqual([kind.name, true]);
+    }
+  });
+});
+
+describe('finding a kind', () => {
+  test('every kind is found first by its own name, in the singular and the plural, in capitals too', () => {
+    for (const kind of KINDS)
+      for (const name of [kind.name, pluralOf(kind.name), kind.name.toUpperCase()])
+        expect([name, likelyKinds(name)[0]?.kind.name]).toEqual([name, kind.name]);
+  });
+  test('every other name leads to its kind, among the first three', () => {
+    for (const kind of KINDS)
+      for (const other of kind.others)
+        expect([other, likelyKinds(other).map((l) => l.kind.id)]).toEqual([other, expect.arrayContaining([kind.id])]);
+  });
+  test.each([
+    ['watercolor pencils', 'watercolour pencil'],
+    ['jewelry pliers', 'pliers'],
+    ['cardstock', 'card'],
+    ['a reel of thread', 'thread spool'],
+    ['embosing powder', 'embossing powder'],
+    ['blue washi tape', 'washi tape'],
+    ['black felt tip pens', 'marker'],
+    ['scissor', 'scissors'],
+  ])('%s', (said, kind) => expect(likelyKinds(said)[0]!.kind.name).toBe(kind));
+  test('a word that names nothing finds nothing, half a name is not taken for the whole', () => {
+    expect(likelyKinds('zyzzyva')).toEqual([]);
+    expect(likelyKinds('')).toEqual([]);
+    expect(likelyKinds('pads')[0]!.whole).toBe(false);
+  });
+  test('words in one spelling', () => {
+    expect(wordsOf("Baker's Twines, coloured")).toEqual(['baker', 'twine', 'coloured']);
+    expect(pluralOf('reel of thread')).toBe('reels of thread');
+  });
+});
