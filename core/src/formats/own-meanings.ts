@@ -149,14 +149,9 @@ function suits(meaning: Meaning, share: (is: (cell: string) => boolean) => numbe
     meaning === 'reorderAt'
   )
     return share(isNumber) > 0.4;
-  if (
-    meaning === 'width' ||
-    meaning === 'depth' ||
-    meaning === 'height' ||
-    meaning === 'mass' ||
-    meaning === 'grammage'
-  )
-    return share((c) => /\d/.test(c)) > 0.4;
+  if (meaning === 'width' || meaning === 'depth' || meaning === 'height')
+    return share((c) => sizeOf(c, 'metric')?.given.length === 1) > 0.4;
+  if (meaning === 'mass' || meaning === 'grammage') return share((c) => /\d/.test(c)) > 0.4;
   if (meaning === 'size') return share((c) => /\d/.test(c) || /^(a\d|letter|legal)/i.test(c)) > 0.4;
   return true;
 }

@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import { kindOf, wordsOf } from '../kinds/index.ts';
 import { formatLength, formatWeight, type Measure, parseWeight } from '../lengths/index.ts';
-import { colourIn, countIn, packIn, readLine, sizeOf, weightIn, type Doubt } from '../lines/index.ts';
+import { colourIn, countIn, packIn, readLine, sizeOf, weighSheet, weightIn, type Doubt } from '../lines/index.ts';
 import {
   blankActivity,
   type Command,
@@ -235,6 +235,11 @@ function rowOf(
       }
       case 'mass':
       case 'grammage': {
+        const whole = meanings[i] === 'mass' && !paper ? parseWeight(united, measure === 'metric' ? 'g' : 'oz') : null;
+        if (whole?.ok) {
+          supply.mass = Number(whole.g.toFixed(3));
+          return say('mass');
+        }
         const weight = weightIn(united, paper || meanings[i] === 'grammage')?.weight;
         if (weight && 'grammage' in weight) {
           supply.grammage = weight.grammage;
@@ -299,14 +304,7 @@ function rowOf(
     say('working');
     if (!said.has('packOf')) supply.usual.push('working');
   }
-  if (
-    supply.form === 'sheet' &&
-    supply.grammage !== null &&
-    supply.width !== null &&
-    supply.depth !== null &&
-    !said.has('mass')
-  )
-    supply.mass = Math.round(((supply.width * supply.depth * supply.grammage) / 1e6) * 100) / 100;
+  if (!said.has('mass')) weighSheet(supply);
   supply.lies = usualLies(supply.form);
   supply.note = cutText(notes.join('\n'), 2000);
   return {
@@ -386,10 +384,12 @@ function differences(
     if (field === 'mass') return formatWeight(value as number, measure);
     return String(value);
   };
-  const differ = (a: unknown, b: unknown) =>
-    typeof a === 'number' && typeof b === 'number' ? Math.abs(a - b) > 0.01 : a !== b;
+  const differ = (field: keyof Supply, a: unknown, b: unknown) =>
+    typeof a === 'number' && typeof b === 'number'
+      ? words(field, a) !== words(field, b)
+      : JSON.stringify(a) !== JSON.stringify(b);
   for (const field of row.said) {
-    if (field === 'name' || !differ(there[field], row.supply[field])) continue;
+    if (field === 'name' || !differ(field, there[field], row.supply[field])) continue;
     set[field] = row.supply[field];
     changes.push({ field, from: words(field, there[field]), to: words(field, row.supply[field]) });
   }

@@ -1,7 +1,7 @@
 export { readLine, linesOf, type Doubt, type LineContext, type LineRead } from './read-line.ts';
 export { writeLine } from './write-line.ts';
 export { sizeIn, sizeOf, type SaidSize } from './sizes.ts';
-export { weightIn, BASIS, type SaidWeight } from './weights.ts';
+export { weighSheet, weightIn, BASIS, type SaidWeight } from './weights.ts';
 export { countIn, packIn, shareIn } from './amounts.ts';
 export {
   CONTAINER_KINDS,

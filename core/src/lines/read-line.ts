@@ -6,7 +6,7 @@ import { countIn, packIn, pieceWordIn } from './amounts.ts';
 import { colourIn } from './colours.ts';
 import { type KnownHolder, type SaidContainer, containersHere, filledIn } from './containers.ts';
 import { type SaidSize, sizeIn, tidied } from './sizes.ts';
-import { weightIn } from './weights.ts';
+import { weighSheet, weightIn } from './weights.ts';
 
 /** Something that was not understood for sure: what is asked, and the likeliest answers. */
 export type Doubt = { why: string; candidates: { kind: string; name: string }[] };
@@ -108,20 +108,12 @@ export function readLine(line: string, { measure, holders = [], chosen = null }:
       known.add('mass');
     }
   }
-  // a sheet weighs what its size and its paper make it
-  if (
-    supply.form === 'sheet' &&
-    supply.grammage !== null &&
-    supply.width !== null &&
-    supply.depth !== null &&
-    !known.has('mass')
-  )
-    supply.mass = Math.round(((supply.width * supply.depth * supply.grammage) / 1e6) * 100) / 100;
+  supply.usual = supply.usual.filter((field) => !known.has(field));
+  if (!known.has('mass')) weighSheet(supply);
   supply.lies = usualLies(supply.form);
   supply.note = noted.note;
 
   count();
-  supply.usual = supply.usual.filter((field) => !known.has(field));
   const guessed = [...new Set([...supply.usual, ...supply.unsure])];
   return {
     what: 'supply',

@@ -1,3 +1,6 @@
+import { sheetMass } from '../fit/index.ts';
+import { type Supply } from '../plan/index.ts';
+
 /** What a line says of weight. */
 export type SaidWeight = { grammage: number } | { mass: number };
 
@@ -49,4 +52,13 @@ export function weightIn(text: string, paper: boolean): { weight: SaidWeight; re
   if (paper && !each && unit === 'lb' && n >= 16 && n <= 140)
     return found(mass, { grammage: Math.round(n * BASIS.cover) });
   return found(mass, { mass: Math.round(n * GRAMS[unit]! * 1000) / 1000 });
+}
+
+/** A sheet weighs what its size and its paper make it; where those are known, so is that. */
+export function weighSheet(supply: Pick<Supply, 'form' | 'grammage' | 'width' | 'depth' | 'mass' | 'usual'>): void {
+  const { form, grammage, width, depth } = supply;
+  if (form !== 'sheet' || grammage === null || width === null || depth === null) return;
+  supply.mass = Math.round(sheetMass(width, depth, grammage) * 100) / 100;
+  if (!supply.usual.includes('width') && !supply.usual.includes('depth'))
+    supply.usual = supply.usual.filter((field) => field !== 'mass');
 }
