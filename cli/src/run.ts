@@ -2,12 +2,14 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { arrangeRoom, energyOf } from '@heronstone/core/arrange';
 import { CHECKS, findingsOf, FIRST } from '@heronstone/core/findings';
-import { exportPlan, importPlan } from '@heronstone/core/formats';
+import { decodeText, exportPlan, importPlan, readList } from '@heronstone/core/formats';
 import { stowageOf } from '@heronstone/core/fit';
 import { findHomes, isWorse, placeFilling } from '@heronstone/core/homes';
-import { apply, homesIn, placeTitle, type Plan, zoneOf } from '@heronstone/core/plan';
+import { apply, emptyPlan, homesIn, placeTitle, type Plan, zoneOf } from '@heronstone/core/plan';
 import { BANDS, fetchFrom, makerOf, PLAIN, sceneAt } from '@heronstone/core/reach';
 import { balanceOf, proposeZones, zonesFromActivities } from '@heronstone/core/zones';
+import { type Doubt } from '@heronstone/core/lines';
+import { budgetOf } from '@heronstone/core/stock';
 import { readSlotting, solveSlotting } from '@heronstone/core/slotting';
 
 export type Result = { code: 0 | 2; out?: string; error?: string };
@@ -21,6 +23,8 @@ heronstone homes PLAN.heron.json [--seconds N] [--out FILE]
 heronstone check PLAN.heron.json
 heronstone fill PLAN.heron.json
 heronstone zones PLAN.heron.json [--find]
+heronstone read-list FILE [--measure metric|imperial]
+heronstone budget PLAN.heron.json
 heronstone arrange PLAN.heron.json [--seed N] [--steps N] [--searches N] [--out FILE]
 `;
 
@@ -34,6 +38,8 @@ export async function run(args: string[]): Promise<Result> {
     if (command === 'check') return check(file);
     if (command === 'fill') return fill(file);
     if (command === 'zones') return zones(file, values.find ?? false);
+    if (command === 'read-list') return list(file, values.measure);
+    if (command === 'budget') return budget(file);
     if (command === 'arrange') return await arrange(file, values);
     return await homes(file, values);
   } catch (error) {
@@ -51,6 +57,7 @@ type Values = {
   seat?: string | undefined;
   out?: string | undefined;
   find?: boolean | undefined;
+  measure?: string | undefined;
   help?: boolean | undefined;
 };
 
@@ -61,6 +68,8 @@ const FLAGS: Record<string, readonly string[]> = {
   check: [],
   fill: [],
   zones: ['find'],
+  'read-list': ['measure'],
+  budget: [],
   arrange: ['seed', 'steps', 'searches', 'out'],
 };
 
@@ -79,6 +88,7 @@ function read(args: string[]): { command: string; file: string; values: Values }
         seat: { type: 'string' },
         out: { type: 'string' },
         find: { type: 'boolean' },
+        measure: { type: 'string' },
         help: { type: 'boolean' },
       },
     });
@@ -89,7 +99,7 @@ function read(args: string[]): { command: string; file: string; values: Values }
   if (parsed.values.help || command === 'help') return { command: 'help', file: '', values: parsed.values };
   if (!command || !FLAGS[command])
     throw new Trouble(
-      `say slot, reach, homes, check, fill, zones or arrange${command ? `, not “${command}”` : ''}; --help tells more`,
+      `say slot, reach, homes, check, fill, zones, read-list, budget or arrange${command ? `, not “${command}”` : ''}; --help tells more`,
     );
   if (!file) throw new Trouble(`${command} needs a file`);
   if (rest.length > 0) throw new Trouble(`one file at a time, not also “${rest[0]}”`);
@@ -112,9 +122,11 @@ function whole(text: string | undefined, flag: string, fallback: number, most: n
   return n;
 }
 
-function textOf(file: string): string {
+const textOf = (file: string): string => bytesOf(file).toString('utf8');
+
+function bytesOf(file: string): Buffer {
   try {
-    return readFileSync(file, 'utf8');
+    return readFileSync(file);
   } catch (error) {
     const code = (error as NodeJS.ErrnoException).code;
     throw new Trouble(code === 'ENOENT' ? `there is no file ${file}` : `cannot read ${file} (${code})`);
@@ -281,6 +293,68 @@ function fill(file: string): Result {
       };
     });
   return { code: 0, out: json(rows) };
+}
+
+/** A list as it would be taken in: CSV of any headings, or plain lines. Millimetres, grams. */
+function list(file: string, measure = 'metric'): Result {
+  if (measure !== 'metric' && measure !== 'imperial')
+    throw new Trouble(`--measure takes metric or imperial, not “${measure}”`);
+  const decoded = decodeText(bytesOf(file));
+  if (!decoded.ok) throw new Trouble(`${file}: ${decoded.reason}`);
+  let n = 0;
+  const read = readList(decoded.text, emptyPlan('list', { measure }), { measure, makeId: () => `supply-${++n}` });
+  const asked = (doubts: readonly Doubt[]) => doubts.map(({ why, candidates }) => ({ why, candidates }));
+  if (read.what === 'lines') {
+    const rows = read.lines.flatMap(({ line, text, read: got }) =>
+      got.what === 'supply'
+        ? [{ line, text, supply: got.supply, guessed: got.guessed, doubts: asked(got.doubts), container: got.container }]
+        : [],
+    );
+    const troubles = read.lines.flatMap(({ line, text, read: got }) =>
+      got.what === 'nothing'
+        ? [{ line, text, reason: got.reason }]
+        : got.what === 'containers'
+          ? [{ line, text, reason: 'Containers stand in a place: say them on the tour.' }]
+          : [],
+    );
+    return { code: 0, out: json({ what: read.what, rows, troubles }) };
+  }
+  const { fresh, troubles, activities, kept } = read.reading;
+  const columns =
+    read.what === 'table'
+      ? read.table.headings.map((heading, i) => ({ heading, meaning: read.meanings[i] || null }))
+      : undefined;
+  const rows = fresh.map(({ line, text, supply, guessed, doubts, uses }) => {
+    const { id: _id, ...rest } = supply;
+    return { line, text, supply: rest, guessed, doubts: asked(doubts), uses };
+  });
+  return { code: 0, out: json({ what: read.what, columns, rows, troubles, activities, kept }) };
+}
+
+/** Room asked for and offered, per zone and kind of room, in its own measure: mm, mm², litres, pockets. */
+function budget(file: string): Result {
+  const plan = planOf(file);
+  const { tapes, unmeasured, nowhere, guessed } = budgetOf(plan);
+  const names = (ids: readonly string[]) => ids.map((id) => plan.supplies[id]!.name);
+  return {
+    code: 0,
+    out: json({
+      growth: plan.head.growth,
+      guessed: round(guessed),
+      room: tapes.map(({ zoneId, tape, nature, demand, offer, more }) => ({
+        zone: zoneId === null ? null : plan.zones[zoneId]!.name,
+        room: tape,
+        nature,
+        low: round(demand.low),
+        likely: round(demand.likely),
+        high: round(demand.high),
+        offer: round(offer),
+        more: more && { like: placeTitle(plan, plan.places[more.place]!), count: more.count },
+      })),
+      unmeasured: names(unmeasured),
+      nowhere: names(nowhere),
+    }),
+  };
 }
 
 /** Balance and findings of zones; with `find` also which unit each should be kept for, and what keeping zones costs against free placement. */

@@ -1,5 +1,6 @@
 import { type UnitKind } from '@heronstone/core/catalogue';
 import { seatsFor } from '@heronstone/core/fit';
+import { holdersFor, readLine } from '@heronstone/core/lines';
 import {
   type Activity,
   apply,
@@ -119,13 +120,24 @@ export class Builder {
     return this.run({ type: 'addPerson', person: { ...blankPerson(id, name, stature), ...over } });
   }
 
+  /** A supply entered as a line, as a maker would; a line in doubt is a mistake in the demo and throws. */
+  line([line, uses, home, over = {}]: LineRow): this {
+    const read = readLine(line, { measure: 'metric', holders: holdersFor(this.plan, null) });
+    if (read.what !== 'supply' || read.doubts.length > 0) throw new Error(`“${line}” is not understood for sure`);
+    const { supply } = read;
+    const id = idOf(supply.name);
+    const { usedUp = 0, ...rest } = over;
+    this.run({ type: 'addSupplies', supplies: [{ ...supply, id, ...rest }] });
+    for (const [activityId, fetches] of Object.entries(uses))
+      this.run({ type: 'addUse', use: { id: `${activityId}-${id}`, activityId, supplyId: id, fetches, usedUp } });
+    if (home) this.run({ type: 'assignHome', supplyId: id, share: 'working', placeId: home, since: '2026-03-01' });
+    return this;
+  }
+
   /** One supply with its uses (activity → fetches a session) and today's home. */
   supply(row: SupplyRow): this {
     const [name, family, form, [width, depth, height], mass, [working, backstock], uses, home, over = {}] = row;
-    const id = name
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-|-$/g, '');
+    const id = idOf(name);
     const { usedUp = 0, ...rest } = over;
     const lies = usualLies(form);
     const supply = {
@@ -148,6 +160,19 @@ export class Builder {
     return this;
   }
 }
+
+const idOf = (name: string) =>
+  name
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '');
+
+export type LineRow = [
+  line: string,
+  uses: Record<string, number>,
+  home: string | null,
+  over?: Partial<Supply> & { usedUp?: number },
+];
 
 export type SupplyRow = [
   name: string,

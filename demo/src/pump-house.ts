@@ -1,5 +1,5 @@
 import { keepFromAt, type Plan } from '@heronstone/core/plan';
-import { Builder, type SupplyRow } from './build.ts';
+import { Builder, type LineRow, type SupplyRow } from './build.ts';
 
 const SUMMER = [3, 4, 5, 6, 7, 8];
 const AUTUMN = [9, 10, 11, 12];
@@ -287,6 +287,7 @@ export function pumpHouse(): Plan {
       standing: true,
     });
   for (const row of SUPPLIES) b.supply(row);
+  for (const row of LINES) b.line(row);
   return b.plan;
 }
 
@@ -392,4 +393,59 @@ const SUPPLIES: SupplyRow[] = [
   ['Ballast bags, 2 kg', 'Kite parts', 'soft', [180, 120, 70], 2000, [8, 0], K(1), 'cupboard.1.0', { hazards: ['heavy'] }],
   ['Ground stakes, steel', 'Kite parts', 'stick', [300, 20, 20], 420, [12, 0], K(2), 'cupboard.1.0'],
   ['Old wallpaper rolls', 'Wood', 'roll', [null, null, null], 700, [3, 0], {}, null],
+];
+
+// typed on a Sunday afternoon, as lines; what they do not say is what such things usually are
+// prettier-ignore
+const LINES: LineRow[] = [
+  ['2 packs of 50 white A6 card blanks', { packing: 2 }, 'right.3.0', { usedUp: 2 }],
+  ['100 C6 envelopes', { packing: 2 }, 'right.3.0', { usedUp: 2 }],
+  ['25 kraft card 12x12 216 g', { lanterns: 1 }, 'cubes.0.0'],
+  ['30 A4 tracing paper 100 g', { lanterns: 2, kites: 1 }, 'sheets.2.0', { usedUp: 2 }],
+  ['4 patterned paper pads', { lanterns: 1 }, 'cubes.1.0'],
+  ['50 gift tags', { packing: 4 }, 'right.3.0', { usedUp: 4 }],
+  ['40 cello bags 13 x 18', { packing: 4 }, 'right.4.0', { usedUp: 4 }],
+  ['10 gift bags', { packing: 3 }, null, { usedUp: 3 }],
+  ['3 rolls of wrapping paper 70 cm', { packing: 2 }, 'cupboard.0.0', { usedUp: 1 }],
+  ['20 padded envelopes', { packing: 3 }, 'loft.0.0', { usedUp: 3 }],
+  ['bubble wrap', { packing: 3 }, 'shed.0.0'],
+  ['6 label sheets', { packing: 1 }, 'right.2.0', { usedUp: 1 }],
+  ['2 permanent markers', { packing: 5 }, 'cart.0.0'],
+  ['12 fineliners', { lanterns: 3, kites: 1 }, 'left.3.0'],
+  ['24 coloured pencils', { lanterns: 1 }, 'cubes.3.2.1'],
+  ['12 pencils', { kites: 3, lanterns: 3 }, 'shelves.1.0'],
+  ['3 erasers', { lanterns: 2 }, 'shelves.1.0'],
+  ['2 pencil sharpeners', { lanterns: 1 }, 'shelves.1.0'],
+  ['3 glue sticks + 3 spare', { lanterns: 3, packing: 2 }, 'left.3.0', { usedUp: 1 }],
+  ['2 bottles of PVA glue', { lanterns: 2 }, 'cupboard.2.0'],
+  ['super glue', { kites: 2 }, 'block.2.0'],
+  ['hot glue gun', { kites: 1, lanterns: 1 }, null],
+  ['20 hot glue sticks', { kites: 1 }, 'cupboard.4.0'],
+  ['6 double sided tapes', { lanterns: 4, kites: 2 }, 'shelves.0.1', { usedUp: 1 }],
+  ['hook and loop dots', { kites: 2 }, 'cupboard.2.0'],
+  ['6 washi tapes', { packing: 2 }, 'shelves.0.2'],
+  ['30 cm ruler', { lanterns: 4, kites: 2 }, 'left.3.0'],
+  ['2 tape measures', { kites: 3 }, 'block.2.2'],
+  ['2 awls', { kites: 2, lanterns: 1 }, 'cart.2.0'],
+  ['tweezers', { lanterns: 2, felting: 1 }, null],
+  ['hammer', { kites: 1 }, 'cupboard.5.0'],
+  ['8 spring clamps', { kites: 2, lanterns: 2 }, 'cubes.2.1.1'],
+  ['sandpaper 20 sheets', { kites: 1 }, null],
+  ['10 fibreglass rods', { kites: 2 }, null, { lies: ['flat', 'upright', 'diagonal'] }],
+  ['4 balls jute twine 8 cm dia x 8 cm', { packing: 4, lanterns: 1 }, 'cart.0.0', { usedUp: 1 }],
+  ['8 red ribbon spools', { packing: 3, kites: 1 }, 'shelves.1.2'],
+  ['clear box of ribbon ends', { packing: 1 }, 'clear-box.cupboard.1.0.1'],
+  ['120 wooden beads', { felting: 1, lanterns: 1 }, 'jar.shelves.0.2.1', { hazards: ['small'] }],
+  ['about 80 buttons', { felting: 1 }, 'jar.shelves.0.2.2'],
+  ['60 pompoms', { felting: 1 }, 'jar.shelves.0.2.3'],
+  ['20 safety pins', { kites: 1 }, 'block.2.0'],
+  ['box of pins', { kites: 2 }, 'left.2.0'],
+  ['6 felt sheets', { felting: 2 }, 'cubes.1.0'],
+  ['10 embroidery flosses', { felting: 1 }, null],
+  ['4 AA batteries + 8 spare', { lanterns: 2 }, 'cubes.3.1', { usedUp: 1 }],
+  ['9V battery', { lanterns: 0.2 }, 'cubes.3.1'],
+  ['2 spray bottles', { marbling: 3, prints: 2 }, 'bench.0.0'],
+  ['6 cleaning cloths', { marbling: 3, prints: 2 }, 'bench.0.0'],
+  ['kitchen roll', { marbling: 3, prints: 3 }, 'bench.1.0', { usedUp: 1 }],
+  ['10 silk flowers', {}, 'cupboard.5.0'],
 ];

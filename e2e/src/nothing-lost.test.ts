@@ -43,10 +43,10 @@ describe('nothing lost', () => {
 
   test('a list of an old spreadsheet: its letters are right, and a number that may mean two things is asked', async () => {
     const id = await addDemoPlan(app.server, 'cupboard');
-    await app.open(id, 'supplies');
+    await app.open(id, 'supplies?view=table');
     const list = join(app.server.folder, 'liste.csv');
     writeFileSync(list, Buffer.from('name;width;working\nTüllrolle;1,250;3\nDose;40;2\n', 'latin1'));
-    await app.page.locator('input[aria-label="CSV list"]').setInputFiles(list);
+    await app.page.locator('input[aria-label="A list as CSV or text"]').setInputFiles(list);
     await app.page.waitForSelector('text=What does 1,250 mean in this list?');
     expect(await app.page.getByRole('button', { name: 'Take over 1' }).isVisible()).toBe(true);
     await app.page.getByRole('radio', { name: /^1250/ }).check();
@@ -55,8 +55,9 @@ describe('nothing lost', () => {
       async () => Object.values(await suppliesOf(id)).some((s) => s.name === 'Tüllrolle' && s.width === 1250),
       'the list is taken over',
     );
+    await app.open(id, 'supplies?view=table');
     writeFileSync(list, Buffer.from([0x89, 0x50, 0x4e, 0x47, 0, 1, 2, 3]));
-    await app.page.locator('input[aria-label="CSV list"]').setInputFiles(list);
+    await app.page.locator('input[aria-label="A list as CSV or text"]').setInputFiles(list);
     await app.page.waitForSelector('text=/This file is not text/');
   });
 

@@ -114,7 +114,7 @@ describe('people, activities and stations', () => {
     await until(async () => !(await uses()).includes('apron 1'), 'and not');
     await view('As for another');
     await page.getByLabel('the same as for').selectOption({ label: 'Needle felting' });
-    await page.getByRole('button', { name: /^Copy 6 uses/ }).click();
+    await page.getByRole('button', { name: /^Copy 12 uses/ }).click();
     await until(async () => (await uses()).includes('felting-needles 6'), 'copied');
     await page.getByRole('button', { name: /^Undo/ }).click();
     await until(async () => !(await uses()).includes('felting-needles 6'), 'one undo takes all of it back');
@@ -125,9 +125,9 @@ describe('people, activities and stations', () => {
     const { page } = app;
     const id = await addDemoPlan(app.server, 'pump');
     await app.open(id, 'activities?activity=felting&view=where');
-    await page.waitForSelector('text=/2 of 6 packed/');
+    await page.waitForSelector('text=/2 of 12 packed/');
     await page.getByRole('button', { name: 'Pack it' }).click();
-    await page.waitForSelector('text=/[3-6] of 6 packed/');
+    await page.waitForSelector('text=/([3-9]|1[0-2]) of 12 packed/');
     await page.getByRole('button', { name: 'Where should I sit?' }).click();
     await page.waitForSelector('[data-map] [data-best]', { timeout: 60_000 });
     const before = (await planNow(id)).stations['felt-seat']!;

@@ -13,6 +13,7 @@ import { findingsOf } from '@heronstone/core/findings';
 import { root } from '../harness.ts';
 import { greedyPlusSwaps } from './greedy.ts';
 import { editToRedraw } from './redraw.ts';
+import { supplyRows } from './supplies.ts';
 import { highsInProcess } from './highs-process.ts';
 
 /**
@@ -241,6 +242,8 @@ const csv = `name,width,depth,height\n${Array.from({ length: 10_000 }, (_, i) =>
 say(
   `| a list of 10,000 supplies read | ${median(() => void readSupplies(csv, () => 'id'), 5).toFixed(0)} ms | 5,000 ms |`,
 );
+
+for (const row of await supplyRows(read.plan)) say(row);
 
 if (args.includes('--write')) {
   const file = join(root, 'docs/bench.md');

@@ -1,4 +1,4 @@
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { useWidth } from '../../ui/width.ts';
@@ -43,7 +43,8 @@ export default function SuppliesStone() {
   const furnished = usePlan((s) => Object.keys(s.plan.places).length > 0);
   const phone = useWidth() === 'phone';
   // the tour is how every maker takes stock: it comes first where there is something to walk past
-  const usual = empty ? (furnished ? 'tour' : 'lines') : 'list';
+  // and stays when the first thing is in
+  const [usual] = useState(empty ? (furnished ? 'tour' : 'lines') : 'list');
   const way = WAYS.find((w) => w.id === get('view')) ?? WAYS.find((w) => w.id === usual)!;
   return (
     <main className="flex grow flex-col px-4 pb-3">

@@ -88,9 +88,9 @@ export default function Lines() {
         </p>
         {reads.length === 0 && (
           <p className="mt-1 max-w-prose text-soft">
-            A count, a name, and whatever else you know: “packs of 25”, a size in either system, a paper weight, a
-            colour, what box it fills. What you do not say is taken from what such things usually are, and marked as a
-            guess until you measure it.
+            Take everything out and count it. A count, a name, and whatever else you know: “packs of 25”, a size in
+            either system, a paper weight, a colour, what box it fills. What you do not say is taken from what such
+            things usually are, and marked as a guess until you measure it.
           </p>
         )}
         <ol className="mt-1 divide-y divide-line overflow-auto md:max-h-[calc(100vh-13rem)]">

@@ -210,21 +210,23 @@ export default function List() {
                 className="grid items-end gap-2 border-b border-line px-1 pb-1 text-[13px] text-soft"
                 style={{ gridTemplateColumns: template }}
               >
-                <input
-                  type="checkbox"
-                  aria-label="Mark all"
-                  className="accent-heron"
-                  checked={many.length > 0 && many.length === ids.length}
-                  onChange={(e) => setMarked(new Set(e.target.checked ? ids : []))}
-                />
+                <label className="flex size-6 items-center justify-center">
+                  <input
+                    type="checkbox"
+                    aria-label="Mark all"
+                    className="accent-heron"
+                    checked={many.length > 0 && many.length === ids.length}
+                    onChange={(e) => setMarked(new Set(e.target.checked ? ids : []))}
+                  />
+                </label>
                 {columns.map((c) => {
                   const on = looking.sortBy === c.id;
                   return (
                     <button
                       key={c.id}
                       type="button"
-                      aria-label={`Sort by ${c.title}`}
                       className={`flex items-center gap-0.5 truncate text-left hover:text-heron ${c.right ? 'justify-end' : ''} ${on ? 'font-semibold text-ink' : ''}`}
+                      title={`Sort by ${c.title}`}
                       onClick={() => look({ sortBy: c.id, descending: on && !looking.descending })}
                     >
                       {c.title}
@@ -283,18 +285,22 @@ export default function List() {
                         style={{ ...style, display: 'grid', gridTemplateColumns: template }}
                         className={`items-center gap-2 rounded-md px-1 ${isMarked ? 'bg-stone' : chosenId === supply.id ? 'bg-paper' : 'hover:bg-paper'}`}
                       >
-                        <input
-                          type="checkbox"
-                          tabIndex={-1}
-                          aria-label={`Mark ${supply.name}`}
-                          className="accent-heron"
-                          checked={isMarked}
-                          onChange={() => {
-                            const next = new Set(marked);
-                            if (!next.delete(supply.id)) next.add(supply.id);
-                            setMarked(next);
-                          }}
-                        />
+                        <div role="gridcell">
+                          <label className="flex size-6 items-center justify-center">
+                            <input
+                              type="checkbox"
+                              tabIndex={-1}
+                              aria-label={`Mark ${supply.name}`}
+                              className="accent-heron"
+                              checked={isMarked}
+                              onChange={() => {
+                                const next = new Set(marked);
+                                if (!next.delete(supply.id)) next.add(supply.id);
+                                setMarked(next);
+                              }}
+                            />
+                          </label>
+                        </div>
                         {columns.map((c, i) => (
                           <Cell
                             key={c.id}
