@@ -45,6 +45,53 @@ describe('the command line', () => {
     expect(checkAnswer(problem, answer.homes)).toEqual([]);
   });
 
+  test('read-list understands lines and tables, in either system; what it cannot is said with its line', async () => {
+    const lines = JSON.parse(
+      (await run(['read-list', file('lines.txt', '24 small ink pads\n3 pads\n24\n4 clear boxes here\n')])).out!,
+    );
+    expect(lines.rows.map((r: { line: number; supply: object }) => [r.line, r.supply])).toEqual([
+      [1, expect.objectContaining({ name: 'Small ink pads', kind: 'small-ink-pad', working: 24, width: 46 })],
+      [2, expect.objectContaining({ name: 'Pads', kind: '', working: 3, width: null })],
+    ]);
+    expect(lines.rows[0].guessed).toEqual(['width', 'depth', 'height', 'mass']);
+    expect(lines.rows[1].doubts[0].candidates.length).toBeGreaterThan(1);
+    expect(lines.troubles.map((t: { line: number }) => t.line)).toEqual([3, 4]);
+    const list = file('list.csv', 'Item,Dims,How many,Used for\nStamps,2 x 2 x 3/4,12,"Cards, Tags"\n,1 x 1,2,\n');
+    const table = JSON.parse((await run(['read-list', list, '--measure', 'imperial'])).out!);
+    expect(table.columns.map((c: { meaning: string }) => c.meaning)).toEqual(['name', 'size', 'working', 'uses']);
+    expect(table.rows[0]).toMatchObject({
+      line: 2,
+      supply: { width: 50.8, height: 19.05, working: 12 },
+      uses: ['Cards', 'Tags'],
+    });
+    expect(table.troubles).toEqual([{ line: 3, reason: 'There is no name.' }]);
+    expect(await run(['read-list', list, '--measure', 'cubits'])).toMatchObject({
+      code: 2,
+      error: expect.stringMatching(/metric or imperial/),
+    });
+    expect(await run(['read-list', join(folder, 'none.csv')])).toMatchObject({
+      code: 2,
+      error: expect.stringMatching(/there is no file/),
+    });
+    writeFileSync(join(folder, 'x.png'), Buffer.from([0x89, 0x50, 0x4e, 0x47, 0, 1, 2, 3]));
+    expect(await run(['read-list', join(folder, 'x.png')])).toMatchObject({
+      code: 2,
+      error: expect.stringMatching(/not text/),
+    });
+  });
+
+  test('budget says what room is asked for and offered, and what is not measured', async () => {
+    const told = JSON.parse((await run(['budget', planFile])).out!);
+    expect(told.unmeasured).toEqual(['Unmeasured']);
+    const drawers = told.room.find((r: { room: string }) => r.room === 'drawer');
+    expect(drawers).toMatchObject({ zone: null, nature: 'area', more: null });
+    expect(drawers.low).toBe(drawers.high);
+    expect(drawers.offer).toBeGreaterThan(drawers.likely);
+    const demo = JSON.parse((await run(['budget', demoFile])).out!);
+    expect(demo.guessed).toBeGreaterThan(0);
+    expect(demo.room.some((r: { low: number; high: number }) => r.low < r.high)).toBe(true);
+  });
+
   test('reach lists every place from every seat with its motions', async () => {
     const { out } = await run(['reach', planFile, '--seat', 'Seat']);
     const rows = JSON.parse(out!);
@@ -129,7 +176,7 @@ describe('the command line', () => {
   });
 
   test.each([
-    [[], /say slot, reach, homes, check, fill, zones or arrange/],
+    [[], /say slot, reach, homes, check, fill, zones, read-list, budget or arrange/],
     [['fly'], /not “fly”/],
     [['slot'], /needs a file/],
     [['slot', '/nowhere/p.json'], /there is no file/],

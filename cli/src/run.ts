@@ -5,7 +5,7 @@ import { CHECKS, findingsOf, FIRST } from '@heronstone/core/findings';
 import { decodeText, exportPlan, importPlan, readList } from '@heronstone/core/formats';
 import { stowageOf } from '@heronstone/core/fit';
 import { findHomes, isWorse, placeFilling } from '@heronstone/core/homes';
-import { apply, emptyPlan, homesIn, placeTitle, type Plan, zoneOf } from '@heronstone/core/plan';
+import { apply, emptyPlan, homesIn, placeTitle, type Plan, type Supply, zoneOf } from '@heronstone/core/plan';
 import { BANDS, fetchFrom, makerOf, PLAIN, sceneAt } from '@heronstone/core/reach';
 import { balanceOf, proposeZones, zonesFromActivities } from '@heronstone/core/zones';
 import { type Doubt } from '@heronstone/core/lines';
@@ -307,7 +307,16 @@ function list(file: string, measure = 'metric'): Result {
   if (read.what === 'lines') {
     const rows = read.lines.flatMap(({ line, text, read: got }) =>
       got.what === 'supply'
-        ? [{ line, text, supply: got.supply, guessed: got.guessed, doubts: asked(got.doubts), container: got.container }]
+        ? [
+            {
+              line,
+              text,
+              supply: got.supply,
+              guessed: got.guessed,
+              doubts: asked(got.doubts),
+              container: got.container,
+            },
+          ]
         : [],
     );
     const troubles = read.lines.flatMap(({ line, text, read: got }) =>
@@ -325,8 +334,9 @@ function list(file: string, measure = 'metric'): Result {
       ? read.table.headings.map((heading, i) => ({ heading, meaning: read.meanings[i] || null }))
       : undefined;
   const rows = fresh.map(({ line, text, supply, guessed, doubts, uses }) => {
-    const { id: _id, ...rest } = supply;
-    return { line, text, supply: rest, guessed, doubts: asked(doubts), uses };
+    const bare: Partial<Supply> = { ...supply };
+    delete bare.id;
+    return { line, text, supply: bare, guessed, doubts: asked(doubts), uses };
   });
   return { code: 0, out: json({ what: read.what, columns, rows, troubles, activities, kept }) };
 }

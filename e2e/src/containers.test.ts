@@ -114,7 +114,9 @@ describe('containers, lanes and zones', () => {
     await page.getByRole('link', { name: /Homes/ }).click();
     await page.click('text=Find homes');
     await page.waitForSelector('text=/homes? changed/', { timeout: 30_000 });
-    const home = Object.values((await plan(id)).homes).find((h) => h.supplyId === 'big-scissors')!;
+    const homeOf = async () => Object.values((await plan(id)).homes).find((h) => h.supplyId === 'big-scissors');
+    await until(async () => (await homeOf()) !== undefined, 'the found homes are saved');
+    const home = (await homeOf())!;
     expect((await plan(id)).places[home.placeId]!.unitId).toBe(board.id);
     expect(app.errors).toEqual([]);
   });

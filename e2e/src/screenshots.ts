@@ -10,17 +10,26 @@ const wanted = process.argv.slice(2);
 
 const server = await startServer();
 const pump = await addDemoPlan(server, 'pump');
-const cupboard = await addDemoPlan(server, 'cupboard');
+await addDemoPlan(server, 'cupboard');
 const browser = await launch();
 const { page, errors } = await newPage(browser);
 
 const at = (plan: string, path: string) =>
   page.goto(`${server.url}/p/${plan}/${path}`, { waitUntil: 'load' }).then(() => page.waitForSelector('main'));
+const LINES = `24 small ink pads
+3 packs card 12x12 216 g
+6 rolls twine 3 in dia x 3
+shoe box of ribbon ends
+half of drawer 3 of felt
+3 pads
+72 twin-tip markers, 6 1/2 in
+about 40 red buttons
+2 packs of 50 white A6 card blanks
+rubber stamp 2 x 2 x 3/4`;
 const shots: Record<string, (page: Page) => Promise<unknown>> = {
   plans: () => page.goto(server.url).then(() => page.waitForSelector('text=The pump house')),
   room: () => at(pump, 'room?wall=wall-south'),
   activities: () => at(pump, 'activities?activity=lanterns'),
-  needs: () => at(pump, 'activities?activity=felting&view=asks'),
   'seat-map': async (page) => {
     await at(pump, 'activities?activity=kites&view=where');
     await page.getByRole('button', { name: 'Where should I sit?' }).click();
@@ -31,7 +40,24 @@ const shots: Record<string, (page: Page) => Promise<unknown>> = {
     await page.getByRole('button', { name: 'Look for ways' }).click();
     await page.getByRole('button', { name: 'Look elsewhere' }).waitFor({ timeout: 240_000 });
   },
-  supplies: () => at(pump, 'supplies?supply=hot-knife'),
+  tour: async (page) => {
+    await at(pump, 'supplies?view=tour&place=left.3.0');
+    await page.fill('#tour-line', '24 small ink pads');
+    await page.waitForSelector('text=/24 × small ink pad/');
+  },
+  lines: async (page) => {
+    await at(pump, 'supplies?view=lines');
+    await page.fill('#lines', LINES);
+    await page.waitForSelector('text=/in doubt/');
+  },
+  supplies: () => at(pump, 'supplies?view=list&supply=pompoms'),
+  'room-needed': async (page) => {
+    await at(pump, 'supplies?view=room');
+    await page
+      .getByRole('button', { name: /upright on magnet|on edge|wound on cards|in a jar/ })
+      .first()
+      .click();
+  },
   furniture: () => at(pump, 'furniture?unit=chest'),
   'wall-front': async (page) => {
     await at(pump, 'furniture?unit=board');
@@ -39,10 +65,6 @@ const shots: Record<string, (page: Page) => Promise<unknown>> = {
   },
   inside: async (page) => {
     await at(pump, 'furniture?unit=cubes&place=cubes.2.0');
-    await page.getByRole('button', { name: 'Inside', exact: true }).click();
-  },
-  lanes: async (page) => {
-    await at(pump, 'furniture?unit=right&place=right.0.0');
     await page.getByRole('button', { name: 'Inside', exact: true }).click();
   },
   containers: async (page) => {
@@ -67,13 +89,23 @@ const shots: Record<string, (page: Page) => Promise<unknown>> = {
     await page.keyboard.type('paste');
     await page.waitForSelector('text=Paste bowl');
   },
-  'cupboard-homes': () => at(cupboard, 'homes'),
 };
 for (const [name, show] of Object.entries(shots)) {
   if (wanted.length > 0 && !wanted.includes(name)) continue;
   await show(page);
   await page.waitForTimeout(400);
   await page.screenshot({ path: join(out, `${name}.png`) });
+}
+if (wanted.length === 0 || wanted.includes('sort-out')) {
+  const phone = await newPage(browser, { viewport: { width: 390, height: 800 }, hasTouch: true, isMobile: true });
+  await phone.page.goto(`${server.url}/p/${pump}/supplies?view=sort`);
+  await phone.page.waitForSelector('[data-thing]');
+  for (const way of ['keep', 'keep', 'pass on', 'keep', 'throw', 'away for the season', 'undecided', 'keep']) {
+    await phone.page.getByRole('button', { name: new RegExp(`^${way} `) }).tap();
+    await phone.page.waitForTimeout(80);
+  }
+  await phone.page.waitForTimeout(300);
+  await phone.page.screenshot({ path: join(out, 'sort-out.png') });
 }
 if (wanted.length === 0 || wanted.includes('homes-dark')) {
   const evening = await newPage(browser, { colorScheme: 'dark' });

@@ -3,7 +3,7 @@ import { kindOf } from '../kinds/index.ts';
 import { type StorageForm, STORAGE_FORMS, type Supply } from '../plan/index.ts';
 import { type Block, pieceOf, sorted } from './piece.ts';
 
-/** A way of keeping things: what holds so many of them, and what that is like (docs/sources.md, 20). */
+/** A way of keeping things: what holds so many of them, and what that is like (docs/sources.md). */
 export type StorageFacts = {
   name: string;
   /** what one buys for it, one and several; null: nothing */

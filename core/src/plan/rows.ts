@@ -377,7 +377,7 @@ export type Sized = (typeof SIZED)[number];
 
 /**
  * How things are kept: as they were bought; loose in a box; on edge in a row; upright on magnet sheets; in binder pockets; in a jar; wound on cards; on
- * a ring; hanging (docs/sources.md, 20).
+ * a ring; hanging (docs/sources.md).
  */
 export const STORAGE_FORMS = [
   'asBought',

@@ -157,6 +157,29 @@ function partsOf(plan: Plan, supply: Supply): { count: number; place: Place | un
   });
 }
 
+/**
+ * Tapes of all zones put together. Their doubts are added whole: the same usual sizes are in all of them.
+ */
+export function sumOfTapes(tapes: readonly Tape[]): Tape[] {
+  const by = new Map<TapeName, Tape>();
+  for (const t of tapes) {
+    const before = by.get(t.tape);
+    if (!before) {
+      by.set(t.tape, { ...t, zoneId: null, demand: { ...t.demand } });
+      continue;
+    }
+    before.offer += t.offer;
+    before.demand = {
+      low: before.demand.low + t.demand.low,
+      likely: before.demand.likely + t.demand.likely,
+      high: before.demand.high + t.demand.high,
+    };
+    before.stretches = together([...before.stretches, ...t.stretches]);
+    before.more = null;
+  }
+  return [...by.values()];
+}
+
 /** Stretches of one supply as one, largest first. */
 function together(stretches: readonly Stretch[]): Stretch[] {
   const by = new Map<string, Stretch>();

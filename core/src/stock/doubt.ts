@@ -42,30 +42,22 @@ function workedOut(supply: Supply, count: number, home: Place | undefined): Doub
   for (const field of ['width', 'depth', 'height'] as const) {
     const mm = supply[field];
     if (mm === null || !guessed.has(field)) continue;
-    guess(
-      field,
-      (amountWith(supply, field, mm * (1 + SIZE_DOUBT), count, need) -
-        amountWith(supply, field, mm * (1 - SIZE_DOUBT), count, need)) /
-        2,
-    );
+    const at = (share: number) =>
+      amountWith({ ...supply, [field]: mm * share }, count, home, need) ?? need.amount * share;
+    const by = (at(1 + SIZE_DOUBT) - at(1 - SIZE_DOUBT)) / 2;
+    guess(field, Math.max(-MOST * need.amount, Math.min(MOST * need.amount, by)));
   }
   if (guessed.has('working') || guessed.has('backstock')) guess('working', need.amount * COUNT_DOUBT);
   return { ...need, moves };
 }
 
-/** The need with one size other than it is, in the same nature; where it does not go there then, in proportion. */
-function amountWith(
-  supply: Supply,
-  field: 'width' | 'depth' | 'height',
-  mm: number,
-  count: number,
-  need: Need,
-): number {
-  const other = needOf({ ...supply, [field]: mm }, count, undefined);
-  const same = needOf(supply, count, undefined);
-  if (!other || !same || other.nature !== same.nature || other.kind !== same.kind || same.amount === 0)
-    return (need.amount * mm) / supply[field]!;
-  return (need.amount * other.amount) / same.amount;
+/** Of one guess a need moves at most so much of itself: where a piece a little larger would be turned another way, that jump is no doubt of its size. */
+const MOST = 2 * SIZE_DOUBT;
+
+/** The need of a piece of another size in the same place, in the same nature; null where it does not go there. */
+function amountWith(other: Supply, count: number, home: Place | undefined, need: Need): number | null {
+  const then = needOf(other, count, home);
+  return then && then.nature === need.nature && then.kind === need.kind ? then.amount : null;
 }
 
 /** Guesses added up: moves of one guess together, those of different ones in squares, because they are not all wrong the same way. */

@@ -2,6 +2,7 @@ export {
   budgetOf,
   goNowhere,
   roomWordsOf,
+  sumOfTapes,
   tapeOf,
   LEAVING,
   TAPES,

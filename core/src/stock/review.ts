@@ -12,14 +12,21 @@ export function litresOf(supply: Supply): number | null {
   return piece ? (piece.width * piece.depth * piece.height * (supply.working + supply.backstock)) / 1e6 : null;
 }
 
-export type Heap = { decision: Decision; supplies: Supply[]; litres: number; grams: number; unmeasured: number };
+export type Heap = {
+  decision: Decision;
+  supplies: Supply[];
+  litres: number;
+  grams: number;
+  unmeasured: number;
+  guessed: boolean;
+};
 
 /** The piles of a sort-out, each with its litres and weight. */
 export function heapsOf(plan: Pick<Plan, 'supplies'>): Record<Decision, Heap> {
   const heaps = Object.fromEntries(
     DECISIONS.map((decision): [Decision, Heap] => [
       decision,
-      { decision, supplies: [], litres: 0, grams: 0, unmeasured: 0 },
+      { decision, supplies: [], litres: 0, grams: 0, unmeasured: 0, guessed: false },
     ]),
   ) as Record<Decision, Heap>;
   for (const supply of Object.values(plan.supplies)) {
@@ -29,6 +36,7 @@ export function heapsOf(plan: Pick<Plan, 'supplies'>): Record<Decision, Heap> {
     heap.litres += litres ?? 0;
     heap.grams += supply.mass * (supply.working + supply.backstock);
     if (litres === null) heap.unmeasured++;
+    else if (supply.usual.length + supply.unsure.length > 0) heap.guessed = true;
   }
   return heaps;
 }

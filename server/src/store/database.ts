@@ -124,12 +124,15 @@ async function migrate(db: Database, before: ((db: Database) => Promise<void>) |
   if (before) await readThrough(db);
   const pending = known.filter((m) => !done.has(m.name));
   if (pending.length > 0 && before) await before(db);
-  for (const { name, sql } of pending)
-    await db.transaction(async (tx) => {
-      await tx.exec(sql);
+  if (pending.length === 0) return;
+  await db.transaction(async (tx) => {
+    for (const { sql } of pending) await tx.exec(sql);
+    // what is filled in is written as it is kept today: all tables are as they are today then
+    for (const { name } of pending) {
       await FILLS[name]?.(tx);
       await tx.query('INSERT INTO schema_migrations (name) VALUES ($1)', [name]);
-    });
+    }
+  });
 }
 
 /** @throws DatabaseBroken when a table cannot be read from its first row to its last */

@@ -26,6 +26,30 @@ const KEYS: [string, [string, string][]][] = [
     [['arrows', 'go from row to row, from place to place; Enter chooses; Tab goes on to its fields']],
   ],
   [
+    'Supplies: tour',
+    [
+      ['Enter', 'take in what is typed; with nothing typed: on to the next place'],
+      ['= · 0', 'then Enter: as before · empty; on to the next place'],
+      ['1 2 3 · 0', 'answer what is asked · leave it open'],
+    ],
+  ],
+  [
+    'Supplies: sort-out',
+    [
+      ['→ ↑ ← ↓ U', 'keep · away for the season · pass on · throw · undecided'],
+      ['Backspace', 'take the last one back'],
+    ],
+  ],
+  [
+    'Supplies: list',
+    [
+      ['arrows · PgUp PgDn', 'from cell to cell'],
+      ['typing · Enter', 'change the cell · mend it; Enter again goes down, Escape leaves it'],
+      ['Space · Shift arrows · Ctrl A', 'mark a row · many · all'],
+      ['Shift Enter', 'the whole story of a thing beside the list'],
+    ],
+  ],
+  [
     'Homes',
     [
       ['[ · ]', 'turn left · right'],

@@ -247,6 +247,7 @@ export default function List() {
                 aria-activedescendant={here && column ? `cell-${at}-${column.id}` : undefined}
                 onKeyDown={onKeyDown}
                 className="h-[calc(100vh-14rem)] min-h-64 overflow-auto"
+                style={{ outline: 'none' }}
               >
                 <div role="presentation" style={{ height: virtual.getTotalSize(), position: 'relative' }}>
                   {virtual.getVirtualItems().map((item) => {

@@ -1,11 +1,20 @@
 import { type FormEvent, useId, useState } from 'react';
 import { Button } from '../../../ui/button.tsx';
 import { DECISIONS, type Plan, type Supply } from '@heronstone/core/plan';
-import { duplicatesOf, setMany, splitCommand } from '@heronstone/core/stock';
+import { type AtHand, duplicatesOf, setMany, splitCommand } from '@heronstone/core/stock';
 import { usePlan } from '../../../state/plan-store.ts';
 import { countWords } from '../../../ui/words.ts';
 import { DECISION_WORDS } from './columns.ts';
 import { StorageSheet } from './StorageSheet.tsx';
+
+/** One rule for many: so much at hand, the rest in reserve; the sum stays. */
+const SPLITS: readonly { words: string; rule: AtHand }[] = [
+  { words: 'one pack at hand, the rest in reserve', rule: { packs: 1 } },
+  { words: 'two packs at hand, the rest in reserve', rule: { packs: 2 } },
+  { words: 'one piece at hand, the rest in reserve', rule: { pieces: 1 } },
+  { words: 'ten pieces at hand, the rest in reserve', rule: { pieces: 10 } },
+  { words: 'everything at hand', rule: 'all' },
+];
 
 /** What is done to many at once; each is one change that undo takes back. */
 export function ManyBar({ plan, ids, onDone }: { plan: Plan; ids: readonly string[]; onDone: () => void }) {
@@ -24,8 +33,8 @@ export function ManyBar({ plan, ids, onDone }: { plan: Plan; ids: readonly strin
       duplicatesOf({ supplies: Object.fromEntries(supplies.map((s) => [s.id, s])) })[0] ?? supplies;
     if (dispatch({ type: 'mergeSupplies', id: first!.id, others: others.map((s) => s.id) })) onDone();
   };
-  const split = (packs: number) => {
-    const command = splitCommand(supplies, { packs });
+  const split = (rule: AtHand) => {
+    const command = splitCommand(supplies, rule);
     if (command) dispatch(command);
   };
   return (
@@ -80,9 +89,21 @@ export function ManyBar({ plan, ids, onDone }: { plan: Plan; ids: readonly strin
           ))}
         </select>
       )}
-      <Button onClick={() => split(1)} title="Everything beyond one pack of each goes to the reserve; the sum stays">
-        One pack at hand, the rest in reserve
-      </Button>
+      <select
+        aria-label={`At hand of these ${n}`}
+        className="rounded-full border border-edge bg-paper px-2 py-1"
+        value=""
+        onChange={(e) => split(SPLITS.find((s) => s.words === e.target.value)!.rule)}
+      >
+        <option value="" disabled>
+          at hand …
+        </option>
+        {SPLITS.map((s) => (
+          <option key={s.words} value={s.words}>
+            {s.words}
+          </option>
+        ))}
+      </select>
       <Button onClick={() => setStoring(true)}>How to keep them …</Button>
       {n > 1 && n <= 100 && (
         <Button onClick={merge} title="Counts, homes and uses come together in one entry">

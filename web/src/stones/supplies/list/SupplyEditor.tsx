@@ -144,6 +144,17 @@ export function SupplyEditor({ supply }: { supply: Supply }) {
           onCommit={(decision) => set({ decision, decideBy: null })}
         />
       </div>
+      {supply.decision === 'undecided' && (
+        <label className="block text-[13px] text-soft">
+          to be decided by
+          <input
+            type="date"
+            className="block min-h-[34px] w-full rounded-md border border-edge bg-paper px-2 text-[15px] text-ink"
+            value={supply.decideBy ?? ''}
+            onChange={(e) => set({ decideBy: e.target.value || null })}
+          />
+        </label>
+      )}
       <Button onClick={() => setStoring(true)}>Other ways to keep it …</Button>
       {storing && <StorageSheet plan={plan} supplies={[supply]} onClose={() => setStoring(false)} />}
       <Ticks legend="It may lie" all={LIES} words={LIE_WORDS} chosen={supply.lies} onCommit={(lies) => set({ lies })} />

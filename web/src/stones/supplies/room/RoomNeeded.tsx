@@ -2,7 +2,7 @@ import { Ruler } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { inMeasure, type Measure } from '@heronstone/core/lengths';
 import { placeTitle, type Plan } from '@heronstone/core/plan';
-import { budgetOf, roomWordsOf, type Budget, type Tape, type TapeName } from '@heronstone/core/stock';
+import { budgetOf, roomWordsOf, sumOfTapes, type Budget, type Tape } from '@heronstone/core/stock';
 import { usePlan } from '../../../state/plan-store.ts';
 import { useSelection } from '../../../state/selection.ts';
 import { Button } from '../../../ui/button.tsx';
@@ -20,8 +20,8 @@ export default function RoomNeeded() {
   const now = useMemo(() => budgetOf(plan), [plan]);
   const then = useMemo(() => (tried ? tried.budget(plan) : null), [plan, tried]);
   const shown = then ?? now;
-  const tapes = useMemo(() => (byZone ? shown.tapes : summed(shown.tapes)), [shown, byZone]);
-  const before = useMemo(() => (then ? (byZone ? now.tapes : summed(now.tapes)) : null), [then, now, byZone]);
+  const tapes = useMemo(() => (byZone ? shown.tapes : sumOfTapes(shown.tapes)), [shown, byZone]);
+  const before = useMemo(() => (then ? (byZone ? now.tapes : sumOfTapes(now.tapes)) : null), [then, now, byZone]);
   const tries = useMemo(() => triesFor(plan, now), [plan, now]);
   const supplies = Object.keys(plan.supplies).length;
   if (supplies === 0)
@@ -38,7 +38,7 @@ export default function RoomNeeded() {
   return (
     <div className="grid grow grid-cols-1 gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1fr)_20rem]">
       <section aria-label="Room needed" className="min-w-0">
-        <p className="max-w-prose">
+        <p className="max-w-4xl">
           {verdict(shown, plan.head.measure)}{' '}
           <span className="text-soft">With room to grow of {Math.round(plan.head.growth * 100)} %. </span>
           {shown.guessed > 0.005 && (
@@ -132,29 +132,6 @@ const title = (plan: Plan, placeId: string) => {
   return place ? placeTitle(plan, place) : 'that';
 };
 
-/** Tapes of all zones put together. */
-function summed(tapes: readonly Tape[]): Tape[] {
-  const by = new Map<TapeName, Tape>();
-  const squares = new Map<TapeName, number>();
-  for (const t of tapes) {
-    const before = by.get(t.tape);
-    const half = (t.demand.high - t.demand.low) / 2;
-    squares.set(t.tape, (squares.get(t.tape) ?? 0) + half);
-    if (!before) by.set(t.tape, { ...t, zoneId: null, stretches: [...t.stretches] });
-    else {
-      before.offer += t.offer;
-      before.demand = { ...before.demand, likely: before.demand.likely + t.demand.likely };
-      before.stretches = [...before.stretches, ...t.stretches].sort((a, b) => b.amount - a.amount);
-      before.more = null;
-    }
-  }
-  return [...by.values()].map((t) => {
-    const half = squares.get(t.tape)!;
-    const { likely } = t.demand;
-    return { ...t, demand: { low: Math.max(0, likely - half), likely, high: likely + half } };
-  });
-}
-
 function grouped(tapes: readonly Tape[]): [string | null, Tape[]][] {
   const by = new Map<string | null, Tape[]>();
   for (const t of tapes) if (t.demand.likely > 0 || t.offer > 0) by.set(t.zoneId, [...(by.get(t.zoneId) ?? []), t]);
@@ -166,7 +143,7 @@ function verdict({ tapes, nowhere }: Budget, measure: Measure): string {
 }
 
 function verdictInMetric({ tapes, nowhere }: Pick<Budget, 'tapes' | 'nowhere'>): string {
-  const all = summed(tapes);
+  const all = sumOfTapes(tapes);
   const short = all.filter((t) => t.demand.likely > t.offer + 1e-6);
   const maybe = all.filter((t) => t.demand.likely <= t.offer && t.demand.high > t.offer);
   const none =

@@ -1,17 +1,10 @@
 import { useState } from 'react';
 import { type Plan } from '@heronstone/core/plan';
+import { measureOf } from '@heronstone/core/fit';
 import { inMeasure } from '@heronstone/core/lengths';
 import { roomWordsOf, type Tape, type TapeName } from '@heronstone/core/stock';
+import { TAPE_NAMES } from './names.ts';
 
-const NAMES: Record<TapeName, string> = {
-  drawer: 'Drawers and boxes',
-  board: 'Boards',
-  shelf: 'Shelves and cubbies',
-  hanging: 'Hooks and rails',
-  bin: 'Bins',
-  pile: 'Piles of sheets',
-  pocket: 'Binder pockets',
-};
 const W = 1000;
 /** Stretches narrower than this on the drawing are drawn as one. */
 const THIN = 2.5;
@@ -55,7 +48,7 @@ export function TapeDrawing({
   return (
     <figure>
       <figcaption className="flex flex-wrap items-baseline justify-between gap-x-3">
-        <span className="font-semibold">{NAMES[tape.tape]}</span>
+        <span className="font-semibold">{TAPE_NAMES[tape.tape]}</span>
         <span className={short ? 'text-clash' : 'text-soft'}>
           {words}
           {before && Math.abs(before.demand.likely - demand.likely) > 1e-6 && (
@@ -72,7 +65,7 @@ export function TapeDrawing({
         preserveAspectRatio="none"
         className="h-12 w-full overflow-visible"
         role="img"
-        aria-label={`${NAMES[tape.tape]}: needs ${room(tape.tape, demand.likely)}, from ${room(tape.tape, demand.low)} to ${room(tape.tape, demand.high)}; there is ${room(tape.tape, offer)}`}
+        aria-label={`${TAPE_NAMES[tape.tape]}: needs ${room(tape.tape, demand.likely)}, from ${room(tape.tape, demand.low)} to ${room(tape.tape, demand.high)}; there is ${room(tape.tape, offer)}`}
         onMouseLeave={() => setOver(null)}
       >
         {/* the tape itself, with its marks */}
@@ -143,7 +136,7 @@ export function TapeDrawing({
           {shown ? (
             <strong className="text-ink">{shown.name}</strong>
           ) : demand.high - demand.low > demand.likely * 0.01 ? (
-            `needs ${room(tape.tape, demand.low)} to ${room(tape.tape, demand.high)}, likely ${room(tape.tape, demand.likely)}`
+            `needs ${inMeasure(measureOf(tape.nature, demand.low), plan.head.measure)} to ${room(tape.tape, demand.high)}, likely ${inMeasure(measureOf(tape.nature, demand.likely), plan.head.measure)}`
           ) : (
             `needs ${room(tape.tape, demand.likely)}`
           )}

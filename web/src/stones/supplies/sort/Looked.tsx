@@ -5,6 +5,7 @@ import { tooMuch, usedByNobody, usuallyHad } from '@heronstone/core/stock';
 import { usePlan } from '../../../state/plan-store.ts';
 import { useSelection } from '../../../state/selection.ts';
 import { countWords } from '../../../ui/words.ts';
+import { RoomStrip } from '../room/RoomStrip.tsx';
 
 /** What sorting should look at: used by nobody, too much of it, and what makers of these things usually have. */
 export function Looked({ plan }: { plan: Plan }) {
@@ -29,6 +30,7 @@ export function Looked({ plan }: { plan: Plan }) {
       aria-label="Worth a look"
       className="min-w-0 space-y-3 text-[14.5px] lg:max-h-[calc(100vh-11rem)] lg:overflow-auto"
     >
+      <RoomStrip plan={plan} />
       {unused.length > 0 && (
         <section>
           <h3 className="font-semibold">Used by nobody: {unused.length}</h3>

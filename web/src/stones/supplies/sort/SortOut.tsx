@@ -73,8 +73,8 @@ export default function SortOut() {
       <div onKeyDown={onKeyDown} className="flex min-w-0 flex-col" aria-label="Sort-out" role="group" data-sort-out>
         <p className="flex flex-wrap items-center gap-3 text-soft">
           <span>
-            <strong className="text-ink">{done}</strong> of {total} decided; stop when you like, it goes on where you
-            stopped
+            <strong className="text-ink">{done}</strong> of {total} decided
+            <span className="max-sm:hidden">; stop when you like, it goes on where you stopped</span>
           </span>
           <progress className="h-2 w-32 accent-heron" value={done} max={total} aria-label="Decided" />
           <Button disabled={!undoWords} onClick={() => void undo()} title={undoWords ?? ''}>
@@ -202,8 +202,8 @@ function WayOut({ way, heap, most, onTake }: { way: Way; heap: Heap; most: numbe
         {way.name} <kbd className="font-sans text-soft max-sm:hidden">{way.key}</kbd>
       </span>
       <span className="relative text-[13.5px]">
-        {heap.supplies.length} · {heap.litres.toFixed(1)} l
-        {heap.unmeasured > 0 && ` + ${heap.unmeasured} of unknown size`}
+        {heap.supplies.length} · {heap.guessed && 'about '}
+        {heap.litres.toFixed(1)} l{heap.unmeasured > 0 && ` + ${heap.unmeasured} of unknown size`}
       </span>
     </button>
   );

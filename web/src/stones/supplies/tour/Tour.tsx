@@ -21,6 +21,7 @@ import { countWords, today } from '../../../ui/words.ts';
 import { Front } from '../../../views/front/Front.tsx';
 import { Inside } from '../../../views/inside/Inside.tsx';
 import { Asked, Took } from '../lines/Took.tsx';
+import { RoomStrip } from '../room/RoomStrip.tsx';
 
 /** The room place after place, in the order one walks it: type what lies there, line after line. */
 export default function Tour() {
@@ -280,7 +281,7 @@ function Progress({
       ) : (
         <>
           <h3 className="mt-2 font-semibold">Not yet</h3>
-          <ol className="max-h-[22rem] overflow-auto" aria-label="Places not yet looked into">
+          <ol className="max-h-64 overflow-auto" aria-label="Places not yet looked into">
             {open.slice(0, 60).map((s) => (
               <li key={s.place.id}>
                 <button
@@ -297,6 +298,7 @@ function Progress({
           </ol>
         </>
       )}
+      <RoomStrip plan={plan} />
       {seen > 0 && (
         <Button className="mt-2" onClick={anew}>
           Begin anew
