@@ -8,25 +8,36 @@ import { type Browser, type BrowserContext, chromium, type Page } from 'playwrig
 export const root = fileURLToPath(new URL('../../', import.meta.url));
 const LOADER = pathToFileURL(join(root, 'node_modules/tsx/dist/loader.mjs')).href;
 
-export type TestServer = { url: string; folder: string; stop: (signal?: NodeJS.Signals) => Promise<void> };
+export type TestServer = {
+  url: string;
+  /** all it has said, for what a test looks for in it */
+  said: () => string;
+  folder: string;
+  stop: (signal?: NodeJS.Signals) => Promise<void>;
+};
 
 /** Starts the real server on a free port (or a given one), with a data folder of its own unless one is given. */
 export async function startServer({
   folder = mkdtempSync(join(tmpdir(), 'heronstone-e2e-')),
   port = 0,
+  more = [] as string[],
+  env = {} as NodeJS.ProcessEnv,
 } = {}): Promise<TestServer> {
   const child = spawn(
     process.execPath,
-    ['--import', LOADER, join(root, 'server/src/main.ts'), 'serve', '--data', folder, '--port', String(port)],
+    ['--import', LOADER, join(root, 'server/src/main.ts'), 'serve', '--data', folder, '--port', String(port), ...more],
     {
       cwd: root,
-      env: { ...process.env, NODE_OPTIONS: '' },
+      env: { ...process.env, NODE_OPTIONS: '', ...env },
       stdio: ['ignore', 'pipe', 'pipe'],
     },
   );
+  let said = '';
+  child.stdout!.on('data', (chunk: Buffer) => (said += chunk.toString()));
   const url = await addressOf(child);
   return {
     url,
+    said: () => said,
     folder,
     stop: (signal = 'SIGTERM') =>
       new Promise((resolve) => {

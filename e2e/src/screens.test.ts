@@ -30,6 +30,7 @@ describe('every screen', () => {
 
   test.each([
     [1280, 800],
+    [768, 1024],
     [640, 400], // 1280 × 800 at 200 %
     [390, 844],
   ])(
@@ -37,9 +38,11 @@ describe('every screen', () => {
     async (width, height) => {
       await app.newPage({ viewport: { width, height } });
       const id = await addDemoPlan(app.server, 'pump');
-      for (const stone of ['room', 'activities', 'supplies', 'furniture', 'homes']) {
+      const stones = ['room', 'activities', 'supplies', 'furniture', 'homes'];
+      const views = ['tour', 'lines', 'sort', 'room', 'table'].map((view) => `supplies?view=${view}`);
+      for (const stone of width < 800 ? [...stones, ...views] : stones) {
         await app.open(id, stone);
-        await app.page.waitForTimeout(500);
+        await app.page.waitForTimeout(250);
         const found = await app.page.evaluate(() => {
           const pressed = [
             ...document.querySelectorAll<HTMLElement>('button, a[role=button], input, select, [role=option]'),

@@ -23,6 +23,7 @@ export function Front({
   chosen,
   onChoose,
   zones = false,
+  named = true,
   className,
 }: {
   plan: Plan;
@@ -32,6 +33,8 @@ export function Front({
   onChoose?: (id: string) => void;
   /** places drawn in the mark of the zone they are kept for */
   zones?: boolean;
+  /** names of what lives in each place */
+  named?: boolean;
   className?: string;
 }) {
   const places = compartmentsOf(plan, unit.id);
@@ -107,8 +110,8 @@ export function Front({
               />
               <title>{words}</title>
             </g>
-            <Boxes plan={plan} place={p} y={y} height={height} />
-            <Contents plan={plan} place={p} y={y} height={height} />
+            <Boxes plan={plan} place={p} y={y} height={height} named={named} />
+            {named && <Contents plan={plan} place={p} y={y} height={height} />}
           </Fragment>
         );
       })}
@@ -120,7 +123,7 @@ export function Front({
 const TOP_STRIP = 0.07;
 
 /** What stands in a place, as it is seen from the front. */
-function Boxes({ plan, place, y, height }: Shown) {
+function Boxes({ plan, place, y, height, named }: Shown & { named: boolean }) {
   return (
     <g aria-hidden pointerEvents="none">
       {placesIn(plan, place.id).map((p) => {
@@ -142,15 +145,17 @@ function Boxes({ plan, place, y, height }: Shown) {
               strokeOpacity={0.6}
               strokeWidth={2}
             />
-            <text
-              x={place.left + p.left + outer.width / 2}
-              y={y + height - p.bottom - high / 2 + size / 3}
-              fontSize={size}
-              textAnchor="middle"
-              fill="var(--ink)"
-            >
-              {names.length > 1 ? `${names[0]} +${names.length - 1}` : (names[0] ?? '')}
-            </text>
+            {named && (
+              <text
+                x={place.left + p.left + outer.width / 2}
+                y={y + height - p.bottom - high / 2 + size / 3}
+                fontSize={size}
+                textAnchor="middle"
+                fill="var(--ink)"
+              >
+                {names.length > 1 ? `${names[0]} +${names.length - 1}` : (names[0] ?? '')}
+              </text>
+            )}
           </g>
         );
       })}

@@ -82,7 +82,8 @@ function StopInHand({
   const seen = useDeferredValue(text);
   useEffect(() => field.current?.focus(), []);
   const { measure } = plan.head;
-  const said = seen.trim();
+  // what is asked is asked of the whole line, not of what was typed a moment ago
+  const said = (asking ? text : seen).trim();
   const signal = said === '' || said === '=' || said === '0';
   const context = useMemo(() => ({ measure, holders: holdersFor(plan, place) }), [plan, place, measure]);
   const read = useMemo(() => (signal ? null : readLine(said, { ...context, chosen })), [said, signal, context, chosen]);
@@ -186,7 +187,7 @@ function StopInHand({
         <KnownHere plan={plan} place={place} />
         <div className="flex min-w-0 flex-col gap-3 max-sm:hidden">
           {place.inId === null && place.kind !== 'away' ? (
-            <Front plan={plan} unit={unit} chosen={place.id} className="h-44 w-full" />
+            <Front plan={plan} unit={unit} chosen={place.id} named={false} className="h-44 w-full" />
           ) : null}
           <Inside plan={plan} place={place} className="mx-auto w-full max-w-80 [&_svg]:max-h-64" />
         </div>
