@@ -59,10 +59,6 @@ const shots: Record<string, (page: Page) => Promise<unknown>> = {
       .click();
   },
   furniture: () => at(pump, 'furniture?unit=chest'),
-  'wall-front': async (page) => {
-    await at(pump, 'furniture?unit=board');
-    await page.getByRole('button', { name: 'Its wall' }).click();
-  },
   inside: async (page) => {
     await at(pump, 'furniture?unit=cubes&place=cubes.2.0');
     await page.getByRole('button', { name: 'Inside', exact: true }).click();

@@ -26,4 +26,4 @@ export { layOnFloor, freeAreas, type Area } from './floor.ts';
 export { goesIn, shoppingList, seatsFor, type GoesIn, type ShoppingRow, type Seat } from './organisers.ts';
 export { measureOf } from './measure.ts';
 export { STORAGE, heldAs, storageFormsOf, type Held, type StorageFacts } from './storage.ts';
-export { setInCommand, moveCommand, nextNames } from './set-in.ts';
+export { setInCommand, standInCommands, moveCommand } from './set-in.ts';

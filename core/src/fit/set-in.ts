@@ -1,8 +1,8 @@
 import { seatsFor } from './organisers.ts';
-import { type Command, newId, type Organiser, placesIn, type Place, type Plan } from '../plan/index.ts';
+import { type Command, type CommandOf, newId, type Organiser, placesIn, type Place, type Plan } from '../plan/index.ts';
 
 /** “Box 3”: the name of the next container of a kind in a place. */
-export function nextNames(plan: Plan, place: Place, organiser: Organiser, count: number): string[] {
+function nextNames(plan: Plan, place: Place, organiser: Organiser, count: number): string[] {
   const taken = new Set(placesIn(plan, place.id).map((p) => p.name));
   if (count === 1 && !taken.has(organiser.name)) return [organiser.name];
   const names: string[] = [];
@@ -13,16 +13,11 @@ export function nextNames(plan: Plan, place: Place, organiser: Organiser, count:
   return names;
 }
 
-/**
- * Sets so many containers of a kind into a place, where there is room; those that find none stand at its left front, and the plan says that they do
- * not go in.
- */
-export function setInCommand(plan: Plan, place: Place, organiser: Organiser, count: number): Command | null {
-  if (count < 1) return null;
+/** One command for each of so many containers of a kind, where there is room; those that find none stand at the left front of the place. */
+export function standInCommands(plan: Plan, place: Place, organiser: Organiser, count: number): CommandOf<'standIn'>[] {
   const seats = seatsFor(plan, place, organiser, count);
-  const names = nextNames(plan, place, organiser, count);
   const corner = { left: 0, front: 0, bottom: 0, turned: false };
-  const commands = names.map((name, i) => ({
+  return nextNames(plan, place, organiser, count).map((name, i) => ({
     type: 'standIn' as const,
     id: newId('box'),
     organiserId: organiser.id,
@@ -30,6 +25,15 @@ export function setInCommand(plan: Plan, place: Place, organiser: Organiser, cou
     inId: place.id,
     ...(seats[i] ?? corner),
   }));
+}
+
+/**
+ * Sets so many containers of a kind into a place, where there is room; those that find none stand at its left front, and the plan says that they do
+ * not go in.
+ */
+export function setInCommand(plan: Plan, place: Place, organiser: Organiser, count: number): Command | null {
+  if (count < 1) return null;
+  const commands = standInCommands(plan, place, organiser, count);
   return commands.length === 1
     ? commands[0]!
     : { type: 'several', words: `set ${count} of ${organiser.name} in`.slice(0, 120), commands };

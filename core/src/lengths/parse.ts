@@ -3,25 +3,34 @@ import type { Measure } from './format.ts';
 export type ParsedLength = { ok: true; mm: number } | { ok: false; reason: string };
 
 const MM_PER: Record<string, number> = { mm: 1, cm: 10, m: 1000, in: 25.4, ft: 304.8 };
-const VULGAR: Record<string, string> = {
-  '½': '1/2',
-  '¼': '1/4',
-  '¾': '3/4',
-  '⅛': '1/8',
-  '⅜': '3/8',
-  '⅝': '5/8',
-  '⅞': '7/8',
-};
+/** Fractions that have a sign of their own, written with a stroke. */
+const VULGAR: ReadonlyMap<string, string> = new Map([
+  ['½', '1/2'],
+  ['¼', '1/4'],
+  ['¾', '3/4'],
+  ['⅛', '1/8'],
+  ['⅜', '3/8'],
+  ['⅝', '5/8'],
+  ['⅞', '7/8'],
+  ['⅓', '1/3'],
+  ['⅔', '2/3'],
+]);
+
+/** A text with signs like ½ written out, parted from the number before them: `2½` becomes `2 1/2`. */
+export const plainFractions = (text: string): string =>
+  text.replace(
+    /(\d)?\s*([½¼¾⅛⅜⅝⅞⅓⅔])/g,
+    (_, whole: string | undefined, f: string) => `${whole ? `${whole} ` : ''}${VULGAR.get(f)}`,
+  );
 const NUMBER = String.raw`(?:\d+(?:\.\d+)?|\.\d+)`;
 const AMOUNT = String.raw`(?:(\d+) (\d+)/(\d+)|(\d+)/(\d+)|(${NUMBER}))`;
 const WITH_UNIT = new RegExp(`^${AMOUNT} ?(mm|cm|m|in|ft)?$`);
 const FEET_INCHES = new RegExp(`^(\\d+) ?ft ?${AMOUNT} ?(?:in)?$`);
 
 function tidy(text: string): string {
-  return text
+  return plainFractions(text)
     .trim()
     .toLowerCase()
-    .replace(/[½¼¾⅛⅜⅝⅞]/g, (f) => ` ${VULGAR[f]}`)
     .replace(/[″”“]|''/g, '"')
     .replace(/[′’]/g, "'")
     .replace(/(\d),(\d)/g, '$1.$2')

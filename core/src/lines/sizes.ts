@@ -1,4 +1,4 @@
-import { type Measure } from '../lengths/index.ts';
+import { type Measure, plainFractions } from '../lengths/index.ts';
 
 /** A size as somebody wrote it, mm. `given` in the order written; `round`: the first one is a diameter. */
 export type SaidSize = {
@@ -34,25 +34,9 @@ const IN_INCHES = new Set(['12x12', '8x8', '6x6', '8.5x11', '11x17', '4.25x5.5',
 /** A bare number from here on is millimetres to somebody who measures in centimetres: no piece is so long (own assumption). */
 const BARE_MM = 60;
 
-const VULGAR: Record<string, string> = {
-  '½': '1/2',
-  '¼': '1/4',
-  '¾': '3/4',
-  '⅛': '1/8',
-  '⅜': '3/8',
-  '⅝': '5/8',
-  '⅞': '7/8',
-  '⅓': '1/3',
-  '⅔': '2/3',
-};
-
 /** One spelling for fractions, quotes, signs and dashes. */
 export function tidied(text: string): string {
-  return text
-    .replace(
-      /(\d)?\s*([½¼¾⅛⅜⅝⅞⅓⅔])/g,
-      (_, whole: string | undefined, f: string) => `${whole ? `${whole} ` : ''}${VULGAR[f]}`,
-    )
+  return plainFractions(text)
     .replace(/[″”“„]|''/g, '"')
     .replace(/[′’]/g, "'")
     .replace(/[×✕]/g, 'x')

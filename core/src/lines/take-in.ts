@@ -1,4 +1,4 @@
-import { seatsFor, nextNames } from '../fit/index.ts';
+import { standInCommands } from '../fit/index.ts';
 import { wordsOf } from '../kinds/index.ts';
 import {
   blankOrganiser,
@@ -62,20 +62,6 @@ function organiserFor(
   return { organiser, add: [{ type: 'addOrganiser', organiser }] };
 }
 
-function setIn(plan: Plan, place: Place, organiser: Organiser, count: number): { commands: Simple[]; ids: string[] } {
-  const seats = seatsFor(plan, place, organiser, count);
-  const corner = { left: 0, front: 0, bottom: 0, turned: false };
-  const commands = nextNames(plan, place, organiser, count).map((name, i) => ({
-    type: 'standIn' as const,
-    id: newId('box'),
-    organiserId: organiser.id,
-    name,
-    inId: place.id,
-    ...(seats[i] ?? corner),
-  }));
-  return { commands, ids: commands.map((c) => c.id) };
-}
-
 /** More containers in one line than this are a slip of the keyboard. */
 const MOST_CONTAINERS = 60;
 
@@ -97,7 +83,7 @@ export function takeIn(
     if (read.container.count > MOST_CONTAINERS)
       return { ok: false, reason: `More than ${MOST_CONTAINERS} containers at once: set them in in parts.` };
     const { organiser, add } = organiserFor(plan, read.container);
-    const { commands } = setIn(plan, place, organiser, read.container.count);
+    const commands = standInCommands(plan, place, organiser, read.container.count);
     return {
       ok: true,
       command: {
@@ -116,9 +102,15 @@ export function takeIn(
     if (known) into = known;
     else if (container.count <= MOST_CONTAINERS) {
       const { organiser, add } = organiserFor(plan, container);
-      const { commands: standing, ids } = setIn(plan, place, organiser, container.count);
+      const standing = standInCommands(plan, place, organiser, container.count);
       commands.push(...add, ...standing);
-      return withSupply(plan, read.supply, ids, commands, today);
+      return withSupply(
+        plan,
+        read.supply,
+        standing.map((c) => c.id),
+        commands,
+        today,
+      );
     }
   }
   return withSupply(plan, read.supply, into ? [into.id] : [], commands, today);

@@ -220,13 +220,15 @@ async function scrolling(page: Page, server: TestServer): Promise<{ filter: numb
   await page.waitForTimeout(1500);
   const frameAfter = async (act: () => Promise<unknown>) => {
     await page.evaluate(() => {
-      const w = window as unknown as { took: number };
-      w.took = 0;
-      const from = () => {
-        const begin = performance.now();
-        requestAnimationFrame(() => setTimeout(() => (w.took = performance.now() - begin)));
-      };
-      window.addEventListener('keydown', from, { capture: true, once: true });
+      (window as unknown as { took: number }).took = 0;
+      window.addEventListener(
+        'keydown',
+        ({ timeStamp }) =>
+          requestAnimationFrame(() =>
+            setTimeout(() => ((window as unknown as { took: number }).took = performance.now() - timeStamp)),
+          ),
+        { capture: true, once: true },
+      );
     });
     await act();
     await page.waitForFunction(() => (window as unknown as { took: number }).took > 0);

@@ -1,5 +1,6 @@
-import { type KeyboardEvent, useEffect, useRef } from 'react';
+import { type KeyboardEvent, useEffect } from 'react';
 import { type LineRead } from '@heronstone/core/lines';
+import { useRoving } from '../../../ui/roving.ts';
 
 /** What a line was taken for, guesses said as such. */
 export function Took({ read, className = '' }: { read: LineRead; className?: string }) {
@@ -42,10 +43,11 @@ export function Asked({
   onChoose: (kind: string) => void;
   focus?: boolean;
 }) {
-  const box = useRef<HTMLDivElement>(null);
+  const roving = useRoving<HTMLDivElement>(true);
+  const box = roving.ref;
   useEffect(() => {
     if (focus) box.current?.querySelector('button')?.focus();
-  }, [focus]);
+  }, [focus, box]);
   if (read.what !== 'supply' || read.doubts.length === 0) return null;
   const { why, candidates } = read.doubts[0]!;
   const onKeyDown = (e: KeyboardEvent) => {
@@ -56,18 +58,7 @@ export function Asked({
       e.stopPropagation();
       return onChoose(picked);
     }
-    const buttons = [...(box.current?.querySelectorAll('button') ?? [])];
-    const at = buttons.indexOf(e.target as HTMLButtonElement);
-    const to =
-      e.key === 'ArrowRight' || e.key === 'ArrowDown'
-        ? at + 1
-        : e.key === 'ArrowLeft' || e.key === 'ArrowUp'
-          ? at - 1
-          : -1;
-    if (buttons[to]) {
-      e.preventDefault();
-      buttons[to].focus();
-    }
+    roving.onKeyDown(e);
   };
   return (
     <div
@@ -82,6 +73,7 @@ export function Asked({
         <button
           key={c.kind}
           type="button"
+          data-row
           className="min-h-8 rounded-full border border-heron bg-paper px-3"
           onClick={() => onChoose(c.kind)}
         >
@@ -90,6 +82,7 @@ export function Asked({
       ))}
       <button
         type="button"
+        data-row
         className="min-h-8 rounded-full border border-line px-3 text-soft"
         onClick={() => onChoose('')}
       >
