@@ -105,7 +105,9 @@ describe('containers, lanes and zones', () => {
     });
     await app.open(id, 'furniture');
     await app.bringIn('Peg board');
-    const board = Object.values((await plan(id)).units).find((u) => u.kind === 'wallBoard')!;
+    const boardOf = async () => Object.values((await plan(id)).units).find((u) => u.kind === 'wallBoard');
+    await until(async () => (await boardOf()) !== undefined, 'the board is saved');
+    const board = (await boardOf())!;
     await send(id, {
       type: 'setUnit',
       id: board.id,

@@ -205,6 +205,8 @@ describe('lines as people write them', () => {
     ['Card (12x12) 20 sheets', '20 card w304.8 d304.8'],
     ['ribbon', '1 ribbon spool'],
     ['24', 'nothing'],
+    ['900000 packs of 500 paper', 'nothing'],
+    ['ink pad 9000 x 9000 x 9000 cm', 'nothing'],
     ['12x12', 'nothing'],
     ['', 'nothing'],
     ['   ', 'nothing'],

@@ -1,7 +1,7 @@
 import { caliperOf, pieceOf } from '../fit/index.ts';
 import { kindOf, type KindOfSupply, likelyKinds, ofKind } from '../kinds/index.ts';
 import { formatLength, formatNumberOnly, formatWeight, type Measure, unitSuffix } from '../lengths/index.ts';
-import { blankSupply, cutText, type Sized, type Supply, usualLies } from '../plan/index.ts';
+import { blankSupply, cutText, type Sized, Supply, usualLies } from '../plan/index.ts';
 import { countIn, packIn, pieceWordIn } from './amounts.ts';
 import { colourIn } from './colours.ts';
 import { type KnownHolder, type SaidContainer, containersHere, filledIn } from './containers.ts';
@@ -114,6 +114,11 @@ export function readLine(line: string, { measure, holders = [], chosen = null }:
   supply.note = noted.note;
 
   count();
+  const wrong = Storable.safeParse(supply);
+  if (!wrong.success) {
+    const { path, message } = wrong.error.issues[0]!;
+    return { what: 'nothing', reason: `The ${WORD[String(path[0])] ?? String(path[0])} ${message}.` };
+  }
   const guessed = [...new Set([...supply.usual, ...supply.unsure])];
   return {
     what: 'supply',
@@ -165,6 +170,16 @@ export function readLine(line: string, { measure, holders = [], chosen = null }:
 }
 
 type Draft = Omit<Supply, 'id'>;
+
+/** What a plan can hold of it. */
+const Storable = Supply.omit({ id: true });
+const WORD: Partial<Record<string, string>> = {
+  working: 'count',
+  backstock: 'count in reserve',
+  mass: 'weight',
+  grammage: 'paper weight',
+  packOf: 'pack',
+};
 
 function supplyOf(name: string, kind: KindOfSupply | null, colour: string | null): Draft {
   const blank: Partial<Supply> = blankSupply('x', name);
