@@ -1,6 +1,6 @@
 // npm test: install what is missing, then type check, lint, import rules, unit, server and browser tests.
 // The last line says how many passed and failed.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -10,6 +10,16 @@ const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium';
 
 function run(program, args, env = {}) {
   return spawnSync(program, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } }).status === 0;
+}
+
+/** Runs a program beside others; what it says is shown when it failed. */
+function aside(program, args) {
+  return new Promise((resolve) => {
+    const child = spawn(program, args, { cwd: root });
+    let said = '';
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (said += chunk));
+    child.once('close', (code) => resolve({ ok: code === 0, said }));
+  });
 }
 
 function findChromium() {
@@ -40,26 +50,23 @@ const count = (name, ok) => {
 
 const only = process.argv.slice(2);
 if (only.length === 0) {
-  count('types of the core', run('npx', ['tsc', '-p', 'core']));
-  count('types of everything', run('npx', ['tsc', '-p', '.']));
-  count('lint', run('npx', ['eslint', '.']));
-  count('format', run('npx', ['prettier', '--check', '--log-level', 'warn', '.']));
-  count(
-    'imports run one way, without cycles',
-    run('npx', [
-      'depcruise',
-      '--config',
-      '.dependency-cruiser.cjs',
-      '--output-type',
-      'err',
-      'core',
-      'server',
-      'web',
-      'cli',
-      'demo',
-      'e2e',
-    ]),
-  );
+  const parts = ['core', 'server', 'web', 'cli', 'demo', 'e2e'];
+  const checks = [
+    ['types of the core', ['tsc', '-p', 'core']],
+    ['types of everything', ['tsc', '-p', '.']],
+    ['lint', ['eslint', '.']],
+    ['format', ['prettier', '--check', '--log-level', 'warn', '.']],
+    [
+      'imports run one way, without cycles',
+      ['depcruise', '--config', '.dependency-cruiser.cjs', '--output-type', 'err', ...parts],
+    ],
+  ];
+  // none of them waits for another: as many at a time as there are cores to do them
+  const results = await Promise.all(checks.map(([, args]) => aside('npx', args)));
+  checks.forEach(([name], i) => {
+    if (!results[i].ok) console.log(results[i].said);
+    count(name, results[i].ok);
+  });
 }
 
 const report = join(tmpdir(), `heronstone-jest-${process.pid}.json`);
