@@ -316,6 +316,28 @@ describe('sizes', () => {
   });
 });
 
+describe('sheets by name', () => {
+  // ISO 216 (from memory): A0 is 1 m² with sides 1 : √2, each next size half the one before, whole millimetres rounded down
+  test('A2 to A7 are those of ISO 216', () => {
+    let [width, depth] = [Math.round(1000 * 2 ** -0.25), Math.round(1000 * 2 ** 0.25)];
+    for (let n = 1; n <= 7; n++) {
+      [width, depth] = [Math.floor(depth / 2), width];
+      if (n >= 2) expect([n, sizeOf(`A${n}`, 'metric')!.given]).toEqual([n, [width, depth]]);
+    }
+  });
+  // ANSI Y14.1 (from memory): A 8.5 × 11 in, B 11 × 17 in; legal 8.5 × 14 in, common practice
+  test('letter and tabloid are sizes A and B of ANSI Y14.1', () => {
+    const inches = (name: string) => sizeOf(name, 'metric')!.given.map((mm) => mm / 25.4);
+    expect([inches('letter'), inches('tabloid'), inches('legal')]).toEqual(
+      [
+        [8.5, 11],
+        [11, 17],
+        [8.5, 14],
+      ].map((pair) => pair.map((n) => expect.closeTo(n, 6))),
+    );
+  });
+});
+
 describe('weights of paper', () => {
   // basis sheets of 500: cover 20 × 26 in, text 25 × 38, bond 17 × 22, index 25.5 × 30.5 (from memory); a pound is 453.59237 g, an inch 25.4 mm
   test.each([
