@@ -1,24 +1,9 @@
-import Papa from 'papaparse';
-import { kindOf, wordsOf } from '../kinds/index.ts';
+import { wordsOf } from '../kinds/index.ts';
 import { formatLength, formatWeight, type Measure, parseWeight } from '../lengths/index.ts';
 import { colourIn, countIn, packIn, readLine, sizeOf, weighSheet, weightIn, type Doubt } from '../lines/index.ts';
-import {
-  blankActivity,
-  type Command,
-  type CommandOf,
-  cutText,
-  homeOf,
-  newId,
-  placeTitle,
-  type OwnList,
-  type Plan,
-  type Sized,
-  Supply,
-  usesOf,
-  usualLies,
-} from '../plan/index.ts';
+import { cutText, newId, placeTitle, type Plan, type Sized, Supply, usesOf, usualLies } from '../plan/index.ts';
 import { type Meaning, measureOfTable, type OwnTable, unitInHeading } from './own-meanings.ts';
-import { plainCell, safeCell } from './safe-cell.ts';
+import { plainCell } from './safe-cell.ts';
 
 /** One line of a list of one’s own, understood. */
 export type RowRead = {
@@ -125,11 +110,12 @@ export function readAgainst(
   return out;
 }
 
-const ALL = '*';
+/** Stands for every activity. */
+export const ALL = '*';
 const keyOf = (name: string) => wordsOf(name).join(' ') || name.toLowerCase().trim();
 
 /** Finds an activity by its name, or by some of its words where only one has them. */
-function activityNamed(plan: Pick<Plan, 'activities'>, name: string): string | undefined {
+export function activityNamed(plan: Pick<Plan, 'activities'>, name: string): string | undefined {
   const all = Object.values(plan.activities);
   const exact = all.find((a) => keyOf(a.name) === keyOf(name));
   if (exact) return exact.id;
@@ -411,125 +397,4 @@ function mergedNote(before: string, now: string): string {
   const named = new Set(lines.map(heading));
   const kept = before.split('\n').filter((line) => line !== '' && !named.has(heading(line)));
   return cutText([...lines, ...kept].filter((l, i, all) => all.indexOf(l) === i).join('\n'), 2000);
-}
-
-/**
- * What taking a list over does, as one change that undo takes back: new supplies, changed ones, uses, homes, and the list itself, so that it is known
- * again and can be written as it was.
- * @returns null when there is nothing to do
- */
-export function takeOwnTable(
-  plan: Plan,
-  reading: OwnReading,
-  own: { table: OwnTable; meanings: readonly Meaning[]; name: string } | null,
-  today: string,
-): Command | null {
-  const commands: CommandOf<'several'>['commands'] = [];
-  if (own) {
-    const { table, meanings } = own;
-    const name = cutText(own.name.trim() || 'My list', 120);
-    const list = {
-      headings: table.headings.map((h) => cutText(h, 120)),
-      meanings: [...meanings],
-      measure: reading.measure,
-    };
-    const before = Object.values(plan.ownLists).find((l) => l.name === name);
-    if (!before) commands.push({ type: 'addOwnList', ownList: { id: newId('list'), name, ...list } });
-    else commands.push({ type: 'setOwnList', id: before.id, set: list });
-  }
-  const added = new Map<string, string>();
-  const all = Object.keys(plan.activities);
-  for (const activity of reading.activities) {
-    const id = newId('activity');
-    added.set(activity, id);
-    all.push(id);
-    commands.push({ type: 'addActivity', activity: blankActivity(id, activity) });
-  }
-  if (reading.fresh.length > 0) commands.push({ type: 'addSupplies', supplies: reading.fresh.map((r) => r.supply) });
-  for (const { supplyId, set } of reading.changed)
-    if (Object.keys(set).length > 0) commands.push({ type: 'setSupply', id: supplyId, set });
-  const rows = [
-    ...reading.fresh.map((row) => ({ row, id: row.supply.id })),
-    ...reading.changed.map(({ row, supplyId }) => ({ row, id: supplyId })),
-  ];
-  for (const { row, id } of rows) {
-    const wanted = row.uses.includes(ALL)
-      ? all
-      : row.uses.flatMap((use) => added.get(use) ?? activityNamed(plan, use) ?? []);
-    const has = new Set(plan.supplies[id] ? usesOf(plan, id).map((u) => u.activityId) : []);
-    for (const activityId of new Set(wanted)) {
-      if (has.has(activityId)) continue;
-      const fetches = kindOf(row.supply.kind)?.fetches ?? 1;
-      commands.push({ type: 'addUse', use: { id: newId('use'), activityId, supplyId: id, fetches, usedUp: 0 } });
-    }
-    if (row.placeId !== null && row.supply.working > 0 && !homeOf(plan, id, 'working'))
-      commands.push({ type: 'assignHome', supplyId: id, share: 'working', placeId: row.placeId, since: today });
-  }
-  if (rows.length === 0) return null;
-  return { type: 'several', words: `read ${own?.name ?? 'a list'}: ${rows.length} supplies`.slice(0, 120), commands };
-}
-
-/** The supplies of a plan as the list that was read: its own headings, its own measure; what was kept in the note under its heading. */
-export function writeOwnTable(plan: Plan, list: OwnList): string {
-  const number = (mm: number | null) => (mm === null ? '' : formatLength(mm, list.measure));
-  const rows = Object.values(plan.supplies)
-    .sort((a, b) => (a.name < b.name ? -1 : a.name > b.name ? 1 : a.id < b.id ? -1 : 1))
-    .map((s) => {
-      const noted = new Map(
-        s.note.split('\n').flatMap((line) => {
-          const m = /^([^:\n]{1,60}): (.*)$/.exec(line);
-          return m && list.headings.includes(m[1]!) ? [[m[1]!, m[2]!] as const] : [];
-        }),
-      );
-      const free = s.note
-        .split('\n')
-        .filter((line) => !noted.has(/^([^:\n]{1,60}): /.exec(line)?.[1] ?? '\0'))
-        .join('\n');
-      return list.headings.map((heading, i) => {
-        const meaning = (list.meanings[i] ?? '') as Meaning;
-        switch (meaning) {
-          case 'name':
-            return s.name;
-          case 'family':
-            return s.family;
-          case 'size':
-            return s.width === null || s.depth === null
-              ? (noted.get(heading) ?? '')
-              : [s.width, s.depth, ...(s.height === null ? [] : [s.height])].map(number).join(' x ');
-          case 'width':
-          case 'depth':
-          case 'height':
-            return number(s[meaning]) || (noted.get(heading) ?? '');
-          case 'mass':
-            return s.mass > 0 ? formatWeight(s.mass, list.measure) : (noted.get(heading) ?? '');
-          case 'grammage':
-            return s.grammage === null ? '' : `${s.grammage} g/m²`;
-          case 'working':
-          case 'backstock':
-          case 'packOf':
-            return String(s[meaning]);
-          case 'packs':
-            return String(Math.round((s.working / s.packOf) * 100) / 100);
-          case 'reorderAt':
-            return s.reorderAt === null ? '' : String(s.reorderAt);
-          case 'colour':
-            return noted.get(heading) ?? s.colour ?? '';
-          case 'uses':
-            return usesOf(plan, s.id)
-              .map((u) => plan.activities[u.activityId]?.name ?? '')
-              .filter(Boolean)
-              .join(', ');
-          case 'home': {
-            const home = homeOf(plan, s.id, 'working');
-            const place = home && plan.places[home.placeId];
-            return place ? placeTitle(plan, place) : (noted.get(heading) ?? '');
-          }
-          case 'note':
-            return free;
-          case '':
-            return noted.get(heading) ?? '';
-        }
-      });
-    });
-  return `${Papa.unparse([list.headings.map(safeCell), ...rows.map((r) => r.map(safeCell))])}\r\n`;
 }
