@@ -10,12 +10,11 @@ const STAYS = 30 * 86_400_000;
 /** More phones than a household has. */
 const MOST_SESSIONS = 200;
 
-/** This machine’s own addresses in its networks, and its names there. */
+/** This machine’s own addresses (IPv4, on which the house’s listener listens) in its networks, and its names there. */
 export function ownAddresses(): string[] {
   const addresses = Object.values(networkInterfaces())
     .flat()
-    .flatMap((net) => (net && !net.internal && !net.address.startsWith('fe80:') ? [net] : []))
-    .map((net) => (net.family === 'IPv6' ? `[${net.address}]` : net.address));
+    .flatMap((net) => (net && !net.internal && net.family === 'IPv4' ? [net.address] : []));
   const name = hostname().toLowerCase();
   return [...addresses, name, ...(name.includes('.') ? [] : [`${name}.local`])];
 }

@@ -2,13 +2,19 @@ import { type FormEvent, type ReactNode, useEffect, useState } from 'react';
 import { useAccess } from '../state/access.ts';
 import { Button } from '../ui/button.tsx';
 
+/** On the machine itself nobody is asked. */
+const HERE = ['127.0.0.1', 'localhost', '[::1]'].includes(window.location.hostname);
+
 /** Whoever comes from the house says the passphrase first; nothing of any plan is here before. */
 export function Door({ children }: { children: ReactNode }) {
   const { told, look, enter } = useAccess();
   const [said, setSaid] = useState('');
   const [trouble, setTrouble] = useState<string | null>(null);
   const [asking, setAsking] = useState(false);
-  useEffect(() => void look(), [look]);
+  const [looked, setLooked] = useState(HERE);
+  useEffect(() => void look().finally(() => setLooked(true)), [look]);
+  // nothing is asked of a server that may not know this phone yet
+  if (!looked) return null;
   if (!told?.fromHouse || told.known) return children;
   const onSubmit = async (e: FormEvent) => {
     e.preventDefault();
