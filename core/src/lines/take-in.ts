@@ -5,6 +5,7 @@ import {
   type Command,
   type CommandOf,
   countIn,
+  groupedBy,
   homesOf,
   newId,
   type Organiser,
@@ -30,12 +31,13 @@ export function holdersFor(plan: Plan, place: Place | null): KnownHolder[] {
   }));
 }
 
+const keyOf = (name: string): string => wordsOf(name).join(' ') || name;
+
+const named = groupedBy<Supply>((supply) => keyOf(supply.name));
+
 /** The entry of the list that a new line is about: the same words in the same number; null when there is none, or several. */
 export function sameAs(plan: Pick<Plan, 'supplies'>, name: string): Supply | null {
-  const key = wordsOf(name).join(' ');
-  const same = Object.values(plan.supplies).filter(
-    (s) => s.name === name || (key !== '' && wordsOf(s.name).join(' ') === key),
-  );
+  const same = named(plan.supplies, keyOf(name));
   return same.length === 1 ? same[0]! : null;
 }
 
@@ -188,7 +190,7 @@ export function takeInAll(plan: Plan, reads: readonly LineRead[], ids: () => str
   for (const read of reads) {
     if (read.what !== 'supply') continue;
     const { supply } = read;
-    const key = wordsOf(supply.name).join(' ') || supply.name;
+    const key = keyOf(supply.name);
     const before = added.get(key);
     if (before) {
       added.set(key, {

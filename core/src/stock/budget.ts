@@ -90,7 +90,7 @@ export function budgetOf(plan: Plan, without: readonly Supply['decision'][] = LE
   const unmeasured: string[] = [];
   let likely = 0;
   let leaning = 0;
-  const inRoom = Object.values(plan.places).filter((p) => p.kind !== 'away' && p.keptOut === '');
+  const inRoom = Object.values(plan.places).filter((p) => !isAway(plan, p) && p.keptOut === '');
   for (const supply of Object.values(plan.supplies)) {
     if (without.includes(supply.decision) || supply.decision === 'away') continue;
     if (!pieceOf(supply)) {
@@ -100,7 +100,7 @@ export function budgetOf(plan: Plan, without: readonly Supply['decision'][] = LE
     const zones: (string | null)[] = [...zonesOf(plan, supply)];
     if (zones.length === 0) zones.push(null);
     for (const { count, place } of partsOf(plan, supply)) {
-      if (place?.kind === 'away') continue;
+      if (place && isAway(plan, place)) continue;
       const need = doubtedNeed(supply, count, place);
       if (!need) continue;
       const part = 1 / zones.length;
@@ -141,6 +141,9 @@ export function budgetOf(plan: Plan, without: readonly Supply['decision'][] = LE
     guessed: likely > 0 ? leaning / likely : 0,
   };
 }
+
+/** What is outside the room, and boxes that stand there. */
+const isAway = (plan: Plan, place: Place): boolean => plan.units[place.unitId]?.mount === 'away';
 
 /** Amounts of different natures in one rough measure, so that a share of them can be said: a shelf of 800 mm, a drawer of 0.27 m², a bin of 25 l, a pile of 70 mm, a binder of 50 pockets. */
 const ORDINARY: Record<Nature, number> = { row: 800, area: 270_000, bulk: 25, pile: 70, pockets: 50 };

@@ -11,7 +11,7 @@ export type DoubtedNeed = Need & {
   moves: readonly { guess: string; by: number }[];
 };
 
-const known = new WeakMap<Supply, Map<string, { place: Place | undefined; count: number; need: DoubtedNeed | null }>>();
+const known = new WeakMap<Supply, Map<string, { place: Place | undefined; need: DoubtedNeed | null }>>();
 
 /**
  * What so many of a supply need and how unsure that is. A usual size is one guess for everything of that kind (where ink pads are larger than usual, all
@@ -21,11 +21,11 @@ const known = new WeakMap<Supply, Map<string, { place: Place | undefined; count:
 export function doubtedNeed(supply: Supply, count: number, home: Place | undefined): DoubtedNeed | null {
   let of = known.get(supply);
   if (!of) known.set(supply, (of = new Map()));
-  const key = home?.id ?? '';
+  const key = `${home?.id ?? ''} ${count}`;
   const before = of.get(key);
-  if (before && before.place === home && before.count === count) return before.need;
+  if (before && before.place === home) return before.need;
   const need = workedOut(supply, count, home);
-  of.set(key, { place: home, count, need });
+  of.set(key, { place: home, need });
   return need;
 }
 

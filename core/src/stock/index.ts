@@ -28,3 +28,4 @@ export {
 export { setMany, splitBy, splitCommand, toReorder, type AtHand } from './rules.ts';
 export { duplicatesOf } from './duplicates.ts';
 export { compareStorage, type StorageOption } from './storage-compare.ts';
+export { triesFor, type Try } from './tries.ts';

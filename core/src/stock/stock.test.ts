@@ -5,6 +5,7 @@ import { kindOf, ofKind } from '../kinds/index.ts';
 import {
   apply,
   blankActivity,
+  blankOrganiser,
   blankSupply,
   type Command,
   natureOf,
@@ -204,6 +205,31 @@ describe('the space budget', () => {
       { numRuns: 40 },
     );
   });
+});
+
+test('what lies in a box outside the room asks for no room in it, and the box offers none', () => {
+  const box = { ...blankOrganiser('box', 'Box', 300, 200, 150) };
+  const base = run(
+    withSupplies(block({ id: 'a', working: 4 })),
+    { type: 'addOrganiser', organiser: box },
+    {
+      type: 'standIn',
+      id: 'box1',
+      organiserId: 'box',
+      name: 'Box',
+      inId: 'loft.0.0',
+      left: 0,
+      front: 0,
+      bottom: 0,
+      turned: false,
+    },
+  );
+  const of = (plan: Plan) => budgetOf(plan).tapes.map((t) => [t.tape, t.demand.likely, t.offer]);
+  const away = run(base, { type: 'assignHome', supplyId: 'a', share: 'working', placeId: 'box1', since });
+  expect(of(away).every(([, demand]) => demand === 0)).toBe(true);
+  expect(of(base).map(([tape, , offer]) => [tape, offer])).toEqual(
+    of(withSupplies(block({ id: 'a', working: 4 }))).map(([tape, , offer]) => [tape, offer]),
+  );
 });
 
 describe('the tour', () => {

@@ -48,10 +48,10 @@ function optionOf(plan: Plan, supplies: readonly Supply[], form: StorageForm): S
     if (held.width !== null && held.depth !== null)
       litres += (held.width * held.depth * (held.height ?? 0) * holders) / 1e6;
     buying += holders;
-    const consumed = false;
-    const more = (storedTmu(form, consumed) + jumble(form, supply)) * SECONDS_PER_TMU;
-    seconds += more;
-    year += more * yearlyUses(plan, supply, 'working').reduce((sum, use) => sum + use.fetches, 0);
+    // what is used up is not put back
+    const more = (consumed: boolean) => (storedTmu(form, consumed) + jumble(form, supply)) * SECONDS_PER_TMU;
+    seconds += more(false);
+    for (const { fetches, consumed } of yearlyUses(plan, supply, 'working')) year += fetches * more(consumed);
   }
   const { name, buy } = STORAGE[form];
   return {

@@ -2,13 +2,12 @@ import { Ruler } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { inMeasure, type Measure } from '@heronstone/core/lengths';
 import { placeTitle, type Plan } from '@heronstone/core/plan';
-import { budgetOf, roomWordsOf, sumOfTapes, type Budget, type Tape } from '@heronstone/core/stock';
+import { budgetOf, roomWordsOf, sumOfTapes, triesFor, type Budget, type Tape, type Try } from '@heronstone/core/stock';
 import { usePlan } from '../../../state/plan-store.ts';
 import { useSelection } from '../../../state/selection.ts';
 import { Button } from '../../../ui/button.tsx';
 import { countWords } from '../../../ui/words.ts';
 import { TapeDrawing } from './TapeDrawing.tsx';
-import { triesFor, type Try } from './tries.ts';
 
 /** Whether everything fits, before anything is bought: each kind of room a tape as long as the units offer, the supplies lying along it. */
 export default function RoomNeeded() {

@@ -1,4 +1,4 @@
-import { heldAs, STORAGE, storageFormsOf } from '@heronstone/core/fit';
+import { heldAs, STORAGE, storageFormsOf } from '../fit/index.ts';
 import {
   apply,
   type Command,
@@ -7,8 +7,9 @@ import {
   STORAGE_FORMS,
   type StorageForm,
   type Supply,
-} from '@heronstone/core/plan';
-import { type Budget, budgetOf, LEAVING, roomWordsOf, setMany, type Tape } from '@heronstone/core/stock';
+} from '../plan/index.ts';
+import { type Budget, budgetOf, LEAVING, roomWordsOf, type Tape } from './budget.ts';
+import { setMany } from './rules.ts';
 
 /** Something tried on a copy: what the budget would be, and (where it is one) the change that makes it so. */
 export type Try = {
