@@ -44,7 +44,8 @@ export function clearFetchCache(): void {
   cache = new WeakMap();
 }
 
-function wayTo(scene: Scene, maker: Maker, spot: Spot): Ways {
+/** The cheapest way to a place, or why there is none; searched once per scene, maker and spot. */
+export function wayTo(scene: Scene, maker: Maker, spot: Spot): Ways {
   let makers = cache.get(scene);
   if (!makers) cache.set(scene, (makers = new WeakMap()));
   let spots = makers.get(maker);
@@ -144,7 +145,7 @@ function clearingOf({ covered }: Handling, hand: number): Motion[] {
 }
 
 /** So far the hand goes to a box that stands on the table by the work, mm (own assumption). */
-const BESIDE_WORK = 300;
+export const BESIDE_WORK = 300;
 
 /** A fetch out of a box that was brought to the table and stands open there: look, reach, grasp, move; the bringing is not in it. */
 export function fetchAtTable(handling: Handling): Fetched {
@@ -175,10 +176,13 @@ export function fetchAtTable(handling: Handling): Fetched {
   return fetched(1, [find, ...clearing, reach, grasp, ...stored.get, move], putBack);
 }
 
+/** The minutes there and back to a unit outside the room, s. */
+export const awaySeconds = (unit: Unit): number => unit.awayMinutes * 60;
+
 function awayFetch(unit: Unit, handling: Handling): Fetched {
   const out: Motion = {
     code: 'OUT',
-    tmu: (unit.awayMinutes * 60) / SECONDS_PER_TMU,
+    tmu: awaySeconds(unit) / SECONDS_PER_TMU,
     text: `go to ${unit.name} and back`,
   };
   const grasp = graspOf(handling);

@@ -1,123 +1,206 @@
 import { type Compiled } from './compile.ts';
-import { Knapsack } from './knapsack.ts';
+import { Sack } from './sack.ts';
+
+/** Fewest and most nodes one sack may take: few while prices are still far off, a stopped search still bounds. */
+const FEW = 60;
+const MANY = 4000;
 
 /**
- * Lower bound by Lagrangian relaxation of “one home per lot”: with a price on each lot, every place solves its own
- * exact knapsack (Fisher 1981, from memory). Prices follow a deflected subgradient with Polyak steps. Family spread and
- * charges are at least zero and left out, and of several periods the mean must hold, so the bound holds for such rooms too.
+ * Lower bound by Lagrangian relaxation of “one home per lot” (Fisher 1981, from memory): with a price on each lot, every place takes in what pays best,
+ * see {@link Sack}. A family pays its spread once in every place that takes any of it, and has one place free; so does a carried container its
+ * charge. Prices follow a deflected subgradient with Polyak steps.
+ *
+ * Where a lot is in several families, the one with the largest spread counts; where it is under several charges of a place, the dearest. The others
+ * cost at least nothing, so that the bound holds.
  */
 export class LagrangeBound {
   bound = -Infinity;
-  /** nodes of work done so far */
+  /** measure of the work done so far */
   work = 0;
   steps = 0;
   /** true when no prices can raise the bound */
   ended = false;
-  private readonly price: Float64Array;
+  readonly price: Float64Array;
   private readonly bestPrice: Float64Array;
-  /** what a unit of room in each place is worth at the best prices so far */
-  readonly roomPrice: Float64Array;
-  private readonly roomNow: Float64Array;
-  /** the same of load */
-  readonly loadPrice: Float64Array;
-  private readonly loadNow: Float64Array;
-  /** share of room in the one limit of each place's knapsack, from the last step */
-  private readonly share: Float64Array;
   private readonly way: Float64Array;
-  private readonly sack: Knapsack;
-  private readonly byPlace: Int32Array[];
-  private readonly counts: Int32Array;
   private readonly slack: Float64Array;
-  /** nodes a knapsack may take; small while prices are still far off, a stopped search still bounds */
-  private limit = 100;
-  private theta = 1;
+  private readonly optsOf: Int32Array[];
+  /** the family that counts for each lot, or −1 */
+  private readonly familyOf: Int32Array;
+  /** the charge that counts for each option, or −1 */
+  private readonly chargeOf: Int32Array;
+  private readonly free: number;
+  private readonly sack: Sack;
+  private readonly limits: Float64Array[];
+  private readonly roomPrice: Float64Array[];
+  private readonly picked: Int32Array;
+  private readonly bundleNo: Int32Array;
+  private readonly topNo: Int32Array;
+  private nodes = FEW;
+  private theta = 1.5;
   private waited = 0;
 
-  /** @param at a first assignment; prices start between each lot's cheapest option and what it pays there */
+  /**
+   * @param pays what each lot pays at the prices of room alone: where the prices begin
+   * @param worth what room is worth in each place
+   * @param at a first answer: what its families and charges cost is shared among those that pay it
+   */
   constructor(
     private readonly c: Compiled,
+    pays: Float64Array,
+    worth: Float64Array,
     at: Int32Array,
   ) {
-    this.counts = new Int32Array(c.places);
-    for (const p of c.optPlace) this.counts[p]!++;
-    this.byPlace = Array.from(this.counts, (n) => new Int32Array(n));
-    this.reordered();
-    this.sack = new Knapsack(Math.max(1, ...this.byPlace.map((b) => b.length)));
-    this.price = new Float64Array(c.lots);
+    const lists: number[][] = Array.from({ length: c.places }, () => []);
+    for (let o = 0; o < c.optPlace.length; o++) if (c.optPlace[o]! < c.places) lists[c.optPlace[o]!]!.push(o);
+    this.optsOf = lists.map((list) => Int32Array.from(list));
+    this.familyOf = new Int32Array(c.lots).fill(-1);
+    const members = new Int32Array(c.families);
+    for (let l = 0; l < c.lots; l++)
+      for (let i = c.lotFamStart[l]!; i < c.lotFamStart[l + 1]!; i++) {
+        const f = c.lotFam[i]!;
+        if (this.familyOf[l]! < 0 || c.spread[f]! > c.spread[this.familyOf[l]!]!) this.familyOf[l] = f;
+      }
+    for (const f of this.familyOf) if (f >= 0) members[f]!++;
+    let free = 0;
+    for (let f = 0; f < c.families; f++) if (members[f]! > 1) free += c.spread[f]!;
+    this.free = free;
     for (let l = 0; l < c.lots; l++) {
-      const first = c.optStart[l]!;
-      const cheapest = first === c.optStart[l + 1]! ? c.leave[l]! : Math.min(c.leave[l]!, c.optCost[first]!);
-      const pays = at[l]! < 0 ? c.leave[l]! : c.optCost[at[l]!]!;
-      this.price[l] = 0.4 * cheapest + 0.6 * pays;
+      const f = this.familyOf[l]!;
+      if (f >= 0 && members[f]! < 2) this.familyOf[l] = -1;
     }
+    this.chargeOf = new Int32Array(c.optPlace.length).fill(-1);
+    for (let o = 0; o < c.optPlace.length; o++)
+      for (let i = c.optChargeStart[o]!; i < c.optChargeStart[o + 1]!; i++) {
+        const k = c.optCharge[i]!;
+        if (this.chargeOf[o]! < 0 || c.chargeCost[k]! > c.chargeCost[this.chargeOf[o]!]!) this.chargeOf[o] = k;
+      }
+    this.price = new Float64Array(c.lots);
+    this.shareTies(at);
+    // between what room alone says and what is paid today: from there the prices move
+    for (let l = 0; l < c.lots; l++) {
+      let cheapest = c.optCost[c.noHome[l]!]!;
+      for (let o = c.optStart[l]!; o < c.optStart[l + 1]!; o++) cheapest = Math.min(cheapest, c.optCost[o]!);
+      const paid = 0.4 * cheapest + 0.6 * c.optCost[at[l]!]!;
+      this.price[l] = 0.3 * paid + 0.7 * (pays[l]! + this.price[l]!);
+    }
+    const most = Math.max(1, ...this.optsOf.map((list) => list.length));
+    this.sack = new Sack(most, c.resources);
+    this.picked = new Int32Array(most);
+    this.limits = this.optsOf.map((_, p) => c.capacity.slice(p * c.resources, (p + 1) * c.resources));
+    this.roomPrice = this.optsOf.map((_, p) => worth.slice(p * c.resources, (p + 1) * c.resources));
+    this.bundleNo = new Int32Array(c.families).fill(-1);
+    this.topNo = new Int32Array(c.charges).fill(-1);
     this.bestPrice = this.price.slice();
-    this.roomPrice = new Float64Array(c.places);
-    this.roomNow = new Float64Array(c.places);
-    this.loadPrice = new Float64Array(c.places);
-    this.loadNow = new Float64Array(c.places);
-    this.share = new Float64Array(c.places).fill(1);
     this.way = new Float64Array(c.lots);
     this.slack = new Float64Array(c.lots);
   }
 
-  /** To be called when the options of the compiled problem have been put in another order. */
-  reordered(): void {
-    this.counts.fill(0);
-    this.c.optPlace.forEach((p, o) => (this.byPlace[p]![this.counts[p]!++] = o));
+  /** Adds to the price of each lot its part of what the ties of an answer cost. */
+  private shareTies(at: Int32Array): void {
+    const { c } = this;
+    const width = c.places + 1;
+    const together = new Map<number, number>();
+    const charged = new Map<number, number>();
+    const count = (map: Map<number, number>, key: number) => map.set(key, (map.get(key) ?? 0) + 1);
+    for (let l = 0; l < c.lots; l++) {
+      const o = at[l]!;
+      if (this.familyOf[l]! >= 0) count(together, this.familyOf[l]! * width + c.optPlace[o]!);
+      if (this.chargeOf[o]! >= 0) count(charged, this.chargeOf[o]!);
+    }
+    for (let l = 0; l < c.lots; l++) {
+      const o = at[l]!;
+      const f = this.familyOf[l]!;
+      const k = this.chargeOf[o]!;
+      if (f >= 0) this.price[l]! += c.spread[f]! / together.get(f * width + c.optPlace[o]!)!;
+      if (k >= 0) this.price[l]! += c.chargeCost[k]! / charged.get(k)!;
+    }
+  }
+
+  /** Fills the sack with what would gain by living in a place. */
+  private fill(p: number): void {
+    const { c, sack, price, bundleNo, topNo } = this;
+    let n = 0;
+    let bundles = 0;
+    let tops = 1;
+    sack.topCharge[0] = 0;
+    for (const o of this.optsOf[p]!) {
+      const l = c.optLot[o]!;
+      const gain = price[l]! - c.optCost[o]!;
+      if (gain <= 1e-9) continue;
+      this.picked[n] = l;
+      sack.profit[n] = gain;
+      for (let r = 0; r < c.resources; r++) sack.size[n * c.resources + r] = c.optUse[o * c.resources + r]!;
+      const k = this.chargeOf[o]!;
+      let top = 0;
+      if (k >= 0) {
+        if (topNo[k]! < 0) {
+          sack.topCharge[tops] = c.chargeCost[k]!;
+          topNo[k] = tops++;
+        }
+        top = topNo[k]!;
+      }
+      const f = this.familyOf[l]!;
+      if (f < 0) {
+        sack.top[bundles] = top;
+        sack.charge[bundles] = 0;
+        sack.bundle[n] = bundles++;
+      } else {
+        const known = bundleNo[f]!;
+        if (known >= 0 && sack.top[known] === top) sack.bundle[n] = known;
+        else {
+          // what of a family is under another charge of the same place does not pay its spread again
+          sack.top[bundles] = top;
+          sack.charge[bundles] = known < 0 ? c.spread[f]! : 0;
+          if (known < 0) bundleNo[f] = bundles;
+          sack.bundle[n] = bundles++;
+        }
+      }
+      n++;
+    }
+    sack.count = n;
+    sack.bundles = bundles;
+    sack.tops = tops;
+    for (let i = 0; i < n; i++) {
+      const f = this.familyOf[this.picked[i]!]!;
+      if (f >= 0) bundleNo[f] = -1;
+    }
+    for (const o of this.optsOf[p]!) if (this.chargeOf[o]! >= 0) topNo[this.chargeOf[o]!] = -1;
   }
 
   /**
-   * One round of knapsacks and one step of the prices toward a known total, in short pieces; left unfinished it has changed neither bound nor
-   * prices.
+   * One round of sacks and one step of the prices toward a known total, in short pieces; left unfinished it has changed neither bound nor prices.
    */
   *stepping(target: number): Generator<void, void> {
     const { c, price, slack, sack, way } = this;
     this.steps++;
-    this.work += 10 + c.lots;
-    let value = 0;
+    let value = -this.free;
     for (let l = 0; l < c.lots; l++) {
-      value += Math.min(price[l]!, c.leave[l]!);
-      slack[l] = c.leave[l]! < price[l]! ? 0 : 1;
+      const leave = c.optCost[c.noHome[l]!]!;
+      value += Math.min(price[l]!, leave);
+      slack[l] = leave < price[l]! ? 0 : 1;
     }
     for (let p = 0; p < c.places; p++) {
-      const options = this.byPlace[p]!;
-      yield;
-      let n = 0;
-      for (const o of options) {
-        const l = c.optLot[o]!;
-        const gain = price[l]! - c.optCost[o]!;
-        if (gain <= 1e-12) continue;
-        this.picked[n] = l;
-        sack.profit[n] = gain;
-        sack.size[n] = c.optUse[o]!;
-        sack.mass[n] = c.weight[l]!;
-        n++;
-      }
-      sack.count = n;
-      this.work += options.length;
-      this.roomNow[p] = this.loadNow[p] = 0;
-      if (n === 0) continue;
+      if (p % 8 === 0) yield;
+      this.work += this.optsOf[p]!.length;
+      this.fill(p);
+      if (sack.count === 0) continue;
       const before = sack.nodes;
-      value -= sack.solve(c.capacity[p]!, c.load[p]!, this.limit, this.share[p]);
-      this.share[p] = sack.share;
-      this.roomNow[p] = sack.roomPrice;
-      this.loadNow[p] = sack.loadPrice;
-      this.work += 6 * (sack.nodes - before) + 4 * n;
-      for (let i = 0; i < n; i++) if (sack.chosen[i]) slack[this.picked[i]!]!--;
+      value -= sack.solve(this.limits[p]!, this.roomPrice[p]!, this.nodes);
+      this.work += 40 * sack.count + 2 * (sack.nodes - before);
+      for (let i = 0; i < sack.count; i++) if (sack.chosen[i] === 1) slack[this.picked[i]!]!--;
     }
     if (value > this.bound) {
       const rise = value - this.bound;
       this.bound = value;
       this.bestPrice.set(price);
-      this.roomPrice.set(this.roomNow);
-      this.loadPrice.set(this.loadNow);
-      if (rise > 1e-5 * Math.abs(value)) this.waited = 0;
+      if (rise > 2e-5 * Math.abs(value)) this.waited = 0;
       else this.waited++;
     } else this.waited++;
     if (this.waited > 12) {
       this.waited = 0;
-      this.theta *= 0.6;
-      this.limit = Math.min(3000, this.limit * 2);
+      this.theta *= 0.7;
+      this.nodes = Math.min(MANY, this.nodes * 2);
       price.set(this.bestPrice);
       way.fill(0);
       if (this.theta < 1e-4) this.theta = 0.3;
@@ -140,5 +223,4 @@ export class LagrangeBound {
     const stepSize = (this.theta * Math.max(target - value, 1e-6 * Math.abs(target))) / norm;
     for (let l = 0; l < c.lots; l++) price[l]! += stepSize * way[l]!;
   }
-  private readonly picked = new Int32Array(100_000);
 }

@@ -1,33 +1,40 @@
-import { inPeriod, periodsOf, type SlottingProblem } from './problem.ts';
+import { groups, LOAD, type SlottingTable } from './table.ts';
 
-/** A problem in flat arrays: options of lot l are optStart[l] … optStart[l + 1], cheapest first; only those that fit at all. */
+/**
+ * What the search works on: options of each lot that fit at all, in the order of what they are worth, *no home* among them as an option of the place
+ * beyond the last, which holds everything; which families and charges touch what.
+ */
 export type Compiled = {
   lots: number;
+  /** without the place beyond the last */
   places: number;
+  resources: number;
   families: number;
+  charges: number;
+  capacity: Float64Array;
   optStart: Int32Array;
   optPlace: Int32Array;
   optLot: Int32Array;
   optCost: Float64Array;
   optUse: Float64Array;
-  /** option of lot l for place p at [l * places + p], or −1 */
-  optionAt: Int32Array;
+  /** of each option: the room it takes in the first period, and its load */
+  room: Float64Array;
   weight: Float64Array;
-  leave: Float64Array;
-  capacity: Float64Array;
-  load: Float64Array;
-  /** families of lot l: lotFam[lotFamStart[l] … lotFamStart[l + 1]] */
+  /** option of lot l for place p at [l * (places + 1) + p], or −1 */
+  optionAt: Int32Array;
+  /** the option of each lot that is no home */
+  noHome: Int32Array;
   lotFamStart: Int32Array;
   lotFam: Int32Array;
+  famStart: Int32Array;
+  famLot: Int32Array;
   spread: Float64Array;
-  /** with more than one period: what a place holds at [place * periods + t], what an option uses at [option * periods + t]; `capacity` and `optUse` are then their means */
-  periods: number;
-  capacityIn: Float64Array;
-  useIn: Float64Array;
   /** charges that option o is under: optCharge[optChargeStart[o] … optChargeStart[o + 1]] */
-  charges: number;
   optChargeStart: Int32Array;
   optCharge: Int32Array;
+  chargeStart: Int32Array;
+  chargeLot: Int32Array;
+  chargePlace: Int32Array;
   chargeCost: Float64Array;
 };
 
@@ -35,156 +42,116 @@ export type Compiled = {
 export const SLACK = 1e-9;
 
 /** Lots gone through between two chances to stop. */
-const PIECE = 128;
+const PIECE = 64;
 
-/** A problem as flat arrays, in short pieces. */
-export function* compiling(problem: SlottingProblem): Generator<void, Compiled> {
-  const places = problem.places.length;
-  const lots = problem.lots.length;
-  const placeIndex = new Map(problem.places.map((p, i) => [p.id, i]));
-  const lotIndex = new Map(problem.lots.map((l, i) => [l.id, i]));
+/** Whether an option goes into its place when that is empty. */
+export function goesIn(t: SlottingTable, o: number): boolean {
+  const { resources, capacity, optUse } = t;
+  const p = t.optPlace[o]!;
+  for (let r = 0; r < resources; r++)
+    if (optUse[o * resources + r]! > capacity[p * resources + r]! + SLACK) return false;
+  return true;
+}
+
+/**
+ * Compiles a table, in short pieces.
+ * @param worth what room is worth in each place, per resource: options come in order of cost plus the room they take
+ */
+export function* compiling(t: SlottingTable, worth: Float64Array): Generator<void, Compiled> {
+  const { resources } = t;
+  const lots = t.lots.length;
+  const places = t.places.length;
+  const width = places + 1;
+  const most = t.optPlace.length + lots;
   const optStart = new Int32Array(lots + 1);
-  const periods = periodsOf(problem);
-  const each = (x: number | readonly number[]) => Array.from({ length: periods }, (_, t) => inPeriod(x, t));
-  const mean = (x: number | readonly number[]) =>
-    typeof x === 'number' ? x : each(x).reduce((a, b) => a + b, 0) / periods;
-  const goesIn = (use: number | readonly number[], capacity: number | readonly number[]) =>
-    typeof use === 'number' && typeof capacity === 'number'
-      ? use <= capacity + SLACK
-      : each(use).every((u, t) => u <= inPeriod(capacity, t) + SLACK);
-  const fitting = (lot: SlottingProblem['lots'][number]) =>
-    lot.options
-      .map((o) => ({ place: placeIndex.get(o.place)!, cost: o.cost, use: o.use }))
-      .filter((o) => {
-        const place = problem.places[o.place]!;
-        return goesIn(o.use, place.capacity) && lot.weight <= place.load + SLACK;
-      })
-      .sort((a, b) => a.cost - b.cost || a.place - b.place);
-  const kept: ReturnType<typeof fitting>[] = [];
-  for (const [l, lot] of problem.lots.entries()) {
+  const optPlace = new Int32Array(most);
+  const optLot = new Int32Array(most);
+  const optCost = new Float64Array(most);
+  const optUse = new Float64Array(most * resources);
+  const optionAt = new Int32Array(lots * width).fill(-1);
+  const noHome = new Int32Array(lots);
+  const value = new Float64Array(t.optPlace.length);
+  const order: number[] = [];
+  let at = 0;
+  for (let l = 0; l < lots; l++) {
     if (l % PIECE === 0) yield;
-    kept.push(fitting(lot));
-    optStart[l + 1] = optStart[l]! + kept[l]!.length;
+    order.length = 0;
+    for (let o = t.optStart[l]!; o < t.optStart[l + 1]!; o++) {
+      if (!goesIn(t, o)) continue;
+      let v = t.optCost[o]!;
+      const p = t.optPlace[o]!;
+      for (let r = 0; r < resources; r++) v += worth[p * resources + r]! * t.optUse[o * resources + r]!;
+      value[o] = v;
+      order.push(o);
+    }
+    order.sort((a, b) => value[a]! - value[b]! || t.optPlace[a]! - t.optPlace[b]!);
+    const leave = t.leave[l]!;
+    let left = false;
+    for (let k = 0; k <= order.length; k++) {
+      const o = order[k];
+      if (!left && (o === undefined || value[o]! > leave)) {
+        left = true;
+        optPlace[at] = places;
+        optLot[at] = l;
+        optCost[at] = leave;
+        optionAt[l * width + places] = noHome[l] = at++;
+      }
+      if (o === undefined) break;
+      optPlace[at] = t.optPlace[o]!;
+      optLot[at] = l;
+      optCost[at] = t.optCost[o]!;
+      for (let r = 0; r < resources; r++) optUse[at * resources + r] = t.optUse[o * resources + r]!;
+      optionAt[l * width + t.optPlace[o]!] = at++;
+    }
+    optStart[l + 1] = at;
   }
-  const n = optStart[lots]!;
-  const c: Compiled = {
+  const memberOf: number[][] = Array.from({ length: lots }, () => []);
+  const families = t.spread.length;
+  for (let f = 0; f < families; f++)
+    for (let i = t.famStart[f]!; i < t.famStart[f + 1]!; i++) memberOf[t.famLot[i]!]!.push(f);
+  const lotFam = groups(memberOf);
+  const under = new Map<number, number[]>();
+  for (let k = 0; k < t.chargeCost.length; k++)
+    for (let i = t.chargeStart[k]!; i < t.chargeStart[k + 1]!; i++) {
+      const o = optionAt[t.chargeLot[i]! * width + t.chargePlace[k]!]!;
+      if (o < 0) continue;
+      const list = under.get(o);
+      if (list) list.push(k);
+      else under.set(o, [k]);
+    }
+  const optChargeStart = new Int32Array(at + 1);
+  const optCharge: number[] = [];
+  for (let o = 0; o < at; o++) {
+    const list = under.get(o);
+    if (list) for (const k of list) optCharge.push(k);
+    optChargeStart[o + 1] = optCharge.length;
+  }
+  return {
     lots,
     places,
-    families: problem.families.length,
+    resources,
+    families,
+    charges: t.chargeCost.length,
+    capacity: Float64Array.from({ length: width * resources }, (_, i) => t.capacity[i] ?? Infinity),
     optStart,
-    optPlace: new Int32Array(n),
-    optLot: new Int32Array(n),
-    optCost: new Float64Array(n),
-    optUse: new Float64Array(n),
-    optionAt: new Int32Array(lots * places).fill(-1),
-    weight: Float64Array.from(problem.lots, (l) => l.weight),
-    leave: Float64Array.from(problem.lots, (l) => l.leave),
-    capacity: Float64Array.from(problem.places, (p) => mean(p.capacity)),
-    load: Float64Array.from(problem.places, (p) => p.load),
-    lotFamStart: new Int32Array(lots + 1),
-    lotFam: new Int32Array(problem.families.reduce((s, f) => s + f.lots.length, 0)),
-    spread: Float64Array.from(problem.families, (f) => f.spread),
-    periods,
-    capacityIn: periods > 1 ? Float64Array.from(problem.places.flatMap((p) => each(p.capacity))) : new Float64Array(0),
-    useIn: new Float64Array(periods > 1 ? n * periods : 0),
-    charges: problem.charges.length,
-    optChargeStart: new Int32Array(n + 1),
-    optCharge: new Int32Array(0),
-    chargeCost: Float64Array.from(problem.charges, (charge) => charge.cost),
+    optPlace: optPlace.slice(0, at),
+    optLot: optLot.slice(0, at),
+    optCost: optCost.slice(0, at),
+    optUse: optUse.slice(0, at * resources),
+    room: Float64Array.from({ length: at }, (_, o) => optUse[o * resources]!),
+    weight: Float64Array.from({ length: at }, (_, o) => optUse[o * resources + LOAD]!),
+    optionAt,
+    noHome,
+    lotFamStart: lotFam.start,
+    lotFam: lotFam.flat,
+    famStart: t.famStart,
+    famLot: t.famLot,
+    spread: t.spread,
+    optChargeStart,
+    optCharge: Int32Array.from(optCharge),
+    chargeStart: t.chargeStart,
+    chargeLot: t.chargeLot,
+    chargePlace: t.chargePlace,
+    chargeCost: t.chargeCost,
   };
-  for (const [l, options] of kept.entries()) {
-    if (l % PIECE === 0) yield;
-    for (const [k, o] of options.entries()) {
-      const i = optStart[l]! + k;
-      c.optPlace[i] = o.place;
-      c.optLot[i] = l;
-      c.optCost[i] = o.cost;
-      c.optUse[i] = mean(o.use);
-      if (periods > 1) c.useIn.set(each(o.use), i * periods);
-      c.optionAt[l * places + o.place] = i;
-    }
-  }
-  chargeOptions(c, problem, placeIndex, lotIndex);
-  const memberOf: number[][] = Array.from({ length: lots }, () => []);
-  problem.families.forEach((f, i) => f.lots.forEach((id) => memberOf[lotIndex.get(id)!]!.push(i)));
-  let at = 0;
-  memberOf.forEach((list, l) => {
-    for (const f of list) c.lotFam[at++] = f;
-    c.lotFamStart[l + 1] = at;
-  });
-  return c;
-}
-
-/** Notes for every option which charges it is under. */
-function chargeOptions(
-  c: Compiled,
-  problem: SlottingProblem,
-  placeIndex: ReadonlyMap<string, number>,
-  lotIndex: ReadonlyMap<string, number>,
-): void {
-  const under: number[][] = [];
-  for (const [k, { place, lots }] of problem.charges.entries()) {
-    const p = placeIndex.get(place)!;
-    for (const id of lots) {
-      const o = c.optionAt[lotIndex.get(id)! * c.places + p]!;
-      if (o >= 0) (under[o] ??= []).push(k);
-    }
-  }
-  const flat: number[] = [];
-  for (let o = 0; o < c.optPlace.length; o++) {
-    flat.push(...(under[o] ?? []));
-    c.optChargeStart[o + 1] = flat.length;
-  }
-  c.optCharge = Int32Array.from(flat);
-}
-
-/** Whether what two lots cost together is not what they cost one by one: a common family, or a charge that both may be under. */
-export function tied(c: Compiled, a: number, b: number): boolean {
-  return sharesFamily(c, a, b) || (c.charges > 0 && underCharge(c, a) && underCharge(c, b));
-}
-
-function underCharge(c: Compiled, l: number): boolean {
-  return c.optChargeStart[c.optStart[l]!]! < c.optChargeStart[c.optStart[l + 1]!]!;
-}
-
-/** Whether two lots belong to a common family. */
-function sharesFamily({ lotFam, lotFamStart }: Compiled, a: number, b: number): boolean {
-  for (let i = lotFamStart[a]!; i < lotFamStart[a + 1]!; i++)
-    for (let j = lotFamStart[b]!; j < lotFamStart[b + 1]!; j++) if (lotFam[i] === lotFam[j]) return true;
-  return false;
-}
-
-/** Puts the options of every lot in order of cost plus what the room and load they take are worth, so that good ones are tried first; lot by lot, in short pieces. */
-export function* orderingByWorth(c: Compiled, roomPrice: Float64Array, loadPrice: Float64Array): Generator<void, void> {
-  for (let l = 0; l < c.lots; l++) {
-    if (l % PIECE === 0) yield;
-    const first = c.optStart[l]!;
-    const options = Array.from({ length: c.optStart[l + 1]! - first }, (_, k) => {
-      const o = first + k;
-      const place = c.optPlace[o]!;
-      const cost = c.optCost[o]!;
-      const use = c.optUse[o]!;
-      const useIn = c.useIn.slice(o * c.periods, (o + 1) * c.periods);
-      const charges = c.optCharge.slice(c.optChargeStart[o]!, c.optChargeStart[o + 1]!);
-      return {
-        place,
-        cost,
-        use,
-        useIn,
-        charges,
-        worth: cost + roomPrice[place]! * use + loadPrice[place]! * c.weight[l]!,
-      };
-    }).sort((a, b) => a.worth - b.worth || a.place - b.place);
-    let charge = c.optChargeStart[first]!;
-    options.forEach((option, k) => {
-      if (c.periods > 1) c.useIn.set(option.useIn, (first + k) * c.periods);
-      c.optCharge.set(option.charges, charge);
-      charge += option.charges.length;
-      c.optChargeStart[first + k + 1] = charge;
-      c.optPlace[first + k] = option.place;
-      c.optCost[first + k] = option.cost;
-      c.optUse[first + k] = option.use;
-      c.optionAt[l * c.places + option.place] = first + k;
-    });
-  }
 }

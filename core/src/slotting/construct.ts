@@ -1,60 +1,30 @@
-import { tied } from './compile.ts';
 import { type State } from './state.ts';
 
 /** Lots homed between two chances to stop. */
-const PIECE = 64;
+const PIECE = 32;
 
 /**
- * Regret construction: always home the lot that would lose most if its best place were gone
- * (second-best minus best option that still fits, families included), until nothing that gains fits any more. In short pieces;
- * left unfinished it has given homes to some.
+ * A first answer at once: lots in order of what they would lose if they did not get what they want at the prices of room, each into the option that is
+ * cheapest with families, charges and the worth of the room it takes. In short pieces; left unfinished it has given homes to some.
+ * @param order the lots, those that matter most first
+ * @param value what each option is worth, room included
  */
-export function* constructing(state: State): Generator<void, void> {
+export function* constructing(state: State, order: Int32Array, value: Float64Array): Generator<void, void> {
   const { c } = state;
-  const open = new Set<number>();
-  const best = new Int32Array(c.lots);
-  const regret = new Float64Array(c.lots);
-  const look = (l: number) => {
-    let first = 0;
-    let second = 0;
-    best[l] = -1;
+  for (const [i, l] of order.entries()) {
+    if (i % PIECE === 0) yield;
+    if (state.at[l] !== c.noHome[l]) continue;
+    let best = c.noHome[l]!;
+    let least = 0;
     for (let o = c.optStart[l]!; o < c.optStart[l + 1]!; o++) {
+      // options come in order of their worth: what has no family or charge to gain takes the first that fits
       if (!state.fits(o)) continue;
-      const d = state.delta(l, o);
-      if (d < first) {
-        second = first;
-        first = d;
-        best[l] = o;
-      } else if (d < second) second = d;
+      const d = state.delta(l, o) + value[o]! - c.optCost[o]!;
+      if (d < least) {
+        least = d;
+        best = o;
+      }
     }
-    regret[l] = second - first;
-  };
-  const stale = new Int32Array(c.lots);
-  for (let l = 0; l < c.lots; l++) {
-    if (state.at[l]! >= 0) continue;
-    look(l);
-    if (best[l]! >= 0) open.add(l);
-    if (l % PIECE === 0) yield;
-  }
-  for (let round = 1; open.size > 0; round++) {
-    if (round % PIECE === 0) yield;
-    let pick = -1;
-    for (const l of open) if (pick < 0 || regret[l]! > regret[pick]!) pick = l;
-    if (stale[pick]! > 0 || !state.fits(best[pick]!)) {
-      stale[pick] = 0;
-      look(pick);
-      if (best[pick]! < 0) open.delete(pick);
-      continue;
-    }
-    const place = c.optPlace[best[pick]!]!;
-    state.move(pick, best[pick]!);
-    open.delete(pick);
-    for (const l of open) {
-      const o = best[l]!;
-      if (c.optPlace[o] === place && !state.fits(o)) {
-        look(l);
-        if (best[l]! < 0) open.delete(l);
-      } else if ((c.families > 0 || c.charges > 0) && tied(c, l, pick)) stale[l] = 1;
-    }
+    if (state.delta(l, best) < 0) state.move(l, best);
   }
 }

@@ -7,4 +7,5 @@ export {
   type SlottingOptions,
   type SlottingProgress,
 } from './solve.ts';
+export { type SlottingTable, LOAD, resourceOf, groups } from './table.ts';
 export { checkAnswer, slottingTotal } from './check.ts';

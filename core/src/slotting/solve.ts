@@ -1,10 +1,12 @@
-import { Annealer } from './anneal.ts';
 import { LagrangeBound } from './bound.ts';
-import { type Compiled, compiling, orderingByWorth } from './compile.ts';
+import { type Compiled, compiling } from './compile.ts';
 import { constructing } from './construct.ts';
+import { pricing } from './prices.ts';
 import { type SlottingProblem } from './problem.ts';
 import { Random } from './random.ts';
+import { Search } from './search.ts';
 import { State } from './state.ts';
+import { type SlottingTable, tabling } from './table.ts';
 
 /** Where lots live: pairs of ids. */
 export type Homes = readonly { lot: string; place: string }[];
@@ -18,8 +20,10 @@ export type SlottingAnswer = {
   homes: { lot: string; place: string }[];
   unplaced: string[];
   seconds: number;
-  /** changes tried, the bound's work counted in: the same seed and the same work give the same answer on any machine */
+  /** proposals made, the bound’s work counted in: the same seed and the same work give the same answer on any machine */
   work: number;
+  /** proposals alone */
+  proposals: number;
 };
 
 export type SlottingProgress = { total: number; bound: number; gap: number | null; done: number; seconds: number };
@@ -27,7 +31,7 @@ export type SlottingProgress = { total: number; bound: number; gap: number | nul
 export type SlottingOptions = {
   /** wall-clock limit, s; 2 when neither this nor `work` is given */
   seconds?: number;
-  /** limit in work: as many changes tried as an earlier answer says it did, say */
+  /** limit in work instead: as many proposals as an earlier answer says it made, say */
   work?: number;
   seed?: number;
   /** milliseconds from anywhere; given by the caller because the core has no clock */
@@ -41,29 +45,29 @@ export type SlottingOptions = {
   breathe?: () => Promise<void>;
 };
 
-/** Changes tried between two looks at the clock. */
-const ROUND = 2048;
-/** Bound work that takes as long as one change tried (measured on the build machine). */
-const BOUND_WORK_PER_MOVE = 200;
+/** Proposals made between two looks at the clock. */
+const ROUND = 4096;
+/** The bound’s work that takes as long as one proposal (measured on the build machine). */
+const BOUND_WORK_PER_PROPOSAL = 25;
 /** Share of the work that goes into the bound. */
-const BOUND_SHARE = 0.2;
-/** Steps of the bound before the first cooling, so that its prices are worth something. */
-const FIRST_STEPS = 30;
-/** Changes tried in the first cooling, a lot; each cooling is so many times longer than the one before it. */
-const FIRST_RUNG = 40;
-const LONGER = 1.8;
-/** Temperatures of a cooling as shares of a typical step: the first from the construction, the others from the best answer. */
-const HOT = 6;
-const WARM = 4;
+const BOUND_SHARE = 0.3;
+/** The first cooling gets this share of what is to be done, so that there is a fair answer early; the second the rest. */
+const FIRST_SHARE = 0.12;
+/** Temperatures as shares of a typical step. */
+const HOT = 2;
 const COLD = 0.01;
+const COLD_WITH_TIES = 0.03;
 
 /**
- * Homes for the lots of a problem: regret construction, a Lagrangian bound whose room prices say which options are worth trying, and
- * annealing in coolings each longer than the last, the bound being raised between them.
- * What is done when does not depend on the limit: more time or work goes on where less would have stopped, so it never gives a worse
- * answer, and a slower machine gets as far as its speed allows.
+ * Homes for the lots of a problem. Room is priced, the lots are put where that says, then annealing over shifts, swaps, ejections and moves of whole
+ * families looks for better, while a Lagrangian bound says how much better there can be.
+ *
+ * Limited by `work` the answer is the same on any machine. Limited by the clock the search cools with it, so that a slower machine ends cold all the same.
  */
-export async function solveSlotting(problem: SlottingProblem, options: SlottingOptions): Promise<SlottingAnswer> {
+export async function solveSlotting(
+  problem: SlottingProblem | SlottingTable,
+  options: SlottingOptions,
+): Promise<SlottingAnswer> {
   const { seed = 1, now } = options;
   const most = options.work ?? Infinity;
   const seconds = options.seconds ?? (options.work === undefined ? 2 : Infinity);
@@ -81,98 +85,152 @@ export async function solveSlotting(problem: SlottingProblem, options: SlottingO
       if (!must && options.cancelled?.()) return null;
     }
   };
-  const c = (await worked(compiling(problem), true))!;
+  const table = 'format' in problem ? (await worked(tabling(problem), true))! : problem;
+  const unpriced = new Float64Array(table.capacity.length);
+  const prices = (await worked(pricing(table, targetOf(table)))) ?? {
+    worth: unpriced,
+    pays: table.leave,
+    bound: 0,
+  };
+  const c = (await worked(compiling(table, prices.worth), true))!;
   const state = new State(c);
-  await worked(constructing(state));
-  if (options.start) await takeIfBetter(problem, state, options.start, worked);
-  const lagrange = new LagrangeBound(c, state.at);
-  let annealer = new Annealer(state, new Random(seed));
-  let moves = 0;
-  const work = () => moves + lagrange.work / BOUND_WORK_PER_MOVE;
+  const value = valueOf(c, prices.worth);
+  await worked(constructing(state, orderOf(c, value), value));
+  if (options.start) await takeIfBetter(table, state, options.start, value, worked);
+  const random = new Random(seed);
+  const search = new Search(state, random);
+  const lagrange = new LagrangeBound(c, prices.pays, prices.worth, state.at);
+  lagrange.bound = prices.bound;
+  const work = () => search.proposals + lagrange.work / BOUND_WORK_PER_PROPOSAL;
   const report = () => {
-    const bound = safeBound(annealer.bestTotal, lagrange.bound);
-    const done = Math.min(1, Math.max(elapsed() / seconds, work() / most));
+    const bound = safeBound(search.bestTotal, lagrange.bound);
     options.onProgress?.({
-      total: annealer.bestTotal,
+      total: search.bestTotal,
       bound,
-      gap: gapOf(annealer.bestTotal, bound),
-      done,
+      gap: gapOf(search.bestTotal, bound),
+      done: Math.min(1, spent()),
       seconds: elapsed(),
     });
   };
-  const random = new Random(seed);
+  /** share of the limit used up */
+  const spent = () => (Number.isFinite(most) ? work() / most : elapsed() / seconds);
   let said = -Infinity;
-  /** Between two pieces of work: says how far it is, lets messages in, and tells whether to stop. */
   const pause = async (): Promise<boolean> => {
     if (now() - said >= 40 || said === -Infinity) {
       said = now();
       report();
       await options.breathe?.();
     }
-    return options.cancelled?.() === true || elapsed() > seconds || work() >= most;
+    const proven = safeBound(search.bestTotal, lagrange.bound) >= search.bestTotal;
+    return proven || options.cancelled?.() === true || elapsed() > seconds || work() >= most;
   };
-  await worked(lagrange.stepping(annealer.bestTotal));
+  const cold = c.families > 0 || c.charges > 0 ? COLD_WITH_TIES : COLD;
+  const begun = spent();
+  const parts = [begun, begun + (1 - begun) * FIRST_SHARE, 1];
   let stopped = await pause();
-  for (let rung = 0; !stopped; rung++) {
-    const length = Math.ceil(FIRST_RUNG * Math.max(50, c.lots) * LONGER ** rung);
-    const steps = rung === 0 ? FIRST_STEPS : 0;
-    const share = (BOUND_SHARE / (1 - BOUND_SHARE)) * BOUND_WORK_PER_MOVE * (moves + length);
-    while (!stopped && !lagrange.ended && (lagrange.steps < steps || lagrange.work < share)) {
-      await worked(lagrange.stepping(annealer.bestTotal));
-      stopped = await pause();
-    }
-    if (stopped) break;
-    const places = Array.from(annealer.best, (o) => (o < 0 ? -1 : c.optPlace[o]!));
-    const total = annealer.bestTotal;
-    await worked(state.taking(new Int32Array(c.lots).fill(-1)), true);
-    await worked(orderingByWorth(c, lagrange.roomPrice, lagrange.loadPrice));
-    lagrange.reordered();
-    const same = Int32Array.from(places, (p, l) => (p < 0 ? -1 : c.optionAt[l * c.places + p]!));
-    await worked(state.taking(same), true);
-    state.total = total;
-    annealer = new Annealer(state, random);
-    for (let i = 0; i < length && !stopped; i += ROUND) {
-      const n = Math.min(ROUND, length - i);
-      annealer.run(n, rung === 0 ? HOT : WARM, COLD, i / length, (i + n) / length);
-      moves += n;
+  for (let part = 1; part < parts.length && !stopped; part++) {
+    const [from, to] = [parts[part - 1]!, parts[part]!];
+    while (!stopped) {
+      const t = (spent() - from) / (to - from);
+      if (t >= 1) break;
+      search.run(ROUND, HOT, cold, Math.max(0, t), Math.max(0, t));
+      while (!lagrange.ended && !stopped && lagrange.work / BOUND_WORK_PER_PROPOSAL < BOUND_SHARE * work()) {
+        await worked(lagrange.stepping(search.bestTotal));
+        if (options.cancelled?.()) break;
+      }
       stopped = await pause();
     }
   }
-  const at = annealer.best;
-  const total = exactTotal(problem, at, c);
+  const at = search.best;
+  await worked(state.taking(at), true);
+  const { total } = state;
   const bound = safeBound(total, lagrange.bound);
   report();
   return {
     total,
     bound,
     gap: gapOf(total, bound),
-    homes: problem.lots.flatMap((lot, l) =>
-      at[l]! < 0 ? [] : [{ lot: lot.id, place: problem.places[c.optPlace[at[l]!]!]!.id }],
+    homes: table.lots.flatMap((lot, l) =>
+      at[l] === c.noHome[l] ? [] : [{ lot, place: table.places[c.optPlace[at[l]!]!]! }],
     ),
-    unplaced: problem.lots.filter((_, l) => at[l]! < 0).map((lot) => lot.id),
+    unplaced: table.lots.filter((_, l) => at[l] === c.noHome[l]),
     seconds: elapsed(),
     work: work(),
+    proposals: search.proposals,
   };
 }
 
 /** Works off something in pieces. */
 type Worked = <T>(pieces: Generator<void, T>, must?: boolean) => Promise<T | null>;
 
+/** What it costs when every lot, those dearest to leave first, just takes the cheapest place with room: what prices of room are stepped toward. */
+function targetOf(t: SlottingTable): number {
+  const { resources } = t;
+  const left = t.capacity.slice();
+  const order = Int32Array.from({ length: t.lots.length }, (_, l) => l).sort((a, b) => t.leave[b]! - t.leave[a]!);
+  let total = 0;
+  for (const l of order) {
+    let least = t.leave[l]!;
+    let pick = -1;
+    for (let o = t.optStart[l]!; o < t.optStart[l + 1]!; o++) {
+      if (t.optCost[o]! >= least) continue;
+      const p = t.optPlace[o]! * resources;
+      let fits = true;
+      for (let r = 0; r < resources; r++) if (t.optUse[o * resources + r]! > left[p + r]!) fits = false;
+      if (!fits) continue;
+      least = t.optCost[o]!;
+      pick = o;
+    }
+    total += least;
+    if (pick >= 0)
+      for (let r = 0; r < resources; r++) left[t.optPlace[pick]! * resources + r]! -= t.optUse[pick * resources + r]!;
+  }
+  return total;
+}
+
+/** What each option is worth: its cost and the room it takes. */
+function valueOf(c: Compiled, worth: Float64Array): Float64Array {
+  const value = c.optCost.slice();
+  for (let o = 0; o < value.length; o++) {
+    const p = c.optPlace[o]!;
+    if (p === c.places) continue;
+    for (let r = 0; r < c.resources; r++) value[o]! += worth[p * c.resources + r]! * c.optUse[o * c.resources + r]!;
+  }
+  return value;
+}
+
+/** Lots in order of what they would lose beyond their best few options, the most first. */
+function orderOf(c: Compiled, value: Float64Array): Int32Array {
+  const regret = new Float64Array(c.lots);
+  for (let l = 0; l < c.lots; l++) {
+    const first = c.optStart[l]!;
+    const other = Math.min(c.optStart[l + 1]! - 1, first + 4);
+    regret[l] = value[other]! - value[first]!;
+  }
+  return Int32Array.from({ length: c.lots }, (_, l) => l).sort((a, b) => regret[b]! - regret[a]! || a - b);
+}
+
 /** Starts from a given assignment, completed, when that is cheaper than what was constructed. */
-async function takeIfBetter(problem: SlottingProblem, state: State, start: Homes, worked: Worked): Promise<void> {
+async function takeIfBetter(
+  t: SlottingTable,
+  state: State,
+  start: Homes,
+  value: Float64Array,
+  worked: Worked,
+): Promise<void> {
   const { c } = state;
   const given = new State(c);
-  const lots = new Map(problem.lots.map((lot, l) => [lot.id, l]));
-  const places = new Map(problem.places.map((place, p) => [place.id, p]));
+  const lots = new Map(t.lots.map((id, l) => [id, l]));
+  const places = new Map(t.places.map((id, p) => [id, p]));
   for (const { lot, place } of start) {
     const l = lots.get(lot);
     const p = places.get(place);
     if (l === undefined || p === undefined) continue;
-    const o = c.optionAt[l * c.places + p]!;
-    if (o >= 0 && given.at[l]! < 0 && given.fits(o)) given.move(l, o);
+    const o = c.optionAt[l * (c.places + 1) + p]!;
+    if (o >= 0 && given.at[l] === c.noHome[l] && given.fits(o)) given.move(l, o);
   }
-  await worked(constructing(given));
-  if (given.total < state.total) state.take(given.at);
+  await worked(constructing(given, orderOf(c, value), value));
+  if (given.total < state.total) for (const pieces = state.taking(given.at); !pieces.next().done;);
 }
 
 /** A bound free of the rounding of its sums; within that rounding of the total it is the total. */
@@ -184,29 +242,4 @@ function safeBound(total: number, bound: number): number {
 function gapOf(total: number, bound: number): number | null {
   if (total <= bound) return 0;
   return bound > 0 ? total / bound - 1 : null;
-}
-
-/** The total summed afresh, free of the search's rounding. */
-function exactTotal(problem: SlottingProblem, at: Int32Array, c: Compiled): number {
-  let total = 0;
-  at.forEach((o, l) => (total += o < 0 ? c.leave[l]! : c.optCost[o]!));
-  const lotIndex = new Map(problem.lots.map((lot, l) => [lot.id, l]));
-  for (const family of problem.families) {
-    const places = new Set<number>();
-    for (const id of family.lots) {
-      const o = at[lotIndex.get(id)!]!;
-      if (o >= 0) places.add(c.optPlace[o]!);
-    }
-    total += family.spread * Math.max(0, places.size - 1);
-  }
-  const placeIndex = new Map(problem.places.map((place, p) => [place.id, p]));
-  for (const charge of problem.charges) {
-    const p = placeIndex.get(charge.place)!;
-    const there = charge.lots.some((id) => {
-      const o = at[lotIndex.get(id)!]!;
-      return o >= 0 && c.optPlace[o] === p;
-    });
-    if (there) total += charge.cost;
-  }
-  return total;
 }

@@ -1,158 +1,182 @@
 import { type Compiled, SLACK } from './compile.ts';
 
 /** Lots moved between two chances to stop. */
-const PIECE = 256;
+const PIECE = 512;
 
-/** Who lives where, with what every place and family holds kept up to date. Always feasible. */
+/**
+ * Who lives where, with what every place, family and charge holds kept up to date. Always feasible as long as only what {@link fits} is moved.
+ * Flat arrays only: it is looked at millions of times a second.
+ */
 export class State {
-  /** option of each lot, −1: without a home */
+  /** option of each lot; its {@link Compiled.noHome} when it has none */
   readonly at: Int32Array;
-  readonly used: Float64Array;
-  readonly loaded: Float64Array;
-  /** lots of each place, and where in that list a lot is */
-  readonly members: number[][];
+  /** left in each place with the rounding allowed: room in the first period, load, and what other resources there are */
+  private readonly room: Float64Array;
+  private readonly carry: Float64Array;
+  private readonly more: Float64Array;
+  /** lots of place p: member[memberStart[p] … + count[p]], in no order */
+  readonly member: Int32Array;
+  readonly memberStart: Int32Array;
+  readonly count: Int32Array;
   private readonly slot: Int32Array;
-  private readonly famCount: Int32Array;
+  /** members of family f in place p at [f * (places + 1) + p] */
+  readonly famCount: Int32Array;
   private readonly famPlaces: Int32Array;
-  private readonly chargeCount: Int32Array;
-  /** what each place holds in each period, where there are several */
-  private readonly usedIn: Float64Array;
+  readonly chargeCount: Int32Array;
   total: number;
 
   constructor(readonly c: Compiled) {
-    this.at = new Int32Array(c.lots).fill(-1);
-    this.used = new Float64Array(c.places);
-    this.loaded = new Float64Array(c.places);
-    this.members = Array.from({ length: c.places }, () => []);
+    const width = c.places + 1;
+    this.at = c.noHome.slice();
+    this.room = new Float64Array(width);
+    this.carry = new Float64Array(width);
+    this.more = new Float64Array(c.resources > 2 ? width * c.resources : 0);
+    for (let p = 0; p < width; p++) this.empty(p);
+    this.memberStart = new Int32Array(width + 1);
+    for (const p of c.optPlace) this.memberStart[p + 1]!++;
+    for (let p = 0; p < width; p++) this.memberStart[p + 1]! += this.memberStart[p]!;
+    this.member = new Int32Array(c.optPlace.length);
+    this.count = new Int32Array(width);
     this.slot = new Int32Array(c.lots);
-    this.famCount = new Int32Array(c.families * c.places);
+    this.famCount = new Int32Array(c.families * width);
     this.famPlaces = new Int32Array(c.families);
     this.chargeCount = new Int32Array(c.charges);
-    this.usedIn = new Float64Array(c.periods > 1 ? c.places * c.periods : 0);
-    this.total = c.leave.reduce((s, x) => s + x, 0);
+    let total = 0;
+    for (let l = 0; l < c.lots; l++) {
+      total += c.optCost[c.noHome[l]!]!;
+      this.enter(l, c.places);
+    }
+    this.total = total;
   }
 
-  /** Whether option o goes into its place as it is now, the lot at option `leaving` being about to leave it. */
-  fits(o: number, leaving = -1): boolean {
+  private empty(p: number): void {
+    const { capacity, resources } = this.c;
+    this.room[p] = capacity[p * resources]! + SLACK;
+    this.carry[p] = capacity[p * resources + 1]! + SLACK;
+    for (let r = 2; r < resources; r++) this.more[p * resources + r] = capacity[p * resources + r]! + SLACK;
+  }
+
+  /** Takes what option o uses from its place, or (−1) gives it back. */
+  private take(o: number, by: number): void {
+    const { room, weight, optPlace, resources, optUse } = this.c;
+    const p = optPlace[o]!;
+    this.room[p]! -= by * room[o]!;
+    this.carry[p]! -= by * weight[o]!;
+    for (let r = 2; r < resources; r++) this.more[p * resources + r]! -= by * optUse[o * resources + r]!;
+  }
+
+  /** Whether option o goes into its place as it is now. */
+  fits(o: number): boolean {
     const { c } = this;
     const p = c.optPlace[o]!;
-    const freedUse = leaving < 0 ? 0 : c.optUse[leaving]!;
-    const freedLoad = leaving < 0 ? 0 : c.weight[c.optLot[leaving]!]!;
-    return (
-      this.used[p]! - freedUse + c.optUse[o]! <= c.capacity[p]! + SLACK &&
-      this.loaded[p]! - freedLoad + c.weight[c.optLot[o]!]! <= c.load[p]! + SLACK &&
-      (c.periods === 1 || this.fitsAlways(o, p, leaving))
-    );
-  }
-
-  private fitsAlways(o: number, p: number, leaving: number): boolean {
-    const { periods, useIn, capacityIn } = this.c;
-    for (let t = 0; t < periods; t++) {
-      const freed = leaving < 0 ? 0 : useIn[leaving * periods + t]!;
-      if (this.usedIn[p * periods + t]! - freed + useIn[o * periods + t]! > capacityIn[p * periods + t]! + SLACK)
-        return false;
-    }
+    if (c.room[o]! > this.room[p]! || c.weight[o]! > this.carry[p]!) return false;
+    for (let r = 2; r < c.resources; r++)
+      if (c.optUse[o * c.resources + r]! > this.more[p * c.resources + r]!) return false;
     return true;
   }
 
-  /** Change of the total if lot l alone went from its option to option o (−1: no home), families and charges included. */
+  /** Whether option o goes into its place when option `leaving` has left it. */
+  fitsWithout(o: number, leaving: number): boolean {
+    const { c } = this;
+    const p = c.optPlace[o]!;
+    if (c.room[o]! > this.room[p]! + c.room[leaving]! || c.weight[o]! > this.carry[p]! + c.weight[leaving]!)
+      return false;
+    for (let r = 2; r < c.resources; r++)
+      if (c.optUse[o * c.resources + r]! > this.more[p * c.resources + r]! + c.optUse[leaving * c.resources + r]!)
+        return false;
+    return true;
+  }
+
+  /** Change of the total if lot l alone went to option o, families and charges included. */
   delta(l: number, o: number): number {
     const { c } = this;
     const from = this.at[l]!;
-    let d = (o < 0 ? c.leave[l]! : c.optCost[o]!) - (from < 0 ? c.leave[l]! : c.optCost[from]!);
+    let d = c.optCost[o]! - c.optCost[from]!;
     const end = c.lotFamStart[l + 1]!;
-    for (let i = c.lotFamStart[l]!; i < end; i++)
-      d += c.spread[c.lotFam[i]!]! * this.spreadChange(c.lotFam[i]!, from, o);
-    if (c.charges > 0 && from !== o) d += this.chargesOf(o, 0) - this.chargesOf(from, 1);
+    let i = c.lotFamStart[l]!;
+    if (i < end) {
+      const width = c.places + 1;
+      const p = c.optPlace[from]!;
+      const q = c.optPlace[o]!;
+      if (p !== q)
+        for (; i < end; i++) {
+          const f = c.lotFam[i]!;
+          const base = f * width;
+          const before = this.famPlaces[f]!;
+          let places = before;
+          if (p < c.places && this.famCount[base + p] === 1) places--;
+          if (q < c.places && this.famCount[base + q] === 0) places++;
+          if (places !== before) d += c.spread[f]! * ((places > 1 ? places - 1 : 0) - (before > 1 ? before - 1 : 0));
+        }
+    }
+    if (c.charges > 0 && from !== o) {
+      for (let k = c.optChargeStart[o]!; k < c.optChargeStart[o + 1]!; k++)
+        if (this.chargeCount[c.optCharge[k]!] === 0) d += c.chargeCost[c.optCharge[k]!]!;
+      for (let k = c.optChargeStart[from]!; k < c.optChargeStart[from + 1]!; k++)
+        if (this.chargeCount[c.optCharge[k]!] === 1) d -= c.chargeCost[c.optCharge[k]!]!;
+    }
     return d;
   }
 
-  /** Charges of an option that so many lots are under now. */
-  private chargesOf(o: number, count: 0 | 1): number {
-    if (o < 0) return 0;
-    const { c } = this;
-    let sum = 0;
-    for (let i = c.optChargeStart[o]!; i < c.optChargeStart[o + 1]!; i++)
-      if (this.chargeCount[c.optCharge[i]!] === count) sum += c.chargeCost[c.optCharge[i]!]!;
-    return sum;
+  private enter(l: number, p: number): void {
+    const k = this.count[p]!++;
+    this.member[this.memberStart[p]! + k] = l;
+    this.slot[l] = k;
   }
 
-  private count(o: number, by: 1 | -1): void {
+  /**
+   * Moves lot l to option o without asking whether it fits; keeps all sums.
+   * @param change of the total, where it is known already
+   */
+  move(l: number, o: number, change = this.delta(l, o)): void {
     const { c } = this;
-    for (let i = c.optChargeStart[o]!; i < c.optChargeStart[o + 1]!; i++) this.chargeCount[c.optCharge[i]!]! += by;
-    const { periods } = c;
-    if (periods === 1) return;
-    const p = c.optPlace[o]!;
-    for (let t = 0; t < periods; t++) this.usedIn[p * periods + t]! += by * c.useIn[o * periods + t]!;
-  }
-
-  private spreadChange(f: number, from: number, to: number): number {
-    const { c } = this;
-    const base = f * c.places;
-    const p = from < 0 ? -1 : c.optPlace[from]!;
-    const q = to < 0 ? -1 : c.optPlace[to]!;
-    if (p === q) return 0;
-    let places = this.famPlaces[f]!;
-    const before = Math.max(0, places - 1);
-    if (p >= 0 && this.famCount[base + p] === 1) places--;
-    if (q >= 0 && this.famCount[base + q] === 0) places++;
-    return Math.max(0, places - 1) - before;
-  }
-
-  /** Moves lot l to option o (−1: no home) without asking whether it fits; keeps all sums. */
-  move(l: number, o: number): void {
-    const { c } = this;
-    this.total += this.delta(l, o);
     const from = this.at[l]!;
-    if (from >= 0) {
-      const p = c.optPlace[from]!;
-      const list = this.members[p]!;
-      const last = list.pop()!;
-      if (last !== l) {
-        list[this.slot[l]!] = last;
-        this.slot[last] = this.slot[l]!;
-      }
-      this.used[p] = list.length === 0 ? 0 : this.used[p]! - c.optUse[from]!;
-      this.loaded[p] = list.length === 0 ? 0 : this.loaded[p]! - c.weight[l]!;
-      this.countFamilies(l, p, -1);
-      if (c.charges > 0 || c.periods > 1) this.count(from, -1);
+    if (from === o) return;
+    this.total += change;
+    const p = c.optPlace[from]!;
+    const q = c.optPlace[o]!;
+    const base = this.memberStart[p]!;
+    const last = --this.count[p]!;
+    const gone = this.slot[l]!;
+    const other = this.member[base + last]!;
+    this.member[base + gone] = other;
+    this.slot[other] = gone;
+    this.enter(l, q);
+    // an empty place is free of the rounding of what came and went
+    if (last === 0) this.empty(p);
+    else this.take(from, -1);
+    this.take(o, 1);
+    const width = c.places + 1;
+    for (let i = c.lotFamStart[l]!; i < c.lotFamStart[l + 1]!; i++) {
+      const f = c.lotFam[i]!;
+      if (p < c.places && --this.famCount[f * width + p]! === 0) this.famPlaces[f]!--;
+      if (q < c.places && ++this.famCount[f * width + q]! === 1) this.famPlaces[f]!++;
     }
-    if (o >= 0) {
-      const q = c.optPlace[o]!;
-      const list = this.members[q]!;
-      this.slot[l] = list.length;
-      list.push(l);
-      this.used[q]! += c.optUse[o]!;
-      this.loaded[q]! += c.weight[l]!;
-      this.countFamilies(l, q, 1);
-      if (c.charges > 0 || c.periods > 1) this.count(o, 1);
+    if (c.charges > 0) {
+      for (let k = c.optChargeStart[from]!; k < c.optChargeStart[from + 1]!; k++) this.chargeCount[c.optCharge[k]!]!--;
+      for (let k = c.optChargeStart[o]!; k < c.optChargeStart[o + 1]!; k++) this.chargeCount[c.optCharge[k]!]!++;
     }
     this.at[l] = o;
   }
 
-  private countFamilies(l: number, p: number, by: 1 | -1): void {
-    const { c } = this;
-    const end = c.lotFamStart[l + 1]!;
-    for (let i = c.lotFamStart[l]!; i < end; i++) {
-      const f = c.lotFam[i]!;
-      const k = f * c.places + p;
-      const now = (this.famCount[k]! += by);
-      if (by === 1 && now === 1) this.famPlaces[f]!++;
-      if (by === -1 && now === 0) this.famPlaces[f]!--;
-    }
-  }
-
-  /** Puts every lot where another assignment has it. */
-  take(assignment: Int32Array): void {
-    for (const pieces = this.taking(assignment); !pieces.next().done;);
-  }
-
-  /** {@link take} in short pieces; left unfinished, lots are without a home. */
+  /** Puts every lot where a feasible assignment has it, in short pieces; left unfinished, lots are without a home. */
   *taking(assignment: Int32Array): Generator<void, void> {
-    for (const to of [null, assignment])
-      for (let l = 0; l < this.c.lots; l++) {
+    const { c } = this;
+    for (const home of [false, true])
+      for (let l = 0; l < c.lots; l++) {
         if (l % PIECE === 0) yield;
-        if (this.at[l] !== assignment[l]) this.move(l, to ? to[l]! : -1);
+        if (this.at[l] !== assignment[l]) this.move(l, home ? assignment[l]! : c.noHome[l]!);
       }
+    // sums free of the rounding of what came and went
+    for (let p = 0; p <= c.places; p++) this.empty(p);
+    let total = 0;
+    for (let l = 0; l < c.lots; l++) {
+      const o = this.at[l]!;
+      total += c.optCost[o]!;
+      this.take(o, 1);
+    }
+    for (let f = 0; f < c.families; f++) total += c.spread[f]! * Math.max(0, this.famPlaces[f]! - 1);
+    for (let k = 0; k < c.charges; k++) if (this.chargeCount[k]! > 0) total += c.chargeCost[k]!;
+    this.total = total;
   }
 }

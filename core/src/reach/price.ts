@@ -1,0 +1,102 @@
+import { coverMotions } from './covers.ts';
+import { awaySeconds, BESIDE_WORK, wayTo } from './fetch.ts';
+import { graspOf, type Handling } from './handling.ts';
+import { type Maker } from './maker.ts';
+import { findTmu, moveB, reachB, reachC, SECONDS_PER_TMU, TMU } from './mtm.ts';
+import { type Scene, type Spot } from './scene.ts';
+import { storedTmu } from './stored.ts';
+import { coverTravel } from './way.ts';
+import { type BandNumber } from './fetch.ts';
+
+/** What getting a hand to a place and back costs a maker, whatever the thing is: worked out once per seat and place, TMU. */
+export type WayPrice = {
+  band: BandNumber;
+  /** the way there and back, covers opened and shut, the move to the work */
+  get: number;
+  /** the same for putting it back, with position and letting go */
+  back: number;
+  reach: number;
+  reachJumble: number;
+  /** opening and shutting what covers it once: what a wrong one opened first costs */
+  covers: number;
+  /** taking one thing aside that lies before or on it, and back */
+  aside: number;
+};
+
+let prices = new WeakMap<Scene, WeakMap<Maker, WeakMap<Spot, WayPrice | null>>>();
+
+/** Forgets what was worked out (for the bench). */
+export function clearPrices(): void {
+  prices = new WeakMap();
+}
+
+/** The price of the way to a place; null when a maker does not get there. */
+export function wayPrice(scene: Scene, maker: Maker, spot: Spot): WayPrice | null {
+  let makers = prices.get(scene);
+  if (!makers) prices.set(scene, (makers = new WeakMap()));
+  let spots = makers.get(maker);
+  if (!spots) makers.set(maker, (spots = new WeakMap()));
+  let price = spots.get(spot);
+  if (price === undefined) spots.set(spot, (price = spot.away ? awayPrice(spot) : priced(scene, maker, spot)));
+  return price;
+}
+
+function priced(scene: Scene, maker: Maker, spot: Spot): WayPrice | null {
+  const found = wayTo(scene, maker, spot);
+  if (!found.ok) return null;
+  const { way } = found;
+  let ways = 0;
+  for (const m of way.there) ways += m.tmu;
+  for (const m of way.back) ways += m.tmu;
+  let covers = 0;
+  for (const c of spot.place.covers) {
+    const { open, shut } = coverMotions(c, way.handle, coverTravel(spot, c));
+    covers += open.tmu + shut.tmu;
+  }
+  const tight = spot.place.kind === 'hook' || spot.place.kind === 'board' || spot.place.kind === 'slot';
+  const move = moveB(way.hand);
+  return {
+    band: way.band,
+    get: ways + covers + move,
+    back: ways + covers + move + (tight ? TMU.positionClose : TMU.positionLoose) + TMU.release,
+    reach: reachB(way.hand),
+    reachJumble: reachC(way.hand),
+    covers,
+    aside: 2 * (reachB(way.hand) + TMU.graspClear + move + TMU.release),
+  };
+}
+
+function awayPrice(spot: Spot): WayPrice {
+  const out = awaySeconds(spot.away!) / SECONDS_PER_TMU;
+  return { band: 7, get: out, back: out + TMU.release, reach: 0, reachJumble: 0, covers: 0, aside: 0 };
+}
+
+const TABLE: WayPrice = {
+  band: 1,
+  get: moveB(BESIDE_WORK),
+  back: moveB(BESIDE_WORK) + TMU.positionLoose + TMU.release,
+  reach: reachB(BESIDE_WORK),
+  reachJumble: reachC(BESIDE_WORK),
+  covers: 0,
+  aside: 2 * (reachB(BESIDE_WORK) + TMU.graspClear + moveB(BESIDE_WORK) + TMU.release),
+};
+
+/** The price of a box that was brought to the table and stands open there. */
+export const tablePrice = (): WayPrice => TABLE;
+
+/** Seconds of one fetch of a thing at the price of its way: what {@link fetchFrom} adds up motion by motion. */
+export function fetchSeconds(price: WayPrice, handling: Handling): number {
+  const jumble = handling.grasp === 'jumble';
+  const aside = handling.covered > 0 ? handling.covered * price.aside : 0;
+  const search = handling.alike > 1 && price.covers > 0 ? ((handling.alike + 1) / 2 - 1) * price.covers : 0;
+  // outside the room one goes for a whole trip: nothing is cleared there
+  const get =
+    price.get +
+    search +
+    findTmu(handling.kinds) +
+    aside +
+    (jumble ? price.reachJumble : price.reach) +
+    graspOf(handling).tmu;
+  const back = handling.consumed ? 0 : price.back + aside;
+  return (get + back + storedTmu(handling.storage, handling.consumed)) * SECONDS_PER_TMU;
+}

@@ -1,0 +1,374 @@
+import { type Compiled } from './compile.ts';
+import { type Random } from './random.ts';
+import { type State } from './state.ts';
+
+/** An ejected lot looks at so many of its best options for a new home. */
+const LOOKED_AT = 4;
+/** … among so many of them. */
+const SCANNED = 24;
+/** … and where so many of its family live. */
+const MATES = 8;
+/** So many members at most are ejected to make room for one lot. */
+const EJECTED = 3;
+/** Lots in one chain at most. */
+const CHAIN = 64;
+/** Of proposals, where there are families: a lot pulled to a mate; all of a family moved from one place to another. */
+const PULL = 0.2;
+const MOVE_FAMILY = 0.08;
+/** Of proposals, where there are charges: a carried container filled or emptied. */
+const MOVE_CHARGE = 0.02;
+/** Of the rest, where lots have no home: for one of them. */
+const ASK_LEFT = 0.1;
+/** Where a chain leaves a lot without a home, so many others without one are asked whether they go in instead. */
+const ASKED = 6;
+/** Drawn logarithms of so many even numbers: what a random draw lets pass, times the temperature. */
+const DRAWS = 8192;
+const LOSSES = Float64Array.from({ length: DRAWS }, (_, i) => -Math.log((i + 0.5) / DRAWS));
+
+/**
+ * Simulated annealing over shifts, swaps, ejections and moves of whole families, with rollback. Nothing is allocated while it runs and nothing is kept
+ * but what a proposal touches. The state stays feasible.
+ */
+export class Search {
+  readonly best: Int32Array;
+  bestTotal: number;
+  /** proposals made */
+  proposals = 0;
+  private readonly c: Compiled;
+  private readonly scale: number;
+  private temperature = 0;
+  /** lots with a family, lots with more than their *no home* */
+  private readonly kin: Int32Array;
+  private readonly movable: Int32Array;
+  private readonly largeFamilies: Int32Array;
+  private readonly chainLot = new Int32Array(CHAIN);
+  private readonly chainWas = new Int32Array(CHAIN);
+  private chain = 0;
+  private readonly waiting = new Int32Array(CHAIN);
+  private waitingCount = 0;
+  /** lots that the proposal under way wants where they are: stamped with its number */
+  private readonly stamp: Int32Array;
+
+  constructor(
+    private readonly state: State,
+    private readonly random: Random,
+  ) {
+    const c = (this.c = state.c);
+    this.best = state.at.slice();
+    this.bestTotal = state.total;
+    const lots = Array.from({ length: c.lots }, (_, l) => l);
+    this.movable = Int32Array.from(lots.filter((l) => c.optStart[l + 1]! - c.optStart[l]! > 1));
+    this.kin = this.movable.filter((l) => c.lotFamStart[l + 1]! > c.lotFamStart[l]!);
+    this.largeFamilies = Int32Array.from(
+      Array.from({ length: c.families }, (_, f) => f).filter((f) => c.famStart[f + 1]! - c.famStart[f]! > 1),
+    );
+    this.stamp = new Int32Array(c.lots);
+    this.scale = this.typicalStep();
+  }
+
+  /** Mean loss from a lot's best option to one a few places further: what a move is worth. */
+  private typicalStep(): number {
+    const { c } = this;
+    let sum = 0;
+    for (const l of this.movable) {
+      const first = c.optStart[l]!;
+      const other = Math.min(c.optStart[l + 1]! - 1, first + 3);
+      sum += Math.abs(c.optCost[other]! - c.optCost[first]!);
+    }
+    return sum > 0 ? sum / this.movable.length : 1;
+  }
+
+  /** Makes so many proposals at temperatures falling from `hot` to `cold` (shares of a typical step), the part from `t0` to `t1` of the whole. */
+  run(proposals: number, hot: number, cold: number, t0: number, t1: number): void {
+    this.proposals += proposals;
+    if (this.movable.length === 0) return;
+    const { state, random, c } = this;
+    const cool = Math.log(cold / hot);
+    const families = this.largeFamilies.length > 0 && this.kin.length > 0;
+    const pull = families ? PULL : 0;
+    const move = pull + (families ? MOVE_FAMILY : 0);
+    const charge = move + (c.charges > 0 ? MOVE_CHARGE : 0);
+    for (let i = 0; i < proposals; i++) {
+      if ((i & 255) === 0) this.temperature = this.scale * hot * Math.exp(cool * (t0 + ((t1 - t0) * i) / proposals));
+      const kind = charge > 0 ? random.next() : 1;
+      if (kind < pull) this.pullToMate();
+      else if (kind < move) this.moveFamily();
+      else if (kind < charge) this.moveCharge();
+      else this.propose();
+      if (state.total < this.bestTotal - 1e-7) this.keep();
+    }
+  }
+
+  private keep(): void {
+    this.best.set(this.state.at);
+    this.bestTotal = this.state.total;
+  }
+
+  /** A loss that a random draw lets pass now (Metropolis rule, drawn before the proposal is looked at). */
+  private allowance(): number {
+    return LOSSES[this.random.below(DRAWS)]! * this.temperature;
+  }
+
+  private propose(): void {
+    const { c, state, random } = this;
+    const left = state.count[c.places]!;
+    const l =
+      left > 0 && random.next() < ASK_LEFT
+        ? state.member[state.memberStart[c.places]! + random.below(left)]!
+        : this.movable[random.below(this.movable.length)]!;
+    const first = c.optStart[l]!;
+    const r = random.next();
+    const o = first + Math.floor(r * r * r * (c.optStart[l + 1]! - first));
+    const now = state.at[l]!;
+    if (o === now) return;
+    const allowed = this.allowance();
+    const delta = state.delta(l, o);
+    // of every exchange that gains one part gains by itself: it is enough to begin with that one
+    if (delta > allowed) return;
+    if (state.fits(o)) state.move(l, o, delta);
+    else if (random.next() < 0.5) this.swap(l, o, delta, allowed);
+    else this.insert(l, o, allowed);
+  }
+
+  /** Puts a lot where a random member of the wanted place is, and that one where the lot was. */
+  private swap(l: number, o: number, delta: number, allowed: number): void {
+    const { c, state, random } = this;
+    const q = c.optPlace[o]!;
+    const other = state.member[state.memberStart[q]! + random.below(state.count[q]!)]!;
+    const from = state.at[l]!;
+    const to = c.optionAt[other * (c.places + 1) + c.optPlace[from]!]!;
+    if (to < 0) return;
+    const otherNow = state.at[other]!;
+    if (!state.fitsWithout(o, otherNow) || !state.fitsWithout(to, from)) return;
+    // without ties the two costs add up; with them each alone is only a guess, so that it is tried
+    const guess = delta + state.delta(other, to);
+    if (c.families === 0 && c.charges === 0) {
+      if (guess > allowed) return;
+      state.move(l, o);
+      state.move(other, to);
+      return;
+    }
+    const before = state.total;
+    state.move(l, o);
+    state.move(other, to);
+    if (state.total - before <= allowed) return;
+    state.move(other, otherNow, 0);
+    state.move(l, from, 0);
+    state.total = before;
+  }
+
+  private begin(): void {
+    this.chain = this.waitingCount = 0;
+    this.stampNow++;
+  }
+  private stampNow = 0;
+
+  private step(l: number, o: number, change?: number): boolean {
+    if (this.chain >= CHAIN) return false;
+    this.chainLot[this.chain] = l;
+    this.chainWas[this.chain++] = this.state.at[l]!;
+    this.state.move(l, o, change);
+    return true;
+  }
+
+  private rollback(before: number): void {
+    while (this.chain > 0) {
+      this.chain--;
+      this.state.move(this.chainLot[this.chain]!, this.chainWas[this.chain]!, 0);
+    }
+    this.state.total = before;
+  }
+
+  /** Puts a lot into a place, sending out members that the proposal does not want there until it fits; false when that takes too many. */
+  private force(l: number, o: number): boolean {
+    const { c, state, random } = this;
+    const q = c.optPlace[o]!;
+    this.stamp[l] = this.stampNow;
+    for (let out = 0; !state.fits(o); out++) {
+      const n = state.count[q]!;
+      if (out >= EJECTED || n === 0) return false;
+      const start = state.memberStart[q]!;
+      let m = -1;
+      const first = random.below(n);
+      for (let k = 0; k < n; k++) {
+        const x = state.member[start + ((first + k) % n)]!;
+        if (this.stamp[x] !== this.stampNow) {
+          m = x;
+          break;
+        }
+      }
+      if (m < 0 || !this.step(m, c.noHome[m]!)) return false;
+      this.stamp[m] = this.stampNow;
+      this.waiting[this.waitingCount++] = m;
+    }
+    return this.step(l, o);
+  }
+
+  /** Homes what was sent out, each in the best of its first options that fit; where none does, others may have to go in turn. */
+  private rehome(limit: number): boolean {
+    const { c, state, random } = this;
+    let left = false;
+    for (let i = 0; i < this.waitingCount; i++) {
+      const m = this.waiting[i]!;
+      const first = c.optStart[m]!;
+      const end = c.optStart[m + 1]!;
+      const none = c.optCost[c.noHome[m]!]!;
+      let best = -1;
+      let least = 0;
+      let looked = 0;
+      for (let o = first; o < end && o < first + SCANNED; o++) {
+        if (!state.fits(o) || c.optPlace[o] === this.closed) continue;
+        const d = state.delta(m, o);
+        if (d < least) {
+          least = d;
+          best = o;
+        }
+        if (++looked >= LOOKED_AT) break;
+      }
+      // and where its family lives
+      for (let i = c.lotFamStart[m]!; i < c.lotFamStart[m + 1]!; i++) {
+        const f = c.lotFam[i]!;
+        const end = Math.min(c.famStart[f + 1]!, c.famStart[f]! + MATES);
+        for (let k = c.famStart[f]!; k < end; k++) {
+          const q = c.optPlace[state.at[c.famLot[k]!]!]!;
+          if (q === c.places || q === this.closed) continue;
+          const o = c.optionAt[m * (c.places + 1) + q]!;
+          if (o < 0 || !state.fits(o)) continue;
+          const d = state.delta(m, o);
+          if (d < least) {
+            least = d;
+            best = o;
+          }
+        }
+      }
+      // too dear where it fits: somebody else makes room
+      if (i === this.waitingCount - 1 && this.state.total + least > limit) {
+        if (this.waitingCount >= this.depth || random.next() < 0.5) return false;
+        const r = random.next();
+        const o = first + Math.floor(r * r * r * (end - first));
+        if (o !== c.noHome[m] && c.optCost[o]! < none && c.optPlace[o] !== this.closed && this.force(m, o)) continue;
+        return false;
+      }
+      if (best >= 0 && !this.step(m, best, least)) return false;
+      if (best < 0) left = true;
+    }
+    return left ? this.fill() : true;
+  }
+
+  /** Room that came free given to lots without a home. */
+  private fill(): boolean {
+    const { c, state, random } = this;
+    for (let k = 0; k < ASKED; k++) {
+      const n = state.count[c.places]!;
+      if (n === 0) return true;
+      const l = state.member[state.memberStart[c.places]! + random.below(n)]!;
+      const first = c.optStart[l]!;
+      const end = Math.min(c.optStart[l + 1]!, first + SCANNED);
+      let best = -1;
+      let least = 0;
+      for (let o = first; o < end; o++) {
+        if (c.optPlace[o] === c.places || !state.fits(o)) continue;
+        const d = state.delta(l, o);
+        if (d < least) {
+          least = d;
+          best = o;
+        }
+      }
+      if (best >= 0 && !this.step(l, best, least)) return false;
+    }
+    return true;
+  }
+  private depth = 4;
+
+  private settle(before: number, allowed: number, ok: boolean): void {
+    if (!ok || !this.rehome(before + allowed) || this.state.total - before > allowed) this.rollback(before);
+  }
+
+  private insert(l: number, o: number, allowed: number): void {
+    const before = this.state.total;
+    this.begin();
+    this.settle(before, allowed, this.force(l, o));
+  }
+
+  /** A lot to where one of its family lives. */
+  private pullToMate(): void {
+    const { c, state, random } = this;
+    const l = this.kin[random.below(this.kin.length)]!;
+    const at = c.lotFamStart[l]!;
+    const f = c.lotFam[at + random.below(c.lotFamStart[l + 1]! - at)]!;
+    const start = c.famStart[f]!;
+    const mate = c.famLot[start + random.below(c.famStart[f + 1]! - start)]!;
+    const q = c.optPlace[state.at[mate]!]!;
+    if (mate === l || q === c.places || q === c.optPlace[state.at[l]!]) return;
+    const o = c.optionAt[l * (c.places + 1) + q]!;
+    if (o < 0) return;
+    const allowed = this.allowance();
+    if (state.delta(l, o) > allowed) return;
+    if (state.fits(o)) state.move(l, o);
+    else this.insert(l, o, allowed);
+  }
+
+  /** All of a family in one place to another of its places; now and then to a place that one of them would like. */
+  private moveFamily(): void {
+    const { c, state, random } = this;
+    const f = this.largeFamilies[random.below(this.largeFamilies.length)]!;
+    const start = c.famStart[f]!;
+    const n = c.famStart[f + 1]! - start;
+    const a = c.famLot[start + random.below(n)]!;
+    const b = c.famLot[start + random.below(n)]!;
+    const p = c.optPlace[state.at[a]!]!;
+    let q = c.optPlace[state.at[b]!]!;
+    if (p === q || random.next() < 0.25) {
+      const r = random.next();
+      const first = c.optStart[b]!;
+      q = c.optPlace[first + Math.floor(r * r * r * (c.optStart[b + 1]! - first))]!;
+    }
+    if (p === q || q === c.places) return;
+    const before = state.total;
+    const allowed = this.allowance();
+    this.begin();
+    let ok = true;
+    for (let i = 0; i < n && ok; i++) {
+      const l = c.famLot[start + i]!;
+      if (c.optPlace[state.at[l]!] !== p) continue;
+      const o = c.optionAt[l * (c.places + 1) + q]!;
+      if (o >= 0) ok = this.force(l, o);
+    }
+    this.settle(before, allowed, ok && this.chain > 0);
+  }
+
+  /** Several lots into a carried container at once, or all of them out of it. */
+  private moveCharge(): void {
+    const { c, state, random } = this;
+    const k = random.below(c.charges);
+    const q = c.chargePlace[k]!;
+    const before = state.total;
+    const allowed = this.allowance();
+    this.begin();
+    let ok = true;
+    if (state.chargeCount[k]! > 0 && random.next() < 0.5) {
+      for (let i = state.count[q]! - 1; i >= 0 && ok; i--) {
+        const m = state.member[state.memberStart[q]! + i]!;
+        ok = this.step(m, c.noHome[m]!) && this.waitingCount < CHAIN;
+        // what comes home again may not come back: the container is to be empty
+        if (ok) this.waiting[this.waitingCount++] = m;
+      }
+      this.closed = q;
+      this.settle(before, allowed, ok);
+      this.closed = -1;
+      return;
+    }
+    const start = c.chargeStart[k]!;
+    const n = c.chargeStart[k + 1]! - start;
+    for (let tries = 2 + random.below(8); tries > 0 && ok; tries--) {
+      const l = c.chargeLot[start + random.below(n)]!;
+      const o = c.optionAt[l * (c.places + 1) + q]!;
+      if (o < 0 || state.at[l] === o) continue;
+      if (state.fits(o)) ok = this.step(l, o);
+      else if (tries === 1) ok = this.force(l, o);
+      this.stamp[l] = this.stampNow;
+    }
+    this.settle(before, allowed, ok && this.chain > 0);
+  }
+  private closed = -1;
+}

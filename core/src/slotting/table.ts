@@ -1,0 +1,95 @@
+import { inPeriod, periodsOf, type SlottingProblem } from './problem.ts';
+
+/**
+ * A slotting problem in flat arrays, as the engine takes it and as rooms are translated to it: a problem of ten thousand lots has millions of options,
+ * too many for an object each. What a place holds and what an option uses are figures per *resource*: its room in the first period, its load, its room in
+ * the other periods.
+ */
+export type SlottingTable = {
+  lots: readonly string[];
+  places: readonly string[];
+  resources: number;
+  /** of place p: capacity[p * resources + r] */
+  capacity: Float64Array;
+  /** cost of staying without a home */
+  leave: Float64Array;
+  /** options of lot l: optStart[l] … optStart[l + 1] */
+  optStart: Int32Array;
+  optPlace: Int32Array;
+  optCost: Float64Array;
+  optUse: Float64Array;
+  /** lots of family f: famLot[famStart[f] … famStart[f + 1]] */
+  famStart: Int32Array;
+  famLot: Int32Array;
+  spread: Float64Array;
+  /** lots under charge k: chargeLot[chargeStart[k] … chargeStart[k + 1]] */
+  chargeStart: Int32Array;
+  chargeLot: Int32Array;
+  chargePlace: Int32Array;
+  chargeCost: Float64Array;
+};
+
+/** Which resource the load is, and which the room in a period. */
+export const LOAD = 1;
+export const resourceOf = (period: number): number => (period === 0 ? 0 : period + 1);
+
+/** Lots gone through between two chances to stop. */
+const PIECE = 128;
+
+/** The flat form of a problem, in short pieces. */
+export function* tabling(problem: SlottingProblem): Generator<void, SlottingTable> {
+  const placeIndex = new Map(problem.places.map((p, i) => [p.id, i]));
+  const lotIndex = new Map(problem.lots.map((l, i) => [l.id, i]));
+  const periods = periodsOf(problem);
+  const resources = periods + 1;
+  const capacity = new Float64Array(problem.places.length * resources);
+  for (const [p, place] of problem.places.entries()) {
+    for (let t = 0; t < periods; t++) capacity[p * resources + resourceOf(t)] = inPeriod(place.capacity, t);
+    capacity[p * resources + LOAD] = place.load;
+  }
+  const optStart = new Int32Array(problem.lots.length + 1);
+  for (const [l, lot] of problem.lots.entries()) optStart[l + 1] = optStart[l]! + lot.options.length;
+  const n = optStart[problem.lots.length]!;
+  const optPlace = new Int32Array(n);
+  const optCost = new Float64Array(n);
+  const optUse = new Float64Array(n * resources);
+  for (const [l, lot] of problem.lots.entries()) {
+    if (l % PIECE === 0) yield;
+    for (const [k, o] of lot.options.entries()) {
+      const i = optStart[l]! + k;
+      optPlace[i] = placeIndex.get(o.place)!;
+      optCost[i] = o.cost;
+      for (let t = 0; t < periods; t++) optUse[i * resources + resourceOf(t)] = inPeriod(o.use, t);
+      optUse[i * resources + LOAD] = lot.weight;
+    }
+  }
+  const families = groups(problem.families.map((f) => f.lots.map((id) => lotIndex.get(id)!)));
+  const charges = groups(problem.charges.map((c) => c.lots.map((id) => lotIndex.get(id)!)));
+  return {
+    lots: problem.lots.map((l) => l.id),
+    places: problem.places.map((p) => p.id),
+    resources,
+    capacity,
+    leave: Float64Array.from(problem.lots, (l) => l.leave),
+    optStart,
+    optPlace,
+    optCost,
+    optUse,
+    famStart: families.start,
+    famLot: families.flat,
+    spread: Float64Array.from(problem.families, (f) => f.spread),
+    chargeStart: charges.start,
+    chargeLot: charges.flat,
+    chargePlace: Int32Array.from(problem.charges, (c) => placeIndex.get(c.place)!),
+    chargeCost: Float64Array.from(problem.charges, (c) => c.cost),
+  };
+}
+
+/** Lists of numbers one after the other, with where each begins. */
+export function groups(lists: readonly (readonly number[])[]): { start: Int32Array; flat: Int32Array } {
+  const start = new Int32Array(lists.length + 1);
+  for (const [i, list] of lists.entries()) start[i + 1] = start[i]! + list.length;
+  const flat = new Int32Array(start[lists.length]!);
+  for (const [i, list] of lists.entries()) flat.set(list, start[i]!);
+  return { start, flat };
+}
