@@ -142,6 +142,27 @@ export function craftedCommands(): Command[] {
       ownList: { id: 'list', name: 'Hers', headings: ['Item'], meanings: ['name'], measure: 'imperial' },
     },
     { type: 'mergeSupplies', id: 'a', others: ['b'] },
+    {
+      type: 'addWay',
+      way: { id: 'way', family: 'Inks', zoneId: null, seen: 'shut', grouping: 'kind', packaging: null, growth: 0.1 },
+    },
+    {
+      type: 'planMoves',
+      moves: [
+        {
+          id: 'move',
+          seq: 0,
+          supplyId: 'a',
+          share: 'working',
+          count: null,
+          fromId: 'lowChest.0.0',
+          toId: 'lowChest.1.0',
+          seconds: 20,
+          doneOn: null,
+        },
+      ],
+    },
+    { type: 'makeMove', id: 'move', since },
     { type: 'removeSupply', id: 'c' },
     { type: 'addActivity', activity: { ...activity!, id: 'mending', name: 'Mending' } },
     { type: 'addUse', use: use('b', 3, activity!.id) },

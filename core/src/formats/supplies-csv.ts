@@ -32,6 +32,8 @@ export const CSV_COLUMNS = [
   'pack_of',
   'reorder_at',
   'kept',
+  'may_keep',
+  'is_new',
   'decision',
   'decide_by',
   'home',
@@ -219,6 +221,8 @@ function supplyFrom(
     packOf: number(cell, 'pack_of', 1),
     reorderAt: number(cell, 'reorder_at', null),
     storage: cell.kept || 'asBought',
+    mayKeep: words(cell, 'may_keep'),
+    isNew: yes(cell, 'is_new'),
     decision: cell.decision || 'open',
     decideBy: cell.decide_by || null,
   };
@@ -231,6 +235,8 @@ const FIELD: Partial<Record<Column, keyof Supply>> = {
   pack_of: 'packOf',
   reorder_at: 'reorderAt',
   kept: 'storage',
+  may_keep: 'mayKeep',
+  is_new: 'isNew',
   decide_by: 'decideBy',
 };
 
@@ -283,6 +289,8 @@ export function writeSupplies(plan: Pick<Plan, 'supplies' | 'homes' | 'places' |
       s.packOf === 1 ? '' : String(s.packOf),
       s.reorderAt === null ? '' : String(s.reorderAt),
       s.storage === 'asBought' ? '' : s.storage,
+      s.mayKeep.join(';'),
+      s.isNew ? 'yes' : '',
       s.decision === 'open' ? '' : s.decision,
       s.decideBy ?? '',
       livesIn(plan, s),

@@ -25,6 +25,17 @@ export function barredFrom(plan: Plan, supply: Supply, spot: Spot): string | nul
   return null;
 }
 
+/** Whether there is anything that could bar a supply from any place: looked at before every place is. */
+export const mayBeBarred = (plan: Plan, supply: Supply): boolean =>
+  hasZones(plan) || bySupply(plan.bans, supply.id).length > 0;
+
+const zoned = new WeakMap<object, boolean>();
+function hasZones(plan: Plan): boolean {
+  let any = zoned.get(plan.zones);
+  if (any === undefined) zoned.set(plan.zones, (any = Object.keys(plan.zones).length > 0));
+  return any;
+}
+
 const zoneAt = (plan: Plan, place: Place) => {
   // the spot of a nested place is told in its unit’s measure; the zone is the plan’s
   const zoneId = zoneOf(plan, plan.places[place.id] ?? place);
@@ -33,7 +44,7 @@ const zoneAt = (plan: Plan, place: Place) => {
 
 /** What living in a foreign zone, or out of its own one, is set at a year. Null: nothing. */
 export function zonePenalty(plan: Plan, supply: Supply, place: Place): { seconds: number; words: string } | null {
-  if (Object.keys(plan.zones).length === 0) return null;
+  if (!hasZones(plan)) return null;
   const zones = zonesOf(plan, supply);
   const zone = zoneAt(plan, place);
   if (zone && !zones.has(zone.id)) return { seconds: NOT_IN_ZONE, words: `The place is kept for ${zone.name} first.` };

@@ -1,5 +1,5 @@
 import { placesDownTo, type Place, type Plan, type Station } from '../plan/index.ts';
-import { type Fetch, fetchFrom, makerOf, PLAIN, sceneAt, type Spot } from '../reach/index.ts';
+import { type Fetch, fetchFrom, type Maker, makerOf, PLAIN, type Scene, sceneAt, type Spot } from '../reach/index.ts';
 
 /** The container that is carried to the seat with all in it: the outermost such one that a place is or stands in. Null: none. */
 export function carriedOf(plan: Pick<Plan, 'places' | 'organisers'>, place: Place): Place | null {
@@ -33,9 +33,23 @@ function spotWithout(spot: Spot, covers: Spot['place']['covers']): Spot {
  * Whether a container is carried to a seat instead of being reached into: it may be, and from there it is farther than an arm.
  */
 export function isCarriedTo(plan: Plan, station: Station, container: Place): Fetch | null {
-  const fetch = containerFetch(plan, station, container);
-  return fetch?.ok && fetch.band > 2 ? fetch : null;
+  const scene = sceneAt(plan, station);
+  let makers = carried.get(scene);
+  if (!makers) carried.set(scene, (makers = new WeakMap()));
+  const maker = makerOf(plan, station);
+  if (!maker) return null;
+  let known = makers.get(maker);
+  if (!known) makers.set(maker, (known = new Map()));
+  let fetch = known.get(container.id);
+  if (fetch === undefined) {
+    const found = containerFetch(plan, station, container);
+    known.set(container.id, (fetch = found?.ok && found.band > 2 ? found : null));
+  }
+  return fetch;
 }
+
+/** Per room as it is seen, maker and container: worked out once. */
+const carried = new WeakMap<Scene, WeakMap<Maker, Map<string, Fetch | null>>>();
 
 /** Sessions a year at one station: those of its activity are shared evenly among its stations. */
 export function sessionsAt(plan: Plan, station: Station): number {

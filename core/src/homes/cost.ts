@@ -1,37 +1,35 @@
-import { type Body, bodyOf } from '../body/index.ts';
-import { liftLimit } from '../loads/index.ts';
 import {
   countIn,
   type Home,
   homesIn,
   homesOf,
-  natureOf,
-  type Person,
   type Place,
   type Plan,
   type Share,
   type Station,
   type Supply,
-  saidIn,
   withoutHome,
 } from '../plan/index.ts';
 import {
   type BandNumber,
-  type Fetch,
-  fetchAtTable,
   fetchFrom,
+  fetchSeconds,
   handlingOf,
+  type Maker,
   makerOf,
+  PLAIN,
+  type Scene,
   sceneAt,
   sceneOf,
-  type Spot,
+  tablePrice,
+  wayPrice,
 } from '../reach/index.ts';
 import { bringingPerYear } from './bringing.ts';
-import { barredFrom, zonePenalty } from './barred.ts';
+import { barredFrom } from './barred.ts';
 import { carriedOf, isCarriedTo, sessionsAt } from './carrying.ts';
 import { coveredIn, isThrownIn } from './filling.ts';
-import { mindedThere } from './minds.ts';
-import { yearlyUses, type YearlyUse } from './uses.ts';
+import { penaltiesFor, type Penalty, penaltySeconds } from './penalties.ts';
+import { rummagedAmong, yearlyUses, type YearlyUse } from './uses.ts';
 
 /** Seconds a year and why, for one share of a supply in one place. */
 export type HomeCost = {
@@ -43,118 +41,34 @@ export type HomeCost = {
   band: BandNumber | null;
   /** seconds of one fetch from that station */
   each: number;
-  penalties: Penalty[];
+  /** what speaks against the place besides the way; written when somebody reads it */
+  readonly penalties: Penalty[];
+  /** the same as the engine weighs it: a minute of one may count as two of another’s */
+  weighed: number;
   reason: string | null;
 };
 
-export type Penalty = { seconds: number; words: string; care: boolean };
+/** One station’s fetches of a supply from a place: seconds of one, and the container that is brought to the table first. */
+type Errand = {
+  use: YearlyUse;
+  /** seconds of one fetch; null: out of reach */
+  seconds: number | null;
+  band: BandNumber | null;
+  carried: Place | null;
+};
 
-/** Yearly seconds set against a thing lying wrong; own assumptions, large against a fetch, small against having no home. */
-const CHILD_PENALTY = 7200;
-const HEAVY_CLIMB_PENALTY = 1800;
-/** A thing heavier than this is not lifted down from a step stool, g (own assumption). */
-const HEAVY = 2000;
-/** Sun, heat, damp, frost or dust on what minds it, s a year (own assumption). */
-const MIND_PENALTY = 3600;
-/** A blade, or what is hot or breaks, thrown in among other things: one reaches for it blindly (own assumption). */
-const BLIND_PENALTY = 5400;
-/** What rolls about loose on a shelf or a top, s a year (own assumption). */
-const LOOSE_PENALTY = 900;
-/** Of things thrown together so many are moved aside at most before one has the right one (own assumption). */
-const MOST_RUMMAGED = 3;
-/** What stands on the top of a unit is dusted and knocked over, s a year (own assumption). */
-const ON_TOP = 300;
-/** Heavier than the lifting equation advises for that height (own assumption). */
-const LIFT_PENALTY = 1800;
-/** Below this nobody lifts heavily wherever it stands, g (own assumption: under a third of the least limit of the equation). */
-const LIGHT = 3000;
-/** Hands before the ankles at a shelf, and how far it goes up or down to the table, mm (own assumptions). */
-const AT_SHELF = { horizontal: 400, twist: 0, coupling: 'fair' } as const;
-const TABLE = 740;
-
-/** On tiptoe one is so much taller, mm (own assumption). */
-const TIPTOE = 60;
-
-export type ChildReach = { person: Person; /** so high the hand comes at full stretch, mm */ top: number };
-const reaches = new WeakMap<object, ChildReach[]>();
-const stretched = (body: Body): number => body.shoulder + body.gripReach + TIPTOE;
-
-/** The lowest edge over which a hand comes into a place, mm: a child needs no more than that. */
-const lowestEdge = (spot: Spot): number =>
-  spot.place.opens === 'top' ? spot.mouth.z : spot.place.covers.includes('drawer') ? spot.high : spot.low;
-
-/** Children of the plan with how high they reach, arm stretched up and on tiptoe, the tallest first. */
-export function childReaches(plan: Plan): readonly ChildReach[] {
-  let all = reaches.get(plan.people);
-  if (!all) {
-    all = Object.values(plan.people)
-      .filter((p) => p.child)
-      .map((person) => ({ person, top: stretched(bodyOf(person, null)) }))
-      .sort((a, b) => b.top - a.top);
-    reaches.set(plan.people, all);
-  }
-  return all;
+/** Seen from where somebody works: her, and the room as it is then. */
+type Seat = { maker: Maker; scene: Scene };
+const seats = new WeakMap<Station, { plan: Plan; seat: Seat | null }>();
+const SEAT_READS = ['head', 'people', 'units', 'parkings', 'walls', 'places', 'openings', 'fixtures'] as const;
+function seatOf(plan: Plan, station: Station): Seat | null {
+  const known = seats.get(station);
+  if (known && SEAT_READS.every((t) => known.plan[t] === plan[t])) return known.seat;
+  const maker = makerOf(plan, station);
+  const seat = maker && { maker, scene: sceneAt(plan, station) };
+  seats.set(station, { plan, seat });
+  return seat;
 }
-
-/** The tallest child that gets at a place and must be kept from what is to lie there; undefined when none does. */
-export function childAt(plan: Plan, supply: Supply, spot: Spot): ChildReach | undefined {
-  if (spot.away || spot.place.lockable || supply.hazards.length === 0) return undefined;
-  return childReaches(plan).find(
-    ({ person, top }) => lowestEdge(spot) < top && supply.hazards.some((h) => person.keepFrom.includes(h)),
-  );
-}
-
-/** What speaks against a supply lying here, apart from the way to it. */
-export function penaltiesFor(plan: Plan, supply: Supply, spot: Spot, band: BandNumber | null): Penalty[] {
-  const out: Penalty[] = [];
-  const child = childAt(plan, supply, spot);
-  if (child)
-    out.push({
-      seconds: CHILD_PENALTY,
-      words: `Within reach of ${child.person.name}: needs a lock or ${(child.top / 10).toFixed(0)} cm of height. Common practice; the maker’s manual and local rules come first.`,
-      care: true,
-    });
-  if (band === 6 && supply.mass > HEAVY)
-    out.push({
-      seconds: HEAVY_CLIMB_PENALTY,
-      words: `${(supply.mass / 1000).toFixed(1)} kg lifted down from a step stool. Common practice: heavy things below the shoulder.`,
-      care: true,
-    });
-  if (!spot.away && supply.mass > LIGHT) {
-    const vertical = Math.max(0, spot.grip.z);
-    const limit = 1000 * liftLimit({ ...AT_SHELF, vertical, travel: Math.abs(vertical - TABLE) });
-    if (supply.mass > limit)
-      out.push({
-        seconds: LIFT_PENALTY,
-        words: `${(supply.mass / 1000).toFixed(1)} kg lifted ${vertical > TABLE ? 'from high up' : 'from low down'}: ${(limit / 1000).toFixed(1)} kg is advised (revised NIOSH equation, from memory). Whoever has a bad back asks a doctor first.`,
-        care: true,
-      });
-  }
-  for (const why of mindedThere(plan, supply, spot))
-    out.push({ seconds: MIND_PENALTY, words: `It minds that ${why}.`, care: false });
-  const nature = natureOf(plan.places[spot.place.id] ?? spot.place);
-  if (nature === 'bulk' && supply.hazards.some((h) => h === 'blade' || h === 'hot' || h === 'toxic'))
-    out.push({
-      seconds: BLIND_PENALTY,
-      words:
-        'Thrown in among other things one reaches for it without seeing it. Common practice: blades, hot things and poisons lie by themselves.',
-      care: true,
-    });
-  if (supply.form === 'loose' && (nature === 'row' || spot.place.kind === 'top'))
-    out.push({
-      seconds: LOOSE_PENALTY,
-      words: 'Small loose things roll about here: a drawer, a box or a jar keeps them together.',
-      care: false,
-    });
-  if (spot.place.kind === 'top')
-    out.push({ seconds: ON_TOP, words: 'It stands in the open on a top: dusted, and in the way.', care: false });
-  const zone = zonePenalty(plan, supply, spot.place);
-  if (zone) out.push({ ...zone, care: false });
-  return out.map((p) => ({ ...p, words: saidIn(plan, p.words) }));
-}
-
-/** One station's fetches of a supply from a place: seconds of one, and the container that is brought to the table first. */
-type Errand = { use: YearlyUse; fetch: Fetch; carried: Place | null };
 
 function errandsTo(
   plan: Plan,
@@ -166,59 +80,92 @@ function errandsTo(
 ): Errand[] {
   const container = carriedOf(plan, place);
   const jumble = isThrownIn(place);
-  return uses.flatMap((use): Errand[] => {
-    const maker = makerOf(plan, use.station);
-    if (!maker) return [];
-    const scene = sceneAt(plan, use.station);
-    // among things thrown together half of the others are moved aside, on the whole
-    const rummaged = jumble ? Math.min(MOST_RUMMAGED, Math.floor(kinds / 2)) : 0;
+  const rummaged = rummagedAmong(jumble, kinds);
+  const errands: Errand[] = [];
+  for (const use of uses) {
+    const seat = seatOf(plan, use.station);
+    if (!seat) continue;
     const handling = { ...handlingOf(supply, kinds, use.consumed, jumble), covered: covered + rummaged };
-    if (container && isCarriedTo(plan, use.station, container))
-      return [{ use, fetch: fetchAtTable(handling), carried: container }];
-    return [{ use, fetch: fetchFrom(scene, maker, scene.spots.get(place.id)!, handling), carried: null }];
-  });
+    if (container && isCarriedTo(plan, use.station, container)) {
+      errands.push({ use, seconds: fetchSeconds(tablePrice(), handling), band: 1, carried: container });
+      continue;
+    }
+    const price = wayPrice(seat.scene, seat.maker, seat.scene.spots.get(place.id)!);
+    errands.push({
+      use,
+      seconds: price && fetchSeconds(price, handling),
+      band: price?.band ?? null,
+      carried: null,
+    });
+  }
+  return errands;
 }
+
+const NO_PENALTIES: Penalty[] = [];
+const outOfIt = (fetches: number, reason: string): HomeCost => ({
+  seconds: Infinity,
+  weighed: Infinity,
+  fetches,
+  band: null,
+  each: Infinity,
+  penalties: NO_PENALTIES,
+  reason,
+});
 
 /** What fetches of so many a year from each station cost, with what speaks against the place. */
 function priced(
   plan: Plan,
   supply: Supply,
+  share: Share,
   errands: readonly Errand[],
   yearly: readonly number[],
   place: Place,
 ): HomeCost {
   let seconds = 0;
+  let weighed = 0;
   let fetches = 0;
   let most = -1;
   let band: BandNumber | null = null;
   let each = 0;
-  for (const [i, { fetch, carried, use }] of errands.entries()) {
+  for (let i = 0; i < errands.length; i++) {
+    const errand = errands[i]!;
     const times = yearly[i]!;
     fetches += times;
-    if (!fetch.ok) {
-      if (times > 0)
-        return { seconds: Infinity, fetches, band: null, each: Infinity, penalties: [], reason: fetch.reason };
+    if (errand.seconds === null) {
+      if (times > 0) return outOfIt(fetches, whyNot(plan, errand.use.station, place));
       continue;
     }
-    seconds += times * fetch.seconds;
+    seconds += times * errand.seconds;
+    weighed += times * errand.seconds * (plan.people[errand.use.station.personId]?.minuteCounts ?? 1);
     if (times <= most) continue;
     most = times;
-    const brought = carried ? isCarriedTo(plan, use.station, carried) : null;
-    band = brought?.ok ? brought.band : fetch.band;
-    each = fetch.seconds;
+    const brought = errand.carried ? isCarriedTo(plan, errand.use.station, errand.carried) : null;
+    band = brought?.ok ? brought.band : errand.band;
+    each = errand.seconds;
   }
   const atRest = sceneOf(plan).spots.get(place.id)!;
   const reason = barredFrom(plan, supply, atRest);
-  if (reason) return { seconds: Infinity, fetches, band: null, each: Infinity, penalties: [], reason };
-  const penalties = penaltiesFor(plan, supply, atRest, band);
+  if (reason) return outOfIt(fetches, reason);
+  const against = penaltySeconds(plan, supply, share, atRest, band, fetches);
+  let known: Penalty[] | null = against === 0 ? NO_PENALTIES : null;
   return {
-    seconds: seconds + penalties.reduce((s, p) => s + p.seconds, 0),
+    seconds: seconds + against,
+    weighed: weighed + against,
     fetches,
     band,
     each,
-    penalties,
+    get penalties() {
+      return (known ??= penaltiesFor(plan, supply, share, atRest, band, fetches));
+    },
     reason: null,
   };
+}
+
+/** Why a maker does not get to a place. */
+function whyNot(plan: Plan, station: Station, place: Place): string {
+  const seat = seatOf(plan, station)!;
+  const fetch = fetchFrom(seat.scene, seat.maker, seat.scene.spots.get(place.id)!, PLAIN);
+  return fetch.ok ? '' : fetch.reason;
 }
 
 /**
@@ -227,6 +174,7 @@ function priced(
  * not in it: it is brought once a session, see {@link carryingPerYear}.
  * Infinity with the reason when someone who uses it cannot get there.
  * @param part of the share’s fetches, 0 to 1
+ * @param uses who fetches it, where that is not everybody who uses it
  * @returns null for a place that is not in the plan
  */
 export function costInPlace(
@@ -237,13 +185,15 @@ export function costInPlace(
   kinds: number,
   covered = 0,
   part = 1,
+  uses: readonly YearlyUse[] = yearlyUses(plan, supply, share),
 ): HomeCost | null {
   const place = plan.places[placeId];
   if (!place || !sceneOf(plan).spots.has(placeId)) return null;
-  const errands = errandsTo(plan, supply, yearlyUses(plan, supply, share), place, kinds, covered);
+  const errands = errandsTo(plan, supply, uses, place, kinds, covered);
   return priced(
     plan,
     supply,
+    share,
     errands,
     errands.map((e) => e.use.fetches * part),
     place,
@@ -297,7 +247,7 @@ export function shareStates(plan: Plan, supply: Supply, share: Share): HomeState
 }
 
 /** What a state is worked out from beside the supply, its homes and the room; it is kept until one of these changes. */
-const READS = ['head', 'people', 'activities', 'uses', 'stations', 'zones', 'bans', 'organisers'] as const;
+const READS = ['head', 'people', 'activities', 'uses', 'stations', 'zones', 'bans', 'ways', 'organisers'] as const;
 type Around = { home: Home; count: number; kinds: number; covered: number };
 type Known = { of: Pick<Plan, (typeof READS)[number]>; scene: object; around: readonly Around[]; states: HomeState[] };
 const known = new WeakMap<Supply, Partial<Record<Share, Known>>>();
@@ -314,7 +264,7 @@ function statesOf(plan: Plan, supply: Supply, share: Share, around: readonly Aro
   const yearly = sharedFetches(uses, errands, counts);
   for (const [i, home] of homes.entries()) {
     const place = plan.places[home.placeId]!;
-    const cost = sceneOf(plan).spots.has(place.id) ? priced(plan, supply, errands[i]!, yearly[i]!, place) : null;
+    const cost = sceneOf(plan).spots.has(place.id) ? priced(plan, supply, share, errands[i]!, yearly[i]!, place) : null;
     states.push({ supply, share, home, count: counts[i]!, place, cost });
   }
   const left = withoutHome(plan, supply, share);
@@ -335,8 +285,7 @@ function sharedFetches(
     const order = errands
       .map((list, home) => {
         const at = list.findIndex((e) => e.use === use);
-        const fetch = list[at]?.fetch;
-        return { home, at, seconds: fetch?.ok ? fetch.seconds : Infinity };
+        return { home, at, seconds: list[at]?.seconds ?? Infinity };
       })
       .filter((o) => o.at >= 0)
       .sort((a, b) => a.seconds - b.seconds || a.home - b.home);

@@ -106,7 +106,7 @@ describe('homes', () => {
       expect(Math.abs(spot.low - low)).toBeLessThan(30);
       return [
         spot.low < top,
-        costOfHome(plan, plan.supplies.block!, 'working', 'wallShelves.0.0')!.penalties.length > 0,
+        costOfHome(plan, plan.supplies.block!, 'working', 'wallShelves.0.0')!.penalties.some((p) => p.care),
       ];
     };
     for (const low of [1300, 1500, top - 40, top + 40]) {

@@ -8,11 +8,9 @@ export {
   carryingPerYear,
   type Assessment,
   type HomeState,
-  penaltiesFor,
-  childReaches,
-  childAt,
-  type ChildReach,
 } from './cost.ts';
+export { penaltiesFor, childReaches, childAt, isSmall, type ChildReach, type Penalty } from './penalties.ts';
+export { growthIn, wayOf, weightOf, type Weighed } from './weights.ts';
 export { slottingOf, translating, type Translation } from './slotting.ts';
 export { findHomes, isWorse, type Found, type FindProgress } from './find.ts';
 export { tallyOf, type Tally } from './tally.ts';

@@ -18,9 +18,11 @@ import { sceneOf, type Spot } from '../reach/index.ts';
 import { type Homes, type SlottingProblem } from '../slotting/index.ts';
 import { barredFrom, keptOut } from './barred.ts';
 import { carriedOf } from './carrying.ts';
-import { carryingPerYear, costInPlace } from './cost.ts';
-import { costWithoutHome, heldIn, SPLIT, SPREAD } from './tally.ts';
-import { yearlyUses } from './uses.ts';
+import { carryingPerYear } from './cost.ts';
+import { Ground } from './ground.ts';
+import { costWithoutHome, familyOf, heldIn, SPLIT, spreadOf } from './tally.ts';
+import { yearlyUses, type YearlyUse } from './uses.ts';
+import { growthIn, weightOf } from './weights.ts';
 
 /** Moving a share from today's home once, s (own assumption until the moves are worked out). */
 const MOVE_ONCE = 45;
@@ -70,12 +72,15 @@ export function* translating(plan: Plan): Generator<void, Translation> {
       const taken = used - things.reduce((sum, t) => sum + t.use, 0);
       const free = Math.max(0, capacityOf(holder) - taken);
       const most = taken + free * (holder.nature === 'area' ? AREA_SHARE : 1);
-      const target = taken + (most - taken) * (1 - plan.head.growth);
+      const target = taken + (most - taken) * (1 - growthIn(plan, plan.places[place.id]!));
       return [place.id, { most, fixed: taken, today: 0, load: place.load, target }];
     }),
   );
   // what stands in a place is in the way of a share, what lies there can move
   const standing = new Map([...places].map(([id, p]) => [id, p.fixed]));
+  const candidates = candidatesOf(plan, spots, holders);
+  const ground = new Ground(plan, spots, ({ place }) => usualKinds(holders.get(place.id)!));
+  yield;
   const beside = (id: string) => places.get(id)!.most - standing.get(id)!;
   shareLoads(plan, places);
   const stays = new Set<string>();
@@ -107,10 +112,8 @@ export function* translating(plan: Plan): Generator<void, Translation> {
       for (const home of homesOf(plan, supply.id, share))
         if (home.pinned) fix(home, supply, countIn(plan, home, supply));
       const parts = partsOf(plan, supply, share, spots, holders, beside);
-      for (const [i, { count, home }] of parts.entries()) {
-        const options = spots.flatMap((spot) =>
-          option(plan, supply, share, count, spot, holders.get(spot.place.id)!, home?.placeId),
-        );
+      for (const [i, { count, home, uses }] of parts.entries()) {
+        const options = optionsOf(plan, supply, share, count, uses, candidates, ground, home?.placeId);
         // what could go nowhere else stays where it lies
         if (home && options.length === 0) {
           fix(home, supply, count);
@@ -122,7 +125,8 @@ export function* translating(plan: Plan): Generator<void, Translation> {
         const part = count / supply[share];
         lots.push({ id, weight: count * supply.mass, leave: costWithoutHome(plan, supply, share) * part, options });
         if (parts.length > 1) inFamily(`${supply.id}.${share}`, id, SPLIT);
-        if (supply.family && share === 'working') inFamily(`family ${supply.family}`, id, SPREAD[plan.head.grouping]);
+        const family = share === 'working' ? familyOf(plan, supply) : null;
+        if (family !== null) inFamily(`family ${family}`, id, spreadOf(plan, supply));
       }
     }
     yield;
@@ -166,6 +170,41 @@ function shareLoads(plan: Plan, places: Map<string, { load: number }>): void {
   for (const place of Object.values(plan.places)) if (place.inId === null && places.has(place.id)) share(place);
 }
 
+/** Stations beyond so many do not ask for a part of their own. */
+const MOST_STATIONS = 4;
+
+/**
+ * A share that several stations use as a part for each, where there are pieces enough: the parts may lie together or each at its station, as it
+ * pays. What is used up is parted as it is used, tools evenly.
+ */
+function byStation(plan: Plan, supply: Supply, share: Share, count: number): { count: number; uses: YearlyUse[] }[] {
+  if (share !== 'working') return [];
+  const uses = yearlyUses(plan, supply, share);
+  const stations = [...new Set(uses.map((u) => u.station))];
+  if (stations.length < 2 || stations.length > MOST_STATIONS || count < stations.length) return [];
+  const fetched = (station: (typeof stations)[number]) =>
+    uses.reduce((sum, u) => sum + (u.station === station ? u.fetches : 0), 0);
+  const all = uses.reduce((sum, u) => sum + u.fetches, 0);
+  const even = uses.every((u) => !u.consumed);
+  stations.sort((a, b) => fetched(b) - fetched(a) || (a.id < b.id ? -1 : 1));
+  let left = count;
+  return stations.map((station, i) => {
+    const behind = stations.length - 1 - i;
+    const wanted = even ? Math.round(count / stations.length) : Math.round((count * fetched(station)) / all);
+    const mine = behind === 0 ? left : Math.max(1, Math.min(left - behind, wanted));
+    left -= mine;
+    return { count: mine, uses: uses.filter((u) => u.station === station) };
+  });
+}
+
+/** So many pieces of a share that move by themselves. */
+type Part = {
+  count: number;
+  home: Home | undefined;
+  /** who fetches these, where not everybody who uses the supply does */
+  uses?: YearlyUse[];
+};
+
 /**
  * The parts of a share that move by themselves: each of its homes where it has several, else the whole; what goes into no place whole is split into
  * parts as large as go into one.
@@ -177,13 +216,13 @@ function partsOf(
   spots: readonly Spot[],
   holders: ReadonlyMap<string, Holder>,
   room: (placeId: string) => number,
-): { count: number; home: Home | undefined }[] {
+): Part[] {
   const all = homesOf(plan, supply.id, share);
   const homes = all.filter((h) => !h.pinned);
   const pinned = all.filter((h) => h.pinned).reduce((sum, h) => sum + countIn(plan, h, supply), 0);
   const total = supply[share] - pinned;
   if (total <= 0) return [];
-  const parts: { count: number; home: Home | undefined }[] = [];
+  const parts: Part[] = [];
   let left = total;
   if (homes.length > 1)
     for (const home of homes) {
@@ -193,6 +232,10 @@ function partsOf(
     }
   if (left === 0) return parts;
   const home = homes.length === 1 ? homes[0] : undefined;
+  if (parts.length === 0 && left === supply[share]) {
+    const each = byStation(plan, supply, share, left);
+    if (each.length > 1) return each.map((part) => ({ ...part, home }));
+  }
   let most = 0;
   for (const spot of spots) {
     const { place } = spot;
@@ -301,23 +344,57 @@ export function slottingOf(plan: Plan): SlottingProblem {
 /** Nothing is put on a worktop by itself: it is for work. What stands there may stay. */
 const isForWork = (spot: Spot) => spot.place.kind === 'top' && factsOf(spot.unit.kind).worktop;
 
-function option(
+/** A place things may be given a home in, with what is the same for all of them. */
+type Candidate = {
+  placeId: string;
+  holder: Holder;
+  /** places that are alike hold alike: the same number */
+  alike: number;
+  forWork: boolean;
+};
+
+function candidatesOf(plan: Plan, spots: readonly Spot[], holders: ReadonlyMap<string, Holder>): Candidate[] {
+  const alike = new Map<string, number>();
+  return spots.flatMap((spot) => {
+    if (keptOut(plan, spot.place) !== '') return [];
+    const holder = holders.get(spot.place.id)!;
+    const key = JSON.stringify(holder);
+    let no = alike.get(key);
+    if (no === undefined) alike.set(key, (no = alike.size));
+    return [{ placeId: spot.place.id, holder, alike: no, forWork: isForWork(spot) }];
+  });
+}
+
+/** Where a lot may live: places it goes into, that those who fetch it reach and nothing forbids. */
+function optionsOf(
   plan: Plan,
   supply: Supply,
   share: Share,
   count: number,
-  spot: Spot,
-  holder: Holder,
+  uses: readonly YearlyUse[] | undefined,
+  candidates: readonly Candidate[],
+  ground: Ground,
   today: string | undefined,
 ): { place: string; cost: number; use: number }[] {
-  const placeId = spot.place.id;
-  if (keptOut(plan, spot.place) !== '' || (isForWork(spot) && today !== placeId)) return [];
-  const use = fitOf(holder, supply, count);
-  if (!use.ok) return [];
-  const cost = costInPlace(plan, supply, share, placeId, usualKinds(holder), 0, count / supply[share]);
-  if (!cost || !Number.isFinite(cost.seconds)) return [];
-  const move = today !== undefined && today !== placeId ? MOVE_ONCE : 0;
-  return [{ place: placeId, cost: round(cost.seconds + move), use: use.use }];
+  const options: { place: string; cost: number; use: number }[] = [];
+  const part = uses ? 1 : count / supply[share];
+  const cost = ground.costs(supply, share, uses ?? yearlyUses(plan, supply, share), part);
+  const move = MOVE_ONCE * weightOf(plan, 'weighMoving');
+  const fits: (number | null | undefined)[] = [];
+  for (const { placeId, holder, alike, forWork } of candidates) {
+    if (forWork && today !== placeId) continue;
+    let use = fits[alike];
+    if (use === undefined) {
+      const fit = fitOf(holder, supply, count);
+      fits[alike] = use = fit.ok ? fit.use : null;
+    }
+    if (use === null) continue;
+    const seconds = cost(placeId);
+    if (seconds === Infinity) continue;
+    const moved = today !== undefined && today !== placeId ? move : 0;
+    options.push({ place: placeId, cost: round(seconds + moved), use });
+  }
+  return options;
 }
 
 /** The command that moves every share where the answer puts it; pinned homes are not in the answer and stay. */

@@ -2,6 +2,7 @@ import { massIn, stowageOf } from '../fit/index.ts';
 import { type Home, homesIn, type Place, type Plan, type Share, type Supply } from '../plan/index.ts';
 import { type Assessment, assessHomes, type HomeState } from './cost.ts';
 import { yearlyUses } from './uses.ts';
+import { wayOf, weightOf } from './weights.ts';
 
 /** Yearly seconds for a family's second and every further place, by school (own assumption). */
 export const SPREAD = { kind: 900, activity: 240 } as const;
@@ -10,6 +11,14 @@ export const SPLIT = 60;
 /** A thing without a home is dug out of a pile, and left lying in the way: seconds a year, plus seconds a fetch (own assumption). */
 const LEAVE_YEAR = 3600;
 const LEAVE_FETCH = 180;
+
+/** What every further place of the family of a supply costs a year, as the maker works and as much as families count for her, s. */
+export const spreadOf = (plan: Plan, supply: Supply): number =>
+  SPREAD[wayOf(plan, supply, 'grouping')] * weightOf(plan, 'weighFamilies');
+
+/** The family a supply lies with: new things with each other, where they are kept apart until they have been used; null: none. */
+export const familyOf = (plan: Plan, supply: Supply): string | null =>
+  supply.isNew && plan.head.newThings === 'apart' ? 'new things' : supply.family || null;
 
 /** What a share costs a year while it has no home that works, s. */
 export function costWithoutHome(plan: Plan, supply: Supply, share: Share): number {
@@ -54,6 +63,7 @@ export type Tally = {
   withoutSeconds: number;
   /** seconds a year set for families, and shares of one supply, in several places */
   apart: number;
+  /** all of it, as the maker weighs it */
   total: number;
 };
 
@@ -65,18 +75,22 @@ export function tallyOf(plan: Plan, assessed: Assessment = assessHomes(plan)): T
   let inVain = 0;
   let fetching = assessed.bringing;
   let withoutSeconds = 0;
-  const families = new Map<string, Set<string>>();
+  const families = new Map<string, { places: Set<string>; spread: number }>();
+  /** by how much more than they take the minutes of some count */
+  let total = 0;
   const shares = new Map<string, number>();
   for (const state of assessed.states) {
     const { supply, share, home, place, cost } = state;
     if (home && place && cost && cost.reason === null && held.has(home)) {
       fetching += cost.seconds;
+      total += cost.weighed - cost.seconds;
       const key = `${share} ${supply.id}`;
       shares.set(key, (shares.get(key) ?? 0) + 1);
-      if (supply.family && share === 'working') {
-        const places = families.get(supply.family);
-        if (places) places.add(place.id);
-        else families.set(supply.family, new Set([place.id]));
+      const family = share === 'working' ? familyOf(plan, supply) : null;
+      if (family !== null) {
+        const known = families.get(family);
+        if (known) known.places.add(place.id);
+        else families.set(family, { places: new Set([place.id]), spread: spreadOf(plan, supply) });
       }
     } else {
       without.push(state);
@@ -86,6 +100,6 @@ export function tallyOf(plan: Plan, assessed: Assessment = assessHomes(plan)): T
   }
   let apart = 0;
   for (const homes of shares.values()) apart += SPLIT * (homes - 1);
-  for (const places of families.values()) apart += SPREAD[plan.head.grouping] * (places.size - 1);
-  return { without, inVain, fetching, withoutSeconds, apart, total: fetching + withoutSeconds + apart };
+  for (const { places, spread } of families.values()) apart += spread * (places.size - 1);
+  return { without, inVain, fetching, withoutSeconds, apart, total: total + fetching + withoutSeconds + apart };
 }

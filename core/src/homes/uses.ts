@@ -54,3 +54,10 @@ export function yearlyUses(plan: Plan, supply: Supply, share: Share): YearlyUse[
   }
   return out.length > 0 ? out : [{ station: stations[0]!, fetches: IDLE_FETCHES, consumed: false }];
 }
+
+/** Of things thrown together so many are moved aside at most before one has the right one (own assumption). */
+const MOST_RUMMAGED = 3;
+
+/** How many of the others are moved aside on the whole where things are thrown together: half of them. */
+export const rummagedAmong = (jumble: boolean, kinds: number): number =>
+  jumble ? Math.min(MOST_RUMMAGED, Math.floor(kinds / 2)) : 0;

@@ -140,7 +140,13 @@ export function ofKind(
     unsure: [],
     reorderAt: null,
     storage: 'asBought',
+    mayKeep: [],
+    isNew: false,
     decision: 'open',
     decideBy: null,
   };
 }
+
+/** Natures of holding that suit a supply, best first: those of its kind, else of its form. */
+export const naturesFor = (supply: Pick<Supply, 'kind' | 'form'>): readonly Nature[] =>
+  kindOf(supply.kind)?.natures ?? NATURES_OF[supply.form];

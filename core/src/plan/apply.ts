@@ -2,6 +2,7 @@ import { type Command, describeCommand, plainOf, type Restore } from './commands
 import { divide, moveContainer, remeasured, standIn, takeOut } from './containers.ts';
 import { circle, handsOnToItself, touchedContradiction } from './contradictions.ts';
 import { Edit, gone, type Ran, type Rejection, reject, type RowChange, sameRow } from './edit.ts';
+import { makeMove, planMoves } from './move-commands.ts';
 import { assignHome, leaveHome, pinHome, settle } from './home-commands.ts';
 import { changesUpToDate } from './later.ts';
 import { addWall, cutCorner, removeWall, shapeWall, spreadMisclosure } from './outline.ts';
@@ -110,6 +111,10 @@ function run(edit: Edit, command: Command | Restore): Ran {
       return pinHome(edit, command);
     case 'settle':
       return settle(edit, command);
+    case 'planMoves':
+      return planMoves(edit, command);
+    case 'makeMove':
+      return makeMove(edit, command);
     default:
       return plainChange(edit, command);
   }

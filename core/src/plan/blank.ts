@@ -33,6 +33,8 @@ export const SUPPLY_LATER = {
   packOf: 1,
   reorderAt: null,
   storage: 'asBought',
+  mayKeep: [],
+  isNew: false,
   decision: 'open',
   decideBy: null,
 } as const satisfies Partial<Supply>;
@@ -61,6 +63,7 @@ export function blankSupply(id: string, name: string): Supply {
     ...SUPPLY_LATER,
     usual: [],
     unsure: [],
+    mayKeep: [],
   };
 }
 
@@ -82,6 +85,7 @@ export function blankPerson(id: string, name: string, stature: number): Person {
     child: false,
     age: null,
     keepFrom: [],
+    minuteCounts: 1,
   };
 }
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Acknowledgement, Home, Id, Organiser, Place, PlanHead, SHARES, Supply, Unit, Wall } from './rows.ts';
+import { Acknowledgement, Home, Id, Move, Organiser, Place, PlanHead, SHARES, Supply, Unit, Wall } from './rows.ts';
 import { type Described, TABLES, type TableName } from './tables.ts';
 import { type RowChange } from './edit.ts';
 import { text } from './text.ts';
@@ -73,6 +73,7 @@ const simple = [
   ...plain(TABLES.stations),
   ...plain(TABLES.listViews),
   ...plain(TABLES.ownLists),
+  ...plain(TABLES.ways),
   z.strictObject({
     type: z.literal('shapeWall'),
     id: Id,
@@ -132,6 +133,10 @@ const simple = [
     homeId: Id.optional(),
     pinned: z.boolean(),
   }),
+  /** the order of moves to be made, in the stead of what is left of an earlier one; empty: none */
+  z.strictObject({ type: z.literal('planMoves'), moves: z.array(Move).max(50_000) }),
+  /** one of these moves has been made */
+  z.strictObject({ type: z.literal('makeMove'), id: Id, since: Home.shape.since }),
   z.strictObject({
     type: z.literal('settle'),
     since: Home.shape.since,
@@ -191,6 +196,8 @@ const WORDS: Partial<Record<Command['type'], string>> = {
   leaveHome: 'take out of its home',
   pinHome: 'pin or unpin a home',
   settle: 'find homes',
+  planMoves: 'plan the moves',
+  makeMove: 'make a move',
 };
 
 const VERBS = { add: 'add', set: 'change', remove: 'take out' } as const;

@@ -10,8 +10,24 @@ import { placeFrom } from './units.ts';
 
 type Row = Record<string, unknown>;
 
-/** What a head written before 2026-12 leaves out. */
-const HEAD_LATER = ['region', 'latitude', 'longitude', 'bearing', 'forkedFrom'] as const;
+/** What heads written by earlier versions leave out. */
+const HEAD_LATER = [
+  'region',
+  'latitude',
+  'longitude',
+  'bearing',
+  'forkedFrom',
+  'seen',
+  'tools',
+  'packaging',
+  'newThings',
+  'display',
+  'weighFamilies',
+  'weighHarm',
+  'weighOrder',
+  'weighZones',
+  'weighMoving',
+] as const;
 
 /**
  * A row as it is kept today from one written by an earlier version (a plan file, the log of changes): fields that came later get the

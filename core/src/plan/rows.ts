@@ -37,14 +37,40 @@ export const Id = z
 export const REGIONS = ['eu', 'uk', 'us', 'au'] as const;
 export type Region = (typeof REGIONS)[number];
 
+/** Ways of working on which makers disagree; what each changes is said in `homes/schools.ts`. */
+export const SEEN_SCHOOLS = ['either', 'seen', 'shut'] as const;
+export const GROUPINGS = ['activity', 'kind'] as const;
+/** As they were bought, lids on: against dust and to stack; or out of their packages, lids off: for speed. */
+export const PACKAGINGS = ['on', 'off'] as const;
+/** How much something is to count, in the maker’s words. */
+export const WEIGHTS = ['little', 'some', 'much'] as const;
+export type Weight = (typeof WEIGHTS)[number];
+const weight = z.enum(WEIGHTS);
+const growth = finite.min(0).max(0.6);
+
 export const PlanHead = z.strictObject({
   name: named,
   measure: z.enum(['metric', 'imperial']),
   ceiling: finite.min(1500, 'a ceiling is at least 1.5 m').max(10_000, 'a ceiling is at most 10 m'),
   /** share of every place kept free to grow */
-  growth: finite.min(0).max(0.6),
+  growth,
   /** school: keep things together by the activity that uses them, or by what kind of thing they are */
-  grouping: z.enum(['activity', 'kind']),
+  grouping: z.enum(GROUPINGS),
+  /** school: in view so that it is used, or shut away so that the room is calm */
+  seen: z.enum(SEEN_SCHOOLS),
+  /** school: one shared tool between stations, or one at each */
+  tools: z.enum(['shared', 'oneEach']),
+  packaging: z.enum(PACKAGINGS),
+  /** school: new things by themselves until they have been used, or straight to their family */
+  newThings: z.enum(['apart', 'merged']),
+  /** school: the working order first, or what is pinned on show does not count as lost time */
+  display: z.enum(['work', 'show']),
+  /** how much it counts that families lie together, that things take harm, that they lie as they should, in their zone, and that moving them takes time */
+  weighFamilies: weight,
+  weighHarm: weight,
+  weighOrder: weight,
+  weighZones: weight,
+  weighMoving: weight,
   /** for mains ratings and the wording of codes */
   region: z.enum(REGIONS),
   /** degrees, north and east positive */
@@ -155,6 +181,8 @@ export const Person = z.strictObject({
   age: z.int('must be whole years').min(0).max(17, 'is grown up').nullable(),
   /** of a child: which hazards must stay out of its reach */
   keepFrom: z.array(z.enum(HAZARDS)).max(8),
+  /** a minute of hers counts as so many of anybody else’s */
+  minuteCounts: finite.min(0.1, 'is less than a tenth').max(10, 'is more than ten'),
 });
 export type Person = z.infer<typeof Person>;
 
@@ -436,6 +464,10 @@ export const Supply = z.strictObject({
   /** with fewer than so many in reserve it is bought again; null: it is not */
   reorderAt: count.nullable(),
   storage: z.enum(STORAGE_FORMS),
+  /** other ways it may be kept in, where that makes a better home */
+  mayKeep: z.array(z.enum(STORAGE_FORMS)).max(STORAGE_FORMS.length),
+  /** bought lately and not used yet */
+  isNew: z.boolean(),
   decision: z.enum(DECISIONS),
   /** the day by which what is undecided is decided */
   decideBy: day,
@@ -518,7 +550,39 @@ export const Station = z.strictObject({
 });
 export type Station = z.infer<typeof Station>;
 
+/** A way of working that holds for one family of things, or in one zone, where it is another than the plan’s; null: as in the plan. */
+export const Way = z.strictObject({
+  id: Id,
+  /** the family it is about; empty: the zone */
+  family: text(80),
+  zoneId: Id.nullable(),
+  seen: z.enum(SEEN_SCHOOLS).nullable(),
+  grouping: z.enum(GROUPINGS).nullable(),
+  packaging: z.enum(PACKAGINGS).nullable(),
+  /** of a zone: share of its places kept free */
+  growth: growth.nullable(),
+});
+export type Way = z.infer<typeof Way>;
+
 export const SHARES = ['working', 'backstock'] as const;
+/** One step on the way from today’s homes to found ones: from a place or out of the tray, into a place or into the tray. */
+export const Move = z.strictObject({
+  id: Id,
+  seq: z.int().min(0).max(100_000),
+  supplyId: Id,
+  share: z.enum(SHARES),
+  /** how many; null: all that this home holds */
+  count: z.int().min(1).max(1_000_000).nullable(),
+  /** null: out of the tray, or from where it lies without a home */
+  fromId: Id.nullable(),
+  /** null: into the tray */
+  toId: Id.nullable(),
+  /** how long it takes, s */
+  seconds: finite.min(0).max(1_000_000),
+  doneOn: day,
+});
+export type Move = z.infer<typeof Move>;
+
 /** So many of a share of a supply in one place. A share may have several homes, one in a place. */
 export const Home = z.strictObject({
   id: Id,

@@ -135,6 +135,11 @@ export const TABLES = {
     references: { supplyId: goesWith('supplies'), placeId: goesWith('places') },
     later: { count: null },
   }),
+  ways: table(rows.Way, 'way of working', 'way', { since: 7, references: { zoneId: goesWith('zones') } }),
+  moves: table(rows.Move, 'move', null, {
+    since: 7,
+    references: { supplyId: goesWith('supplies'), fromId: goesWith('places'), toId: goesWith('places') },
+  }),
   listViews: table(rows.ListView, 'view of the list', 'listView', { since: 6 }),
   ownLists: table(rows.OwnList, 'list of one’s own', 'ownList', { since: 6 }),
   acknowledgements: table(rows.Acknowledgement, 'acknowledgement', null, { since: 2 }),
@@ -158,7 +163,7 @@ export const REFERENCES: readonly { from: TableName; field: string; to: TableNam
 
 /** Before ages were asked, a child was to be kept from everything harmful. */
 function personLater(child: boolean): Loose {
-  return { age: null, keepFrom: child ? [...HARMFUL] : [] };
+  return { age: null, keepFrom: child ? [...HARMFUL] : [], minuteCounts: 1 };
 }
 
 /** What a unit of the first version had; all else came later. */

@@ -19,8 +19,9 @@ export type WayPrice = {
   reachJumble: number;
   /** opening and shutting what covers it once: what a wrong one opened first costs */
   covers: number;
-  /** taking one thing aside that lies before or on it, and back */
+  /** taking one thing aside that lies before or on it, and back; again when it is put back */
   aside: number;
+  asideAgain: number;
 };
 
 let prices = new WeakMap<Scene, WeakMap<Maker, WeakMap<Spot, WayPrice | null>>>();
@@ -63,12 +64,13 @@ function priced(scene: Scene, maker: Maker, spot: Spot): WayPrice | null {
     reachJumble: reachC(way.hand),
     covers,
     aside: 2 * (reachB(way.hand) + TMU.graspClear + move + TMU.release),
+    asideAgain: 2 * (reachB(way.hand) + TMU.graspClear + move + TMU.release),
   };
 }
 
 function awayPrice(spot: Spot): WayPrice {
   const out = awaySeconds(spot.away!) / SECONDS_PER_TMU;
-  return { band: 7, get: out, back: out + TMU.release, reach: 0, reachJumble: 0, covers: 0, aside: 0 };
+  return { band: 7, get: out, back: out + TMU.release, reach: 0, reachJumble: 0, covers: 0, aside: 0, asideAgain: 0 };
 }
 
 const TABLE: WayPrice = {
@@ -79,6 +81,8 @@ const TABLE: WayPrice = {
   reachJumble: reachC(BESIDE_WORK),
   covers: 0,
   aside: 2 * (reachB(BESIDE_WORK) + TMU.graspClear + moveB(BESIDE_WORK) + TMU.release),
+  // the box stands open, what was moved aside still is
+  asideAgain: 0,
 };
 
 /** The price of a box that was brought to the table and stands open there. */
@@ -97,6 +101,6 @@ export function fetchSeconds(price: WayPrice, handling: Handling): number {
     aside +
     (jumble ? price.reachJumble : price.reach) +
     graspOf(handling).tmu;
-  const back = handling.consumed ? 0 : price.back + aside;
+  const back = handling.consumed ? 0 : price.back + (handling.covered > 0 ? handling.covered * price.asideAgain : 0);
   return (get + back + storedTmu(handling.storage, handling.consumed)) * SECONDS_PER_TMU;
 }

@@ -3,7 +3,20 @@ import fc from 'fast-check';
 import { bodyOf } from '../body/index.ts';
 import { type Person, type Plan, type Station, type Unit } from '../plan/index.ts';
 import { applied, person, smallShelf, tinyRoom, unit, withUnits } from '../testing/index.ts';
-import { fetchFrom, highestGrip, makerOf, PLAIN, sceneAt, sceneOf, standingSpot } from './index.ts';
+import {
+  fetchAtTable,
+  fetchFrom,
+  fetchSeconds,
+  type Handling,
+  highestGrip,
+  makerOf,
+  PLAIN,
+  sceneAt,
+  sceneOf,
+  standingSpot,
+  tablePrice,
+  wayPrice,
+} from './index.ts';
 
 const reach = (plan: Plan, placeId: string, handling = PLAIN) =>
   fetchFrom(sceneOf(plan), makerOf(plan, plan.stations.seat!)!, sceneOf(plan).spots.get(placeId)!, handling);
@@ -374,4 +387,37 @@ describe('the fetch', () => {
         highestGrip(bodyOf(person({ stature: h }), null), 0),
       );
   });
+});
+
+test('a way priced once gives for every thing what its ledger adds up to, motion by motion', () => {
+  const plan = withUnits(
+    tinyRoom(),
+    unit('lowChest', { x: 900, y: 5700 }),
+    unit('bookcase', { id: 'tall', x: 3000, y: 5800 }),
+    unit('wallCabinet', { id: 'doors', x: 4500, y: 5800 }),
+    unit('away', { id: 'loft', mount: 'away', awayMinutes: 4 }),
+  );
+  const scene = sceneOf(plan);
+  const maker = makerOf(plan, plan.stations.seat!)!;
+  const handling = fc.record<Handling>({
+    grasp: fc.constantFrom('clear', 'flat', 'jumble'),
+    size: fc.constantFrom(4, 20, 100),
+    kinds: fc.integer({ min: 1, max: 12 }),
+    alike: fc.integer({ min: 1, max: 4 }),
+    covered: fc.integer({ min: 0, max: 3 }),
+    consumed: fc.boolean(),
+    storage: fc.constantFrom('asBought', 'jar', 'pockets', 'magnet'),
+  });
+  fc.assert(
+    fc.property(fc.constantFrom(...scene.spots.values()), handling, (spot, h) => {
+      const fetch = fetchFrom(scene, maker, spot, h);
+      const price = wayPrice(scene, maker, spot);
+      expect(price === null).toBe(!fetch.ok);
+      if (!fetch.ok || !price) return;
+      expect(price.band).toBe(fetch.band);
+      expect(fetchSeconds(price, h)).toBeCloseTo(fetch.seconds, 9);
+      expect(fetchSeconds(tablePrice(), { ...h, alike: 1 })).toBeCloseTo(fetchAtTable(h).seconds, 9);
+    }),
+    { numRuns: 300 },
+  );
 });

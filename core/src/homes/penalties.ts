@@ -1,0 +1,314 @@
+import { type Body, bodyOf } from '../body/index.ts';
+import { type Nature } from '../catalogue/index.ts';
+import { pieceOf, sorted } from '../fit/index.ts';
+import { kindOf, naturesFor } from '../kinds/index.ts';
+import { liftLimit } from '../loads/index.ts';
+import { natureOf, type Person, type Place, type Plan, saidIn, type Share, type Supply } from '../plan/index.ts';
+import { type BandNumber, type Spot } from '../reach/index.ts';
+import { zonePenalty } from './barred.ts';
+import { mindedThere } from './minds.ts';
+import { type Weighed, weightOf, wayOf } from './weights.ts';
+
+/** Something that speaks against a thing lying in a place, set at so many seconds a year, and why. */
+export type Penalty = { seconds: number; words: string; care: boolean };
+
+/** Yearly seconds set against a thing lying wrong: own assumptions, large against a fetch, small against having no home. */
+const SET = {
+  /** a hazard within a child’s reach; nothing makes it count less */
+  child: 7200,
+  /** a thing heavier than HEAVY lifted down from a step stool; heavier than the lifting equation advises */
+  climbing: 1800,
+  lifting: 1800,
+  /** a heavy thing above the shoulder or below the knee */
+  heavy: 900,
+  /** sun, heat, damp, frost or dust on what minds it */
+  minds: 3600,
+  /** a blade, or what is hot or poisonous, thrown in among other things: one reaches for it blindly */
+  blind: 5400,
+  /** what rolls about loose on a shelf or a top */
+  loose: 900,
+  /** what stands on the top of a unit is dusted and knocked over; small things there get lost besides */
+  onTop: 300,
+  smallOnTop: 900,
+  /** a small thing by itself on a shelf or in a cubby */
+  smallOnShelf: 300,
+  /** a way of holding that does not suit the thing */
+  form: 900,
+  /** what is fetched all the time thrown into a heap or kept under a lid */
+  allTheTime: 300,
+  /** a reserve where what is in use should lie */
+  reserve: 300,
+  /** shut away where it is to be seen, in view where the room is to be calm */
+  seen: 240,
+} as const;
+/** Not lifted down from a step stool, nothing to be lifted high or low, g (own assumptions). */
+const HEAVY = 2000;
+const LIGHT = 3000;
+/** Hands before the ankles at a shelf, and how far it goes up or down to the table, mm (own assumptions). */
+const AT_SHELF = { horizontal: 400, twist: 0, coupling: 'fair' } as const;
+const TABLE = 740;
+/** A thing is small when no side is longer, mm; fetched all the time when so often a year (own assumptions). */
+const SMALL = 130;
+const ALL_THE_TIME = 250;
+/** On tiptoe one is so much taller, mm (own assumption). */
+const TIPTOE = 60;
+
+export type ChildReach = { person: Person; /** so high the hand comes at full stretch, mm */ top: number };
+const reaches = new WeakMap<object, ChildReach[]>();
+const stretched = (body: Body): number => body.shoulder + body.gripReach + TIPTOE;
+
+/** The lowest edge over which a hand comes into a place, mm: a child needs no more than that. */
+const lowestEdge = (spot: Spot): number =>
+  spot.place.opens === 'top' ? spot.mouth.z : spot.place.covers.includes('drawer') ? spot.high : spot.low;
+
+/** Children of the plan with how high they reach, arm stretched up and on tiptoe, the tallest first. */
+export function childReaches(plan: Plan): readonly ChildReach[] {
+  let all = reaches.get(plan.people);
+  if (!all) {
+    all = Object.values(plan.people)
+      .filter((p) => p.child)
+      .map((person) => ({ person, top: stretched(bodyOf(person, null)) }))
+      .sort((a, b) => b.top - a.top);
+    reaches.set(plan.people, all);
+  }
+  return all;
+}
+
+/** The tallest child that gets at a place and must be kept from what is to lie there; undefined when none does. */
+export function childAt(plan: Plan, supply: Supply, spot: Spot): ChildReach | undefined {
+  if (supply.hazards.length === 0 || spot.away || spot.place.lockable) return undefined;
+  return childReaches(plan).find(
+    ({ person, top }) => lowestEdge(spot) < top && supply.hazards.some((h) => person.keepFrom.includes(h)),
+  );
+}
+
+const grown = new WeakMap<object, { shoulder: number; knee: number }>();
+/** The lowest shoulder and the highest knee of the grown people of a plan, mm. */
+function between(plan: Plan): { shoulder: number; knee: number } {
+  let known = grown.get(plan.people);
+  if (!known) {
+    known = { shoulder: Infinity, knee: 0 };
+    for (const person of Object.values(plan.people)) {
+      if (person.child) continue;
+      const body = bodyOf(person, null);
+      known.shoulder = Math.min(known.shoulder, body.shoulder);
+      known.knee = Math.max(known.knee, body.knee);
+    }
+    grown.set(plan.people, known);
+  }
+  return known;
+}
+
+const smalls = new WeakMap<Supply, boolean>();
+/** Whether a thing is small enough to get lost on a shelf: no side long, and it does not stand by itself as a bottle does. */
+export function isSmall(supply: Supply): boolean {
+  let small = smalls.get(supply);
+  if (small === undefined) {
+    const piece = pieceOf(supply);
+    small = piece !== null && supply.form !== 'sheet' && supply.form !== 'bottle' && sorted(piece)[2] <= SMALL;
+    smalls.set(supply, small);
+  }
+  return small;
+}
+
+/** A supply in a place, as far as anything can speak against that. */
+type Case = {
+  plan: Plan;
+  supply: Supply;
+  share: Share;
+  spot: Spot;
+  place: Place;
+  nature: Nature;
+  band: BandNumber | null;
+  /** fetches a year */
+  fetches: number;
+};
+
+type Rule = {
+  /** how much it counts is said by this weight; null: always in full */
+  weighed: Weighed | null;
+  seconds: (c: Case) => number;
+  words: (c: Case, seconds: number) => string;
+  care?: true;
+};
+
+const kg = (g: number) => `${(g / 1000).toFixed(1)} kg`;
+const onShelf = ({ nature, place }: Case) =>
+  nature === 'row' && ['shelf', 'cubby', 'tier', 'away'].includes(place.kind);
+const liftAdvised = ({ spot }: Case) => {
+  const vertical = Math.max(0, spot.grip.z);
+  return 1000 * liftLimit({ ...AT_SHELF, vertical, travel: Math.abs(vertical - TABLE) });
+};
+
+const RULES: readonly Rule[] = [
+  {
+    weighed: null,
+    seconds: ({ plan, supply, spot }) => (childAt(plan, supply, spot) ? SET.child : 0),
+    words: ({ plan, supply, spot }) => {
+      const { person, top } = childAt(plan, supply, spot)!;
+      return `Within reach of ${person.name}: needs a lock or ${(top / 10).toFixed(0)} cm of height. Common practice; the maker’s manual and local rules come first.`;
+    },
+    care: true,
+  },
+  {
+    weighed: null,
+    seconds: ({ band, supply }) => (band === 6 && supply.mass > HEAVY ? SET.climbing : 0),
+    words: ({ supply }) =>
+      `${kg(supply.mass)} lifted down from a step stool. Common practice: heavy things below the shoulder.`,
+    care: true,
+  },
+  {
+    weighed: null,
+    seconds: (c) => (!c.spot.away && c.supply.mass > LIGHT && c.supply.mass > liftAdvised(c) ? SET.lifting : 0),
+    words: (c) =>
+      `${kg(c.supply.mass)} lifted ${c.spot.grip.z > TABLE ? 'from high up' : 'from low down'}: ${kg(liftAdvised(c))} is advised (revised NIOSH equation, from memory). Whoever has a bad back asks a doctor first.`,
+    care: true,
+  },
+  {
+    weighed: 'weighOrder',
+    seconds: ({ plan, supply, spot }) => {
+      if (spot.away || supply.mass <= LIGHT) return 0;
+      const { shoulder, knee } = between(plan);
+      return spot.grip.z > shoulder || spot.grip.z < knee ? SET.heavy : 0;
+    },
+    words: ({ supply, spot }) =>
+      `${kg(supply.mass)} ${spot.grip.z > TABLE ? 'above the shoulder' : 'below the knee'}. Common practice: heavy things between knee and shoulder.`,
+  },
+  {
+    weighed: 'weighHarm',
+    seconds: ({ plan, supply, spot }) =>
+      supply.sensitive.length === 0 ? 0 : SET.minds * mindedThere(plan, supply, spot).length,
+    words: ({ plan, supply, spot }) => `It minds that ${mindedThere(plan, supply, spot).join(', and that ')}.`,
+  },
+  {
+    weighed: null,
+    seconds: ({ nature, supply }) =>
+      nature === 'bulk' && supply.hazards.some((h) => h === 'blade' || h === 'hot' || h === 'toxic') ? SET.blind : 0,
+    words: () =>
+      'Thrown in among other things one reaches for it without seeing it. Common practice: blades, hot things and poisons lie by themselves.',
+    care: true,
+  },
+  {
+    weighed: 'weighOrder',
+    seconds: ({ supply, nature, place }) =>
+      supply.form === 'loose' && (nature === 'row' || place.kind === 'top') ? SET.loose : 0,
+    words: () => 'Small loose things roll about here: a drawer, a box or a jar keeps them together.',
+  },
+  {
+    weighed: 'weighOrder',
+    seconds: ({ place, supply }) => (place.kind !== 'top' ? 0 : SET.onTop + (isSmall(supply) ? SET.smallOnTop : 0)),
+    words: ({ supply }) =>
+      `It stands in the open on a top: dusted, and in the way${isSmall(supply) ? '; so small a thing is knocked off it or lost there' : ''}.`,
+  },
+  {
+    weighed: 'weighOrder',
+    seconds: (c) => (c.supply.form !== 'loose' && onShelf(c) && isSmall(c.supply) ? SET.smallOnShelf : 0),
+    words: () => 'Small things get lost on a shelf. Common practice: small drawers and boxes for small things.',
+  },
+  {
+    weighed: 'weighOrder',
+    seconds: ({ supply, nature, place }) => (suits(supply, nature, place) ? 0 : SET.form),
+    words: ({ nature, place }) =>
+      nature === 'pockets'
+        ? place.kind === 'files'
+          ? 'Files are for paper and what is as flat and as large.'
+          : 'Pockets are for leaves and flat packets.'
+        : nature === 'pile'
+          ? 'Here flat things lie on each other: what is not flat and wide slips under them.'
+          : nature === 'bulk'
+            ? 'Thrown in it gets creased or lost: it lies better by itself.'
+            : 'This is not how such things are usually kept.',
+  },
+  {
+    weighed: 'weighOrder',
+    seconds: ({ fetches, nature, place }) =>
+      fetches >= ALL_THE_TIME && (nature === 'bulk' || place.covers.includes('lid')) ? SET.allTheTime : 0,
+    words: ({ nature }) =>
+      `It is fetched all the time: ${nature === 'bulk' ? 'not to be dug for in a heap' : 'no lid before it'}.`,
+  },
+  {
+    weighed: 'weighOrder',
+    seconds: ({ share, band }) => (share === 'backstock' && band !== null && band <= 3 ? SET.reserve : 0),
+    words: () =>
+      'A reserve in one of the best places. Common practice: what is in use lies there, spares behind, below or above.',
+  },
+  {
+    weighed: null,
+    seconds: ({ plan, supply, spot }) => {
+      if (spot.away) return 0;
+      const way = wayOf(plan, supply, 'seen');
+      const inView = spot.place.seen && spot.place.covers.length === 0;
+      return (way === 'seen' && !inView) || (way === 'shut' && inView) ? SET.seen : 0;
+    },
+    words: ({ plan, supply }) =>
+      wayOf(plan, supply, 'seen') === 'seen'
+        ? 'Shut away it is forgotten: you want such things in view.'
+        : 'It stands in view: you want such things shut away.',
+  },
+  {
+    weighed: 'weighZones',
+    seconds: ({ plan, supply, place }) => zonePenalty(plan, supply, place)?.seconds ?? 0,
+    words: ({ plan, supply, place }) => zonePenalty(plan, supply, place)!.words,
+  },
+];
+
+/** Whether a way of holding is one that suits a supply. */
+function suits(supply: Supply, nature: Nature, place: Place): boolean {
+  if (place.kind === 'files' && supply.form !== 'sheet' && supply.form !== 'pocket') return false;
+  if (nature === 'pockets') {
+    const kind = kindOf(supply.kind);
+    return (
+      supply.storage === 'pockets' || (supply.form === 'pocket' && (kind === null || kind.keeps.includes('pockets')))
+    );
+  }
+  if (nature === 'pile') return ['sheet', 'pocket', 'soft', 'block'].includes(supply.form);
+  if (nature === 'bulk')
+    return supply.form !== 'sheet' && (supply.storage === 'loose' || naturesFor(supply).includes('bulk'));
+  return true;
+}
+
+const caseOf = (
+  plan: Plan,
+  supply: Supply,
+  share: Share,
+  spot: Spot,
+  band: BandNumber | null,
+  fetches: number,
+): Case => {
+  const place = plan.places[spot.place.id] ?? spot.place;
+  return { plan, supply, share, spot, place, nature: natureOf(place), band, fetches };
+};
+
+/** What speaks against a share of a supply lying here, apart from the way to it, s a year. */
+export function penaltySeconds(
+  plan: Plan,
+  supply: Supply,
+  share: Share,
+  spot: Spot,
+  band: BandNumber | null,
+  fetches: number,
+): number {
+  const c = caseOf(plan, supply, share, spot, band, fetches);
+  let sum = 0;
+  for (const rule of RULES) {
+    const seconds = rule.seconds(c);
+    if (seconds > 0) sum += rule.weighed === null ? seconds : seconds * weightOf(plan, rule.weighed);
+  }
+  return sum;
+}
+
+/** The same with words, each by itself. */
+export function penaltiesFor(
+  plan: Plan,
+  supply: Supply,
+  share: Share,
+  spot: Spot,
+  band: BandNumber | null,
+  fetches: number,
+): Penalty[] {
+  const c = caseOf(plan, supply, share, spot, band, fetches);
+  return RULES.flatMap((rule) => {
+    const seconds = rule.seconds(c) * (rule.weighed === null ? 1 : weightOf(plan, rule.weighed));
+    return seconds > 0 ? [{ seconds, words: saidIn(plan, rule.words(c, seconds)), care: rule.care ?? false }] : [];
+  });
+}
