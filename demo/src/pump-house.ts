@@ -233,6 +233,16 @@ export function pumpHouse(): Plan {
     .run({ type: 'setPlace', id: 'cubes.2.2', set: { zoneId: 'zone-felting' } })
     .run({ type: 'setPlace', id: 'cupboard.4.0', set: { zoneId: 'zone-felting' } })
     .run({ type: 'setPlace', id: 'cubes.3.0', set: { keptOut: 'the radio' } })
+    // the pedestal and the cupboard have keys
+    .run({
+      type: 'several',
+      words: 'say what has a lock',
+      commands: ['left.0.0', 'left.1.0', 'cupboard.0.0', 'cupboard.1.0', 'cupboard.2.0', 'cupboard.3.0'].map((id) => ({
+        type: 'setPlace' as const,
+        id,
+        set: { lockable: true },
+      })),
+    })
     .flow('kites', 'packing', 0.5)
     .flow('lanterns', 'packing', 1)
     .flow('marbling', 'lanterns', 1)

@@ -289,6 +289,9 @@ function sharedFetches(
       })
       .filter((o) => o.at >= 0)
       .sort((a, b) => a.seconds - b.seconds || a.home - b.home);
+    // nobody fetches from where she does not get to while there is another home
+    const reached = order.filter((o) => o.seconds < Infinity);
+    if (reached.length > 0) order.splice(0, order.length, ...reached);
     let left = use.fetches;
     for (const [i, { home, at }] of order.entries()) {
       const last = i === order.length - 1;
@@ -296,7 +299,7 @@ function sharedFetches(
       const share = !use.consumed
         ? left
         : use.fetches >= total && total > 0
-          ? (use.fetches * counts[home]!) / total
+          ? (use.fetches * counts[home]!) / order.reduce((sum, o) => sum + counts[o.home]!, 0)
           : Math.min(left, counts[home]!);
       out[home]![at] = last ? left : share;
       left -= last ? left : share;

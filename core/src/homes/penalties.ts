@@ -28,12 +28,15 @@ const SET = {
   /** what rolls about loose on a shelf or a top */
   loose: 900,
   /** what stands on the top of a unit is dusted and knocked over; small things there get lost besides */
-  onTop: 300,
+  onTop: 400,
   smallOnTop: 900,
+  flatOnTop: 500,
   /** a small thing by itself on a shelf or in a cubby */
   smallOnShelf: 300,
   /** a way of holding that does not suit the thing */
   form: 900,
+  /** what hangs, lying about although there are hooks or a board */
+  hangs: 240,
   /** what is fetched all the time thrown into a heap or kept under a lid */
   allTheTime: 300,
   /** a reserve where what is in use should lie */
@@ -140,6 +143,18 @@ const liftAdvised = ({ spot }: Case) => {
   return 1000 * liftLimit({ ...AT_SHELF, vertical, travel: Math.abs(vertical - TABLE) });
 };
 
+const HANGING: readonly Place['kind'][] = ['board', 'hook', 'hanger'];
+const hooked = new WeakMap<object, boolean>();
+function hasHooks(plan: Plan): boolean {
+  let any = hooked.get(plan.places);
+  if (any === undefined)
+    hooked.set(
+      plan.places,
+      (any = Object.values(plan.places).some((p) => HANGING.includes(p.kind) && p.keptOut === '')),
+    );
+  return any;
+}
+
 const RULES: readonly Rule[] = [
   {
     weighed: null,
@@ -196,9 +211,12 @@ const RULES: readonly Rule[] = [
   },
   {
     weighed: 'weighOrder',
-    seconds: ({ place, supply }) => (place.kind !== 'top' ? 0 : SET.onTop + (isSmall(supply) ? SET.smallOnTop : 0)),
+    seconds: ({ place, supply }) =>
+      place.kind !== 'top'
+        ? 0
+        : SET.onTop + (isSmall(supply) ? SET.smallOnTop : supply.form === 'sheet' ? SET.flatOnTop : 0),
     words: ({ supply }) =>
-      `It stands in the open on a top: dusted, and in the way${isSmall(supply) ? '; so small a thing is knocked off it or lost there' : ''}.`,
+      `It stands in the open on a top: dusted, and in the way${isSmall(supply) ? '; so small a thing is knocked off it or lost there' : supply.form === 'sheet' ? '; sheets want a drawer, a slot or a file' : ''}.`,
   },
   {
     weighed: 'weighOrder',
@@ -218,6 +236,12 @@ const RULES: readonly Rule[] = [
           : nature === 'bulk'
             ? 'Thrown in it gets creased or lost: it lies better by itself.'
             : 'This is not how such things are usually kept.',
+  },
+  {
+    weighed: 'weighOrder',
+    seconds: ({ plan, supply, place }) =>
+      supply.lies.includes('hanging') && !HANGING.includes(place.kind) && hasHooks(plan) ? SET.hangs : 0,
+    words: () => 'It could hang: boards and hooks are for such things.',
   },
   {
     weighed: 'weighOrder',
