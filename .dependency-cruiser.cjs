@@ -14,6 +14,7 @@ const layers = [
   'sun',
   'slotting',
   'homes',
+  'moves',
   'zones',
   'findings',
   'stations',
