@@ -43,6 +43,9 @@ export type HomeCost = {
   each: number;
   /** what speaks against the place besides the way; written when somebody reads it */
   readonly penalties: Penalty[];
+  /** of these the fetching alone, and from which station how much of it */
+  fetching: number;
+  by: readonly { station: Station; seconds: number; fetches: number; band: BandNumber | null }[];
   /** the same as the engine weighs it: a minute of one may count as two of another’s */
   weighed: number;
   reason: string | null;
@@ -104,6 +107,8 @@ function errandsTo(
 const NO_PENALTIES: Penalty[] = [];
 const outOfIt = (fetches: number, reason: string): HomeCost => ({
   seconds: Infinity,
+  fetching: Infinity,
+  by: [],
   weighed: Infinity,
   fetches,
   band: null,
@@ -127,6 +132,7 @@ function priced(
   let most = -1;
   let band: BandNumber | null = null;
   let each = 0;
+  const by: HomeCost['by'][number][] = [];
   for (let i = 0; i < errands.length; i++) {
     const errand = errands[i]!;
     const times = yearly[i]!;
@@ -136,6 +142,8 @@ function priced(
       continue;
     }
     seconds += times * errand.seconds;
+    if (times > 0)
+      by.push({ station: errand.use.station, seconds: times * errand.seconds, fetches: times, band: errand.band });
     weighed += times * errand.seconds * (plan.people[errand.use.station.personId]?.minuteCounts ?? 1);
     if (times <= most) continue;
     most = times;
@@ -150,6 +158,8 @@ function priced(
   let known: Penalty[] | null = against === 0 ? NO_PENALTIES : null;
   return {
     seconds: seconds + against,
+    fetching: seconds,
+    by,
     weighed: weighed + against,
     fetches,
     band,

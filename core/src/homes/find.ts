@@ -1,14 +1,8 @@
 import { apply, type Command, type Plan } from '../plan/index.ts';
-import {
-  type Homes,
-  type SlottingAnswer,
-  type SlottingProblem,
-  slottingTotal,
-  solveSlotting,
-} from '../slotting/index.ts';
+import { type Homes, type SlottingAnswer, solveSlotting } from '../slotting/index.ts';
 import { assessHomes, type Assessment } from './cost.ts';
 import { Layout, layingRest } from './laying.ts';
-import { problemOf, roomBefore, settleCommand, type Translation, translating } from './slotting.ts';
+import { roomBefore, settleCommand, tableOf, totalOf, type Translation, translating } from './slotting.ts';
 import { type Tally, tallyOf } from './tally.ts';
 
 export type FindProgress = {
@@ -68,8 +62,8 @@ export async function findHomes(plan: Plan, options: FindOptions): Promise<Found
   const assessedBefore = assessHomes(plan);
   const before = tallyOf(plan, assessedBefore);
   let room = roomBefore(translation);
-  let problem = problemOf(translation, room);
-  const held = slottingTotal(problem, feasiblePart(translation, room));
+  let problem = tableOf(translation, room);
+  const held = totalOf(translation, feasiblePart(translation, room));
   const search = async (start: Homes, share: number): Promise<SlottingAnswer> =>
     solveSlotting(problem, {
       ...(options.work === undefined ? { seconds: (options.seconds ?? 2) * share } : { work: options.work * share }),
@@ -99,14 +93,14 @@ export async function findHomes(plan: Plan, options: FindOptions): Promise<Found
     for (const [place, lots] of over) if (lots.length > 0) lowered.set(place, used.get(place)!);
     const before = room;
     room = (id) => Math.min(before(id), lowered.get(id) ?? Infinity);
-    problem = problemOf(translation, room);
+    problem = tableOf(translation, room);
     answer = await search(stays, AGAIN_PART);
   }
   const eased = givingWay(translation, answer, lowered);
   if (eased) {
     const before = room;
     room = (id) => Math.max(before(id), eased.used.get(id)!);
-    problem = problemOf(translation, room);
+    problem = tableOf(translation, room);
     answer = await search(eased.homes, EASED_PART);
   }
   await options.breathe?.();
@@ -116,7 +110,7 @@ export async function findHomes(plan: Plan, options: FindOptions): Promise<Found
     homes: laid.homes,
     unplaced: laid.left,
     // the bound holds of the problem as it was first put: what can be laid is a part of it
-    ...totalsOf(problemOf(translation), laid.homes, answer),
+    ...totalsOf(translation, laid.homes, answer),
   };
   options.onProgress?.({ phase: 'counting', done: 0, total: null, gap: answer.gap });
   await options.breathe?.();
@@ -156,19 +150,20 @@ async function translated(plan: Plan, options: FindOptions): Promise<Translation
 
 /** Total and gap of homes that were changed after the search. */
 function totalsOf(
-  problem: SlottingProblem,
+  translation: Translation,
   homes: Homes,
   { bound }: SlottingAnswer,
 ): Pick<SlottingAnswer, 'total' | 'gap'> {
-  const total = slottingTotal(problem, homes);
+  const total = totalOf(translation, homes);
   return { total, gap: total <= bound ? 0 : bound > 0 ? total / bound - 1 : null };
 }
 
 /** What is used of each place with some homes, pins and boxes included, in its measure. */
 function usedIn({ places, lots }: Translation, homes: Homes): [id: string, used: number][] {
-  const use = new Map(lots.map((lot) => [lot.id, new Map(lot.options.map((o) => [o.place, o.use]))]));
+  const options = new Map(lots.map((lot) => [lot.id, lot.options]));
   const used = new Map([...places].map(([id, p]) => [id, p.fixed]));
-  for (const { lot, place } of homes) used.set(place, used.get(place)! + use.get(lot)!.get(place)!);
+  for (const { lot, place } of homes)
+    used.set(place, used.get(place)! + options.get(lot)!.find((o) => o.place === place)!.use);
   return [...used];
 }
 

@@ -44,6 +44,11 @@ const SET = {
   /** shut away where it is to be seen, in view where the room is to be calm */
   seen: 240,
 } as const;
+/**
+ * And at every fetch, s: no short way outweighs that a child gets at a blade; what is harmed is harmed with use too; small things lying loose are looked
+ * for where they have wandered to, and what stands on a top is taken past what stands there besides (own assumptions).
+ */
+const A_FETCH = { child: 60, blind: 30, minds: 20, smallLoose: 3, onTop: 1.5 } as const;
 /** Not lifted down from a step stool, nothing to be lifted high or low, g (own assumptions). */
 const HEAVY = 2000;
 const LIGHT = 3000;
@@ -158,7 +163,8 @@ function hasHooks(plan: Plan): boolean {
 const RULES: readonly Rule[] = [
   {
     weighed: null,
-    seconds: ({ plan, supply, spot }) => (childAt(plan, supply, spot) ? SET.child : 0),
+    seconds: ({ plan, supply, spot, fetches }) =>
+      childAt(plan, supply, spot) ? SET.child + A_FETCH.child * fetches : 0,
     words: ({ plan, supply, spot }) => {
       const { person, top } = childAt(plan, supply, spot)!;
       return `Within reach of ${person.name}: needs a lock or ${(top / 10).toFixed(0)} cm of height. Common practice; the maker’s manual and local rules come first.`;
@@ -191,14 +197,18 @@ const RULES: readonly Rule[] = [
   },
   {
     weighed: 'weighHarm',
-    seconds: ({ plan, supply, spot }) =>
-      supply.sensitive.length === 0 ? 0 : SET.minds * mindedThere(plan, supply, spot).length,
+    seconds: ({ plan, supply, spot, fetches }) =>
+      supply.sensitive.length === 0
+        ? 0
+        : (SET.minds + A_FETCH.minds * fetches) * mindedThere(plan, supply, spot).length,
     words: ({ plan, supply, spot }) => `It minds that ${mindedThere(plan, supply, spot).join(', and that ')}.`,
   },
   {
     weighed: null,
-    seconds: ({ nature, supply }) =>
-      nature === 'bulk' && supply.hazards.some((h) => h === 'blade' || h === 'hot' || h === 'toxic') ? SET.blind : 0,
+    seconds: ({ nature, supply, fetches }) =>
+      nature === 'bulk' && supply.hazards.some((h) => h === 'blade' || h === 'hot' || h === 'toxic')
+        ? SET.blind + A_FETCH.blind * fetches
+        : 0,
     words: () =>
       'Thrown in among other things one reaches for it without seeing it. Common practice: blades, hot things and poisons lie by themselves.',
     care: true,
@@ -211,21 +221,31 @@ const RULES: readonly Rule[] = [
   },
   {
     weighed: 'weighOrder',
-    seconds: ({ place, supply }) =>
+    seconds: ({ place, supply, fetches }) =>
       place.kind !== 'top'
         ? 0
-        : SET.onTop + (isSmall(supply) ? SET.smallOnTop : supply.form === 'sheet' ? SET.flatOnTop : 0),
+        : SET.onTop +
+          A_FETCH.onTop * fetches +
+          (isSmall(supply)
+            ? SET.smallOnTop + A_FETCH.smallLoose * fetches
+            : supply.form === 'sheet'
+              ? SET.flatOnTop
+              : 0),
     words: ({ supply }) =>
       `It stands in the open on a top: dusted, and in the way${isSmall(supply) ? '; so small a thing is knocked off it or lost there' : supply.form === 'sheet' ? '; sheets want a drawer, a slot or a file' : ''}.`,
   },
   {
     weighed: 'weighOrder',
-    seconds: (c) => (c.supply.form !== 'loose' && onShelf(c) && isSmall(c.supply) ? SET.smallOnShelf : 0),
+    seconds: (c) =>
+      c.supply.form !== 'loose' && onShelf(c) && isSmall(c.supply)
+        ? SET.smallOnShelf + A_FETCH.smallLoose * c.fetches
+        : 0,
     words: () => 'Small things get lost on a shelf. Common practice: small drawers and boxes for small things.',
   },
   {
     weighed: 'weighOrder',
-    seconds: ({ supply, nature, place }) => (suits(supply, nature, place) ? 0 : SET.form),
+    seconds: ({ supply, nature, place }) =>
+      suits(supply, nature, place) ? 0 : nature === 'pockets' ? 2 * SET.form : SET.form,
     words: ({ nature, place }) =>
       nature === 'pockets'
         ? place.kind === 'files'

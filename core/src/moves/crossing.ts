@@ -89,7 +89,7 @@ export function crossingTo(now: Plan, then: Plan, makeId: (n: number) => string,
   const { steps, stuck } = orderJobs(jobs, {
     tray: 1,
     takes: layingOf(now, pairs),
-    way: (after, job) => (after === null ? 0 : far(pairs[after]!.to, pairs[job]!.from)),
+    way: (after, job) => (after === null ? 0 : far(pairs[after]!.to, pairs[job]!.from ?? pairs[job]!.to)),
   });
   let seconds = 0;
   let where: string | null = null;

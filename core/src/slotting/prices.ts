@@ -3,7 +3,7 @@ import { type SlottingTable } from './table.ts';
 
 /** Rounds at most, and options looked at in all, so that large rooms are not priced for seconds. */
 const ROUNDS = 300;
-const LOOKS = 60_000_000;
+const LOOKS = 24_000_000;
 
 export type Prices = {
   /** what a unit of each resource is worth in each place, seconds a year: worth[p * resources + r] */

@@ -1,4 +1,4 @@
-import { Footprints, List, PackageOpen, Search, Waypoints } from 'lucide-react';
+import { Footprints, List, Milestone, PackageOpen, Search, Waypoints } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { usePlan } from '../state/plan-store.ts';
@@ -8,6 +8,7 @@ import { SteppingStones } from './SteppingStones.tsx';
 /** What makes sense in the hand, one below the other thumb: tour, sort-out, where is it, the list; the other stones behind the last. */
 export function PhoneBar({ onFind }: { onFind: () => void }) {
   const planId = usePlan((s) => s.plan.id);
+  const moving = usePlan((s) => Object.values(s.plan.moves).some((m) => m.doneOn === null));
   const { pathname, search } = useLocation();
   const [more, setMore] = useState(false);
   const view = pathname.endsWith('/supplies') ? (new URLSearchParams(search).get('view') ?? '') : '';
@@ -36,6 +37,12 @@ export function PhoneBar({ onFind }: { onFind: () => void }) {
             {name}
           </Link>
         ))}
+        {moving && (
+          <Link to={`/p/${planId}/homes?view=crossing`} className={`${item} text-ink`}>
+            <Milestone size={21} aria-hidden />
+            Moves
+          </Link>
+        )}
         <button type="button" className={item} onClick={onFind}>
           <Search size={21} aria-hidden />
           Where is it?

@@ -1,6 +1,15 @@
 import { expose } from 'comlink';
-import { findHomes, type FindProgress, type Found, isWorse, type Tally } from '@heronstone/core/homes';
-import { type Plan } from '@heronstone/core/plan';
+import {
+  type Effect,
+  effectOf,
+  findHomes,
+  type FindProgress,
+  type Found,
+  isWorse,
+  type Tally,
+} from '@heronstone/core/homes';
+import { crossingTo } from '@heronstone/core/moves';
+import { type Command, type Plan, type PlanHead } from '@heronstone/core/plan';
 
 type Counted = Omit<Tally, 'without'> & { without: number };
 export type FoundHomes = Pick<Found, 'answer' | 'command' | 'growthGaveWay'> & {
@@ -10,8 +19,21 @@ export type FoundHomes = Pick<Found, 'answer' | 'command' | 'growthGaveWay'> & {
   worse: boolean;
 };
 
+/** The order of moves, ready to be kept in the plan. */
+export type PlannedMoves = {
+  moves: (Command & { type: 'planMoves' })['moves'];
+  seconds: number;
+  inTray: number;
+  stuck: string[];
+};
+
 const counted = (tally: Tally): Counted => ({ ...tally, without: tally.without.length });
 let stop = false;
+const pausing = {
+  now: () => performance.now(),
+  cancelled: () => stop,
+  breathe: () => new Promise<void>((resolve) => setTimeout(resolve, 0)),
+};
 
 /** Find homes, off the screen's thread: lets messages in between short pieces of work, so that cancel is heard at once. */
 const api = {
@@ -23,14 +45,7 @@ const api = {
     onProgress: (p: FindProgress) => void,
   ): Promise<FoundHomes | null> {
     stop = false;
-    const found = await findHomes(plan, {
-      seconds,
-      since,
-      now: () => performance.now(),
-      onProgress: (p) => onProgress(p),
-      cancelled: () => stop,
-      breathe: () => new Promise((resolve) => setTimeout(resolve, 0)),
-    });
+    const found = await findHomes(plan, { ...pausing, seconds, since, onProgress: (p) => onProgress(p) });
     return (
       found && {
         answer: found.answer,
@@ -42,6 +57,30 @@ const api = {
         worse: isWorse(found),
       }
     );
+  },
+  /** What homes would come to under other ways of working, one after the other. */
+  async effects(
+    plan: Plan,
+    sets: Partial<PlanHead>[],
+    work: number,
+    since: string,
+    tell: (index: number, effect: Effect) => void,
+  ): Promise<void> {
+    stop = false;
+    for (const [i, set] of sets.entries()) {
+      const effect = await effectOf(plan, set, { ...pausing, work, since });
+      if (!effect || stop) return;
+      tell(i, effect);
+    }
+  },
+  /** The way from one plan’s homes to another’s. */
+  crossing(now: Plan, then: Plan): PlannedMoves {
+    const { moves, seconds, inTray, stuck } = crossingTo(
+      now,
+      then,
+      (n) => `move-${n}-${crypto.randomUUID().slice(0, 8)}`,
+    );
+    return { moves, seconds, inTray, stuck: stuck.map((s) => s.supply.name) };
   },
   cancel() {
     stop = true;

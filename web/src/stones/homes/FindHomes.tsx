@@ -4,6 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { type Assessment, type FindProgress } from '@heronstone/core/homes';
 import { placeTitle, type Plan } from '@heronstone/core/plan';
+import { useFound } from '../../state/found.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { countWords, today, yearWords } from '../../ui/words.ts';
@@ -16,6 +17,7 @@ const SECONDS = 2;
 /** Find homes: in a worker, with the running total and how far it can be from the best; one undo for the whole result. */
 export function FindHomes({ assessment }: { assessment: Assessment }) {
   const dispatch = usePlan((s) => s.dispatch);
+  const { keep, result, show } = useFound();
   const [progress, setProgress] = useState<FindProgress | null>(null);
   const [running, setRunning] = useState(false);
   const [ending, setEnding] = useState(false);
@@ -38,16 +40,18 @@ export function FindHomes({ assessment }: { assessment: Assessment }) {
         toast('Nothing better was found. All homes stay as they are.', {
           description: <Compared found={found} second="best found" />,
           duration: 20_000,
-          style: { width: '27rem' },
+          style: { width: 'min(27rem, 92vw)' },
         });
       else if (found.moves === 0)
         toast('No better homes were found than those of today.', { description: gapWords(found.answer.gap) });
-      else if (dispatch(found.command))
+      else if (dispatch(found.command)) {
+        keep({ before: plan, after: usePlan.getState().plan, found });
         toast.success(`${countWords(found.moves, 'home', 'homes')} changed`, {
           description: <Compared found={found} second="now" plan={usePlan.getState().plan} />,
           duration: 20_000,
-          style: { width: '27rem' },
+          style: { width: 'min(27rem, 92vw)' },
         });
+      }
     } catch (e) {
       toast.error(`Homes could not be found: ${(e as Error).message}`);
     } finally {
@@ -88,9 +92,12 @@ export function FindHomes({ assessment }: { assessment: Assessment }) {
       </div>
     );
   return (
-    <Button look="main" onClick={() => void find()} title="Find homes ( F )">
-      <House size={16} aria-hidden /> Find homes
-    </Button>
+    <>
+      {result && <Button onClick={() => show(true)}>Before and after</Button>}
+      <Button look="main" onClick={() => void find()} title="Find homes ( F )">
+        <House size={16} aria-hidden /> Find homes
+      </Button>
+    </>
   );
 }
 

@@ -9,7 +9,7 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core';
-import { ChevronLeft, ChevronRight } from 'lucide-react';
+import { ChevronLeft, ChevronRight, Footprints } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { assessHomes } from '@heronstone/core/homes';
@@ -23,16 +23,25 @@ import { Floor } from '../../views/floor/Floor.tsx';
 import { looksFrom } from '../../views/round/looks.ts';
 import { Round, wrap } from '../../views/round/Round.tsx';
 import { SunDial, useSun } from '../../views/sun/SunDial.tsx';
+import { BeforeAfter } from './BeforeAfter.tsx';
+import { Crossing } from './Crossing.tsx';
 import { FindHomes } from './FindHomes.tsx';
 import { InHand } from './InHand.tsx';
 import { dropWords } from './moves.ts';
 import { Tray } from './Tray.tsx';
+import { Weighing } from './Weighing.tsx';
 import { singleKey } from '../../ui/single-keys.ts';
 
 type Held = { supply: Supply; share: Share };
 
-/** Round above; below it what has no home, Floor, and the ledger of what is chosen. */
+/** The room with its homes; or, while things are carried over, the order of moves. */
 export default function HomesStone() {
+  const { get } = useSelection();
+  return get('view') === 'crossing' ? <Crossing /> : <HomesInRoom />;
+}
+
+/** Round above; below it what has no home, Floor, and the ledger of what is chosen. */
+function HomesInRoom() {
   const plan = usePlan((s) => s.plan);
   const dispatch = usePlan((s) => s.dispatch);
   const { get, select } = useSelection();
@@ -41,6 +50,8 @@ export default function HomesStone() {
   const hovered = useHover((s) => s.place);
   const [dragged, setDragged] = useState<Held | null>(null);
   const [over, setOver] = useState<string | null>(null);
+  const [weighing, setWeighing] = useState(false);
+  const moving = useMemo(() => Object.values(plan.moves).filter((m) => m.doneOn === null).length, [plan.moves]);
   const sensors = useSensors(
     useSensor(MouseSensor, { activationConstraint: { distance: 5 } }),
     useSensor(TouchSensor, { activationConstraint: { delay: 150, tolerance: 6 } }),
@@ -185,8 +196,16 @@ export default function HomesStone() {
             )}
           </p>
           <SunDial plan={plan} />
+          {moving > 0 && (
+            <Button onClick={() => select({ view: 'crossing' })}>
+              <Footprints size={16} aria-hidden /> {moving} to carry
+            </Button>
+          )}
+          <Button onClick={() => setWeighing(true)}>How you work</Button>
           <FindHomes assessment={assessment} />
         </div>
+        {weighing && <Weighing onClose={() => setWeighing(false)} />}
+        <BeforeAfter />
         <Round
           plan={seen}
           maker={maker}

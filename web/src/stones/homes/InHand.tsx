@@ -1,8 +1,8 @@
 import { useDraggable } from '@dnd-kit/core';
 import { Pin, PinOff, X } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { fitOf, holderOf } from '@heronstone/core/fit';
-import { placeFilling } from '@heronstone/core/homes';
+import { fitOf, holderOf, STORAGE, storageFormsOf } from '@heronstone/core/fit';
+import { bestPlacesFor, placeFilling } from '@heronstone/core/homes';
 import {
   countIn,
   homesIn,
@@ -160,6 +160,7 @@ function Part({ plan, held, placeId }: { plan: Plan; held: Held; placeId: string
   );
 }
 
+/** Where else it could live: the best places as everything lies, and with one or two things making room; each worked out, none guessed. */
 function Best({
   plan,
   held,
@@ -171,12 +172,19 @@ function Best({
   placeId: string | null;
   onChoosePlace: (id: string) => void;
 }) {
-  const offers = useMemo(() => bestPlaces(plan, held.supply, held.share, 6), [plan, held.supply, held.share]);
+  const dispatch = usePlan((s) => s.dispatch);
+  const offers = useMemo(() => bestPlaces(plan, held.supply, held.share, 4), [plan, held.supply, held.share]);
+  const refits = useMemo(
+    () =>
+      bestPlacesFor(plan, held.supply, held.share, today(), 3, 2).filter((r) => r.displaced.length > 0 && r.change < 0),
+    [plan, held.supply, held.share],
+  );
   const homes = homesOf(plan, held.supply.id, held.share);
+  const now = homes.length > 0 ? offers.find((o) => homes.some((h) => h.placeId === o.place.id)) : undefined;
   return (
     <section aria-label="Best places" className="mt-2 border-t border-line pt-1">
-      <h3 className="font-semibold">Best places for it</h3>
-      {offers.length === 0 && <p className="text-soft">It goes into no place that everybody who uses it can reach.</p>}
+      <h3 className="font-semibold">{homes.length > 0 ? 'Why here, and what comes next' : 'Best places for it'}</h3>
+      {offers.length === 0 && <NoPlace plan={plan} held={held} />}
       <ul>
         {offers.map((o) => (
           <li key={o.place.id}>
@@ -189,16 +197,73 @@ function Best({
                 {placeTitle(plan, o.place)}
                 {homes.some((h) => h.placeId === o.place.id) && <span className="text-soft"> (now)</span>}
               </span>
-              <span className="text-right">{yearWords(o.seconds)}</span>
+              <span className="text-right">
+                {now && o !== now ? `+ ${yearWords(Math.max(0, o.seconds - now.seconds))}` : yearWords(o.seconds)}
+              </span>
               <span className="text-[13px] text-soft">
                 <BandChip band={o.band} /> {secondsWords(o.each)}
+                {o.care && <span className="block text-clash">{o.care}</span>}
               </span>
               <span className={`text-right text-[13px] ${o.room.ok ? 'text-soft' : 'text-clash'}`}>{o.room.words}</span>
             </button>
           </li>
         ))}
       </ul>
+      {refits.length > 0 && (
+        <>
+          <h4 className="mt-1 font-semibold">If others make room</h4>
+          <ul className="space-y-1">
+            {refits.map((r) => (
+              <li key={r.place.id} className="rounded-lg border border-line px-2 py-1 text-[14px]">
+                {placeTitle(plan, r.place)}, {yearWords(-r.change)} less in all:{' '}
+                {r.displaced.map((d) => `${d.supply.name} goes to ${placeTitle(plan, plan.places[d.to]!)}`).join(', ')}.{' '}
+                <button type="button" className="text-heron hover:underline" onClick={() => dispatch(r.command)}>
+                  Do that
+                </button>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
     </section>
+  );
+}
+
+/** Nothing takes it: what is the least that would change that. */
+function NoPlace({ plan, held: { supply, share } }: { plan: Plan; held: Held }) {
+  const dispatch = usePlan((s) => s.dispatch);
+  const ways = useMemo(
+    () =>
+      storageFormsOf(supply)
+        .filter((form) => form !== supply.storage)
+        .flatMap((storage) => {
+          const [best] = bestPlacesFor(plan, { ...supply, storage }, share, today(), 1);
+          return best ? [{ storage, best }] : [];
+        }),
+    [plan, supply, share],
+  );
+  return (
+    <div className="text-[14px]">
+      <p className="text-soft">It goes into no place that everybody who uses it can reach.</p>
+      {ways.map(({ storage, best }) => (
+        <p key={storage}>
+          Kept {STORAGE[storage].name} it would fit into {placeTitle(plan, best.place)}.{' '}
+          <button
+            type="button"
+            className="text-heron hover:underline"
+            onClick={() =>
+              dispatch({
+                type: 'several',
+                words: `keep ${supply.name} otherwise`,
+                commands: [{ type: 'setSupply', id: supply.id, set: { storage } }, best.command] as never,
+              })
+            }
+          >
+            Do that
+          </button>
+        </p>
+      ))}
+    </div>
   );
 }
 

@@ -1,0 +1,188 @@
+import { fitOf, holderOf, massIn, stow, contentsOf, type Thing } from '../fit/index.ts';
+import { factsOf } from '../catalogue/index.ts';
+import {
+  type Command,
+  countIn,
+  homesIn,
+  homesOf,
+  type Place,
+  type Plan,
+  type Share,
+  type Supply,
+} from '../plan/index.ts';
+import { keptOut } from './barred.ts';
+import { costInPlace, type HomeCost } from './cost.ts';
+import { coveredIn } from './filling.ts';
+import { costWithoutHome } from './tally.ts';
+
+/** A place a share could live in, with what it would cost there a year. */
+export type Option = { place: Place; cost: HomeCost };
+
+/** Something that makes room and where it goes. */
+export type Displaced = { supply: Supply; share: Share; from: string; to: string; seconds: number };
+
+/** A share put into a place, with what must move for that and what it all changes, s a year (less than none: better). */
+export type Refit = { place: Place; cost: HomeCost; change: number; displaced: Displaced[]; command: Command };
+
+/** Places a thing that makes room is tried in, the cheapest first. */
+const TRIED = 25;
+/** Things that are asked to make room, those cheapest to move first. */
+const ASKED = 8;
+
+const costHere = (plan: Plan, supply: Supply, share: Share, placeId: string): HomeCost | null => {
+  const others = homesIn(plan, placeId).filter((h) => h.supplyId !== supply.id || h.share !== share).length;
+  return costInPlace(plan, supply, share, placeId, others + 1, coveredIn(plan, placeId));
+};
+
+/** Every place a share goes into by itself, those who fetch it reach, and nothing forbids; the cheapest first. */
+export function optionsFor(plan: Plan, supply: Supply, share: Share): Option[] {
+  const now = homesOf(plan, supply.id, share).map((h) => h.placeId);
+  const out: Option[] = [];
+  for (const place of Object.values(plan.places)) {
+    if (!now.includes(place.id)) {
+      if (keptOut(plan, place) !== '') continue;
+      const unit = plan.units[place.unitId];
+      if (place.kind === 'top' && unit && factsOf(unit.kind).worktop) continue;
+    }
+    if (!fitOf(holderOf(place), supply, supply[share]).ok) continue;
+    const cost = costHere(plan, supply, share, place.id);
+    if (cost && Number.isFinite(cost.seconds)) out.push({ place, cost });
+  }
+  return out.sort((a, b) => a.cost.weighed - b.cost.weighed || (a.place.id < b.place.id ? -1 : 1));
+}
+
+/** What lies in a place when some are gone and some have come, laid for real: ids of what finds no room. */
+function overIn(plan: Plan, placeId: string, without: ReadonlySet<string>, more: readonly Thing[]): string[] {
+  const place = plan.places[placeId]!;
+  const { things, standing, boxes } = contentsOf(plan, placeId);
+  const stay = things.filter((t) => !without.has(t.id));
+  const laid = stow(holderOf(place), { things: [...stay, ...more], standing, boxes }).things;
+  const mass = [...stay, ...more].reduce((s, t) => s + t.count * t.supply.mass, 0);
+  const own = massIn(plan, place) - things.reduce((s, t) => s + t.count * t.supply.mass, 0);
+  const heavy = own + mass > place.load + 1e-6 && more.length > 0 ? [more[more.length - 1]!.id] : [];
+  return [...laid.filter((t) => t.over > 0 || !t.alone.ok).map((t) => t.id), ...heavy];
+}
+
+/** What a share costs where it is, s a year, as it is weighed; without a home: what that is set at. */
+function costNow(plan: Plan, supply: Supply, share: Share): number {
+  const homes = homesOf(plan, supply.id, share);
+  if (homes.length === 0) return costWithoutHome(plan, supply, share);
+  let sum = 0;
+  for (const home of homes) {
+    const cost = costInPlace(
+      plan,
+      supply,
+      share,
+      home.placeId,
+      homesIn(plan, home.placeId).length,
+      0,
+      countIn(plan, home, supply) / Math.max(1, supply[share]),
+    );
+    sum += cost && Number.isFinite(cost.weighed) ? cost.weighed : costWithoutHome(plan, supply, share);
+  }
+  return sum;
+}
+
+/**
+ * A share put into a place, with the cheapest re-fit around it: of what lies there as few as possible, and of those the cheapest, make room, each to
+ * the best place with room for it.
+ * @param most things that may move for it
+ * @returns null when that many do not make enough room
+ */
+export function refitAround(
+  plan: Plan,
+  supply: Supply,
+  share: Share,
+  placeId: string,
+  since: string,
+  most = 2,
+): Refit | null {
+  const place = plan.places[placeId];
+  const cost = place && costHere(plan, supply, share, placeId);
+  if (!place || !cost || !Number.isFinite(cost.seconds)) return null;
+  const coming: Thing = { id: 'coming', supply, count: supply[share] };
+  const own = new Set(homesOf(plan, supply.id, share).map((h) => h.id));
+  const before = costNow(plan, supply, share);
+  const give: Command = { type: 'assignHome', supplyId: supply.id, share, placeId, since };
+  const room = (gone: readonly string[]) => overIn(plan, placeId, new Set([...own, ...gone]), [coming]).length === 0;
+  if (room([])) return { place, cost, change: cost.weighed - before, displaced: [], command: give };
+  if (most === 0 || !fitOf(holderOf(place), supply, supply[share]).ok) return null;
+  const movable = homesIn(plan, placeId).flatMap((home) => {
+    const other = plan.supplies[home.supplyId];
+    if (!other || home.pinned || own.has(home.id) || homesOf(plan, other.id, home.share).length > 1) return [];
+    const to = nextHome(plan, other, home.share, placeId);
+    return to ? [{ home, other, ...to }] : [];
+  });
+  movable.sort((a, b) => a.change - b.change || (a.home.id < b.home.id ? -1 : 1));
+  const asked = movable.slice(0, ASKED);
+  let best: (typeof movable)[number][] | null = null;
+  const sum = (list: typeof movable) => list.reduce((s, m) => s + m.change, 0);
+  for (const one of asked) if (room([one.home.id]) && (!best || sum([one]) < sum(best))) best = [one];
+  if (!best && most > 1)
+    for (const [i, a] of asked.entries())
+      for (const b of asked.slice(i + 1)) {
+        // two to one place may not find room together: each has looked by itself
+        if (a.to.id === b.to.id) continue;
+        if ((!best || sum([a, b]) < sum(best)) && room([a.home.id, b.home.id])) best = [a, b];
+      }
+  if (!best) return null;
+  return {
+    place,
+    cost,
+    change: cost.weighed - before + sum(best),
+    displaced: best.map((m) => ({
+      supply: m.other,
+      share: m.home.share,
+      from: placeId,
+      to: m.to.id,
+      seconds: m.change,
+    })),
+    command: {
+      type: 'several',
+      words: `give ${supply.name} a home`,
+      commands: [
+        ...best.map((m) => ({
+          type: 'assignHome' as const,
+          supplyId: m.other.id,
+          share: m.home.share,
+          placeId: m.to.id,
+          since,
+        })),
+        give,
+      ] as never,
+    },
+  };
+}
+
+/** The cheapest place but one with room for a share, and what going there changes, s a year. */
+function nextHome(plan: Plan, supply: Supply, share: Share, but: string): { to: Place; change: number } | null {
+  const now = costNow(plan, supply, share);
+  for (const { place, cost } of optionsFor(plan, supply, share)
+    .filter((o) => o.place.id !== but)
+    .slice(0, TRIED)) {
+    const thing: Thing = { id: 'coming', supply, count: supply[share] };
+    if (overIn(plan, place.id, new Set(), [thing]).length === 0) return { to: place, change: cost.weighed - now };
+  }
+  return null;
+}
+
+/**
+ * The best places for one share as everything lies now: without anything else moving, or with up to so many things making room. What is the better of
+ * the two for a place is given once.
+ */
+export function bestPlacesFor(plan: Plan, supply: Supply, share: Share, since: string, count = 3, most = 0): Refit[] {
+  const now = homesOf(plan, supply.id, share);
+  const found: Refit[] = [];
+  for (const { place, cost } of optionsFor(plan, supply, share)) {
+    if (now.length === 1 && now[0]!.placeId === place.id) continue;
+    // the rest are dearer already than what was found
+    if (found.length >= count && cost.weighed >= Math.max(...found.map((f) => f.cost.weighed + extra(f)))) break;
+    const refit = refitAround(plan, supply, share, place.id, since, most);
+    if (!refit) continue;
+    found.push(refit);
+    found.sort((a, b) => a.change - b.change);
+    if (found.length > count) found.pop();
+  }
+  return found;
+}
+const extra = (f: Refit) => f.displaced.reduce((s, d) => s + d.seconds, 0);

@@ -1,0 +1,91 @@
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { addDemoPlan, launch, newPage, removeFolder, startServer, type TestServer } from './harness.ts';
+import { type Browser } from 'playwright-core';
+
+describe('homes: found, weighed, compared, carried over', () => {
+  let server: TestServer;
+  let browser: Browser;
+  let plan: string;
+  beforeAll(async () => {
+    server = await startServer();
+    plan = await addDemoPlan(server, 'pump');
+    browser = await launch();
+  }, 60_000);
+  afterAll(async () => {
+    await browser.close();
+    await server.stop();
+    removeFolder(server);
+  });
+
+  test('find homes on the demo, disagree with two, change a weight, see before and after, walk half the moves on a phone, reload, finish', async () => {
+    const { page, errors } = await newPage(browser);
+    const homes = `${server.url}/p/${plan}/homes`;
+    await page.goto(homes);
+    await page.getByRole('button', { name: 'Find homes', exact: true }).click();
+    await page.waitForSelector('text=/homes changed/', { timeout: 60_000 });
+
+    // disagree with two: another place is taken, and pinned
+    for (const name of ['Hammer', 'Apron']) {
+      await page.getByLabel('Any supply').fill(name);
+      await page.locator('[data-row]').filter({ hasText: name }).first().click();
+      const places = page.getByLabel('Best places').getByRole('listitem');
+      await places.first().waitFor();
+      const other = places.filter({ hasNotText: '(now)' }).first().getByRole('button').first();
+      await other.click();
+      await page.getByRole('button', { name: 'Give it this home' }).click();
+      await page.getByRole('button', { name: 'Pin it here' }).click();
+      await page.getByRole('button', { name: 'Unpin', exact: true }).waitFor();
+    }
+    await page.keyboard.press('Escape');
+
+    // change a weight, and see what it does
+    await page.getByRole('button', { name: 'How you work' }).click();
+    const weights = page.getByRole('group', { name: 'that families lie together' });
+    await weights.getByLabel('much').check();
+    await page.getByRole('button', { name: 'What would each choice change?' }).click();
+    await page.waitForSelector('text=the figures speak for this', { timeout: 60_000 });
+    await page.getByRole('button', { name: 'Close' }).click();
+    await page.getByRole('button', { name: 'Find homes', exact: true }).click();
+    await page.getByRole('status', { name: 'Finding homes' }).waitFor();
+    await page.getByRole('button', { name: 'Find homes', exact: true }).waitFor({ timeout: 60_000 });
+
+    // before and after, then the way there
+    await page.getByRole('button', { name: 'Before and after' }).click();
+    await page.getByRole('heading', { name: 'Gained most' }).waitFor();
+    expect(await page.getByLabel('By station').getByRole('row').count()).toBe(1 + 6);
+    await page.getByRole('button', { name: 'Carry them over step by step' }).click();
+    await page.getByRole('button', { name: 'Done, the next' }).waitFor({ timeout: 60_000 });
+    const said = async (on: typeof page) =>
+      /(\d+) of (\d+)/.exec((await on.getByRole('status').first().textContent())!)!;
+    const all = Number((await said(page))[2]);
+    expect(all).toBeGreaterThan(3);
+    expect(errors).toEqual([]);
+    await page.close();
+
+    // half of it on a phone, and after a reload the rest
+    const phone = await newPage(browser, { viewport: { width: 390, height: 844 }, hasTouch: true });
+    await phone.page.goto(homes);
+    await phone.page.getByRole('link', { name: 'Moves' }).click();
+    const half = Math.floor(all / 2);
+    const tick = async (times: number) => {
+      for (let i = 0; i < times; i++) await phone.page.getByRole('button', { name: 'Done, the next' }).tap();
+    };
+    await tick(half);
+    await phone.page.waitForSelector(`text=${half} of ${all} made`);
+    await phone.page.reload();
+    await phone.page.waitForSelector(`text=${half} of ${all} made`);
+    await tick(all - half);
+    await phone.page.waitForSelector('text=Everything lies where it was to go.');
+    await phone.page.getByRole('button', { name: 'Put the list away' }).tap();
+    expect(phone.errors).toEqual([]);
+
+    // the plan says so: nothing left to carry, both pinned homes kept
+    const answer = await fetch(`${server.url}/api/plans/${plan}`);
+    const { plan: kept } = (await answer.json()) as {
+      plan: { moves: object; homes: Record<string, { pinned: boolean; supplyId: string }> };
+    };
+    expect(kept.moves).toEqual({});
+    expect(Object.values(kept.homes).filter((h) => h.pinned).length).toBeGreaterThanOrEqual(2);
+    await phone.page.close();
+  }, 240_000);
+});

@@ -1,0 +1,326 @@
+import { proxy, type Remote, wrap } from 'comlink';
+import { useEffect, useRef, useState } from 'react';
+import { toast } from 'sonner';
+import { type Effect, SCHOOLS, type School } from '@heronstone/core/homes';
+import { newId, type PlanHead, WEIGHTS } from '@heronstone/core/plan';
+import { usePlan } from '../../state/plan-store.ts';
+import { Button } from '../../ui/button.tsx';
+import { NumberField, SelectField } from '../../ui/fields.tsx';
+import { Sheet } from '../../ui/sheet.tsx';
+import { countWords, today, yearWords } from '../../ui/words.ts';
+import { type HomesWorker } from '../../workers/homes.worker.ts';
+import { orFail } from '../../workers/or-fail.ts';
+
+type WeightKey = 'weighFamilies' | 'weighHarm' | 'weighOrder' | 'weighZones' | 'weighMoving';
+const WEIGHED: readonly [WeightKey, string][] = [
+  ['weighFamilies', 'that families lie together'],
+  ['weighHarm', 'that sun, damp, heat, frost and dust keep off'],
+  ['weighOrder', 'that things lie as such things should'],
+  ['weighZones', 'that everything is in its zone'],
+  ['weighMoving', 'that moving takes time once'],
+];
+/** Work for each way that is tried: enough to tell them apart, short enough to wait for. */
+const WORK = 60_000;
+
+type Variant = { key: string; set: Partial<PlanHead> };
+
+/** How one works and what counts how much: each choice with what it would change, worked out beside the screen. */
+export function Weighing({ onClose }: { onClose: () => void }) {
+  const plan = usePlan((s) => s.plan);
+  const dispatch = usePlan((s) => s.dispatch);
+  const [effects, setEffects] = useState<ReadonlyMap<string, Effect>>(new Map());
+  const [running, setRunning] = useState(false);
+  const worker = useRef<Worker | null>(null);
+  useEffect(() => () => worker.current?.terminate(), []);
+
+  const variants = (): Variant[] => [
+    { key: 'now', set: {} },
+    ...SCHOOLS.flatMap(({ key, choices }) =>
+      choices
+        .filter(([value]) => value !== plan.head[key])
+        .map(([value]) => ({ key: `${key} ${value}`, set: { [key]: value } as Partial<PlanHead> })),
+    ),
+    ...WEIGHED.flatMap(([key]) =>
+      WEIGHTS.filter((w) => w !== plan.head[key]).map((w) => ({ key: `${key} ${w}`, set: { [key]: w } })),
+    ),
+  ];
+  const workOut = async () => {
+    worker.current?.terminate();
+    const raw = new Worker(new URL('../../workers/homes.worker.ts', import.meta.url), { type: 'module' });
+    worker.current = raw;
+    setEffects(new Map());
+    setRunning(true);
+    const list = variants();
+    try {
+      const api: Remote<HomesWorker> = wrap<HomesWorker>(raw);
+      const tell = proxy((i: number, effect: Effect) =>
+        setEffects((known) => new Map(known).set(list[i]!.key, effect)),
+      );
+      await orFail(
+        raw,
+        api.effects(
+          plan,
+          list.map((v) => v.set),
+          WORK,
+          today(),
+          tell,
+        ),
+      );
+    } catch (e) {
+      toast.error(`It could not be worked out: ${(e as Error).message}`);
+    } finally {
+      raw.terminate();
+      if (worker.current === raw) {
+        worker.current = null;
+        setRunning(false);
+      }
+    }
+  };
+  const set = (change: Partial<PlanHead>) => {
+    worker.current?.terminate();
+    worker.current = null;
+    setRunning(false);
+    setEffects(new Map());
+    dispatch({ type: 'setPlan', set: change });
+  };
+  const now = effects.get('now');
+  const people = Object.values(plan.people).filter((p) =>
+    Object.values(plan.stations).some((s) => s.personId === p.id),
+  );
+  return (
+    <Sheet title="How you work, and what counts" wide onClose={onClose}>
+      <div className="mb-3 flex flex-wrap items-center gap-2">
+        <Button look="main" disabled={running} onClick={() => void workOut()}>
+          {running ? 'Trying each …' : 'What would each choice change?'}
+        </Button>
+        <p className="text-[14px] text-soft">
+          Homes are found anew for every choice, all with the same work; figures are against how you work now.
+        </p>
+      </div>
+      <div className="space-y-3">
+        {SCHOOLS.map((school) => (
+          <SchoolRow
+            key={school.key}
+            school={school}
+            value={plan.head[school.key]}
+            effects={effects}
+            now={now}
+            onChoose={(value) => set({ [school.key]: value })}
+          />
+        ))}
+      </div>
+      <Apart />
+      <h3 className="mt-4 font-semibold">How much it counts</h3>
+      <ul className="mt-1 space-y-1.5">
+        {WEIGHED.map(([key, words]) => (
+          <li key={key}>
+            <fieldset className="flex flex-wrap items-center gap-x-3 gap-y-1">
+              <legend className="float-left w-72 max-w-full">{words}</legend>
+              {WEIGHTS.map((w) => (
+                <Choice
+                  key={w}
+                  name={key}
+                  words={w}
+                  checked={plan.head[key] === w}
+                  effect={effects.get(`${key} ${w}`)}
+                  now={now}
+                  onChoose={() => set({ [key]: w })}
+                />
+              ))}
+            </fieldset>
+          </li>
+        ))}
+      </ul>
+      <h3 className="mt-4 font-semibold">Whose minutes</h3>
+      <div className="mt-1 flex flex-wrap gap-3">
+        {people.map((p) => (
+          <NumberField
+            key={p.id}
+            className="w-56"
+            label={`A minute of ${p.name}’s counts as`}
+            unit="min"
+            min={0.1}
+            max={10}
+            value={p.minuteCounts}
+            onCommit={(minuteCounts) => dispatch({ type: 'setPerson', id: p.id, set: { minuteCounts } })}
+          />
+        ))}
+      </div>
+    </Sheet>
+  );
+}
+
+function SchoolRow({
+  school,
+  value,
+  effects,
+  now,
+  onChoose,
+}: {
+  school: School;
+  value: PlanHead[School['key']];
+  effects: ReadonlyMap<string, Effect>;
+  now: Effect | undefined;
+  onChoose: (value: PlanHead[School['key']]) => void;
+}) {
+  // the figures speak for the choice with the fewest seconds, once all are known
+  const known = school.choices.flatMap(([v]) => {
+    const effect = v === value ? now : effects.get(`${school.key} ${v}`);
+    return effect ? [{ v, seconds: effect.seconds }] : [];
+  });
+  const best =
+    known.length === school.choices.length ? known.reduce((a, b) => (b.seconds < a.seconds - 60 ? b : a)).v : null;
+  const own = school.choices.some(([v]) => v === value);
+  return (
+    <fieldset>
+      <legend className="font-semibold">{school.question}</legend>
+      <div className="flex flex-wrap gap-x-4 gap-y-1">
+        {!own && <span>{String(value)}</span>}
+        {school.choices.map(([v, words]) => (
+          <Choice
+            key={String(v)}
+            name={school.key}
+            words={words}
+            checked={v === value}
+            effect={effects.get(`${school.key} ${v}`)}
+            now={now}
+            speaks={best === v}
+            onChoose={() => onChoose(v)}
+          />
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+function Choice({
+  name,
+  words,
+  checked,
+  effect,
+  now,
+  speaks = false,
+  onChoose,
+}: {
+  name: string;
+  words: string;
+  checked: boolean;
+  effect: Effect | undefined;
+  now: Effect | undefined;
+  speaks?: boolean;
+  onChoose: () => void;
+}) {
+  return (
+    <label className="inline-flex items-baseline gap-1.5">
+      <input type="radio" name={name} checked={checked} onChange={onChoose} />
+      <span>
+        {words}
+        {effect && now && <span className="block text-[13px] text-soft">{effectWords(effect, now)}</span>}
+        {speaks && <span className="block text-[13px] text-heron">the figures speak for this</span>}
+      </span>
+    </label>
+  );
+}
+
+/** “41 min a year less, 12 l more room taken”. */
+function effectWords(effect: Effect, now: Effect): string {
+  const seconds = effect.seconds - now.seconds;
+  const litres = Math.round(effect.litres - now.litres);
+  const parts = [
+    Math.abs(seconds) < 60
+      ? 'no difference in time'
+      : `${yearWords(Math.abs(seconds))} ${seconds < 0 ? 'less' : 'more'}`,
+    ...(litres === 0 ? [] : [`${Math.abs(litres)} l ${litres < 0 ? 'less' : 'more'} room taken`]),
+    ...(effect.without === now.without
+      ? []
+      : [
+          `${countWords(Math.abs(effect.without - now.without), 'thing', 'things')} ${effect.without > now.without ? 'more' : 'fewer'} without a home`,
+        ]),
+    ...(effect.buy.length === 0
+      ? []
+      : [
+          `to buy: ${effect.buy
+            .slice(0, 4)
+            .map((b) => `${b.more} ${b.supply.name}`)
+            .join(', ')}${effect.buy.length > 4 ? ' …' : ''}`,
+        ]),
+  ];
+  return parts.join(', ');
+}
+
+/** Families and zones that are worked with in another way than the rest. */
+function Apart() {
+  const plan = usePlan((s) => s.plan);
+  const dispatch = usePlan((s) => s.dispatch);
+  const ways = Object.values(plan.ways);
+  const families = [...new Set(Object.values(plan.supplies).flatMap((s) => s.family || []))].sort();
+  const free = [
+    ...families.filter((f) => !ways.some((w) => w.family === f)).map((f) => [`f ${f}`, f] as const),
+    ...Object.values(plan.zones)
+      .filter((z) => !ways.some((w) => w.zoneId === z.id))
+      .map((z) => [`z ${z.id}`, `zone ${z.name}`] as const),
+  ];
+  return (
+    <section aria-label="Other for a family or a zone" className="mt-3">
+      <h3 className="font-semibold">Other for a family or a zone</h3>
+      <ul className="space-y-1">
+        {ways.map((way) => (
+          <li key={way.id} className="flex flex-wrap items-end gap-2">
+            <span className="min-w-36">{way.zoneId === null ? way.family : plan.zones[way.zoneId]?.name}</span>
+            <SelectField
+              label="seen or shut"
+              value={way.seen ?? 'plan'}
+              options={[
+                ['plan', 'as in the plan'],
+                ['either', 'as it comes'],
+                ['seen', 'in view'],
+                ['shut', 'shut away'],
+              ]}
+              onCommit={(seen) =>
+                dispatch({ type: 'setWay', id: way.id, set: { seen: seen === 'plan' ? null : (seen as 'seen') } })
+              }
+            />
+            <SelectField
+              label="together by"
+              value={way.grouping ?? 'plan'}
+              options={[
+                ['plan', 'as in the plan'],
+                ['activity', 'what is used together'],
+                ['kind', 'what is of one kind'],
+              ]}
+              onCommit={(g) =>
+                dispatch({ type: 'setWay', id: way.id, set: { grouping: g === 'plan' ? null : (g as 'kind') } })
+              }
+            />
+            <Button look="quiet" onClick={() => dispatch({ type: 'removeWay', id: way.id })}>
+              As the rest
+            </Button>
+          </li>
+        ))}
+      </ul>
+      {free.length > 0 && (
+        <SelectField
+          label="Add a family or a zone"
+          value=""
+          options={[['', 'choose …'], ...free]}
+          onCommit={(value) => {
+            if (value === '') return;
+            const zone = value.startsWith('z ');
+            dispatch({
+              type: 'addWay',
+              way: {
+                id: newId('way'),
+                family: zone ? '' : value.slice(2),
+                zoneId: zone ? value.slice(2) : null,
+                seen: null,
+                grouping: null,
+                packaging: null,
+                growth: null,
+              },
+            });
+          }}
+        />
+      )}
+    </section>
+  );
+}
