@@ -6,12 +6,15 @@ import { assessHomes, findHomes, isWorse } from '@heronstone/core/homes';
 import { roomOf } from '@heronstone/core/plan';
 import { cupboardAndTable } from './cupboard-and-table.ts';
 import { pumpHouse } from './pump-house.ts';
+import { spring } from './spring.ts';
 
 describe('demo plans', () => {
   test.each([
-    ['The pump house', pumpHouse()],
-    ['One cupboard and a table', cupboardAndTable()],
-  ])('%s: the file on disk is what the source says (npm run demo:write) and reads back', (_, plan) => {
+    ['The pump house', async () => pumpHouse()],
+    ['Spring', spring],
+    ['One cupboard and a table', async () => cupboardAndTable()],
+  ])('%s: the file on disk is what the source says (npm run demo:write) and reads back', async (_, source) => {
+    const plan = await source();
     const text = readFileSync(new URL(`../plans/${planFileName(plan)}`, import.meta.url), 'utf8');
     expect(text).toBe(exportPlan(plan));
     expect(importPlan(text, plan.id)).toEqual({ ok: true, plan });

@@ -2,7 +2,8 @@ import { writeFileSync } from 'node:fs';
 import { exportPlan, planFileName } from '@heronstone/core/formats';
 import { cupboardAndTable } from './cupboard-and-table.ts';
 import { pumpHouse } from './pump-house.ts';
+import { spring } from './spring.ts';
 
 /** Writes demo/plans from the sources beside this file; `npm run demo:write`. */
-for (const plan of [pumpHouse(), cupboardAndTable()])
+for (const plan of [pumpHouse(), await spring(), cupboardAndTable()])
   writeFileSync(new URL(`../plans/${planFileName(plan)}`, import.meta.url), exportPlan(plan));

@@ -10,6 +10,7 @@ const wanted = process.argv.slice(2);
 
 const server = await startServer();
 const pump = await addDemoPlan(server, 'pump');
+const spring = await addDemoPlan(server, 'spring');
 await addDemoPlan(server, 'cupboard');
 const browser = await launch();
 const { page, errors } = await newPage(browser);
@@ -63,20 +64,21 @@ const shots: Record<string, (page: Page) => Promise<unknown>> = {
     await at(pump, 'furniture?unit=cubes&place=cubes.2.0');
     await page.getByRole('button', { name: 'Inside', exact: true }).click();
   },
-  containers: async (page) => {
-    await at(pump, 'furniture?unit=cubes');
-    await page.getByRole('button', { name: 'Containers' }).click();
-  },
   zones: () => at(pump, 'furniture?view=zones&unit=chest'),
   sun: async () => {
     await at(pump, 'furniture?month=6&hour=9.5');
     await page.waitForSelector('[data-sun]');
   },
-  homes: () => at(pump, 'homes?seat=kite-seat&supply=hot-knife&place=chest.3.0'),
-  'homes-found': async () => {
+  homes: async () => {
+    await at(spring, 'homes?seat=kite-seat&supply=ripstop-white');
+    await page.waitForSelector('text=/Why here/');
+  },
+  'before-after': async (page) => {
     await at(pump, 'homes?seat=lantern-seat');
     await page.click('text=Find homes');
-    await page.waitForSelector('text=/homes changed/', { timeout: 20_000 });
+    await page.waitForSelector('text=/homes changed/', { timeout: 60_000 });
+    await page.getByRole('button', { name: 'Before and after' }).click();
+    await page.waitForSelector('text=Gained most');
   },
   'where-is-it': async () => {
     await at(pump, 'homes');
@@ -102,6 +104,22 @@ if (wanted.length === 0 || wanted.includes('sort-out')) {
   }
   await phone.page.waitForTimeout(300);
   await phone.page.screenshot({ path: join(out, 'sort-out.png') });
+}
+if (wanted.length === 0 || wanted.includes('crossing')) {
+  const found = await newPage(browser);
+  const mine = await addDemoPlan(server, 'pump');
+  await found.page.goto(`${server.url}/p/${mine}/homes`);
+  await found.page.click('text=Find homes');
+  await found.page.waitForSelector('text=/homes changed/', { timeout: 60_000 });
+  await found.page.getByRole('button', { name: 'Before and after' }).click();
+  await found.page.getByRole('button', { name: 'Carry them over step by step' }).click();
+  await found.page.getByRole('button', { name: 'Done, the next' }).waitFor({ timeout: 60_000 });
+  await found.page.close();
+  const phone = await newPage(browser, { viewport: { width: 390, height: 800 }, hasTouch: true, isMobile: true });
+  await phone.page.goto(`${server.url}/p/${mine}/homes?view=crossing`);
+  for (let i = 0; i < 40; i++) await phone.page.getByRole('button', { name: 'Done, the next' }).tap();
+  await phone.page.waitForTimeout(300);
+  await phone.page.screenshot({ path: join(out, 'crossing.png') });
 }
 if (wanted.length === 0 || wanted.includes('homes-dark')) {
   const evening = await newPage(browser, { colorScheme: 'dark' });

@@ -1,15 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { sorted, pieceOf, stow, contentsOf, holderOf } from '../fit/index.ts';
-import {
-  blankOrganiser,
-  blankStation,
-  type Command,
-  HARMFUL,
-  homesOf,
-  natureOf,
-  type Plan,
-  type Supply,
-} from '../plan/index.ts';
+import { blankStation, type Command, HARMFUL, homesOf, natureOf, type Plan, type Supply } from '../plan/index.ts';
 import { sceneOf } from '../reach/index.ts';
 import { applied, block, person, sheet, tinyRoom, unit, use, withUnits } from '../testing/index.ts';
 import {

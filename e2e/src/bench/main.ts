@@ -5,16 +5,15 @@ import { assessHomes, slottingOf } from '@heronstone/core/homes';
 import { contentsOf, holderOf, stow } from '@heronstone/core/fit';
 import { blankOrganiser, type Command, type Plan } from '@heronstone/core/plan';
 import { fetchFrom, makerOf, PLAIN, sceneOf } from '@heronstone/core/reach';
-import { checkAnswer, type SlottingProblem, slottingTotal, solveSlotting } from '@heronstone/core/slotting';
+import { solveSlotting } from '@heronstone/core/slotting';
 import { arrangeRoom, bestAtRandom, energyOf } from '@heronstone/core/arrange';
 import { parkingMap, seatMap } from '@heronstone/core/stations';
 import { applied, block, home, randomSlotting, tinyRoom, unit, use, withUnits } from '@heronstone/core/testing';
 import { findingsOf } from '@heronstone/core/findings';
 import { root } from '../harness.ts';
-import { greedyPlusSwaps } from './greedy.ts';
 import { editToRedraw } from './redraw.ts';
 import { supplyRows } from './supplies.ts';
-import { highsInProcess } from './highs-process.ts';
+import { slottingRows } from './slotting.ts';
 
 /**
  * `npm run bench`: slotting against greedy-plus-swaps and HiGHS at 60 s (`-- --highs N` for another limit), then reach and
@@ -30,43 +29,10 @@ const say = (line: string) => {
   console.log(line);
 };
 
-const ROOMS = [
-  { lots: 40, places: 20, fill: 0.85, families: false, seconds: 2 },
-  { lots: 160, places: 64, fill: 0.85, families: false, seconds: 2 },
-  { lots: 160, places: 64, fill: 0.85, families: true, seconds: 2 },
-  { lots: 400, places: 150, fill: 0.7, families: false, seconds: 2 },
-  { lots: 400, places: 150, fill: 0.85, families: false, seconds: 2 },
-  { lots: 400, places: 150, fill: 0.97, families: false, seconds: 2 },
-  { lots: 400, places: 150, fill: 0.85, families: true, seconds: 2 },
-  { lots: 1200, places: 400, fill: 0.85, families: false, seconds: 10 },
-];
-
-function sound(problem: SlottingProblem, homes: { lot: string; place: string }[], total: number): string {
-  const wrong = checkAnswer(problem, homes);
-  if (wrong.length > 0) return `WRONG: ${wrong[0]}`;
-  return Math.abs(slottingTotal(problem, homes) - total) < 1e-3 ? total.toFixed(0) : 'WRONG TOTAL';
-}
-
 say(`Node ${process.version}, ${new Date().toISOString().slice(0, 10)}.`);
 say('');
 if (!small) {
-  say(`Totals in seconds a year, less is better; rooms are generated (seed 7).`);
-  say('');
-  say(
-    `| room | fill | families | ours | gap shown | ours s | greedy + swaps | over ours | HiGHS | over ours | HiGHS s |`,
-  );
-  say('| --- | --- | --- | --- | --- | --- | --- | --- | --- | --- | --- |');
-  for (const { seconds, ...shape } of ROOMS) {
-    const problem = randomSlotting(7, shape);
-    const ours = await solveSlotting(problem, { seconds, now: () => performance.now() });
-    const greedy = greedyPlusSwaps(problem);
-    const highs = shape.lots <= 400 ? await highsInProcess(problem, highsSeconds) : null;
-    const over = (total: number) => `${((total / ours.total - 1) * 100).toFixed(2)} %`;
-    say(
-      `| ${shape.lots} × ${shape.places} | ${shape.fill} | ${shape.families ? 'yes' : 'no'} | ${sound(problem, ours.homes, ours.total)} | ${((ours.gap ?? NaN) * 100).toFixed(2)} % | ${ours.seconds.toFixed(2)} | ` +
-        `${sound(problem, greedy.homes, greedy.total)} | ${over(greedy.total)} | ${highs ? `${highs.total.toFixed(0)} (${highs.status})` : 'not run'} | ${highs ? over(highs.total) : ''} | ${highs ? highs.seconds.toFixed(1) : ''} |`,
-    );
-  }
+  for (const line of await slottingRows(highsSeconds)) say(line);
 }
 say('');
 say('| what | measured | budget |');

@@ -160,6 +160,9 @@ function Part({ plan, held, placeId }: { plan: Plan; held: Held; placeId: string
   );
 }
 
+/** “+ 4 min a year”, “− 30 s a year”. */
+const againstNow = (seconds: number) => `${seconds < 0 ? '−' : '+'} ${yearWords(Math.abs(seconds))}`;
+
 /** Where else it could live: the best places as everything lies, and with one or two things making room; each worked out, none guessed. */
 function Best({
   plan,
@@ -198,7 +201,7 @@ function Best({
                 {homes.some((h) => h.placeId === o.place.id) && <span className="text-soft"> (now)</span>}
               </span>
               <span className="text-right">
-                {now && o !== now ? `+ ${yearWords(Math.max(0, o.seconds - now.seconds))}` : yearWords(o.seconds)}
+                {now && o !== now ? againstNow(o.seconds - now.seconds) : yearWords(o.seconds)}
               </span>
               <span className="text-[13px] text-soft">
                 <BandChip band={o.band} /> {secondsWords(o.each)}

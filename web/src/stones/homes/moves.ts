@@ -1,3 +1,4 @@
+import { factsOf } from '@heronstone/core/catalogue';
 import { inMeasure } from '@heronstone/core/lengths';
 import { fitOf, holderOf, stowageWith } from '@heronstone/core/fit';
 import { costOfHome } from '@heronstone/core/homes';
@@ -45,7 +46,11 @@ export type Offer = {
 /** Places a share goes into and everybody who uses it reaches, those with room first, cheapest first. */
 export function bestPlaces(plan: Plan, supply: Supply, share: Share, most: number): Offer[] {
   const offers: Offer[] = [];
+  const now = homesOf(plan, supply.id, share).map((h) => h.placeId);
   for (const place of Object.values(plan.places)) {
+    // a worktop is for work: what stands there may stay, nothing is sent there
+    const unit = plan.units[place.unitId];
+    if (place.kind === 'top' && unit && factsOf(unit.kind).worktop && !now.includes(place.id)) continue;
     // what does not go in at all is no place for it; what is full now may be one when something moves
     const alone = fitOf(holderOf(place), supply, supply[share]);
     if (!alone.ok && alone.reason !== 'not measured yet') continue;
