@@ -112,6 +112,29 @@ function HomesInRoom() {
     return () => window.removeEventListener('keydown', onKey);
   });
 
+  // what Round is told to do is looked up when it happens: so it is drawn anew only when what it shows has changed, not at every step of a drag
+  const doing = useRef({ setTurn, choosePlace });
+  useEffect(() => {
+    doing.current = { setTurn, choosePlace };
+  });
+  const round = useMemo(
+    () =>
+      maker && (
+        <Round
+          plan={seen}
+          maker={maker}
+          turn={turn}
+          onTurning={setTurning}
+          onTurn={(t) => doing.current.setTurn(t)}
+          looks={looks}
+          chosen={place}
+          onChoose={(id) => doing.current.choosePlace(id)}
+          sun={patches}
+        />
+      ),
+    [seen, maker, turn, looks, place, patches],
+  );
+
   if (!station || !maker) return <NoSeat />;
   const shown = over ?? hovered ?? place;
   const look = shown ? looks.get(shown) : undefined;
@@ -206,17 +229,7 @@ function HomesInRoom() {
         </div>
         {weighing && <Weighing onClose={() => setWeighing(false)} />}
         <BeforeAfter />
-        <Round
-          plan={seen}
-          maker={maker}
-          turn={turn}
-          onTurning={setTurning}
-          onTurn={setTurn}
-          looks={looks}
-          chosen={place}
-          onChoose={choosePlace}
-          sun={patches}
-        />
+        {round}
         <BandLegend fetches={assessment.fetchesByBand} seconds={assessment.seconds} />
         <div className="grid grow grid-cols-1 gap-5 px-4 pb-2 pt-1 lg:h-[calc(100vh-31rem)] lg:min-h-72 lg:grid-cols-[20rem_1fr_24rem]">
           <Tray

@@ -19,7 +19,7 @@ describe('before letting go', () => {
       /^\w+ · \d+\.\d s a fetch · .* a year, .* a year less · \d+ % full then$/,
     );
     expect(dropWords(plan, supply, 'working', 'lowChest.0.0')).toMatch(
-      /no room beside what is there$|no room then for Tray$/,
+      /no room (beside what is there|then for Tray); room if Tray goes to .*, .* a year (less|more) in all$/,
     );
   });
   test('says why it does not go in or nobody gets there', () => {

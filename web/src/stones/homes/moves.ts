@@ -1,9 +1,9 @@
 import { factsOf } from '@heronstone/core/catalogue';
 import { inMeasure } from '@heronstone/core/lengths';
 import { fitOf, holderOf, stowageWith } from '@heronstone/core/fit';
-import { costOfHome } from '@heronstone/core/homes';
-import { homesOf, type Place, type Plan, type Share, type Supply } from '@heronstone/core/plan';
-import { bandName, fetchWords, yearWords } from '../../ui/words.ts';
+import { costOfHome, refitAround } from '@heronstone/core/homes';
+import { homesOf, type Place, placeTitle, type Plan, type Share, type Supply } from '@heronstone/core/plan';
+import { bandName, fetchWords, today, yearWords } from '../../ui/words.ts';
 
 /** Whether a share goes into a place beside what lives there, in a few words; `ok` when it does. */
 export function roomWords(plan: Plan, place: Place, supply: Supply, share: Share): { ok: boolean; words: string } {
@@ -30,7 +30,19 @@ export function dropWords(plan: Plan, supply: Supply, share: Share, placeId: str
   const change =
     before && Number.isFinite(before.seconds) && now!.placeId !== placeId ? cost.seconds - before.seconds : null;
   const against = change === null ? '' : change <= 0 ? `, ${yearWords(-change)} less` : `, ${yearWords(change)} more`;
-  return `${bandName(cost.band)} · ${fetchWords(cost.each)} · ${yearWords(cost.seconds)}${against} · ${roomWords(plan, place, supply, share).words}`;
+  const room = roomWords(plan, place, supply, share);
+  return `${bandName(cost.band)} · ${fetchWords(cost.each)} · ${yearWords(cost.seconds)}${against} · ${room.words}${room.ok ? '' : refitWords(plan, supply, share, placeId)}`;
+}
+
+/** What would have to make room for it and where that goes, with what it all changes; nothing when two things are not enough. */
+function refitWords(plan: Plan, supply: Supply, share: Share, placeId: string): string {
+  const refit = refitAround(plan, supply, share, placeId, today(), 2);
+  if (!refit || refit.displaced.length === 0) return '';
+  const going = refit.displaced
+    .map((d) => `${d.supply.name} goes to ${placeTitle(plan, plan.places[d.to]!)}`)
+    .join(' and ');
+  const change = refit.change <= 0 ? `${yearWords(-refit.change)} less` : `${yearWords(refit.change)} more`;
+  return `; room if ${going}, ${change} in all`;
 }
 
 export type Offer = {
