@@ -2,7 +2,15 @@ import { apply, type Command, type Plan } from '../plan/index.ts';
 import { type Homes, type SlottingAnswer, solveSlotting } from '../slotting/index.ts';
 import { assessHomes, type Assessment } from './cost.ts';
 import { Layout, layingRest } from './laying.ts';
-import { roomBefore, settleCommand, tableOf, totalOf, type Translation, translating } from './slotting.ts';
+import {
+  keepingCommands,
+  roomBefore,
+  settleCommand,
+  tableOf,
+  totalOf,
+  type Translation,
+  translating,
+} from './slotting.ts';
 import { type Tally, tallyOf } from './tally.ts';
 
 export type FindProgress = {
@@ -31,6 +39,8 @@ export type FindOptions = {
 export type Found = {
   /** moves everything to its found home; no homes in it when all are where they are best */
   command: Command & { type: 'settle' };
+  /** what is to be kept in another way for that: on edge, on magnet sheets … */
+  keeping: (Command & { type: 'setSupply' })[];
   /** today's homes and the found ones, counted alike */
   before: Tally;
   after: Tally;
@@ -115,11 +125,17 @@ export async function findHomes(plan: Plan, options: FindOptions): Promise<Found
   options.onProgress?.({ phase: 'counting', done: 0, total: null, gap: answer.gap });
   await options.breathe?.();
   const command = settleCommand(plan, translation, answer, options.since);
-  const done = apply(plan, command as Command);
+  const keeping = keepingCommands(translation, answer);
+  const done = apply(plan, {
+    type: 'several',
+    words: 'find homes',
+    commands: [command, ...keeping] as never,
+  });
   if (!done.ok) throw new Error(done.reason);
   const assessed = assessHomes(done.plan);
   return {
     command,
+    keeping,
     before,
     after: tallyOf(done.plan, assessed),
     assessedBefore,

@@ -23,9 +23,9 @@ export class Layout {
     for (const { lot, place } of homes) this.put(lot, place);
   }
 
-  private thing(lot: string): Thing {
+  private thing(lot: string, placeId: string): Thing {
     const { supply, count } = this.translation.lotOf.get(lot)!;
-    return { id: lot, supply, count };
+    return { id: lot, supply: this.translation.keptAs.get(lot)?.get(placeId) ?? supply, count };
   }
 
   put(lot: string, place: string): void {
@@ -50,7 +50,7 @@ export class Layout {
     const place = this.plan.places[placeId]!;
     const fixed = this.fixed.get(placeId)!;
     const lots = [...(this.lots.get(placeId) ?? []), ...(more === null ? [] : [more])];
-    const things = [...fixed.things, ...lots.map((lot) => this.thing(lot))];
+    const things = [...fixed.things, ...lots.map((lot) => this.thing(lot, placeId))];
     const { used, things: laid } = stow(holderOf(place), { ...fixed, things });
     return { used, over: laid.filter((t) => lots.includes(t.id) && (t.over > 0 || !t.alone.ok)).map((t) => t.id) };
   }

@@ -5,7 +5,7 @@ import { yearlyUses } from './uses.ts';
 
 /** A way of working that can be chosen, in the maker’s words, with what each choice is (docs: the schools of the trade; common practice, no source). */
 export type School = {
-  key: 'seen' | 'grouping' | 'growth' | 'newThings' | 'tools';
+  key: 'seen' | 'grouping' | 'packaging' | 'growth' | 'newThings' | 'tools';
   question: string;
   choices: readonly (readonly [value: PlanHead[School['key']], words: string])[];
 };
@@ -26,6 +26,14 @@ export const SCHOOLS: readonly School[] = [
     choices: [
       ['activity', 'what is used together'],
       ['kind', 'what is of one kind'],
+    ],
+  },
+  {
+    key: 'packaging',
+    question: 'Lids and packaging',
+    choices: [
+      ['on', 'as they were bought, against dust and to stack'],
+      ['off', 'out of it, where that makes the better home'],
     ],
   },
   {

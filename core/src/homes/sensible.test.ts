@@ -271,6 +271,42 @@ describe('why here, and what if', () => {
   });
 });
 
+describe('kept in another way', () => {
+  // sixty thin dies in packets of 6 mm stand 360 mm of a row, on magnet sheets 23 mm (common practice)
+  const dies = block({
+    id: 'dies',
+    name: 'Thin dies',
+    kind: 'thin-die',
+    form: 'pocket',
+    width: 100,
+    depth: 150,
+    height: 6,
+    working: 60,
+    lies: ['flat', 'upright', 'edge'],
+  });
+  const narrow = (mayKeep: Supply['mayKeep']) =>
+    applied(
+      withUnits(
+        tinyRoom(),
+        unit('wallShelves', { id: 'ledge', x: 3900, y: 3600, width: 130, rows: 1, columns: 1, height: 400 }),
+      ),
+      { type: 'addSupplies', supplies: [{ ...dies, mayKeep }] },
+      { type: 'addUse', use: use('dies', 4) },
+    );
+
+  test('“on magnet sheets it would fit here”: only where the maker allows it, and then it is said what changes', async () => {
+    const without = (await findHomes(narrow([]), fast))!;
+    // as they were bought only some of them go in
+    expect(without.after.without.length).toBeGreaterThan(0);
+    expect(without.keeping).toEqual([]);
+    const allowed = (await findHomes(narrow(['magnet']), fast))!;
+    expect(homesOf(allowed.plan, 'dies', 'working').map((h) => h.placeId)).toEqual(['ledge.0.0']);
+    expect(allowed.keeping).toEqual([{ type: 'setSupply', id: 'dies', set: { storage: 'magnet' } }]);
+    expect(allowed.plan.supplies.dies!.storage).toBe('magnet');
+    expect(allowed.after.without).toEqual([]);
+  });
+});
+
 describe('ways of working', () => {
   test('in view or shut away: each speaks against places that are not so, in its own words', () => {
     const words = (seen: 'seen' | 'shut' | 'either', placeId: string) => {

@@ -1,5 +1,6 @@
 import { AREA_SHARE, capacityOf, type Holder, holderOf, massInUnit, stowageOf, fitOf } from '../fit/index.ts';
 import { factsOf } from '../catalogue/index.ts';
+import { kindOf } from '../kinds/index.ts';
 import {
   type Command,
   compartmentsOf,
@@ -22,7 +23,7 @@ import { carryingPerYear } from './cost.ts';
 import { Ground } from './ground.ts';
 import { costWithoutHome, familyOf, heldIn, SPLIT, spreadOf } from './tally.ts';
 import { yearlyUses, type YearlyUse } from './uses.ts';
-import { growthIn, weightOf } from './weights.ts';
+import { growthIn, wayOf, weightOf } from './weights.ts';
 
 /** Moving a share from today's home once, s (own assumption until the moves are worked out). */
 const MOVE_ONCE = 45;
@@ -41,6 +42,8 @@ export type Translation = {
   charges: SlottingProblem['charges'];
   /** what each lot is */
   lotOf: ReadonlyMap<string, Lot>;
+  /** by lot and place: the supply kept in another way than today’s, where that makes the better home there */
+  keptAs: ReadonlyMap<string, ReadonlyMap<string, Supply>>;
   /** homes that are no lot and stay: ids */
   stays: ReadonlySet<string>;
   /** by place id, in order, in the measure of its nature: the most it may hold, what pins and boxes take of it, what today's movable homes take; load left, g */
@@ -95,6 +98,7 @@ export function* translating(plan: Plan): Generator<void, Translation> {
   };
   const lots: Translation['lots'] = [];
   const lotOf = new Map<string, Lot>();
+  const keptAs = new Map<string, ReadonlyMap<string, Supply>>();
   const families = new Map<string, { lots: string[]; spread: number }>();
   const homes = new Map<string, Home>();
   const inFamily = (id: string, lot: string, spread: number) => {
@@ -113,7 +117,9 @@ export function* translating(plan: Plan): Generator<void, Translation> {
         if (home.pinned) fix(home, supply, countIn(plan, home, supply));
       const parts = partsOf(plan, supply, share, spots, holders, beside);
       for (const [i, { count, home, uses }] of parts.entries()) {
-        const options = optionsOf(plan, supply, share, count, uses, candidates, ground, home?.placeId);
+        const forms = parts.length === 1 ? formsOf(plan, supply, share) : [supply];
+        const found = optionsOf(plan, forms, share, count, uses, candidates, ground, home?.placeId);
+        const { options } = found;
         // what could go nowhere else stays where it lies
         if (home && options.length === 0) {
           fix(home, supply, count);
@@ -121,6 +127,7 @@ export function* translating(plan: Plan): Generator<void, Translation> {
         }
         const id = parts.length === 1 ? `${supply.id}.${share}` : `${supply.id}.${share}#${i + 1}`;
         lotOf.set(id, { supply, share, count });
+        if (found.keptAs.size > 0) keptAs.set(id, found.keptAs);
         if (home) homes.set(id, home);
         const part = count / supply[share];
         lots.push({ id, weight: count * supply.mass, leave: costWithoutHome(plan, supply, share) * part, options });
@@ -135,6 +142,7 @@ export function* translating(plan: Plan): Generator<void, Translation> {
   return {
     lots,
     lotOf,
+    keptAs,
     stays,
     charges: chargesOf(plan, lots, lotOf),
     families: [...families].filter(([, f]) => f.lots.length > 1).map(([id, f]) => ({ id, ...f })),
@@ -236,12 +244,19 @@ function partsOf(
     const each = byStation(plan, supply, share, left);
     if (each.length > 1) return each.map((part) => ({ ...part, home }));
   }
+  const [, ...otherwise] = formsOf(plan, supply, share);
   let most = 0;
   for (const spot of spots) {
     const { place } = spot;
     if (keptOut(plan, place) !== '' || isForWork(spot) || barredFrom(plan, supply, spot) !== null) continue;
-    const fit = fitOf(holders.get(place.id)!, supply, left);
+    const holder = holders.get(place.id)!;
     const free = room(place.id);
+    const whole = (form: Supply) => {
+      const fit = fitOf(holder, form, left);
+      return fit.ok && fit.use <= free * 1.0001;
+    };
+    if (otherwise.some(whole)) return [...parts, { count: left, home }];
+    const fit = fitOf(holder, supply, left);
     if (fit.ok && fit.use <= free * 1.0001) return [...parts, { count: left, home }];
     // so many go in beside what stands there
     const one = fit.fits > 0 ? fitOf(holders.get(place.id)!, supply, Math.min(left, fit.fits)) : fit;
@@ -435,36 +450,74 @@ function candidatesOf(plan: Plan, spots: readonly Spot[], holders: ReadonlyMap<s
   });
 }
 
-/** Where a lot may live: places it goes into, that those who fetch it reach and nothing forbids. */
+/** Room is worth so much where two ways of keeping a thing are weighed, s a year for a whole place (own assumption). */
+const WHOLE_PLACE = 600;
+
+/**
+ * The ways a supply may be kept: as it is, and as the maker allows besides. Another way holds for all there is of it, so that only what has no reserve is
+ * kept otherwise.
+ */
+function formsOf(plan: Plan, supply: Supply, share: Share): Supply[] {
+  if (share !== 'working' || supply.backstock > 0) return [supply];
+  const bare = wayOf(plan, supply, 'packaging') === 'off' ? (kindOf(supply.kind)?.keeps ?? []) : [];
+  const forms = [...supply.mayKeep, ...bare.filter((f) => f === 'edge' || f === 'loose')];
+  return [
+    supply,
+    ...[...new Set(forms)].filter((form) => form !== supply.storage).map((storage) => ({ ...supply, storage })),
+  ];
+}
+
+/** Where a lot may live: places it goes into, that those who fetch it reach and nothing forbids; kept in the way that is best there. */
 function optionsOf(
   plan: Plan,
-  supply: Supply,
+  forms: readonly Supply[],
   share: Share,
   count: number,
   uses: readonly YearlyUse[] | undefined,
   candidates: readonly Candidate[],
   ground: Ground,
   today: string | undefined,
-): { place: string; cost: number; use: number }[] {
+): { options: { place: string; cost: number; use: number }[]; keptAs: ReadonlyMap<string, Supply> } {
   const options: { place: string; cost: number; use: number }[] = [];
+  const keptAs = new Map<string, Supply>();
+  const [supply] = forms as readonly [Supply, ...Supply[]];
   const part = uses ? 1 : count / supply[share];
-  const cost = ground.costs(supply, share, uses ?? yearlyUses(plan, supply, share), part);
+  const all = uses ?? yearlyUses(plan, supply, share);
+  const costs = forms.map((form) => ground.costs(form, share, all, part));
   const move = MOVE_ONCE * weightOf(plan, 'weighMoving');
-  const fits: (number | null | undefined)[] = [];
+  const fits: (number | null | undefined)[][] = forms.map(() => []);
   for (const { placeId, holder, alike, forWork } of candidates) {
     if (forWork && today !== placeId) continue;
-    let use = fits[alike];
-    if (use === undefined) {
-      const fit = fitOf(holder, supply, count);
-      fits[alike] = use = fit.ok ? fit.use : null;
+    let best: { cost: number; use: number; worth: number; form: Supply } | null = null;
+    for (const [f, form] of forms.entries()) {
+      let use = fits[f]![alike];
+      if (use === undefined) {
+        const fit = fitOf(holder, form, count);
+        fits[f]![alike] = use = fit.ok ? fit.use : null;
+      }
+      if (use === null) continue;
+      const seconds = costs[f]!(placeId);
+      if (seconds === Infinity) continue;
+      const worth = forms.length === 1 ? seconds : seconds + (WHOLE_PLACE * use) / Math.max(1e-9, capacityOf(holder));
+      if (!best || worth < best.worth) best = { cost: seconds, use, worth, form };
     }
-    if (use === null) continue;
-    const seconds = cost(placeId);
-    if (seconds === Infinity) continue;
+    if (!best) continue;
     const moved = today !== undefined && today !== placeId ? move : 0;
-    options.push({ place: placeId, cost: round(seconds + moved), use });
+    options.push({ place: placeId, cost: round(best.cost + moved), use: best.use });
+    if (best.form !== supply) keptAs.set(placeId, best.form);
   }
-  return options;
+  return { options, keptAs };
+}
+
+/** What an answer asks to be kept otherwise. */
+export function keepingCommands(
+  translation: Pick<Translation, 'lotOf' | 'keptAs'>,
+  answer: { homes: Homes },
+): (Command & { type: 'setSupply' })[] {
+  return answer.homes.flatMap(({ lot, place }) => {
+    const kept = translation.keptAs.get(lot)?.get(place);
+    return kept ? [{ type: 'setSupply' as const, id: kept.id, set: { storage: kept.storage } }] : [];
+  });
 }
 
 /** The command that moves every share where the answer puts it; pinned homes are not in the answer and stay. */

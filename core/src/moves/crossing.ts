@@ -39,7 +39,9 @@ type Pair = { supply: Supply; share: Share; from: string | null; to: string; cou
 /** What must be carried so that a plan’s homes are those of another one. */
 export function pairsBetween(now: Plan, then: Plan): Pair[] {
   const pairs: Pair[] = [];
-  for (const supply of Object.values(now.supplies)) {
+  for (const own of Object.values(now.supplies)) {
+    // as it will be kept
+    const supply = then.supplies[own.id] ?? own;
     for (const share of SHARES) {
       const held = (plan: Plan) =>
         new Map(

@@ -125,7 +125,7 @@ export async function compareSchools(
     const command = {
       type: 'several',
       words: `homes by ${grouping}`,
-      commands: isWorse(found) ? [set] : [set, found.command],
+      commands: isWorse(found) ? [set] : [set, found.command, ...found.keeping],
     } as Command;
     ways.push(assessed(plan, grouping === 'activity' ? 'together by activity' : 'together by kind', command));
   }

@@ -12,7 +12,7 @@ import { crossingTo } from '@heronstone/core/moves';
 import { type Command, type Plan, type PlanHead } from '@heronstone/core/plan';
 
 type Counted = Omit<Tally, 'without'> & { without: number };
-export type FoundHomes = Pick<Found, 'answer' | 'command' | 'growthGaveWay'> & {
+export type FoundHomes = Pick<Found, 'answer' | 'command' | 'keeping' | 'growthGaveWay'> & {
   moves: number;
   before: Counted;
   after: Counted;
@@ -50,6 +50,7 @@ const api = {
       found && {
         answer: found.answer,
         command: found.command,
+        keeping: found.keeping,
         growthGaveWay: found.growthGaveWay,
         moves: found.command.homes.length,
         before: counted(found.before),

@@ -44,7 +44,13 @@ export function FindHomes({ assessment }: { assessment: Assessment }) {
         });
       else if (found.moves === 0)
         toast('No better homes were found than those of today.', { description: gapWords(found.answer.gap) });
-      else if (dispatch(found.command)) {
+      else if (
+        dispatch(
+          found.keeping.length === 0
+            ? found.command
+            : { type: 'several', words: 'find homes', commands: [found.command, ...found.keeping] as never },
+        )
+      ) {
         keep({ before: plan, after: usePlan.getState().plan, found });
         toast.success(`${countWords(found.moves, 'home', 'homes')} changed`, {
           description: <Compared found={found} second="now" plan={usePlan.getState().plan} />,

@@ -55,7 +55,7 @@ export function Ledger({ plan, maker, placeId, supply, share = 'working' }: Prop
       )}
       {yearly?.penalties.map((p) => (
         <p key={p.words} className="mt-1 text-clash">
-          {p.words}
+          {p.words} <span className="whitespace-nowrap">Set at {yearWords(p.seconds)}.</span>
         </p>
       ))}
     </section>

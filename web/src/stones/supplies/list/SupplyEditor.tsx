@@ -144,6 +144,33 @@ export function SupplyEditor({ supply }: { supply: Supply }) {
           onCommit={(decision) => set({ decision, decideBy: null })}
         />
       </div>
+      <fieldset className="text-[14px]">
+        <legend className="text-[13px] text-soft">May also be kept, where that makes a better home</legend>
+        <div className="flex flex-wrap gap-x-3">
+          {storageFormsOf(supply)
+            .filter((form) => form !== supply.storage)
+            .map((form) => (
+              <label key={form} className="inline-flex items-center gap-1">
+                <input
+                  type="checkbox"
+                  checked={supply.mayKeep.includes(form)}
+                  onChange={(e) =>
+                    set({
+                      mayKeep: e.target.checked
+                        ? [...supply.mayKeep, form]
+                        : supply.mayKeep.filter((other) => other !== form),
+                    })
+                  }
+                />
+                {STORAGE[form].name}
+              </label>
+            ))}
+        </div>
+      </fieldset>
+      <label className="inline-flex items-center gap-1.5 text-[14px]">
+        <input type="checkbox" checked={supply.isNew} onChange={(e) => set({ isNew: e.target.checked })} />
+        new, not used yet
+      </label>
       {supply.decision === 'undecided' && (
         <label className="block text-[13px] text-soft">
           to be decided by
