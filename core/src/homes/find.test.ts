@@ -1,6 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { stowageOf } from '../fit/index.ts';
 import { type Command, type Plan, type Supply } from '../plan/index.ts';
+import { sceneOf } from '../reach/index.ts';
 import { applied, block, tinyRoom, unit, use, withUnits, home } from '../testing/index.ts';
 import { findHomes, isWorse, placeFilling, tallyOf } from './index.ts';
 
@@ -16,6 +18,57 @@ const flat = (id: string, set: Partial<Supply> = {}) =>
 const width = (plan: Plan, place: string) => plan.places[place]!.width;
 
 describe('find homes', () => {
+  test('whatever is pinned, banned, kept for a zone or kept out: it is respected, and every place lays out without a thing over', async () => {
+    const bare = room(
+      ...Array.from({ length: 7 }, (_, i) => flat(`t${i}`, { name: `Thing ${i}`, width: 90 + 30 * i })),
+    );
+    const places = Object.values(bare.places).filter((p) => p.kind !== 'top');
+    const nat = (max: number) => fc.integer({ min: 0, max });
+    await fc.assert(
+      fc.asyncProperty(
+        fc.uniqueArray(nat(6), { maxLength: 2 }),
+        fc.array(fc.record({ thing: nat(6), above: fc.integer({ min: 300, max: 1800 }) }), { maxLength: 3 }),
+        fc.uniqueArray(nat(places.length - 1), { maxLength: 4 }),
+        nat(places.length - 1),
+        async (pins, bans, kept, out) => {
+          const plan = applied(
+            bare,
+            { type: 'addZone', zone: { id: 'z', name: 'The dog', rule: 'only', mark: 0 } },
+            ...kept.map((i): Command => ({ type: 'setPlace', id: places[i]!.id, set: { zoneId: 'z' } })),
+            { type: 'setPlace', id: places[out]!.id, set: { keptOut: 'the radio' } },
+            ...pins.flatMap((t): Command[] => [
+              home(`t${t}`, places[t % places.length]!.id),
+              { type: 'pinHome', supplyId: `t${t}`, share: 'working', pinned: true },
+            ]),
+            ...bans.map(({ thing, above }, i): Command => ({
+              type: 'addBan',
+              ban: { id: `b${i}`, supplyId: `t${thing}`, unitId: null, above, below: null },
+            })),
+          );
+          const { plan: then } = (await findHomes(plan, { work: 6000, now, since }))!;
+          const pinned = new Set(pins.map((t) => `t${t}`));
+          for (const h of Object.values(then.homes)) {
+            if (pinned.has(h.supplyId)) {
+              expect(h.placeId).toBe(places[Number(h.supplyId.slice(1)) % places.length]!.id);
+              continue;
+            }
+            expect(kept.map((i) => places[i]!.id)).not.toContain(h.placeId);
+            expect(h.placeId).not.toBe(places[out]!.id);
+            const { grip } = sceneOf(then).spots.get(h.placeId)!;
+            for (const { thing, above } of bans)
+              if (h.supplyId === `t${thing}`) expect(grip.z).toBeLessThanOrEqual(above);
+          }
+          for (const place of Object.values(then.places)) {
+            const before = stowageOf(plan, plan.places[place.id]!).things.reduce((n, t) => n + t.over, 0);
+            const over = stowageOf(then, place).things.reduce((n, t) => n + t.over, 0);
+            expect(over).toBeLessThanOrEqual(before);
+          }
+        },
+      ),
+      { numRuns: 25 },
+    );
+  });
+
   test('homes that use the room to grow keep it: nothing loses its home, nothing gets worse', async () => {
     // every place is full to the edge, as a maker leaves it
     let plan = room();

@@ -43,6 +43,39 @@ describe('slotting', () => {
     },
   );
 
+  test('tiny rooms with families, charges and periods: the best of every assignment there is, tried one by one; the bound never above it', async () => {
+    for (let seed = 1; seed <= 24; seed++) {
+      const shape = {
+        lots: 6,
+        places: 3,
+        families: true,
+        charges: true,
+        seasons: seed % 2 === 0,
+        fill: 1.1,
+        reachable: 1,
+      };
+      const problem = randomSlotting(seed, shape);
+      let best = Infinity;
+      const homes: { lot: string; place: string }[] = [];
+      const go = (l: number) => {
+        if (l === problem.lots.length) {
+          if (checkAnswer(problem, homes).length === 0) best = Math.min(best, slottingTotal(problem, homes));
+          return;
+        }
+        go(l + 1);
+        for (const { place } of problem.lots[l]!.options) {
+          homes.push({ lot: problem.lots[l]!.id, place });
+          go(l + 1);
+          homes.pop();
+        }
+      };
+      go(0);
+      const answer = await solveSlotting(problem, { work: 15_000, seed, now });
+      expect(answer.total).toBeCloseTo(best, 4);
+      expect(answer.bound).toBeLessThanOrEqual(best + 1e-6);
+    }
+  });
+
   test('the first version of the format is read for ever', () => {
     const lots = [{ id: 'l', weight: 1, leave: 9, options: [{ place: 'p', cost: 1, use: 2 }] }];
     const first = { format: 'heronstone-slotting/1', places: [{ id: 'p', capacity: 3, load: 4 }], lots, families: [] };
