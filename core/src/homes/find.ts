@@ -2,15 +2,9 @@ import { apply, type Command, type Plan } from '../plan/index.ts';
 import { type Homes, type SlottingAnswer, solveSlotting } from '../slotting/index.ts';
 import { assessHomes, type Assessment } from './cost.ts';
 import { Layout, layingRest } from './laying.ts';
-import {
-  keepingCommands,
-  roomBefore,
-  settleCommand,
-  tableOf,
-  totalOf,
-  type Translation,
-  translating,
-} from './slotting.ts';
+import { roomBefore, tableOf, totalOf } from './problem.ts';
+import { keepingCommands, settleCommand } from './settle.ts';
+import { type Translation, translating } from './slotting.ts';
 import { type Tally, tallyOf } from './tally.ts';
 
 export type FindProgress = {

@@ -11,7 +11,9 @@ export {
 } from './cost.ts';
 export { penaltiesFor, childReaches, childAt, isSmall, type ChildReach, type Penalty } from './penalties.ts';
 export { growthIn, wayOf, weightOf, type Weighed } from './weights.ts';
-export { slottingOf, translating, type Translation } from './slotting.ts';
+export { translating, type Translation } from './slotting.ts';
+export { slottingOf } from './problem.ts';
+export { backTo } from './settle.ts';
 export { findHomes, isWorse, type Found, type FindProgress } from './find.ts';
 export { tallyOf, type Tally } from './tally.ts';
 export { barredFrom, NOT_IN_ZONE } from './barred.ts';

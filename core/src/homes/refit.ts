@@ -1,18 +1,8 @@
 import { fitOf, holderOf, massIn, stow, contentsOf, type Thing } from '../fit/index.ts';
 import { factsOf } from '../catalogue/index.ts';
-import {
-  type Command,
-  countIn,
-  homesIn,
-  homesOf,
-  type Place,
-  type Plan,
-  type Share,
-  type Supply,
-} from '../plan/index.ts';
+import { type Command, homesIn, homesOf, type Place, type Plan, type Share, type Supply } from '../plan/index.ts';
 import { keptOut } from './barred.ts';
-import { costInPlace, type HomeCost } from './cost.ts';
-import { coveredIn } from './filling.ts';
+import { costOfHome, type HomeCost, shareStates } from './cost.ts';
 import { costWithoutHome } from './tally.ts';
 
 /** A place a share could live in, with what it would cost there a year. */
@@ -29,11 +19,6 @@ const TRIED = 25;
 /** Things that are asked to make room, those cheapest to move first. */
 const ASKED = 8;
 
-const costHere = (plan: Plan, supply: Supply, share: Share, placeId: string): HomeCost | null => {
-  const others = homesIn(plan, placeId).filter((h) => h.supplyId !== supply.id || h.share !== share).length;
-  return costInPlace(plan, supply, share, placeId, others + 1, coveredIn(plan, placeId));
-};
-
 /** Every place a share goes into by itself, those who fetch it reach, and nothing forbids; the cheapest first. */
 export function optionsFor(plan: Plan, supply: Supply, share: Share): Option[] {
   const now = homesOf(plan, supply.id, share).map((h) => h.placeId);
@@ -44,8 +29,10 @@ export function optionsFor(plan: Plan, supply: Supply, share: Share): Option[] {
       const unit = plan.units[place.unitId];
       if (place.kind === 'top' && unit && factsOf(unit.kind).worktop) continue;
     }
-    if (!fitOf(holderOf(place), supply, supply[share]).ok) continue;
-    const cost = costHere(plan, supply, share, place.id);
+    const alone = fitOf(holderOf(place), supply, supply[share]);
+    // what is not measured yet may go in
+    if (!alone.ok && alone.reason !== 'not measured yet') continue;
+    const cost = costOfHome(plan, supply, share, place.id);
     if (cost && Number.isFinite(cost.seconds)) out.push({ place, cost });
   }
   return out.sort((a, b) => a.cost.weighed - b.cost.weighed || (a.place.id < b.place.id ? -1 : 1));
@@ -63,25 +50,13 @@ function overIn(plan: Plan, placeId: string, without: ReadonlySet<string>, more:
   return [...laid.filter((t) => t.over > 0 || !t.alone.ok).map((t) => t.id), ...heavy];
 }
 
-/** What a share costs where it is, s a year, as it is weighed; without a home: what that is set at. */
-function costNow(plan: Plan, supply: Supply, share: Share): number {
-  const homes = homesOf(plan, supply.id, share);
-  if (homes.length === 0) return costWithoutHome(plan, supply, share);
-  let sum = 0;
-  for (const home of homes) {
-    const cost = costInPlace(
-      plan,
-      supply,
-      share,
-      home.placeId,
-      homesIn(plan, home.placeId).length,
-      0,
-      countIn(plan, home, supply) / Math.max(1, supply[share]),
-    );
-    sum += cost && Number.isFinite(cost.weighed) ? cost.weighed : costWithoutHome(plan, supply, share);
-  }
-  return sum;
-}
+/** What a share costs where it is, s a year, as it is weighed; what has no home that works counts as what that is set at. */
+const costNow = (plan: Plan, supply: Supply, share: Share): number =>
+  shareStates(plan, supply, share).reduce(
+    (sum, { cost, count }) =>
+      sum + (cost?.reason === null ? cost.weighed : (costWithoutHome(plan, supply, share) * count) / supply[share]),
+    0,
+  );
 
 /**
  * A share put into a place, with the cheapest re-fit around it: of what lies there as few as possible, and of those the cheapest, make room, each to
@@ -98,7 +73,7 @@ export function refitAround(
   most = 2,
 ): Refit | null {
   const place = plan.places[placeId];
-  const cost = place && costHere(plan, supply, share, placeId);
+  const cost = place && costOfHome(plan, supply, share, placeId);
   if (!place || !cost || !Number.isFinite(cost.seconds)) return null;
   const coming: Thing = { id: 'coming', supply, count: supply[share] };
   const own = new Set(homesOf(plan, supply.id, share).map((h) => h.id));

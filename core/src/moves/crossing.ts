@@ -1,15 +1,5 @@
 import { type Contents, contentsOf, holderOf, massIn, pieceOf, stow, type Thing } from '../fit/index.ts';
-import {
-  apply,
-  type Command,
-  countIn,
-  homesOf,
-  type Move,
-  type Plan,
-  type Share,
-  SHARES,
-  type Supply,
-} from '../plan/index.ts';
+import { countIn, homesOf, type Move, type Plan, type Share, SHARES, type Supply } from '../plan/index.ts';
 import { PACE, reachB, moveB, sceneOf, SECONDS_PER_TMU, TMU } from '../reach/index.ts';
 import { type Job, orderJobs } from './order.ts';
 
@@ -183,17 +173,4 @@ function layingOf(plan: Plan, pairs: readonly Pair[]) {
     const worse = over > was || (own + mass(things) > row.load + 1e-6 && mass(things) > mass(base.things) + 1e-6);
     return !worse;
   }
-}
-
-/** The plan as it is when some moves have been made, for the screen and for tests. */
-export function afterMoves(plan: Plan, moves: readonly Move[], since: string): Plan {
-  let then = plan;
-  const commands: Command[] = [{ type: 'planMoves', moves: [...moves] }];
-  for (const { id } of moves) commands.push({ type: 'makeMove', id, since });
-  for (const command of commands) {
-    const done = apply(then, command);
-    if (!done.ok) throw new Error(done.reason);
-    then = done.plan;
-  }
-  return then;
 }

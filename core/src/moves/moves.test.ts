@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { stowageOf } from '../fit/index.ts';
-import { apply, countIn, homesOf, type Plan, SHARES } from '../plan/index.ts';
+import { apply, type Command, countIn, homesOf, type Move, type Plan, SHARES } from '../plan/index.ts';
 import { applied, block, home, tinyRoom, unit, withUnits } from '../testing/index.ts';
-import { afterMoves, crossingTo, type Job, orderJobs } from './index.ts';
+import { crossingTo, type Job, orderJobs } from './index.ts';
 
 /** Places that hold so much each, jobs that take so much. */
 type Small = { capacity: number[]; jobs: { from: number | null; to: number; size: number }[]; stays: number[] };
@@ -139,6 +139,9 @@ describe('the crossing of a plan', () => {
       ),
     );
 
+  const made = (plan: Plan, moves: Move[]) =>
+    applied(plan, { type: 'planMoves', moves }, ...moves.map(({ id }): Command => ({ type: 'makeMove', id, since })));
+
   test('played step by step it never fills a place beyond what it holds, and ends as planned', () => {
     fc.assert(
       fc.property(
@@ -189,7 +192,7 @@ describe('the crossing of a plan', () => {
     });
     const { moves, seconds } = crossingTo(now, then, (n) => `m${n}`);
     expect(seconds).toBeGreaterThan(0);
-    expect(held(afterMoves(now, moves, since)).sort()).toEqual(held(then).sort());
+    expect(held(made(now, moves)).sort()).toEqual(held(then).sort());
   });
 
   test('a move is made once; a thing that lives elsewhere by now is not moved; pins stay', () => {

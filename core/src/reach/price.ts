@@ -1,12 +1,11 @@
 import { coverMotions } from './covers.ts';
-import { awaySeconds, BESIDE_WORK, wayTo } from './fetch.ts';
+import { awaySeconds, type BandNumber, BESIDE_WORK, wayTo } from './fetch.ts';
 import { graspOf, type Handling } from './handling.ts';
 import { type Maker } from './maker.ts';
 import { findTmu, moveB, reachB, reachC, SECONDS_PER_TMU, TMU } from './mtm.ts';
 import { type Scene, type Spot } from './scene.ts';
 import { storedTmu } from './stored.ts';
 import { coverTravel } from './way.ts';
-import { type BandNumber } from './fetch.ts';
 
 /** What getting a hand to a place and back costs a maker, whatever the thing is: worked out once per seat and place, TMU. */
 export type WayPrice = {
@@ -24,12 +23,7 @@ export type WayPrice = {
   asideAgain: number;
 };
 
-let prices = new WeakMap<Scene, WeakMap<Maker, WeakMap<Spot, WayPrice | null>>>();
-
-/** Forgets what was worked out (for the bench). */
-export function clearPrices(): void {
-  prices = new WeakMap();
-}
+const prices = new WeakMap<Scene, WeakMap<Maker, WeakMap<Spot, WayPrice | null>>>();
 
 /** The price of the way to a place; null when a maker does not get there. */
 export function wayPrice(scene: Scene, maker: Maker, spot: Spot): WayPrice | null {

@@ -10,6 +10,8 @@ const SCANNED = 24;
 const MATES = 8;
 /** So many members at most are ejected to make room for one lot. */
 const EJECTED = 3;
+/** A chain sends out so many in all before it gives up. */
+const MOST_OUT = 4;
 /** Lots in one chain at most. */
 const CHAIN = 64;
 /** Of proposals, where there are families: a lot pulled to a mate; all of a family moved from one place to another. */
@@ -48,6 +50,9 @@ export class Search {
   private waitingCount = 0;
   /** lots that the proposal under way wants where they are: stamped with its number */
   private readonly stamp: Int32Array;
+  private stampNow = 0;
+  /** the place that nothing is to come back to, while it is emptied */
+  private closed = -1;
 
   constructor(
     private readonly state: State,
@@ -161,7 +166,6 @@ export class Search {
     this.chain = this.waitingCount = 0;
     this.stampNow++;
   }
-  private stampNow = 0;
 
   private step(l: number, o: number, change?: number): boolean {
     if (this.chain >= CHAIN) return false;
@@ -243,7 +247,7 @@ export class Search {
       }
       // too dear where it fits: somebody else makes room
       if (i === this.waitingCount - 1 && this.state.total + least > limit) {
-        if (this.waitingCount >= this.depth || random.next() < 0.5) return false;
+        if (this.waitingCount >= MOST_OUT || random.next() < 0.5) return false;
         const r = random.next();
         const o = first + Math.floor(r * r * r * (end - first));
         if (o !== c.noHome[m] && c.optCost[o]! < none && c.optPlace[o] !== this.closed && this.force(m, o)) continue;
@@ -278,7 +282,6 @@ export class Search {
     }
     return true;
   }
-  private depth = 4;
 
   private settle(before: number, allowed: number, ok: boolean): void {
     if (!ok || !this.rehome(before + allowed) || this.state.total - before > allowed) this.rollback(before);
@@ -370,5 +373,4 @@ export class Search {
     }
     this.settle(before, allowed, ok && this.chain > 0);
   }
-  private closed = -1;
 }

@@ -3,7 +3,7 @@ import { create } from 'zustand';
 import { type Plan } from '@heronstone/core/plan';
 import { type FoundHomes } from '../workers/homes.worker.ts';
 
-/** What *find homes* found last, with the plan as it was and as it is then; kept until it is put away or another plan is opened. */
+/** What *find homes* found last, with the plan as it was and as it is then; kept until it is put away; shown in that plan only. */
 export type FoundResult = { before: Plan; after: Plan; found: FoundHomes };
 
 export const useFound = create<{

@@ -2,8 +2,8 @@ import { wrap } from 'comlink';
 import { Footprints } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
-import { compareHomes, type Change, type StationSum } from '@heronstone/core/homes';
-import { apply, type Command, countIn, homesOf, type Plan } from '@heronstone/core/plan';
+import { backTo, compareHomes, type Change, type StationSum } from '@heronstone/core/homes';
+import { apply, type Plan } from '@heronstone/core/plan';
 import { type BandNumber, BANDS } from '@heronstone/core/reach';
 import { usePlan } from '../../state/plan-store.ts';
 import { type FoundResult, useFound } from '../../state/found.ts';
@@ -17,7 +17,8 @@ import { orFail } from '../../workers/or-fail.ts';
 /** Today’s homes and the found ones side by side: by station and person, what gained most, what got worse; and the way there. */
 export function BeforeAfter() {
   const { result, open, show } = useFound();
-  if (!result || !open) return null;
+  const planId = usePlan((s) => s.plan.id);
+  if (!result || !open || result.before.id !== planId) return null;
   return (
     <Sheet title="Before and after" wide onClose={() => show(false)}>
       <Compared result={result} />
@@ -130,28 +131,6 @@ function Changes({ title, list }: { title: string; list: readonly Change[] }) {
       </ul>
     </section>
   );
-}
-
-/** The homes a plan has, as a command that puts them back where another one has them. */
-function backTo(plan: Plan, other: Plan, since: string): Command {
-  const homes: (Command & { type: 'settle' })['homes'] = [];
-  for (const supply of Object.values(plan.supplies))
-    for (const share of ['working', 'backstock'] as const) {
-      const [was, is] = [homesOf(plan, supply.id, share), homesOf(other, supply.id, share)];
-      const same =
-        was.length === is.length && was.every((h) => is.some((i) => i.placeId === h.placeId && i.count === h.count));
-      // what was pinned since stays where it was pinned
-      if (same || is.some((h) => h.pinned)) continue;
-      if (was.length === 0) homes.push({ supplyId: supply.id, share, placeId: null });
-      for (const h of was)
-        homes.push({
-          supplyId: supply.id,
-          share,
-          placeId: h.placeId,
-          ...(h.count === null ? {} : { count: Math.max(1, countIn(plan, h, supply)) }),
-        });
-    }
-  return { type: 'settle', since, homes };
 }
 
 /** Whether the things lie there already or have yet to be carried. */

@@ -18,6 +18,7 @@ const SECONDS = 2;
 export function FindHomes({ assessment }: { assessment: Assessment }) {
   const dispatch = usePlan((s) => s.dispatch);
   const { keep, result, show } = useFound();
+  const planId = usePlan((s) => s.plan.id);
   const [progress, setProgress] = useState<FindProgress | null>(null);
   const [running, setRunning] = useState(false);
   const [ending, setEnding] = useState(false);
@@ -99,7 +100,7 @@ export function FindHomes({ assessment }: { assessment: Assessment }) {
     );
   return (
     <>
-      {result && <Button onClick={() => show(true)}>Before and after</Button>}
+      {result?.before.id === planId && <Button onClick={() => show(true)}>Before and after</Button>}
       <Button look="main" onClick={() => void find()} title="Find homes ( F )">
         <House size={16} aria-hidden /> Find homes
       </Button>

@@ -175,7 +175,7 @@ function SchoolRow({
     <fieldset>
       <legend className="font-semibold">{school.question}</legend>
       <div className="flex flex-wrap gap-x-4 gap-y-1">
-        {!own && <span>{String(value)}</span>}
+        {!own && <span>{typeof value === 'number' ? `${Math.round(value * 100)} % kept free` : value}</span>}
         {school.choices.map(([v, words]) => (
           <Choice
             key={String(v)}
@@ -248,6 +248,12 @@ function effectWords(effect: Effect, now: Effect): string {
   return parts.join(', ');
 }
 
+/** What may be another for a family or a zone. */
+const APART = SCHOOLS.filter(
+  (s): s is School & { key: 'seen' | 'grouping' | 'packaging' | 'growth' } =>
+    s.key !== 'newThings' && s.key !== 'tools',
+);
+
 /** Families and zones that are worked with in another way than the rest. */
 function Apart() {
   const plan = usePlan((s) => s.plan);
@@ -267,31 +273,18 @@ function Apart() {
         {ways.map((way) => (
           <li key={way.id} className="flex flex-wrap items-end gap-2">
             <span className="min-w-36">{way.zoneId === null ? way.family : plan.zones[way.zoneId]?.name}</span>
-            <SelectField
-              label="seen or shut"
-              value={way.seen ?? 'plan'}
-              options={[
-                ['plan', 'as in the plan'],
-                ['either', 'as it comes'],
-                ['seen', 'in view'],
-                ['shut', 'shut away'],
-              ]}
-              onCommit={(seen) =>
-                dispatch({ type: 'setWay', id: way.id, set: { seen: seen === 'plan' ? null : (seen as 'seen') } })
-              }
-            />
-            <SelectField
-              label="together by"
-              value={way.grouping ?? 'plan'}
-              options={[
-                ['plan', 'as in the plan'],
-                ['activity', 'what is used together'],
-                ['kind', 'what is of one kind'],
-              ]}
-              onCommit={(g) =>
-                dispatch({ type: 'setWay', id: way.id, set: { grouping: g === 'plan' ? null : (g as 'kind') } })
-              }
-            />
+            {APART.filter(({ key }) => key !== 'growth' || way.zoneId !== null).map(({ key, question, choices }) => (
+              <SelectField
+                key={key}
+                label={question.toLowerCase()}
+                value={String(way[key] ?? '')}
+                options={[['', 'as in the plan'], ...choices.map(([value, words]) => [String(value), words] as const)]}
+                onCommit={(chosen) => {
+                  const value = choices.find(([v]) => String(v) === chosen)?.[0] ?? null;
+                  dispatch({ type: 'setWay', id: way.id, set: { [key]: value } });
+                }}
+              />
+            ))}
             <Button look="quiet" onClick={() => dispatch({ type: 'removeWay', id: way.id })}>
               As the rest
             </Button>

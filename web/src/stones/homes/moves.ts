@@ -1,7 +1,6 @@
-import { factsOf } from '@heronstone/core/catalogue';
 import { inMeasure } from '@heronstone/core/lengths';
 import { fitOf, holderOf, stowageWith } from '@heronstone/core/fit';
-import { costOfHome, refitAround } from '@heronstone/core/homes';
+import { costOfHome, optionsFor, refitAround } from '@heronstone/core/homes';
 import { homesOf, type Place, placeTitle, type Plan, type Share, type Supply } from '@heronstone/core/plan';
 import { bandName, fetchWords, today, yearWords } from '../../ui/words.ts';
 
@@ -56,26 +55,15 @@ export type Offer = {
 };
 
 /** Places a share goes into and everybody who uses it reaches, those with room first, cheapest first. */
-export function bestPlaces(plan: Plan, supply: Supply, share: Share, most: number): Offer[] {
-  const offers: Offer[] = [];
-  const now = homesOf(plan, supply.id, share).map((h) => h.placeId);
-  for (const place of Object.values(plan.places)) {
-    // a worktop is for work: what stands there may stay, nothing is sent there
-    const unit = plan.units[place.unitId];
-    if (place.kind === 'top' && unit && factsOf(unit.kind).worktop && !now.includes(place.id)) continue;
-    // what does not go in at all is no place for it; what is full now may be one when something moves
-    const alone = fitOf(holderOf(place), supply, supply[share]);
-    if (!alone.ok && alone.reason !== 'not measured yet') continue;
-    const cost = costOfHome(plan, supply, share, place.id);
-    if (!cost || !Number.isFinite(cost.seconds)) continue;
-    offers.push({
+export const bestPlaces = (plan: Plan, supply: Supply, share: Share, most: number): Offer[] =>
+  optionsFor(plan, supply, share)
+    .map(({ place, cost }) => ({
       place,
       seconds: cost.seconds,
       each: cost.each,
       band: cost.band,
       room: roomWords(plan, place, supply, share),
       care: cost.penalties[0]?.words.split(/[:.]/)[0] ?? null,
-    });
-  }
-  return offers.sort((a, b) => Number(b.room.ok) - Number(a.room.ok) || a.seconds - b.seconds).slice(0, most);
-}
+    }))
+    .sort((a, b) => Number(b.room.ok) - Number(a.room.ok) || a.seconds - b.seconds)
+    .slice(0, most);
