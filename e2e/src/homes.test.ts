@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { addDemoPlan, launch, newPage, removeFolder, startServer, type TestServer } from './harness.ts';
+import { serverPlan, until } from './support.ts';
 import { type Browser } from 'playwright-core';
 
 describe('homes: found, weighed, compared, carried over', () => {
@@ -80,12 +81,9 @@ describe('homes: found, weighed, compared, carried over', () => {
     expect(phone.errors).toEqual([]);
 
     // the plan says so: nothing left to carry, both pinned homes kept
-    const answer = await fetch(`${server.url}/api/plans/${plan}`);
-    const { plan: kept } = (await answer.json()) as {
-      plan: { moves: object; homes: Record<string, { pinned: boolean; supplyId: string }> };
-    };
-    expect(kept.moves).toEqual({});
-    expect(Object.values(kept.homes).filter((h) => h.pinned).length).toBeGreaterThanOrEqual(2);
+    const kept = async () => (await serverPlan(server.url, plan)).plan;
+    await until(async () => Object.keys((await kept()).moves).length === 0, 'the list is put away');
+    expect(Object.values((await kept()).homes).filter((h) => h.pinned).length).toBeGreaterThanOrEqual(2);
     await phone.page.close();
   }, 240_000);
 });

@@ -104,6 +104,9 @@ describe('by keys alone', () => {
     await page.getByRole('button', { name: 'Try another way' }).click();
     await page.waitForURL(/beside=/);
     const other = /\/p\/([^/]+)/.exec(page.url())![1]!;
+    // the address changes before the plan does: only beside the first one is it the copy that is on screen
+    const takeOver = page.getByRole('button', { name: /^Take this way over into/ });
+    await takeOver.waitFor();
     const unit = page.locator('[data-unit][tabindex="0"]').first();
     const unitId = (await unit.getAttribute('data-unit'))!;
     const where = async (plan: string) =>
@@ -115,7 +118,7 @@ describe('by keys alone', () => {
     const before = await where(id);
     await unit.press('ArrowRight');
     await until(async () => (await where(other)) !== before, 'moved in the other way');
-    await page.getByRole('button', { name: /^Take this way over into/ }).click();
+    await takeOver.click();
     await page.waitForURL(new RegExp(`/p/${id}/furniture`));
     expect(await where(id)).toBe(await where(other));
     await page.keyboard.press('Control+z');
