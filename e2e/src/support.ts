@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { afterAll, afterEach, beforeAll, beforeEach } from '@jest/globals';
 import { type Browser, type BrowserContext, type Page } from 'playwright-core';
 import { type Plan } from '@heronstone/core/plan';
-import { launch, newPage, removeFolder, root, startServer, type TestServer } from './harness.ts';
+import { addDemoPlan, launch, newPage, removeFolder, root, startServer, type TestServer } from './harness.ts';
 
 const AXE = readFileSync(join(root, 'node_modules/axe-core/axe.min.js'), 'utf8');
 type Violation = { id: string; nodes: { target: string[]; failureSummary?: string }[] };
@@ -60,6 +60,12 @@ class App {
     removeFolder(this.server);
   }
 
+  /** A demo plan for those tests of the file that only look at it. */
+  demo(): Promise<string> {
+    return (this.looked ??= addDemoPlan(this.server, 'pump'));
+  }
+  private looked: Promise<string> | null = null;
+
   /** A fresh page in place of the one there is. */
   async newPage(options: Parameters<Browser['newContext']>[0] = {}): Promise<void> {
     await this.context?.close();
@@ -88,6 +94,18 @@ class App {
 
   async open(plan: string, path: string): Promise<void> {
     await this.page.goto(`${this.server.url}/p/${plan}/${path}`);
+    await this.page.waitForSelector('main');
+  }
+
+  /** On to another address of the plan that is open, as its links go: without loading the page again. */
+  async goOn(plan: string, path: string): Promise<void> {
+    await this.page.evaluate((to) => {
+      history.pushState(null, '', to);
+      dispatchEvent(new PopStateEvent('popstate'));
+    }, `/p/${plan}/${path}`);
+    // the screen before stays until the next one is there; the title comes with it
+    const stone = /^\w+/.exec(path)![0];
+    await this.page.waitForFunction((s) => document.title.toLowerCase().startsWith(s), stone);
     await this.page.waitForSelector('main');
   }
 

@@ -4,15 +4,12 @@ import { join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { createInterface } from 'node:readline/promises';
 import { parseArgs } from 'node:util';
-import { toString } from 'qrcode';
-import { importPlan } from '@heronstone/core/formats';
 import { hashed, keepIn, keptIn, SHORTEST } from './access/index.ts';
-import { type HouseParts, serve } from './serve.ts';
-import { DataFolder } from './store/data-folder.ts';
-import { FolderNewer } from './store/database.ts';
+import type { HouseParts } from './serve.ts';
+import type { DataFolder } from './store/data-folder.ts';
 import { FolderInUse, ownerOf } from './store/owner.ts';
-import { type Store } from './store/store.ts';
-import { diskTrouble, Trouble } from './store/trouble.ts';
+import type { Store } from './store/store.ts';
+import { diskTrouble, FolderNewer, Trouble } from './store/trouble.ts';
 
 const root = fileURLToPath(new URL('../../', import.meta.url));
 const DEFAULT_PORT = 4377;
@@ -71,6 +68,7 @@ type Values = ReturnType<typeof arguments_>['values'];
 async function serveUntilStopped(folder: string, port: number, values: Values): Promise<void> {
   const throwAway = values.demo ? mkdtempSync(join(tmpdir(), 'heronstone-demo-')) : null;
   const house = await houseOf(throwAway ?? folder, port, values);
+  const { serve } = await import('./serve.ts');
   const running = await serve({ dataFolder: throwAway ?? folder, port, house });
   if (throwAway) await addDemoPlans(running.store);
   const address = `http://127.0.0.1:${running.port}/`;
@@ -142,6 +140,7 @@ async function sayWhereInTheHouse(addresses: readonly string[], secure: boolean)
   const [first] = addresses;
   if (first === undefined) return console.log('This machine has no address in any network now.');
   console.log(`In the house: ${addresses.join('  ')}`);
+  const { toString } = await import('qrcode');
   console.log(await toString(first, { type: 'terminal', small: true }));
   if (!secure)
     console.log(
@@ -150,12 +149,18 @@ async function sayWhereInTheHouse(addresses: readonly string[], secure: boolean)
 }
 
 async function addDemoPlans(store: Store): Promise<void> {
+  const { importPlan } = await import('@heronstone/core/formats');
   const folder = join(root, 'demo', 'plans');
   for (const name of readdirSync(folder).sort().reverse()) {
     const read = importPlan(readFileSync(join(folder, name), 'utf8'), 'demo');
     if (!read.ok) throw new Error(`${name}: ${read.reason}`);
     await store.add({ plan: read.plan });
   }
+}
+
+/** The store is fetched only where it is needed: what was said wrongly is answered at once. */
+async function opened(path: string): Promise<DataFolder> {
+  return (await import('./store/data-folder.ts')).DataFolder.open(path);
 }
 
 /** Asks the server that owns the folder for a backup, or makes it itself when nobody does. */
@@ -174,7 +179,7 @@ async function backupNow(path: string, file: string | undefined): Promise<void> 
     console.log(said.file);
     return;
   }
-  const folder = await DataFolder.open(path);
+  const folder = await opened(path);
   try {
     console.log(await folder.backUp('by-hand', file));
   } finally {
@@ -185,7 +190,7 @@ async function backupNow(path: string, file: string | undefined): Promise<void> 
 async function restoreNow(path: string, file: string | undefined, mend: boolean): Promise<void> {
   if (!file && !mend)
     throw new Trouble('Say which backup: npm run restore -- FILE; or --mend for the newest one and all changes since.');
-  const folder = await DataFolder.open(path);
+  const folder = await opened(path);
   try {
     const aside = mend ? await folder.mend() : await folder.restore(resolve(process.env.INIT_CWD ?? '.', file!));
     if (folder.broken)

@@ -1,9 +1,8 @@
 import { type ErrorRequestHandler, type Response } from 'express';
 import { type Logger } from 'pino';
-import { FolderNewer } from '../store/database.ts';
 import { FolderLost } from '../store/owner.ts';
 import { Unstorable } from '../store/store.ts';
-import { diskTrouble } from '../store/trouble.ts';
+import { FolderNewer, diskTrouble } from '../store/trouble.ts';
 
 /** Answers with problem details (RFC 9457): a title that names the kind of trouble, a detail in plain words. */
 export function problem(res: Response, status: number, title: string, detail: string): void {

@@ -2,14 +2,14 @@ import { randomUUID } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, renameSync, rmSync } from 'node:fs';
 import { basename, join } from 'node:path';
 import { backUp, backupsFolder, type Backup, dumpOf, listBackups, thin } from './backup.ts';
-import { type Database, DatabaseBroken, FolderNewer, openDatabase, readThrough, TABLES_VERSION } from './database.ts';
+import { type Database, DatabaseBroken, openDatabase, readThrough, TABLES_VERSION } from './database.ts';
 import { catchUp, positionOf, setPosition } from './entries.ts';
 import { makePrivate, syncFolder, writeSynced } from './files.ts';
 import { Journal, JournalTrouble } from './journal.ts';
 import { type Ownership, takeFolder } from './owner.ts';
 import { PlanStore } from './plan-store.ts';
 import { databaseFolder, finishSwap, freshFolder, journalFolder, swapIn } from './swap.ts';
-import { diskTrouble, needRoom, Trouble } from './trouble.ts';
+import { diskTrouble, FolderNewer, needRoom, Trouble } from './trouble.ts';
 
 /** How it stands with a data folder, as the maker is shown it. */
 export type Safety = {

@@ -33,3 +33,10 @@ export function needRoom(folder: string, bytes = 0): void {
       `The disk of the data folder ${folder} is nearly full (${Math.floor(free / 1e6)} MB free). Make room there; what was saved before is kept.`,
     );
 }
+
+/** The tables are of a later program. Its message is for the maker. */
+export class FolderNewer extends Error {
+  constructor(what: string) {
+    super(`${what} was written by a newer Heronstone than this one. It was left untouched; start the newer one.`);
+  }
+}
