@@ -53,6 +53,15 @@ describe('homes: found, weighed, compared, carried over', () => {
     // before and after, then the way there
     await page.getByRole('button', { name: 'Before and after' }).click();
     await page.getByRole('heading', { name: 'Gained most' }).waitFor();
+    // the room can be seen in both states: where what gained most lay, and where it lies
+    const first = page.getByLabel('Gained most').getByRole('button').first();
+    const [from, to] = (await first.locator('span').last().textContent())!.split(' → ');
+    await first.click();
+    await page.getByText(to!).first().waitFor();
+    await page.keyboard.press('b');
+    await page.getByRole('group', { name: 'Shown' }).getByRole('button', { name: /^before/, pressed: true }).waitFor();
+    await first.click();
+    await page.locator('p[aria-live]').getByText(from!.split(' and ')[0]!).waitFor();
     expect(await page.getByLabel('By station').getByRole('row').count()).toBe(1 + 6);
     await page.getByRole('button', { name: 'Carry them over step by step' }).click();
     await page.getByRole('button', { name: 'Done, the next' }).waitFor({ timeout: 60_000 });

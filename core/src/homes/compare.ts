@@ -11,6 +11,9 @@ export type Change = {
   seconds: number;
   from: string;
   to: string;
+  /** the places themselves, ids; the first where there are several */
+  fromId: string;
+  toId: string;
   /** whose change it is most */
   person: string;
 };
@@ -75,6 +78,8 @@ export function compareHomes(
       seconds: change,
       from: titles(before, states),
       to: titles(after, next),
+      fromId: states[0]!.home!.placeId,
+      toId: next[0]!.home!.placeId,
       person: most ? (after.people[most.station.personId]?.name ?? '') : '',
     });
   }

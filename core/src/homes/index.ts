@@ -24,4 +24,4 @@ export { placeFilling, coveredIn, type Filling } from './filling.ts';
 export { bringingOf, bringingPerYear, type Bringing } from './bringing.ts';
 export { compareHomes, stationSums, type Compared, type Change, type StationSum } from './compare.ts';
 export { refitAround, bestPlacesFor, optionsFor, type Refit, type Displaced, type Option } from './refit.ts';
-export { SCHOOLS, effectOf, toolsToBuy, type School, type Effect } from './schools.ts';
+export { SCHOOLS, effectOf, foundUnder, toolsToBuy, type School, type Effect } from './schools.ts';

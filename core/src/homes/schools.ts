@@ -1,6 +1,6 @@
 import { stowageOf } from '../fit/index.ts';
 import { apply, type Plan, type PlanHead, type Supply } from '../plan/index.ts';
-import { findHomes, type FindOptions } from './find.ts';
+import { findHomes, type FindOptions, type Found } from './find.ts';
 import { yearlyUses } from './uses.ts';
 
 /** A way of working that can be chosen, in the maker’s words, with what each choice is (docs: the schools of the trade; common practice, no source). */
@@ -98,14 +98,24 @@ function asIf(plan: Plan, set: Partial<PlanHead>): { plan: Plan; buy: Effect['bu
   return { plan: { ...done.plan, supplies }, buy };
 }
 
+/** Homes found as if one worked otherwise: with something of the plan's head another, and the tools bought that it asks for. */
+export async function foundUnder(
+  plan: Plan,
+  set: Partial<PlanHead>,
+  options: FindOptions,
+): Promise<(Found & { buy: Effect['buy'] }) | null> {
+  const other = asIf(plan, set);
+  const found = await findHomes(other.plan, options);
+  return found && { ...found, buy: other.buy };
+}
+
 /** What the homes would come to if one worked otherwise: found anew, with so much work for every way that they can be set against each other. */
 export async function effectOf(
   plan: Plan,
   set: Partial<PlanHead>,
   options: Pick<FindOptions, 'now' | 'breathe' | 'cancelled' | 'since'> & { work: number },
 ): Promise<Effect | null> {
-  const other = asIf(plan, set);
-  const found = await findHomes(other.plan, options);
+  const found = await foundUnder(plan, set, options);
   if (!found) return null;
   const litres = Object.values(found.plan.places).reduce((sum, place) => {
     const { used, capacity } = stowageOf(found.plan, place);
@@ -115,6 +125,6 @@ export async function effectOf(
     seconds: found.after.fetching + found.after.withoutSeconds,
     without: found.after.without.length,
     litres,
-    buy: other.buy,
+    buy: found.buy,
   };
 }

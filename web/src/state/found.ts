@@ -1,24 +1,24 @@
 import { toast } from 'sonner';
 import { create } from 'zustand';
-import { type Plan } from '@heronstone/core/plan';
-import { type FoundHomes } from '../workers/homes.worker.ts';
+import { type Plan, type PlanHead } from '@heronstone/core/plan';
+import { type Counted } from '../workers/homes.worker.ts';
 
-/** What *find homes* found last, with the plan as it was and as it is then; kept until it is put away; shown in that plan only. */
-export type FoundResult = { before: Plan; after: Plan; found: FoundHomes };
+/** One of two states of the homes of a room. */
+export type Side = { name: string; plan: Plan; sum: Counted };
 
-export const useFound = create<{
-  result: FoundResult | null;
-  /** whether it lies open on the screen */
-  open: boolean;
-  keep: (result: FoundResult | null) => void;
-  show: (open: boolean) => void;
-}>((set) => ({
-  result: null,
-  open: false,
-  keep: (result) => set({ result, open: false }),
-  show: (open) => {
+/** Two of them to be set beside each other: before and after *find homes*, or found twice under two ways of working; kept until it is put away. */
+export type Pair = {
+  planId: string;
+  sides: readonly [Side, Side];
+  /** what choosing the second way would set; null where the second side is the plan as it is now */
+  choose: Partial<PlanHead> | null;
+};
+
+export const usePair = create<{ pair: Pair | null; keep: (pair: Pair | null) => void }>((set) => ({
+  pair: null,
+  keep: (pair) => {
     // what was said of it in short would lie over it
-    toast.dismiss();
-    set({ open });
+    if (pair?.choose) toast.dismiss();
+    set({ pair });
   },
 }));

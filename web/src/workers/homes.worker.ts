@@ -5,19 +5,23 @@ import {
   findHomes,
   type FindProgress,
   type Found,
+  foundUnder,
   isWorse,
   type Tally,
 } from '@heronstone/core/homes';
 import { crossingTo } from '@heronstone/core/moves';
 import { type Command, type Plan, type PlanHead } from '@heronstone/core/plan';
 
-type Counted = Omit<Tally, 'without'> & { without: number };
+export type Counted = Omit<Tally, 'without'> & { without: number };
 export type FoundHomes = Pick<Found, 'answer' | 'command' | 'keeping' | 'growthGaveWay'> & {
   moves: number;
   before: Counted;
   after: Counted;
   worse: boolean;
 };
+
+/** Homes as found under one way of working. */
+export type WayFound = { plan: Plan; sum: Counted };
 
 /** The order of moves, ready to be kept in the plan. */
 export type PlannedMoves = {
@@ -73,6 +77,22 @@ const api = {
       if (!effect || stop) return;
       tell(i, effect);
     }
+  },
+  /** Homes found twice with the same work: as one works now, and as one would with something of the plan's head another. */
+  async bothWays(
+    plan: Plan,
+    set: Partial<PlanHead>,
+    work: number,
+    since: string,
+  ): Promise<[WayFound, WayFound] | null> {
+    stop = false;
+    const both: WayFound[] = [];
+    for (const head of [{}, set]) {
+      const found = await foundUnder(plan, head, { ...pausing, work, since });
+      if (!found || stop) return null;
+      both.push({ plan: found.plan, sum: counted(found.after) });
+    }
+    return both as [WayFound, WayFound];
   },
   /** The way from one plan’s homes to another’s. */
   crossing(now: Plan, then: Plan): PlannedMoves {

@@ -4,8 +4,9 @@ import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { type Assessment, type FindProgress } from '@heronstone/core/homes';
 import { placeTitle, type Plan } from '@heronstone/core/plan';
-import { useFound } from '../../state/found.ts';
+import { usePair } from '../../state/found.ts';
 import { usePlan } from '../../state/plan-store.ts';
+import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
 import { countWords, today, yearWords } from '../../ui/words.ts';
 import { type FoundHomes, type HomesWorker } from '../../workers/homes.worker.ts';
@@ -17,7 +18,8 @@ const SECONDS = 2;
 /** Find homes: in a worker, with the running total and how far it can be from the best; one undo for the whole result. */
 export function FindHomes({ assessment }: { assessment: Assessment }) {
   const dispatch = usePlan((s) => s.dispatch);
-  const { keep, result, show } = useFound();
+  const { keep, pair } = usePair();
+  const { select } = useSelection();
   const planId = usePlan((s) => s.plan.id);
   const [progress, setProgress] = useState<FindProgress | null>(null);
   const [running, setRunning] = useState(false);
@@ -52,7 +54,14 @@ export function FindHomes({ assessment }: { assessment: Assessment }) {
             : { type: 'several', words: 'find homes', commands: [found.command, ...found.keeping] as never },
         )
       ) {
-        keep({ before: plan, after: usePlan.getState().plan, found });
+        keep({
+          planId: plan.id,
+          sides: [
+            { name: 'before', plan, sum: found.before },
+            { name: 'now', plan: usePlan.getState().plan, sum: found.after },
+          ],
+          choose: null,
+        });
         toast.success(`${countWords(found.moves, 'home', 'homes')} changed`, {
           description: <Compared found={found} second="now" plan={usePlan.getState().plan} />,
           duration: 20_000,
@@ -100,7 +109,16 @@ export function FindHomes({ assessment }: { assessment: Assessment }) {
     );
   return (
     <>
-      {result?.before.id === planId && <Button onClick={() => show(true)}>Before and after</Button>}
+      {pair?.planId === planId && (
+        <Button
+          onClick={() => {
+            toast.dismiss();
+            select({ view: 'both', place: null, supply: null, share: null }, true);
+          }}
+        >
+          {pair.choose ? 'Two ways' : 'Before and after'}
+        </Button>
+      )}
       <Button look="main" onClick={() => void find()} title="Find homes ( F )">
         <House size={16} aria-hidden /> Find homes
       </Button>

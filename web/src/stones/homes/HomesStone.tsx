@@ -14,16 +14,18 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { assessHomes } from '@heronstone/core/homes';
 import { homeOf, homesOf, placeTitle, type Share, type Supply } from '@heronstone/core/plan';
-import { BANDS, type BandNumber, makerOf, planAsWorked } from '@heronstone/core/reach';
+import { makerOf, planAsWorked } from '@heronstone/core/reach';
+import { usePair } from '../../state/found.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { useHover, useSeat, useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
-import { bandColour, bandName, fetchWords, today, yearWords } from '../../ui/words.ts';
+import { bandName, fetchWords, today } from '../../ui/words.ts';
 import { Floor } from '../../views/floor/Floor.tsx';
 import { looksFrom } from '../../views/round/looks.ts';
 import { Round, wrap } from '../../views/round/Round.tsx';
 import { SunDial, useSun } from '../../views/sun/SunDial.tsx';
-import { BeforeAfter } from './BeforeAfter.tsx';
+import { BandLegend } from './BandLegend.tsx';
+import { BothSides } from './BothSides.tsx';
 import { Crossing } from './Crossing.tsx';
 import { FindHomes } from './FindHomes.tsx';
 import { InHand } from './InHand.tsx';
@@ -34,10 +36,13 @@ import { singleKey } from '../../ui/single-keys.ts';
 
 type Held = { supply: Supply; share: Share };
 
-/** The room with its homes; or, while things are carried over, the order of moves. */
+/** The room with its homes; or two states of them beside each other; or, while things are carried over, the order of moves. */
 export default function HomesStone() {
   const { get } = useSelection();
-  return get('view') === 'crossing' ? <Crossing /> : <HomesInRoom />;
+  const { pair } = usePair();
+  const planId = usePlan((s) => s.plan.id);
+  if (get('view') === 'crossing') return <Crossing />;
+  return get('view') === 'both' && pair?.planId === planId ? <BothSides pair={pair} /> : <HomesInRoom />;
 }
 
 /** Round above; below it what has no home, Floor, and the ledger of what is chosen. */
@@ -228,7 +233,6 @@ function HomesInRoom() {
           <FindHomes assessment={assessment} />
         </div>
         {weighing && <Weighing onClose={() => setWeighing(false)} />}
-        <BeforeAfter />
         {round}
         <BandLegend fetches={assessment.fetchesByBand} seconds={assessment.seconds} />
         <div className="grid grow grid-cols-1 gap-5 px-4 pb-2 pt-1 lg:h-[calc(100vh-31rem)] lg:min-h-72 lg:grid-cols-[20rem_1fr_24rem]">
@@ -281,23 +285,6 @@ function HomesInRoom() {
         )}
       </DragOverlay>
     </DndContext>
-  );
-}
-
-function BandLegend({ fetches, seconds }: { fetches: number[]; seconds: number }) {
-  const all = fetches.reduce((a, b) => a + b, 0);
-  return (
-    <div className="flex flex-wrap items-center gap-x-4 gap-y-0.5 px-4 py-1 text-[13px]">
-      {([1, 2, 3, 4, 5, 6, 7] as BandNumber[]).map((b) => (
-        <span key={b} className="inline-flex items-center gap-1.5">
-          <span className="inline-block size-3 rounded-sm" style={{ background: bandColour(b) }} />
-          {BANDS[b]} <span className="text-soft">{all ? `${Math.round((fetches[b]! / all) * 100)} %` : ''}</span>
-        </span>
-      ))}
-      <span className="ml-auto text-soft">
-        shares of {Math.round(all)} fetches a year · {yearWords(seconds)} in all
-      </span>
-    </div>
   );
 }
 

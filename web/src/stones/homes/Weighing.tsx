@@ -3,7 +3,9 @@ import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { type Effect, SCHOOLS, type School } from '@heronstone/core/homes';
 import { newId, type PlanHead, WEIGHTS } from '@heronstone/core/plan';
+import { usePair } from '../../state/found.ts';
 import { usePlan } from '../../state/plan-store.ts';
+import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
 import { NumberField, SelectField } from '../../ui/fields.tsx';
 import { Sheet } from '../../ui/sheet.tsx';
@@ -28,6 +30,8 @@ type Variant = { key: string; set: Partial<PlanHead> };
 export function Weighing({ onClose }: { onClose: () => void }) {
   const plan = usePlan((s) => s.plan);
   const dispatch = usePlan((s) => s.dispatch);
+  const { keep } = usePair();
+  const { select } = useSelection();
   const [effects, setEffects] = useState<ReadonlyMap<string, Effect>>(new Map());
   const [running, setRunning] = useState(false);
   const worker = useRef<Worker | null>(null);
@@ -83,6 +87,35 @@ export function Weighing({ onClose }: { onClose: () => void }) {
     setEffects(new Map());
     dispatch({ type: 'setPlan', set: change });
   };
+  const [pairing, setPairing] = useState(false);
+  /** Both ways found with the same work, then seen in the room. */
+  const beside = async (name: string, change: Partial<PlanHead>) => {
+    worker.current?.terminate();
+    const raw = new Worker(new URL('../../workers/homes.worker.ts', import.meta.url), { type: 'module' });
+    worker.current = raw;
+    setRunning(false);
+    setPairing(true);
+    try {
+      const both = await orFail(raw, wrap<HomesWorker>(raw).bothWays(plan, change, WORK, today()));
+      if (!both || worker.current !== raw) return;
+      keep({
+        planId: plan.id,
+        sides: [
+          { name: 'as you work now', ...both[0] },
+          { name, ...both[1] },
+        ],
+        choose: change,
+      });
+      onClose();
+      select({ view: 'both', place: null, supply: null, share: null }, true);
+    } catch (e) {
+      toast.error(`The two ways could not be set beside each other: ${(e as Error).message}`);
+    } finally {
+      raw.terminate();
+      if (worker.current === raw) worker.current = null;
+      setPairing(false);
+    }
+  };
   const now = effects.get('now');
   const people = Object.values(plan.people).filter((p) =>
     Object.values(plan.stations).some((s) => s.personId === p.id),
@@ -106,6 +139,7 @@ export function Weighing({ onClose }: { onClose: () => void }) {
             effects={effects}
             now={now}
             onChoose={(value) => set({ [school.key]: value })}
+            onBeside={pairing ? null : (value, words) => void beside(words, { [school.key]: value })}
           />
         ))}
       </div>
@@ -156,12 +190,14 @@ function SchoolRow({
   effects,
   now,
   onChoose,
+  onBeside,
 }: {
   school: School;
   value: PlanHead[School['key']];
   effects: ReadonlyMap<string, Effect>;
   now: Effect | undefined;
   onChoose: (value: PlanHead[School['key']]) => void;
+  onBeside: ((value: PlanHead[School['key']], words: string) => void) | null;
 }) {
   // the figures speak for the choice with the fewest seconds, once all are known
   const known = school.choices.flatMap(([v]) => {
@@ -186,6 +222,7 @@ function SchoolRow({
             now={now}
             speaks={best === v}
             onChoose={() => onChoose(v)}
+            {...(v === value ? {} : { onBeside: onBeside && (() => onBeside(v, words)) })}
           />
         ))}
       </div>
@@ -201,6 +238,7 @@ function Choice({
   now,
   speaks = false,
   onChoose,
+  onBeside,
 }: {
   name: string;
   words: string;
@@ -209,8 +247,10 @@ function Choice({
   now: Effect | undefined;
   speaks?: boolean;
   onChoose: () => void;
+  /** sets it beside how one works now; null while that is being worked out */
+  onBeside?: (() => void) | null;
 }) {
-  return (
+  const label = (
     <label className="inline-flex items-baseline gap-1.5">
       <input type="radio" name={name} checked={checked} onChange={onChoose} />
       <span>
@@ -219,6 +259,21 @@ function Choice({
         {speaks && <span className="block text-[13px] text-heron">the figures speak for this</span>}
       </span>
     </label>
+  );
+  if (onBeside === undefined) return label;
+  return (
+    <span>
+      {label}
+      <button
+        type="button"
+        disabled={onBeside === null}
+        onClick={() => onBeside?.()}
+        aria-label={`${words}: see it in the room`}
+        className="ml-5 block min-h-6 text-[13px] text-heron hover:underline disabled:text-soft"
+      >
+        {onBeside === null ? 'finding both …' : 'see it in the room'}
+      </button>
+    </span>
   );
 }
 

@@ -1,0 +1,327 @@
+import { wrap } from 'comlink';
+import { ArrowLeft, Footprints } from 'lucide-react';
+import { useEffect, useMemo, useState } from 'react';
+import { toast } from 'sonner';
+import { assessHomes, backTo, type Change, compareHomes, type StationSum } from '@heronstone/core/homes';
+import { apply, placeTitle, type Plan } from '@heronstone/core/plan';
+import { type BandNumber, BANDS, makerOf, planAsWorked } from '@heronstone/core/reach';
+import { usePlan } from '../../state/plan-store.ts';
+import { type Pair, usePair } from '../../state/found.ts';
+import { useHover, useSelection } from '../../state/selection.ts';
+import { Button } from '../../ui/button.tsx';
+import { singleKey } from '../../ui/single-keys.ts';
+import { bandColour, bandName, countWords, today, yearWords } from '../../ui/words.ts';
+import { type HomesWorker } from '../../workers/homes.worker.ts';
+import { orFail } from '../../workers/or-fail.ts';
+import { Floor } from '../../views/floor/Floor.tsx';
+import { looksFrom } from '../../views/round/looks.ts';
+import { Round } from '../../views/round/Round.tsx';
+import { BandLegend } from './BandLegend.tsx';
+
+/**
+ * Two states of the homes of this room set beside each other: Round and Floor of either at a key, what each station and person spends in both, what
+ * gained most and what got worse; and, after *find homes*, the way there.
+ */
+export function BothSides({ pair }: { pair: Pair }) {
+  const { keep } = usePair();
+  const dispatch = usePlan((s) => s.dispatch);
+  const { get, select } = useSelection();
+  const hovered = useHover((s) => s.place);
+  const [at, setAt] = useState<0 | 1>(1);
+  const { plan } = pair.sides[at];
+  const assessed = useMemo(() => pair.sides.map((side) => assessHomes(side.plan)), [pair]);
+  const compared = useMemo(
+    () => compareHomes(pair.sides[0].plan, pair.sides[1].plan, 10, [assessed[0]!, assessed[1]!]),
+    [pair, assessed],
+  );
+  const stations = Object.values(plan.stations).sort((a, b) => (a.name < b.name ? -1 : 1));
+  const station = stations.find((s) => s.id === get('seat')) ?? stations[0];
+  const maker = station ? makerOf(plan, station) : null;
+  const seen = useMemo(() => (station ? planAsWorked(plan, station) : plan), [plan, station]);
+  const looks = useMemo(() => (maker ? looksFrom(plan, seen, maker, null) : new Map()), [plan, seen, maker]);
+  const [turning, setTurning] = useState<number | null>(null);
+  const turn = turning ?? (Number(get('turn') ?? 0) || 0);
+  const turnTo = (to: number) => {
+    setTurning(null);
+    select({ turn: to === 0 ? null : String(to) });
+  };
+  const place = get('place');
+  const shown = hovered ?? place;
+  const shownPlace = shown ? plan.places[shown] : undefined;
+  const look = shown ? looks.get(shown) : undefined;
+  const close = () => select({ view: null });
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      if (singleKey(e) === 'b') setAt((now) => (now === 0 ? 1 : 0));
+      if (e.key === 'Escape') close();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  });
+  const longest = Math.max(1, ...compared.stations.flatMap((s) => [s.before.seconds, s.after.seconds]));
+  return (
+    <main className="flex grow flex-col">
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-line px-4 py-1">
+        <Button look="quiet" className="!px-1.5" aria-label="Back to the homes" onClick={close}>
+          <ArrowLeft size={17} aria-hidden />
+        </Button>
+        <h1 className="font-display text-xl font-semibold">
+          {pair.choose ? 'Two ways of working' : 'Before and after'}
+        </h1>
+        <div role="group" aria-label="Shown" className="flex flex-wrap gap-1">
+          {pair.sides.map((side, i) => (
+            <button
+              key={side.name}
+              type="button"
+              aria-pressed={at === i}
+              title="The other one ( B )"
+              onClick={() => setAt(i as 0 | 1)}
+              className={`rounded-md border px-2.5 py-0.5 text-left ${at === i ? 'border-ink bg-ink text-ground' : 'border-line bg-paper hover:border-heron'}`}
+            >
+              {side.name} · <span className="tabular-nums">{yearWords(side.sum.total)}</span>
+              {side.sum.without > 0 && ` · ${side.sum.without} without a home`}
+            </button>
+          ))}
+        </div>
+        <p className="min-w-0 grow basis-40 truncate text-[14px]" aria-live="polite">
+          {shownPlace && look ? (
+            <>
+              <strong>{placeTitle(plan, shownPlace)}</strong> · {bandName(look.band)} ·{' '}
+              {look.kinds > 0
+                ? `${countWords(look.kinds, 'kind', 'kinds')}, ${Math.round(look.full * 100)} % full`
+                : 'empty'}
+            </>
+          ) : (
+            <span className="text-soft">
+              Choose something that changed: the room shows where it was and where it is.
+            </span>
+          )}
+        </p>
+      </div>
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-1 px-4 pb-1">
+        <div role="group" aria-label="Seen from" className="flex grow flex-wrap items-center gap-1">
+          <span className="text-soft">from</span>
+          {stations.map((s) => (
+            <button
+              key={s.id}
+              type="button"
+              aria-pressed={s.id === station?.id}
+              onClick={() => select({ seat: s.id, turn: null })}
+              className={`rounded-full border px-2.5 py-0.5 ${s.id === station?.id ? 'border-ink bg-ink text-ground' : 'border-line bg-paper hover:border-heron'}`}
+            >
+              {s.name}
+            </button>
+          ))}
+        </div>
+        {pair.choose ? (
+          <Button
+            look="main"
+            onClick={() => {
+              if (dispatch({ type: 'setPlan', set: pair.choose! })) keep(null);
+              close();
+            }}
+          >
+            Work so from now on
+          </Button>
+        ) : (
+          <Onward before={pair.sides[0].plan} />
+        )}
+      </div>
+      {maker && (
+        <Round
+          plan={seen}
+          maker={maker}
+          turn={turn}
+          onTurning={setTurning}
+          onTurn={turnTo}
+          looks={looks}
+          chosen={place}
+          onChoose={(id) => select({ place: id })}
+        />
+      )}
+      <BandLegend fetches={assessed[at]!.fetchesByBand} seconds={assessed[at]!.seconds} />
+      <div className="grid grow grid-cols-1 gap-5 px-4 pb-2 pt-1 lg:h-[calc(100vh-31rem)] lg:min-h-72 lg:grid-cols-[18rem_22rem_1fr_1fr]">
+        <div className="min-h-64 min-w-0">
+          {maker && (
+            <Floor
+              plan={seen}
+              up={maker.seat.heading + turn}
+              maker={maker}
+              goal={shown}
+              chosenStation={station!.id}
+              onChooseStation={(id) => select({ seat: id, turn: null })}
+              chosenUnit={shownPlace?.unitId ?? null}
+            />
+          )}
+        </div>
+        <section aria-label="By station" className="min-h-0 overflow-auto">
+          <h2 className="font-semibold">Fetching, by station</h2>
+          <table className="w-full border-separate border-spacing-y-1">
+            <thead className="sr-only">
+              <tr>
+                <th>station</th>
+                <th>{pair.sides.map((s) => s.name).join(' and ')}</th>
+                <th>hours a year</th>
+              </tr>
+            </thead>
+            <tbody>
+              {compared.stations.map(({ before: was, after: is }) => (
+                <tr key={was.station.id}>
+                  <th className="w-36 pr-2 text-left align-top font-normal">
+                    {was.station.name}
+                    <span className="block text-[13px] text-soft">{was.person}</span>
+                  </th>
+                  <td className="align-middle">
+                    <Bar sum={was} longest={longest} label={`${was.station.name}, ${pair.sides[0].name}`} />
+                    <Bar sum={is} longest={longest} label={`${was.station.name}, ${pair.sides[1].name}`} />
+                  </td>
+                  <td className="w-24 pl-2 text-right align-middle text-[14px] tabular-nums">
+                    <span className="block text-soft">{yearWords(was.seconds)}</span>
+                    <span className="block font-semibold">{yearWords(is.seconds)}</span>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </section>
+        <Changes
+          title={pair.choose ? `Less with “${pair.sides[1].name}”` : 'Gained most'}
+          list={compared.gains}
+          chosen={place}
+          onShow={(c) => select({ place: at === 0 ? c.fromId : c.toId })}
+        />
+        <Changes
+          title={pair.choose ? 'More' : 'Got worse'}
+          list={compared.losses}
+          chosen={place}
+          onShow={(c) => select({ place: at === 0 ? c.fromId : c.toId })}
+        />
+      </div>
+    </main>
+  );
+}
+
+/** One bar a state: as long as its hours, its fetches’ bands as colours, told by the label too. */
+function Bar({ sum, longest, label }: { sum: StationSum; longest: number; label: string }) {
+  const all = sum.fetchesByBand.reduce((a, b) => a + b, 0);
+  const words = sum.fetchesByBand
+    .flatMap((n, b) => (n > 0 && b > 0 ? [`${Math.round((n / all) * 100)} % ${BANDS[b]}`] : []))
+    .join(', ');
+  return (
+    <div
+      role="img"
+      aria-label={`${label}: ${yearWords(sum.seconds)}; ${words || 'nothing fetched'}`}
+      title={words}
+      className="mb-0.5 flex h-3 overflow-hidden rounded-sm bg-stone"
+      style={{ width: `${Math.max(1, (sum.seconds / longest) * 100)}%` }}
+    >
+      {sum.fetchesByBand.map((n, b) =>
+        n > 0 && b > 0 ? (
+          <span key={b} style={{ width: `${(n / all) * 100}%`, background: bandColour(b as BandNumber) }} />
+        ) : null,
+      )}
+    </div>
+  );
+}
+
+function Changes({
+  title,
+  list,
+  chosen,
+  onShow,
+}: {
+  title: string;
+  list: readonly Change[];
+  chosen: string | null;
+  onShow: (change: Change) => void;
+}) {
+  return (
+    <section aria-label={title} className="min-h-0 overflow-auto">
+      <h2 className="font-semibold">{title}</h2>
+      {list.length === 0 && <p className="text-soft">Nothing.</p>}
+      <ul>
+        {list.map((c) => (
+          <li key={`${c.share} ${c.supply.id}`}>
+            <button
+              type="button"
+              onClick={() => onShow(c)}
+              className={`w-full rounded-md px-1.5 py-0.5 text-left text-[14px] hover:bg-stone ${chosen !== null && [c.fromId, c.toId].includes(chosen) ? 'bg-stone' : ''}`}
+            >
+              <span className="flex justify-between gap-2">
+                <span className="truncate">
+                  {c.supply.name}
+                  {c.share === 'backstock' && <span className="text-soft"> reserve</span>}
+                </span>
+                <span className="shrink-0 tabular-nums">
+                  {yearWords(Math.abs(c.seconds))} {c.seconds < 0 ? 'less' : `more for ${c.person}`}
+                </span>
+              </span>
+              <span className="block truncate text-[13px] text-soft">
+                {c.from} → {c.to}
+              </span>
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** Whether the things lie there already or have yet to be carried. */
+function Onward({ before }: { before: Plan }) {
+  const dispatch = usePlan((s) => s.dispatch);
+  const { keep } = usePair();
+  const { select } = useSelection();
+  const [working, setWorking] = useState(false);
+  const carry = async () => {
+    setWorking(true);
+    const raw = new Worker(new URL('../../workers/homes.worker.ts', import.meta.url), { type: 'module' });
+    try {
+      // as it is now: homes may have been changed by hand since they were found
+      const now = usePlan.getState().plan;
+      const back = backTo(before, now, today());
+      const old = apply(now, back);
+      if (!old.ok) throw new Error(old.reason);
+      const { moves, stuck } = await orFail(raw, wrap<HomesWorker>(raw).crossing(old.plan, now));
+      const done = dispatch({
+        type: 'several',
+        words: 'plan the moves',
+        commands: [back, { type: 'planMoves', moves }] as never,
+      });
+      if (!done) return;
+      if (stuck.length > 0)
+        toast(
+          `The tray is too small for ${countWords(stuck.length, 'thing', 'things')}: ${stuck.slice(0, 3).join(', ')}.`,
+        );
+      keep(null);
+      select({ view: 'crossing' });
+    } catch (e) {
+      toast.error(`The moves could not be worked out: ${(e as Error).message}`);
+    } finally {
+      raw.terminate();
+      setWorking(false);
+    }
+  };
+  return (
+    <span className="flex gap-2">
+      <Button
+        look="quiet"
+        title="Nothing is left to carry: put this away"
+        onClick={() => {
+          keep(null);
+          select({ view: null });
+        }}
+      >
+        They lie there already
+      </Button>
+      <Button
+        look="main"
+        disabled={working}
+        title="The old homes come back and change one by one: the plan is true after every tick"
+        onClick={() => void carry()}
+      >
+        <Footprints size={16} aria-hidden /> {working ? 'Working out the moves …' : 'Carry them over step by step'}
+      </Button>
+    </span>
+  );
+}
