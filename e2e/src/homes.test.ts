@@ -59,7 +59,10 @@ describe('homes: found, weighed, compared, carried over', () => {
     await first.click();
     await page.getByText(to!).first().waitFor();
     await page.keyboard.press('b');
-    await page.getByRole('group', { name: 'Shown' }).getByRole('button', { name: /^before/, pressed: true }).waitFor();
+    await page
+      .getByRole('group', { name: 'Shown' })
+      .getByRole('button', { name: /^before/, pressed: true })
+      .waitFor();
     await first.click();
     await page.locator('p[aria-live]').getByText(from!.split(' and ')[0]!).waitFor();
     expect(await page.getByLabel('By station').getByRole('row').count()).toBe(1 + 6);
@@ -95,4 +98,59 @@ describe('homes: found, weighed, compared, carried over', () => {
     expect(Object.values((await kept()).homes).filter((h) => h.pinned).length).toBeGreaterThanOrEqual(2);
     await phone.page.close();
   }, 240_000);
+
+  test('while a thing is dragged it is said what it would cost there; let go, it lives there', async () => {
+    const { page, errors } = await newPage(browser);
+    const mine = await addDemoPlan(server, 'spring');
+    await page.goto(`${server.url}/p/${mine}/homes?seat=kite-seat`);
+    await page.getByLabel('Any supply').fill('Hammer');
+    const chip = page.locator('[data-row]').filter({ hasText: 'Hammer' }).first();
+    const from = (await chip.boundingBox())!;
+    const places = await page.locator('[data-place]').all();
+    await page.mouse.move(from.x + 20, from.y + from.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(from.x + 60, from.y - 40, { steps: 3 });
+    await page.getByText('over a place of Round: what it would cost').waitFor();
+    // over one place after the other, until one has room and says what living there would change
+    const said = page.getByText(/s a fetch · .* a year.* (less|more) · \d+ % full then$/);
+    let left: string | null = null;
+    for (const place of places) {
+      const at = await place.boundingBox();
+      if (!at || at.width < 12 || at.height < 12) continue;
+      await page.mouse.move(at.x + at.width / 2, at.y + at.height / 2, { steps: 3 });
+      await page.waitForTimeout(150);
+      if ((await said.count()) === 0) continue;
+      left = await place.getAttribute('data-place');
+      break;
+    }
+    expect(left).not.toBeNull();
+    await page.mouse.up();
+    const home = async () =>
+      Object.values((await serverPlan(server.url, mine)).plan.homes).find((h) => h.supplyId === 'hammer')?.placeId;
+    await until(async () => (await home()) === left, 'the hammer lives where it was let go');
+    expect(errors).toEqual([]);
+    await page.close();
+  }, 120_000);
+
+  test('a new thing has its best places as soon as it is typed, and lives there at a press', async () => {
+    const { page, errors } = await newPage(browser);
+    const mine = await addDemoPlan(server, 'spring');
+    await page.goto(`${server.url}/p/${mine}/supplies?view=lines`);
+    await page.fill('#lines', '12 small ink pads');
+    await page.getByRole('button', { name: 'Take in 1' }).click();
+    const put = page
+      .getByRole('region', { name: /^Where .* could go$/ })
+      .getByRole('button', { name: /^Put it there/ });
+    await put.first().waitFor();
+    expect(await put.count()).toBe(3);
+    await put.first().click();
+    const homed = async () => {
+      const { plan: now } = await serverPlan(server.url, mine);
+      const [pads] = Object.values(now.supplies).filter((s) => /small ink pad/i.test(s.name));
+      return Object.values(now.homes).some((h) => h.supplyId === pads?.id);
+    };
+    await until(homed, 'the ink pads have a home');
+    expect(errors).toEqual([]);
+    await page.close();
+  }, 120_000);
 });

@@ -3,10 +3,27 @@ import { factsOf } from '../catalogue/index.ts';
 import { type Command, homesIn, homesOf, type Place, type Plan, type Share, type Supply } from '../plan/index.ts';
 import { keptOut } from './barred.ts';
 import { costOfHome, type HomeCost, shareStates } from './cost.ts';
-import { costWithoutHome } from './tally.ts';
+import { costWithoutHome, familyOf, spreadOf } from './tally.ts';
 
-/** A place a share could live in, with what it would cost there a year. */
-export type Option = { place: Place; cost: HomeCost };
+/** A place a share could live in, with what it would cost there a year, and what being away from its family costs besides, s. */
+export type Option = { place: Place; cost: HomeCost; apart: number };
+
+/** What a place costs a year in all, as it is weighed. */
+const inAll = ({ cost, apart }: Pick<Option, 'cost' | 'apart'>): number => cost.weighed + apart;
+
+/** Where the others of its family live; what it costs a year to lie in none of these places, s. */
+function familyPlaces(plan: Plan, supply: Supply, share: Share): (placeId: string) => number {
+  const family = share === 'working' ? familyOf(plan, supply) : null;
+  const places = new Set<string>();
+  if (family !== null)
+    for (const home of Object.values(plan.homes)) {
+      const other = plan.supplies[home.supplyId];
+      if (home.share === 'working' && other && other.id !== supply.id && familyOf(plan, other) === family)
+        places.add(home.placeId);
+    }
+  const spread = places.size === 0 ? 0 : spreadOf(plan, supply);
+  return (placeId) => (places.has(placeId) ? 0 : spread);
+}
 
 /** Something that makes room and where it goes. */
 export type Displaced = { supply: Supply; share: Share; from: string; to: string; seconds: number };
@@ -22,6 +39,7 @@ const ASKED = 8;
 /** Every place a share goes into by itself, those who fetch it reach, and nothing forbids; the cheapest first. */
 export function optionsFor(plan: Plan, supply: Supply, share: Share): Option[] {
   const now = homesOf(plan, supply.id, share).map((h) => h.placeId);
+  const apart = familyPlaces(plan, supply, share);
   const out: Option[] = [];
   for (const place of Object.values(plan.places)) {
     if (!now.includes(place.id)) {
@@ -33,9 +51,9 @@ export function optionsFor(plan: Plan, supply: Supply, share: Share): Option[] {
     // what is not measured yet may go in
     if (!alone.ok && alone.reason !== 'not measured yet') continue;
     const cost = costOfHome(plan, supply, share, place.id);
-    if (cost && Number.isFinite(cost.seconds)) out.push({ place, cost });
+    if (cost && Number.isFinite(cost.seconds)) out.push({ place, cost, apart: apart(place.id) });
   }
-  return out.sort((a, b) => a.cost.weighed - b.cost.weighed || (a.place.id < b.place.id ? -1 : 1));
+  return out.sort((a, b) => inAll(a) - inAll(b) || (a.place.id < b.place.id ? -1 : 1));
 }
 
 /** What lies in a place when some are gone and some have come, laid for real: ids of what finds no room. */
@@ -51,12 +69,17 @@ function overIn(plan: Plan, placeId: string, without: ReadonlySet<string>, more:
 }
 
 /** What a share costs where it is, s a year, as it is weighed; what has no home that works counts as what that is set at. */
-const costNow = (plan: Plan, supply: Supply, share: Share): number =>
-  shareStates(plan, supply, share).reduce(
-    (sum, { cost, count }) =>
-      sum + (cost?.reason === null ? cost.weighed : (costWithoutHome(plan, supply, share) * count) / supply[share]),
+function costNow(plan: Plan, supply: Supply, share: Share): number {
+  const apart = familyPlaces(plan, supply, share);
+  return shareStates(plan, supply, share).reduce(
+    (sum, { cost, place, count }) =>
+      sum +
+      (place && cost?.reason === null
+        ? cost.weighed + apart(place.id)
+        : (costWithoutHome(plan, supply, share) * count) / supply[share]),
     0,
   );
+}
 
 /**
  * A share put into a place, with the cheapest re-fit around it: of what lies there as few as possible, and of those the cheapest, make room, each to
@@ -78,9 +101,10 @@ export function refitAround(
   const coming: Thing = { id: 'coming', supply, count: supply[share] };
   const own = new Set(homesOf(plan, supply.id, share).map((h) => h.id));
   const before = costNow(plan, supply, share);
+  const there = cost.weighed + familyPlaces(plan, supply, share)(placeId);
   const give: Command = { type: 'assignHome', supplyId: supply.id, share, placeId, since };
   const room = (gone: readonly string[]) => overIn(plan, placeId, new Set([...own, ...gone]), [coming]).length === 0;
-  if (room([])) return { place, cost, change: cost.weighed - before, displaced: [], command: give };
+  if (room([])) return { place, cost, change: there - before, displaced: [], command: give };
   if (most === 0 || !fitOf(holderOf(place), supply, supply[share]).ok) return null;
   const movable = homesIn(plan, placeId).flatMap((home) => {
     const other = plan.supplies[home.supplyId];
@@ -104,7 +128,7 @@ export function refitAround(
   return {
     place,
     cost,
-    change: cost.weighed - before + sum(best),
+    change: there - before + sum(best),
     displaced: best.map((m) => ({
       supply: m.other,
       share: m.home.share,
@@ -132,11 +156,12 @@ export function refitAround(
 /** The cheapest place but one with room for a share, and what going there changes, s a year. */
 function nextHome(plan: Plan, supply: Supply, share: Share, but: string): { to: Place; change: number } | null {
   const now = costNow(plan, supply, share);
-  for (const { place, cost } of optionsFor(plan, supply, share)
+  for (const option of optionsFor(plan, supply, share)
     .filter((o) => o.place.id !== but)
     .slice(0, TRIED)) {
+    const { place } = option;
     const thing: Thing = { id: 'coming', supply, count: supply[share] };
-    if (overIn(plan, place.id, new Set(), [thing]).length === 0) return { to: place, change: cost.weighed - now };
+    if (overIn(plan, place.id, new Set(), [thing]).length === 0) return { to: place, change: inAll(option) - now };
   }
   return null;
 }
@@ -147,11 +172,13 @@ function nextHome(plan: Plan, supply: Supply, share: Share, but: string): { to: 
  */
 export function bestPlacesFor(plan: Plan, supply: Supply, share: Share, since: string, count = 3, most = 0): Refit[] {
   const now = homesOf(plan, supply.id, share);
+  const before = costNow(plan, supply, share);
   const found: Refit[] = [];
-  for (const { place, cost } of optionsFor(plan, supply, share)) {
+  for (const option of optionsFor(plan, supply, share)) {
+    const { place } = option;
     if (now.length === 1 && now[0]!.placeId === place.id) continue;
-    // the rest are dearer already than what was found
-    if (found.length >= count && cost.weighed >= Math.max(...found.map((f) => f.cost.weighed + extra(f)))) break;
+    // the rest are dearer already than what was found: others making room only adds to it
+    if (found.length >= count && inAll(option) - before >= found.at(-1)!.change) break;
     const refit = refitAround(plan, supply, share, place.id, since, most);
     if (!refit) continue;
     found.push(refit);
@@ -160,4 +187,3 @@ export function bestPlacesFor(plan: Plan, supply: Supply, share: Share, since: s
   }
   return found;
 }
-const extra = (f: Refit) => f.displaced.reduce((s, d) => s + d.seconds, 0);

@@ -7,10 +7,12 @@ import {
   type Found,
   foundUnder,
   isWorse,
+  type OneMore,
+  oneMoreFor,
   type Tally,
 } from '@heronstone/core/homes';
 import { crossingTo } from '@heronstone/core/moves';
-import { type Command, type Plan, type PlanHead } from '@heronstone/core/plan';
+import { type Command, type Plan, type PlanHead, type Share } from '@heronstone/core/plan';
 
 export type Counted = Omit<Tally, 'without'> & { without: number };
 export type FoundHomes = Pick<Found, 'answer' | 'command' | 'keeping' | 'growthGaveWay'> & {
@@ -93,6 +95,11 @@ const api = {
       both.push({ plan: found.plan, sum: counted(found.after) });
     }
     return both as [WayFound, WayFound];
+  },
+  /** What one more of something would do for what finds no room. */
+  oneMore(plan: Plan, supplyId: string, share: Share, since: string): OneMore[] {
+    const supply = plan.supplies[supplyId];
+    return supply ? oneMoreFor(plan, supply, share, since) : [];
   },
   /** The way from one plan’s homes to another’s. */
   crossing(now: Plan, then: Plan): PlannedMoves {

@@ -2,7 +2,7 @@ import {
   DndContext,
   DragOverlay,
   type DragEndEvent,
-  type DragMoveEvent,
+  type DragOverEvent,
   MouseSensor,
   pointerWithin,
   TouchSensor,
@@ -29,7 +29,7 @@ import { BothSides } from './BothSides.tsx';
 import { Crossing } from './Crossing.tsx';
 import { FindHomes } from './FindHomes.tsx';
 import { InHand } from './InHand.tsx';
-import { dropWords } from './moves.ts';
+import { dropWords } from '../../views/places/offers.ts';
 import { Tray } from './Tray.tsx';
 import { Weighing } from './Weighing.tsx';
 import { singleKey } from '../../ui/single-keys.ts';
@@ -150,7 +150,8 @@ function HomesInRoom() {
       sensors={sensors}
       collisionDetection={pointerWithin}
       onDragStart={(e) => setDragged((e.active.data.current as Held | undefined) ?? null)}
-      onDragMove={(e: DragMoveEvent) => setOver((e.over?.data.current?.placeId as string | undefined) ?? null)}
+      // told when it comes over another place; a move tells of the place before
+      onDragOver={(e: DragOverEvent) => setOver((e.over?.data.current?.placeId as string | undefined) ?? null)}
       onDragCancel={() => {
         setDragged(null);
         setOver(null);

@@ -1,8 +1,8 @@
 import { useDraggable } from '@dnd-kit/core';
 import { Pin, PinOff, X } from 'lucide-react';
-import { useMemo, useState } from 'react';
-import { fitOf, holderOf, STORAGE, storageFormsOf } from '@heronstone/core/fit';
-import { bestPlacesFor, placeFilling } from '@heronstone/core/homes';
+import { useState } from 'react';
+import { fitOf, holderOf } from '@heronstone/core/fit';
+import { placeFilling } from '@heronstone/core/homes';
 import {
   countIn,
   homesIn,
@@ -17,9 +17,10 @@ import { type Maker } from '@heronstone/core/reach';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { NumberField } from '../../ui/fields.tsx';
-import { secondsWords, today, yearWords } from '../../ui/words.ts';
-import { BandChip, Ledger } from '../../views/ledger/Ledger.tsx';
-import { bestPlaces, roomWords } from './moves.ts';
+import { today } from '../../ui/words.ts';
+import { Ledger } from '../../views/ledger/Ledger.tsx';
+import { BestPlaces } from '../../views/places/BestPlaces.tsx';
+import { roomWords } from '../../views/places/offers.ts';
 
 type Held = { supply: Supply; share: Share };
 type Props = {
@@ -117,7 +118,7 @@ export function InHand({ inHand, placeId, maker, onGive, onChoosePlace, onTake, 
       ) : (
         inHand && <h2 className="font-display text-lg font-semibold">{inHand.supply.name}</h2>
       )}
-      {inHand && <Best plan={plan} held={inHand} placeId={placeId} onChoosePlace={onChoosePlace} />}
+      {inHand && <BestPlaces plan={plan} held={inHand} placeId={placeId} onChoose={onChoosePlace} />}
     </div>
   );
 }
@@ -157,116 +158,6 @@ function Part({ plan, held, placeId }: { plan: Plan; held: Held; placeId: string
         only {count} of {total} here
       </Button>
     </span>
-  );
-}
-
-/** “+ 4 min a year”, “− 30 s a year”. */
-const againstNow = (seconds: number) => `${seconds < 0 ? '−' : '+'} ${yearWords(Math.abs(seconds))}`;
-
-/** Where else it could live: the best places as everything lies, and with one or two things making room; each worked out, none guessed. */
-function Best({
-  plan,
-  held,
-  placeId,
-  onChoosePlace,
-}: {
-  plan: Plan;
-  held: Held;
-  placeId: string | null;
-  onChoosePlace: (id: string) => void;
-}) {
-  const dispatch = usePlan((s) => s.dispatch);
-  const offers = useMemo(() => bestPlaces(plan, held.supply, held.share, 4), [plan, held.supply, held.share]);
-  const refits = useMemo(
-    () =>
-      bestPlacesFor(plan, held.supply, held.share, today(), 3, 2).filter((r) => r.displaced.length > 0 && r.change < 0),
-    [plan, held.supply, held.share],
-  );
-  const homes = homesOf(plan, held.supply.id, held.share);
-  const now = homes.length > 0 ? offers.find((o) => homes.some((h) => h.placeId === o.place.id)) : undefined;
-  return (
-    <section aria-label="Best places" className="mt-2 border-t border-line pt-1">
-      <h3 className="font-semibold">{homes.length > 0 ? 'Why here, and what comes next' : 'Best places for it'}</h3>
-      {offers.length === 0 && <NoPlace plan={plan} held={held} />}
-      <ul>
-        {offers.map((o) => (
-          <li key={o.place.id}>
-            <button
-              type="button"
-              onClick={() => onChoosePlace(o.place.id)}
-              className={`grid w-full grid-cols-[1fr_auto] gap-x-2 rounded-md px-1.5 py-0.5 text-left hover:bg-stone ${o.place.id === placeId ? 'bg-stone' : ''}`}
-            >
-              <span className="truncate">
-                {placeTitle(plan, o.place)}
-                {homes.some((h) => h.placeId === o.place.id) && <span className="text-soft"> (now)</span>}
-              </span>
-              <span className="text-right">
-                {now && o !== now ? againstNow(o.seconds - now.seconds) : yearWords(o.seconds)}
-              </span>
-              <span className="text-[13px] text-soft">
-                <BandChip band={o.band} /> {secondsWords(o.each)}
-                {o.care && <span className="block text-clash">{o.care}</span>}
-              </span>
-              <span className={`text-right text-[13px] ${o.room.ok ? 'text-soft' : 'text-clash'}`}>{o.room.words}</span>
-            </button>
-          </li>
-        ))}
-      </ul>
-      {refits.length > 0 && (
-        <>
-          <h4 className="mt-1 font-semibold">If others make room</h4>
-          <ul className="space-y-1">
-            {refits.map((r) => (
-              <li key={r.place.id} className="rounded-lg border border-line px-2 py-1 text-[14px]">
-                {placeTitle(plan, r.place)}, {yearWords(-r.change)} less in all:{' '}
-                {r.displaced.map((d) => `${d.supply.name} goes to ${placeTitle(plan, plan.places[d.to]!)}`).join(', ')}.{' '}
-                <button type="button" className="text-heron hover:underline" onClick={() => dispatch(r.command)}>
-                  Do that
-                </button>
-              </li>
-            ))}
-          </ul>
-        </>
-      )}
-    </section>
-  );
-}
-
-/** Nothing takes it: what is the least that would change that. */
-function NoPlace({ plan, held: { supply, share } }: { plan: Plan; held: Held }) {
-  const dispatch = usePlan((s) => s.dispatch);
-  const ways = useMemo(
-    () =>
-      storageFormsOf(supply)
-        .filter((form) => form !== supply.storage)
-        .flatMap((storage) => {
-          const [best] = bestPlacesFor(plan, { ...supply, storage }, share, today(), 1);
-          return best ? [{ storage, best }] : [];
-        }),
-    [plan, supply, share],
-  );
-  return (
-    <div className="text-[14px]">
-      <p className="text-soft">It goes into no place that everybody who uses it can reach.</p>
-      {ways.map(({ storage, best }) => (
-        <p key={storage}>
-          Kept {STORAGE[storage].name} it would fit into {placeTitle(plan, best.place)}.{' '}
-          <button
-            type="button"
-            className="text-heron hover:underline"
-            onClick={() =>
-              dispatch({
-                type: 'several',
-                words: `keep ${supply.name} otherwise`,
-                commands: [{ type: 'setSupply', id: supply.id, set: { storage } }, best.command] as never,
-              })
-            }
-          >
-            Do that
-          </button>
-        </p>
-      ))}
-    </div>
   );
 }
 

@@ -6,6 +6,7 @@ import { useSelection } from '../../../state/selection.ts';
 import { Button } from '../../../ui/button.tsx';
 import { countWords } from '../../../ui/words.ts';
 import { Asked, Took } from './Took.tsx';
+import { JustIn } from './JustIn.tsx';
 
 /** More than so many lines are shown in part; all are taken in. */
 const SHOWN = 300;
@@ -26,6 +27,8 @@ export default function Lines() {
   /** kinds chosen, by the line they were chosen for */
   const [chosen, setChosen] = useState<Readonly<Record<string, string>>>({});
   const shown = useDeferredValue(text);
+  /** what came in last, ids */
+  const [came, setCame] = useState<readonly string[]>([]);
   const { measure } = plan.head;
   const reads = useMemo(() => {
     const holders = holdersFor(plan, null);
@@ -44,7 +47,9 @@ export default function Lines() {
       reads.map((r) => r.read),
       () => newId('supply'),
     );
+    const had = plan.supplies;
     if (command && dispatch(command)) {
+      setCame(Object.keys(usePlan.getState().plan.supplies).filter((id) => !had[id]));
       // what could not be understood stays to be mended
       setText(
         reads
@@ -81,6 +86,7 @@ export default function Lines() {
         </div>
       </section>
       <section aria-label="What they were taken for" className="min-w-0">
+        {reads.length === 0 && came.length > 0 && <JustIn ids={came} />}
         <p aria-live="polite" className="font-semibold">
           {reads.length === 0
             ? 'What each line was taken for stands here as you type.'

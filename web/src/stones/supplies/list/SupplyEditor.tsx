@@ -9,6 +9,8 @@ import {
   newId,
   FORMS,
   HAZARDS,
+  homesOf,
+  isLeaving,
   LIES,
   SENSITIVE,
   type Sized,
@@ -21,6 +23,7 @@ import { Button } from '../../../ui/button.tsx';
 import { CheckField, LengthField, NumberField, SelectField, TextField, WeightField } from '../../../ui/fields.tsx';
 
 import { DECISION_WORDS } from './columns.ts';
+import { WhereItGoes } from '../../../views/places/BestPlaces.tsx';
 import { StorageSheet } from './StorageSheet.tsx';
 
 const FORM_WORDS: Record<Supply['form'], string> = {
@@ -57,6 +60,9 @@ export function SupplyEditor({ supply }: { supply: Supply }) {
     });
   const plan = usePlan((s) => s.plan);
   const [storing, setStoring] = useState(false);
+  const homeless = (['working', 'backstock'] as const).filter(
+    (share) => supply[share] > 0 && !isLeaving(supply) && homesOf(plan, supply.id, share).length === 0,
+  );
   const size = (key: 'width' | 'depth' | 'height', label: string) => (
     <LengthField label={label} optional positive mm={supply[key]} onCommit={(mm) => set({ [key]: mm })} />
   );
@@ -105,6 +111,9 @@ export function SupplyEditor({ supply }: { supply: Supply }) {
           />
         </div>
       </fieldset>
+      {homeless.map((share) => (
+        <WhereItGoes key={share} supply={supply} share={share} />
+      ))}
       <Guesses supply={supply} onSure={() => set({ usual: [], unsure: [] })} />
       <fieldset>
         <legend className="text-[13px] font-semibold">How many</legend>

@@ -46,6 +46,7 @@ function refitWords(plan: Plan, supply: Supply, share: Share, placeId: string): 
 
 export type Offer = {
   place: Place;
+  /** s a year, being away from its family counted in */
   seconds: number;
   each: number;
   band: Parameters<typeof bandName>[0];
@@ -57,13 +58,13 @@ export type Offer = {
 /** Places a share goes into and everybody who uses it reaches, those with room first, cheapest first. */
 export const bestPlaces = (plan: Plan, supply: Supply, share: Share, most: number): Offer[] =>
   optionsFor(plan, supply, share)
-    .map(({ place, cost }) => ({
+    .map(({ place, cost, apart }) => ({
       place,
-      seconds: cost.seconds,
+      seconds: cost.seconds + apart,
       each: cost.each,
       band: cost.band,
       room: roomWords(plan, place, supply, share),
-      care: cost.penalties[0]?.words.split(/[:.]/)[0] ?? null,
+      care: cost.penalties[0]?.words.split(/[:.]/)[0] ?? (apart > 0 ? 'away from its family' : null),
     }))
     .sort((a, b) => Number(b.room.ok) - Number(a.room.ok) || a.seconds - b.seconds)
     .slice(0, most);

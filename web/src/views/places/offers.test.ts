@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { applied, block, tinyRoom, unit, use, withUnits } from '@heronstone/core/testing';
 import { holderOf, fitOf } from '@heronstone/core/fit';
-import { bestPlaces, dropWords, roomWords } from './moves.ts';
+import { bestPlaces, dropWords, roomWords } from './offers.ts';
 
 const wide = block({ id: 'wide', name: 'Frame', width: 500, depth: 300, height: 100, lies: ['flat'] });
 const plan = applied(

@@ -1,0 +1,243 @@
+import { wrap } from 'comlink';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { toast } from 'sonner';
+import { STORAGE, storageFormsOf } from '@heronstone/core/fit';
+import { asItsKin, bestPlacesFor, type OneMore } from '@heronstone/core/homes';
+import { homesOf, type Plan, placeTitle, type Share, type Supply } from '@heronstone/core/plan';
+import { usePlan } from '../../state/plan-store.ts';
+import { Button } from '../../ui/button.tsx';
+import { secondsWords, today, yearWords } from '../../ui/words.ts';
+import { type HomesWorker } from '../../workers/homes.worker.ts';
+import { orFail } from '../../workers/or-fail.ts';
+import { BandChip } from '../ledger/Ledger.tsx';
+import { bestPlaces } from './offers.ts';
+
+type Held = { supply: Supply; share: Share };
+
+/** “+ 4 min a year”, “− 30 s a year”. */
+const againstNow = (seconds: number) => `${seconds < 0 ? '−' : '+'} ${yearWords(Math.abs(seconds))}`;
+
+/** Where else it could live: the best places as everything lies, and with one or two things making room; each worked out, none guessed. */
+export function BestPlaces({
+  plan,
+  held,
+  placeId,
+  onChoose,
+}: {
+  plan: Plan;
+  held: Held;
+  placeId: string | null;
+  onChoose: (id: string) => void;
+}) {
+  const offers = useMemo(() => bestPlaces(plan, held.supply, held.share, 4), [plan, held.supply, held.share]);
+  const homes = homesOf(plan, held.supply.id, held.share);
+  const now = homes.length > 0 ? offers.find((o) => homes.some((h) => h.placeId === o.place.id)) : undefined;
+  return (
+    <section aria-label="Best places" className="mt-2 border-t border-line pt-1">
+      <h3 className="font-semibold">{homes.length > 0 ? 'Why here, and what comes next' : 'Best places for it'}</h3>
+      {offers.length === 0 && <NoPlace plan={plan} held={held} />}
+      <ul>
+        {offers.map((o) => (
+          <li key={o.place.id}>
+            <button
+              type="button"
+              onClick={() => onChoose(o.place.id)}
+              className={`grid w-full grid-cols-[1fr_auto] gap-x-2 rounded-md px-1.5 py-0.5 text-left hover:bg-stone ${o.place.id === placeId ? 'bg-stone' : ''}`}
+            >
+              <span className="truncate">
+                {placeTitle(plan, o.place)}
+                {homes.some((h) => h.placeId === o.place.id) && <span className="text-soft"> (now)</span>}
+              </span>
+              <span className="text-right">
+                {now && o !== now ? againstNow(o.seconds - now.seconds) : yearWords(o.seconds)}
+              </span>
+              <span className="text-[13px] text-soft">
+                <BandChip band={o.band} /> {secondsWords(o.each)}
+                {o.care && <span className="block text-clash">{o.care}</span>}
+              </span>
+              <span className={`text-right text-[13px] ${o.room.ok ? 'text-soft' : 'text-clash'}`}>{o.room.words}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+      <MakingRoom plan={plan} held={held} />
+      {homes.length === 0 && !offers.some((o) => o.room.ok) && <OneMoreOf plan={plan} held={held} />}
+    </section>
+  );
+}
+
+/** Nothing takes it: what is the least that would change that. */
+function NoPlace({ plan, held: { supply, share } }: { plan: Plan; held: Held }) {
+  const dispatch = usePlan((s) => s.dispatch);
+  const ways = useMemo(
+    () =>
+      storageFormsOf(supply)
+        .filter((form) => form !== supply.storage)
+        .flatMap((storage) => {
+          const [best] = bestPlacesFor(plan, { ...supply, storage }, share, today(), 1);
+          return best ? [{ storage, best }] : [];
+        }),
+    [plan, supply, share],
+  );
+  return (
+    <div className="text-[14px]">
+      <p className="text-soft">It goes into no place that everybody who uses it can reach.</p>
+      {ways.map(({ storage, best }) => (
+        <p key={storage}>
+          Kept {STORAGE[storage].name} it would fit into {placeTitle(plan, best.place)}.{' '}
+          <button
+            type="button"
+            className="text-heron hover:underline"
+            onClick={() =>
+              dispatch({
+                type: 'several',
+                words: `keep ${supply.name} otherwise`,
+                commands: [{ type: 'setSupply', id: supply.id, set: { storage } }, best.command] as never,
+              })
+            }
+          >
+            Do that
+          </button>
+        </p>
+      ))}
+    </div>
+  );
+}
+
+/** The same if one or two things make room for it, where that saves something in all. */
+function MakingRoom({ plan, held }: { plan: Plan; held: Held }) {
+  const dispatch = usePlan((s) => s.dispatch);
+  const { refits, against, free } = useMemo(() => {
+    const { supply, share } = held;
+    // what has no home is set against the best place that is free, what has one against that
+    const [free] = homesOf(plan, supply.id, share).length > 0 ? [] : bestPlacesFor(plan, supply, share, today(), 1);
+    const against = free?.change ?? 0;
+    const refits = bestPlacesFor(plan, supply, share, today(), 3, 2).filter(
+      (r) => r.displaced.length > 0 && r.change < against,
+    );
+    return { refits, against, free };
+  }, [plan, held]);
+  if (refits.length === 0) return null;
+  return (
+    <>
+      <h4 className="mt-1 font-semibold">If others make room</h4>
+      <ul className="space-y-1">
+        {refits.map((r) => (
+          <li key={r.place.id} className="rounded-lg border border-line px-2 py-1 text-[14px]">
+            {placeTitle(plan, r.place)}, {yearWords(against - r.change)} less in all
+            {free && ' than the best that is free'}:{' '}
+            {r.displaced.map((d) => `${d.supply.name} goes to ${placeTitle(plan, plan.places[d.to]!)}`).join(', ')}.{' '}
+            <button type="button" className="text-heron hover:underline" onClick={() => dispatch(r.command)}>
+              Do that
+            </button>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+/** What one more box, drawer or shelf would do for it; worked out beside the screen when asked. */
+function OneMoreOf({ plan, held: { supply, share } }: { plan: Plan; held: Held }) {
+  const dispatch = usePlan((s) => s.dispatch);
+  const [found, setFound] = useState<OneMore[] | 'working' | null>(null);
+  const worker = useRef<Worker | null>(null);
+  useEffect(() => () => worker.current?.terminate(), []);
+  // what was worked out is of the plan as it was
+  useEffect(() => setFound(null), [plan, supply.id, share]);
+  const ask = async () => {
+    const raw = new Worker(new URL('../../workers/homes.worker.ts', import.meta.url), { type: 'module' });
+    worker.current = raw;
+    setFound('working');
+    try {
+      setFound(await orFail(raw, wrap<HomesWorker>(raw).oneMore(plan, supply.id, share, today())));
+    } catch (e) {
+      setFound(null);
+      toast.error(`It could not be worked out: ${(e as Error).message}`);
+    } finally {
+      raw.terminate();
+    }
+  };
+  if (found === null || found === 'working')
+    return (
+      <Button className="mt-1" disabled={found === 'working'} onClick={() => void ask()}>
+        {found === 'working' ? 'Trying each kind …' : 'Would one more box or drawer do?'}
+      </Button>
+    );
+  return (
+    <>
+      <h4 className="mt-1 font-semibold">One more would do</h4>
+      {found.length === 0 && <p className="text-soft">No: nothing of a kind this room has takes it.</p>}
+      <ul className="space-y-1">
+        {found.map((one) => (
+          <li
+            key={one.what === 'container' ? one.organiser.id : one.like.id}
+            className="rounded-lg border border-line px-2 py-1 text-[14px]"
+          >
+            {one.what === 'container'
+              ? `One more ${one.organiser.name}${one.buy ? ' (to buy)' : ''} in ${placeTitle(plan, one.in)}`
+              : `One more like ${placeTitle(plan, one.like)}`}
+            : {yearWords(one.cost.seconds)} there, {yearWords(one.saves)} less than without a home.{' '}
+            {one.what === 'container' && (
+              <button type="button" className="text-heron hover:underline" onClick={() => dispatch(one.command)}>
+                Set it in
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+const KIN_WORDS = {
+  own: null,
+  kind: 'No activity names it yet: counted as others of its kind are fetched.',
+  family: 'No activity names it yet: counted as its family is fetched.',
+  none: 'No activity names it yet, nor anything like it: by what suits it alone.',
+} as const;
+
+/** Where a thing without a home could go, at once: three best places as everything lies, and with two things making room. */
+export function WhereItGoes({ supply, share }: Held) {
+  const plan = usePlan((s) => s.plan);
+  const dispatch = usePlan((s) => s.dispatch);
+  const { plan: likely, kin } = useMemo(() => asItsKin(plan, supply), [plan, supply]);
+  const offers = useMemo(
+    () =>
+      bestPlaces(likely, supply, share, 12)
+        .filter((o) => o.room.ok)
+        .slice(0, 3),
+    [likely, supply, share],
+  );
+  const held = useMemo(() => ({ supply, share }), [supply, share]);
+  return (
+    <section aria-label={`Where ${supply.name} could go`} className="rounded-lg border border-line px-2 py-1">
+      <h3 className="font-semibold">Where it could go{share === 'backstock' && ' (reserve)'}</h3>
+      {KIN_WORDS[kin] && <p className="text-[13px] text-soft">{KIN_WORDS[kin]}</p>}
+      {offers.length === 0 && <p className="text-soft">No place has room for it as everything lies.</p>}
+      <ul>
+        {offers.map((o) => (
+          <li key={o.place.id} className="flex flex-wrap items-center gap-x-2 py-0.5">
+            <span className="min-w-0 grow">
+              {placeTitle(plan, o.place)}
+              <span className="block text-[13px] text-soft">
+                <BandChip band={o.band} /> {secondsWords(o.each)} · {yearWords(o.seconds)} · {o.room.words}
+                {o.care && <span className="text-clash"> · {o.care}</span>}
+              </span>
+            </span>
+            <Button
+              aria-label={`Put it there: ${placeTitle(plan, o.place)}`}
+              onClick={() =>
+                dispatch({ type: 'assignHome', supplyId: supply.id, share, placeId: o.place.id, since: today() })
+              }
+            >
+              Put it there
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <MakingRoom plan={likely} held={held} />
+      {offers.length === 0 && <OneMoreOf plan={likely} held={held} />}
+    </section>
+  );
+}
