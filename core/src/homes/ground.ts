@@ -2,6 +2,7 @@ import { type Place, type Plan, type Share, type Supply } from '../plan/index.ts
 import {
   type BandNumber,
   fetchSeconds,
+  graspOf,
   handlingOf,
   makerOf,
   sceneAt,
@@ -35,7 +36,9 @@ type Site = {
 export class Ground {
   private readonly station = new Map<string, number>();
   private readonly counts: number[] = [];
-  private readonly sites = new Map<string, Site>();
+  private readonly sites: Site[] = [];
+  private readonly numbers = new Map<string, number>();
+  private readonly known = new Map<string, Float64Array>();
 
   /** @param usual how many kinds are to be counted with in a place */
   constructor(
@@ -59,7 +62,8 @@ export class Ground {
         const fetch = container ? isCarriedTo(plan, s, container) : null;
         return fetch?.ok ? fetch.band : null;
       });
-      this.sites.set(place.id, {
+      this.numbers.set(place.id, this.sites.length);
+      this.sites.push({
         spot: rest.spots.get(place.id)!,
         kinds,
         jumble,
@@ -72,41 +76,68 @@ export class Ground {
     }
   }
 
+  /** The number of a place, for {@link costs}. */
+  siteOf(placeId: string): number {
+    return this.numbers.get(placeId)!;
+  }
+
+  /** Seconds of one fetch from a station out of each place, for all that is handled alike; Infinity where one does not get there. */
+  private fetchesFrom(no: number, supply: Supply, consumed: boolean): Float64Array {
+    const key = `${no} ${alike(supply, consumed)}`;
+    let known = this.known.get(key);
+    if (!known) {
+      known = Float64Array.from(this.sites, ({ ways, kinds, jumble, aside }) => {
+        const way = ways[no]!;
+        if (way === null) return Infinity;
+        const handling = handlingOf(supply, kinds, consumed, jumble);
+        handling.covered = aside;
+        return fetchSeconds(way, handling);
+      });
+      this.known.set(key, known);
+    }
+    return known;
+  }
+
   /**
-   * What so much of the fetches of some uses costs a year in each place, as the maker weighs it; Infinity where somebody does not get there or it may
-   * not live.
+   * What so much of the fetches of some uses costs a year in each place, by its number, as the maker weighs it; Infinity where somebody does not get
+   * there or it may not live.
    */
-  costs(supply: Supply, share: Share, uses: readonly YearlyUse[], part: number): (placeId: string) => number {
+  costs(supply: Supply, share: Share, uses: readonly YearlyUse[], part: number): (site: number) => number {
     const { plan } = this;
     const barred = mayBeBarred(plan, supply);
     const errands = uses.flatMap((use) => {
       const no = this.station.get(use.station.id);
-      return no === undefined
+      const times = use.fetches * part;
+      return no === undefined || times <= 0
         ? []
-        : [{ no, times: use.fetches * part, weight: this.counts[no]!, consumed: use.consumed }];
+        : [{ no, times, weighed: times * this.counts[no]!, each: this.fetchesFrom(no, supply, use.consumed) }];
     });
     const fetches = errands.reduce((sum, e) => sum + e.times, 0);
-    return (placeId) => {
-      const site = this.sites.get(placeId)!;
+    const main = errands.reduce<(typeof errands)[number] | null>((a, b) => (a && a.times >= b.times ? a : b), null);
+    return (number) => {
       let sum = 0;
-      let most = -1;
-      let band: BandNumber | null = null;
-      for (const { no, times, weight, consumed } of errands) {
-        const way = site.ways[no]!;
-        if (way === null) {
-          if (times > 0) return Infinity;
-          continue;
-        }
-        const handling = handlingOf(supply, site.kinds, consumed, site.jumble);
-        handling.covered = site.aside;
-        sum += times * weight * fetchSeconds(way, handling);
-        if (times > most) {
-          most = times;
-          band = site.brought[no] ?? way.band;
-        }
-      }
+      for (const { weighed, each } of errands) sum += weighed * each[number]!;
+      if (sum === Infinity) return Infinity;
+      const site = this.sites[number]!;
       if (barred && barredFrom(plan, supply, site.spot) !== null) return Infinity;
+      const band = main ? (site.brought[main.no] ?? site.ways[main.no]!.band) : null;
       return sum + penaltySeconds(plan, supply, share, site.spot, band, fetches);
     };
   }
+}
+
+/** Pieces up to so many tell whether a thing is picked from a jumble. */
+const FEW = 3;
+
+/** What {@link handlingOf} looks at of a supply: supplies of one key are handled alike in every place. */
+function alike(supply: Supply, consumed: boolean): string {
+  const grasp = handlingOf({ ...supply, form: 'loose' }, 1, consumed);
+  return [
+    supply.form === 'loose',
+    supply.form === 'sheet' || supply.form === 'pocket',
+    graspOf(grasp).code,
+    supply.storage,
+    Math.min(FEW, supply.working),
+    consumed,
+  ].join(' ');
 }

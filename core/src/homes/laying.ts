@@ -1,4 +1,4 @@
-import { type Contents, contentsOf, holderOf, stow, type Thing } from '../fit/index.ts';
+import { capacityOf, type Contents, contentsOf, holderOf, stow, type Thing } from '../fit/index.ts';
 import { type Plan } from '../plan/index.ts';
 import { type Homes } from '../slotting/index.ts';
 import { type Translation } from './slotting.ts';
@@ -9,6 +9,8 @@ export class Layout {
   private readonly fixed = new Map<string, Contents>();
   private readonly lots = new Map<string, Set<string>>();
   private readonly load = new Map<string, number>();
+  /** what is used of a place as it lies, and whether anything in it bears something; worked out when asked, forgotten when that changes */
+  private readonly full = new Map<string, { used: number; bears: boolean }>();
 
   constructor(
     private readonly plan: Plan,
@@ -29,6 +31,7 @@ export class Layout {
   }
 
   put(lot: string, place: string): void {
+    this.full.delete(place);
     const here = this.lots.get(place);
     if (here) here.add(lot);
     else this.lots.set(place, new Set([lot]));
@@ -37,6 +40,7 @@ export class Layout {
   }
 
   remove(lot: string, place: string): void {
+    this.full.delete(place);
     this.lots.get(place)!.delete(lot);
     const { supply, count } = this.translation.lotOf.get(lot)!;
     this.load.set(place, this.load.get(place)! + supply.mass * count);
@@ -60,10 +64,22 @@ export class Layout {
     return this.laid(placeId, null).over;
   }
 
-  /** Whether a lot can be laid in a place beside all that is there, no more than so much being used then, and the place carries it. */
-  takes(placeId: string, lot: string, most = Infinity): boolean {
+  /** Whether there is no room left for so much more, without laying anything: what lies on other things takes none of its own. */
+  private isFull(placeId: string, use: number): boolean {
+    let now = this.full.get(placeId);
+    if (!now) {
+      const { things } = this.fixed.get(placeId)!;
+      const all = [...things, ...this.lotsIn(placeId).map((lot) => this.thing(lot, placeId))];
+      this.full.set(placeId, (now = { used: this.laid(placeId, null).used, bears: all.some((t) => t.supply.bears) }));
+    }
+    const holder = holderOf(this.plan.places[placeId]!);
+    return !now.bears && holder.nature !== 'pile' && now.used + use > capacityOf(holder) * 1.001;
+  }
+
+  /** Whether a lot that uses so much by itself can be laid in a place beside all that is there, no more than `most` being used then, and the place carries it. */
+  takes(placeId: string, lot: string, use: number, most = Infinity): boolean {
     const { supply, count } = this.translation.lotOf.get(lot)!;
-    if (supply.mass * count > this.load.get(placeId)! + 1e-6) return false;
+    if (supply.mass * count > this.load.get(placeId)! + 1e-6 || this.isFull(placeId, use)) return false;
     const { used, over } = this.laid(placeId, lot);
     return over.length === 0 && used <= most * 1.0001;
   }
@@ -115,8 +131,8 @@ export function layingRest(
     const back = today.get(id);
     // room to grow gives way only for what would have no home
     const best =
-      open.find((o) => layout.takes(o.place, id!, room(o.place))) ??
-      (back === undefined ? open.find((o) => layout.takes(o.place, id!)) : undefined);
+      open.find((o) => layout.takes(o.place, id!, o.use, room(o.place))) ??
+      (back === undefined ? open.find((o) => layout.takes(o.place, id!, o.use)) : undefined);
     if (best) put(id, best.place);
     else if (back === undefined) left.push(id);
     else {

@@ -16,7 +16,7 @@ import {
 } from '../plan/index.ts';
 import { sceneOf, type Spot } from '../reach/index.ts';
 import { type Homes, type SlottingProblem } from '../slotting/index.ts';
-import { barredFrom, keptOut } from './barred.ts';
+import { barredFrom, keptOut, mayBeBarred } from './barred.ts';
 import { carriedOf } from './carrying.ts';
 import { carryingPerYear } from './cost.ts';
 import { Ground } from './ground.ts';
@@ -80,8 +80,8 @@ export function* translating(plan: Plan): Generator<void, Translation> {
   );
   // what stands in a place is in the way of a share, what lies there can move
   const standing = new Map([...places].map(([id, p]) => [id, p.fixed]));
-  const candidates = candidatesOf(plan, spots, holders);
   const ground = new Ground(plan, spots, ({ place }) => usualKinds(holders.get(place.id)!));
+  const candidates = candidatesOf(plan, spots, holders, ground);
   yield;
   const beside = (id: string) => places.get(id)!.most - standing.get(id)!;
   shareLoads(plan, places);
@@ -114,7 +114,7 @@ export function* translating(plan: Plan): Generator<void, Translation> {
       }
       for (const home of homesOf(plan, supply.id, share))
         if (home.pinned) fix(home, supply, countIn(plan, home, supply));
-      const parts = partsOf(plan, supply, share, spots, holders, beside);
+      const parts = partsOf(plan, supply, share, candidates, beside);
       for (const [i, { count, home, uses }] of parts.entries()) {
         const forms = parts.length === 1 ? formsOf(plan, supply, share) : [supply];
         const found = optionsOf(plan, forms, share, count, uses, candidates, ground, home?.placeId);
@@ -212,6 +212,14 @@ type Part = {
   uses?: YearlyUse[];
 };
 
+/** How many of so many pieces go into what holds by themselves, and what these take; null: none. */
+function someOf(holder: Holder, supply: Supply, count: number): { fits: number; use: number } | null {
+  const fit = fitOf(holder, supply, count);
+  const most = Math.min(count, fit.fits);
+  const some = fit.ok ? fit : most > 0 ? fitOf(holder, supply, most) : fit;
+  return some.ok && some.use > 0 ? { fits: most, use: some.use } : null;
+}
+
 /**
  * The parts of a share that move by themselves: each of its homes where it has several, else the whole; what goes into no place whole is split into
  * parts as large as go into one.
@@ -220,8 +228,7 @@ function partsOf(
   plan: Plan,
   supply: Supply,
   share: Share,
-  spots: readonly Spot[],
-  holders: ReadonlyMap<string, Holder>,
+  candidates: readonly Candidate[],
   room: (placeId: string) => number,
 ): Part[] {
   const all = homesOf(plan, supply.id, share);
@@ -244,23 +251,23 @@ function partsOf(
     if (each.length > 1) return each.map((part) => ({ ...part, home }));
   }
   const [, ...otherwise] = formsOf(plan, supply, share);
+  const barred = mayBeBarred(plan, supply);
+  // places that are alike hold alike
+  const fits: { whole: (number | null)[]; some: { fits: number; use: number } | null }[] = [];
   let most = 0;
-  for (const spot of spots) {
-    const { place } = spot;
-    if (keptOut(plan, place) !== '' || isForWork(spot) || barredFrom(plan, supply, spot) !== null) continue;
-    const holder = holders.get(place.id)!;
-    const free = room(place.id);
-    const whole = (form: Supply) => {
-      const fit = fitOf(holder, form, left);
-      return fit.ok && fit.use <= free * 1.0001;
-    };
-    if (otherwise.some(whole)) return [...parts, { count: left, home }];
-    const fit = fitOf(holder, supply, left);
-    if (fit.ok && fit.use <= free * 1.0001) return [...parts, { count: left, home }];
+  for (const { spot, placeId, holder, alike, forWork } of candidates) {
+    if (forWork || (barred && barredFrom(plan, supply, spot) !== null)) continue;
+    const free = room(placeId);
+    const known = (fits[alike] ??= {
+      whole: [supply, ...otherwise].map((form) => {
+        const fit = fitOf(holder, form, left);
+        return fit.ok ? fit.use : null;
+      }),
+      some: someOf(holder, supply, left),
+    });
+    if (known.whole.some((use) => use !== null && use <= free * 1.0001)) return [...parts, { count: left, home }];
     // so many go in beside what stands there
-    const one = fit.fits > 0 ? fitOf(holders.get(place.id)!, supply, Math.min(left, fit.fits)) : fit;
-    if (one.ok && one.use > 0)
-      most = Math.max(most, Math.floor(Math.min(left, fit.fits) * Math.min(1, free / one.use)));
+    if (known.some) most = Math.max(most, Math.floor(known.some.fits * Math.min(1, free / known.some.use)));
   }
   if (most === 0 || Math.ceil(left / most) > MOST_PARTS) return [...parts, { count: left, home }];
   for (; left > 0; left -= most)
@@ -324,6 +331,9 @@ const isForWork = (spot: Spot) => spot.place.kind === 'top' && factsOf(spot.unit
 
 /** A place things may be given a home in, with what is the same for all of them. */
 type Candidate = {
+  spot: Spot;
+  /** its number on the ground */
+  site: number;
   placeId: string;
   holder: Holder;
   /** places that are alike hold alike: the same number */
@@ -331,7 +341,12 @@ type Candidate = {
   forWork: boolean;
 };
 
-function candidatesOf(plan: Plan, spots: readonly Spot[], holders: ReadonlyMap<string, Holder>): Candidate[] {
+function candidatesOf(
+  plan: Plan,
+  spots: readonly Spot[],
+  holders: ReadonlyMap<string, Holder>,
+  ground: Ground,
+): Candidate[] {
   const alike = new Map<string, number>();
   return spots.flatMap((spot) => {
     if (keptOut(plan, spot.place) !== '') return [];
@@ -339,7 +354,9 @@ function candidatesOf(plan: Plan, spots: readonly Spot[], holders: ReadonlyMap<s
     const key = JSON.stringify(holder);
     let no = alike.get(key);
     if (no === undefined) alike.set(key, (no = alike.size));
-    return [{ placeId: spot.place.id, holder, alike: no, forWork: isForWork(spot) }];
+    return [
+      { spot, site: ground.siteOf(spot.place.id), placeId: spot.place.id, holder, alike: no, forWork: isForWork(spot) },
+    ];
   });
 }
 
@@ -379,7 +396,7 @@ function optionsOf(
   const costs = forms.map((form) => ground.costs(form, share, all, part));
   const move = MOVE_ONCE * weightOf(plan, 'weighMoving');
   const fits: (number | null | undefined)[][] = forms.map(() => []);
-  for (const { placeId, holder, alike, forWork } of candidates) {
+  for (const { placeId, site, holder, alike, forWork } of candidates) {
     if (forWork && today !== placeId) continue;
     let best: { cost: number; use: number; worth: number; form: Supply } | null = null;
     for (const [f, form] of forms.entries()) {
@@ -389,7 +406,7 @@ function optionsOf(
         fits[f]![alike] = use = fit.ok ? fit.use : null;
       }
       if (use === null) continue;
-      const seconds = costs[f]!(placeId);
+      const seconds = costs[f]!(site);
       if (seconds === Infinity) continue;
       const worth = forms.length === 1 ? seconds : seconds + (WHOLE_PLACE * use) / Math.max(1e-9, capacityOf(holder));
       if (!best || worth < best.worth) best = { cost: seconds, use, worth, form };

@@ -12,7 +12,7 @@ export {
 export { type WayPrice, wayPrice, tablePrice, fetchSeconds } from './price.ts';
 export { headShort } from './head.ts';
 export { type Maker, makerAt, makerOf, type SeatSpec } from './maker.ts';
-export { type Handling, PLAIN, handlingOf } from './handling.ts';
+export { type Handling, PLAIN, graspOf, handlingOf } from './handling.ts';
 export {
   lineIsFree,
   type Scene,

@@ -132,14 +132,14 @@ export function* compiling(t: SlottingTable, worth: Float64Array): Generator<voi
     resources,
     families,
     charges: t.chargeCost.length,
-    capacity: Float64Array.from({ length: width * resources }, (_, i) => t.capacity[i] ?? Infinity),
+    capacity: filled(width * resources, (i) => t.capacity[i] ?? Infinity),
     optStart,
     optPlace: optPlace.slice(0, at),
     optLot: optLot.slice(0, at),
     optCost: optCost.slice(0, at),
     optUse: optUse.slice(0, at * resources),
-    room: Float64Array.from({ length: at }, (_, o) => optUse[o * resources]!),
-    weight: Float64Array.from({ length: at }, (_, o) => optUse[o * resources + LOAD]!),
+    room: filled(at, (o) => optUse[o * resources]!),
+    weight: filled(at, (o) => optUse[o * resources + LOAD]!),
     optionAt,
     noHome,
     lotFamStart: lotFam.start,
@@ -154,4 +154,11 @@ export function* compiling(t: SlottingTable, worth: Float64Array): Generator<voi
     chargePlace: t.chargePlace,
     chargeCost: t.chargeCost,
   };
+}
+
+/** Many times quicker than `Float64Array.from`. */
+function filled(length: number, of: (i: number) => number): Float64Array {
+  const out = new Float64Array(length);
+  for (let i = 0; i < length; i++) out[i] = of(i);
+  return out;
 }

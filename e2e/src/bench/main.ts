@@ -3,15 +3,17 @@ import { join } from 'node:path';
 import { readSupplies, importPlan } from '@heronstone/core/formats';
 import { assessHomes, slottingOf } from '@heronstone/core/homes';
 import { contentsOf, holderOf, stow } from '@heronstone/core/fit';
-import { blankOrganiser, type Command, type Plan } from '@heronstone/core/plan';
+import { type Plan } from '@heronstone/core/plan';
 import { fetchFrom, makerOf, PLAIN, sceneOf } from '@heronstone/core/reach';
 import { solveSlotting } from '@heronstone/core/slotting';
 import { arrangeRoom, bestAtRandom, energyOf } from '@heronstone/core/arrange';
 import { parkingMap, seatMap } from '@heronstone/core/stations';
-import { applied, block, home, randomSlotting, tinyRoom, unit, use, withUnits } from '@heronstone/core/testing';
+import { randomSlotting } from '@heronstone/core/testing';
 import { findingsOf } from '@heronstone/core/findings';
 import { root } from '../harness.ts';
+import { homesTimes } from './homes.ts';
 import { editToRedraw } from './redraw.ts';
+import { crowdedRoom, largeRoom, nestedRoom } from './rooms.ts';
 import { supplyRows } from './supplies.ts';
 import { slottingRows } from './slotting.ts';
 
@@ -62,71 +64,6 @@ function moved(plan: Plan): Plan {
 function rehomed(plan: Plan): Plan {
   const [id, h] = Object.entries(plan.homes)[(nudge = (nudge + 1) % 7)]!;
   return { ...plan, homes: { ...plan.homes, [id]: { ...h, placeId: Object.keys(plan.places)[nudge]! } } };
-}
-
-/** Twenty-one cube units and bookcases along the walls and back to back, twelve seats between them. */
-function largeRoom(): Plan {
-  let plan = tinyRoom();
-  const walls = Object.values(plan.walls).sort((a, b) => a.seq - b.seq);
-  for (const [i, wall] of walls.entries())
-    plan = applied(plan, { type: 'setWall', id: wall.id, set: { length: i % 2 === 0 ? 10_000 : 8000 } });
-  const shape = { rows: 6, columns: 4, width: 1400, height: 2000 };
-  for (let i = 0; i < 21; i++) {
-    const id = i === 0 ? 'chest' : `u${i}`;
-    const where =
-      i < 5
-        ? { x: 850 + i * 1500, y: 198, facing: 0 }
-        : i < 10
-          ? { x: 850 + (i - 5) * 1500, y: 9800, facing: 180 }
-          : i < 15
-            ? { x: 200, y: 1700 + (i - 10) * 1500, facing: 90 }
-            : { x: 4000 + ((i - 15) % 2) * 420, y: 2500 + Math.floor((i - 15) / 2) * 2000, facing: i % 2 ? 270 : 90 };
-    plan = withUnits(plan, unit('cubeUnit', { id, name: id, ...shape, ...where }));
-  }
-  const seat = plan.stations.seat!;
-  const stations = Array.from({ length: 12 }, (_, i) => ({
-    ...seat,
-    id: `s${i}`,
-    x: 1500 + (i % 3) * 2400,
-    y: 1600 + Math.floor(i / 3) * 2100,
-  }));
-  return { ...plan, stations: Object.fromEntries(stations.map((s) => [s.id, s])) };
-}
-
-/** Six cube units with a box in every cubby: 150 compartments and tops, 150 places within places, six seats, four hundred things in them. */
-function nestedRoom(): Plan {
-  const large = largeRoom();
-  const keep = Object.fromEntries(Object.entries(large.units).filter((_, i) => i < 6));
-  const own = Object.fromEntries(Object.entries(large.places).filter(([, p]) => p.unitId in keep));
-  const stations = Object.fromEntries(Object.entries(large.stations).filter((_, i) => i < 6));
-  let plan: Plan = { ...large, units: keep, places: own, stations };
-  plan = applied(plan, {
-    type: 'addOrganiser',
-    organiser: { ...blankOrganiser('box', 'Box', 150, 190, 120), carried: true },
-  });
-  const cubbies = Object.values(own);
-  const boxes = Array.from({ length: 150 }, (_, i): Command => ({
-    type: 'standIn',
-    id: `box-${i}`,
-    organiserId: 'box',
-    name: `Box ${i}`,
-    inId: cubbies[i % cubbies.length]!.id,
-    left: 0,
-    front: 0,
-    bottom: 0,
-    turned: false,
-  }));
-  plan = applied(plan, ...boxes);
-  const ids = Object.keys(plan.places);
-  const things = Array.from({ length: 400 }, (_, i) =>
-    block({ id: `t${i}`, name: `Thing ${i}`, width: 60, depth: 40, height: 30 }),
-  );
-  return applied(
-    plan,
-    { type: 'addSupplies', supplies: things },
-    ...things.map((s, i): Command => ({ type: 'addUse', use: use(s.id, 1 + (i % 5)) })),
-    ...things.map((s, i) => home(s.id, ids[(i * 7) % ids.length]!)),
-  );
 }
 
 async function timed<T>(work: () => Promise<T>): Promise<{ ms: number; value: T }> {
@@ -194,6 +131,15 @@ for (const more of [0, 500, 2000]) {
   say(`| ${of}: a step of dragging a unit until the frame after it | ${drag.toFixed(1)} ms | – |`);
   say(`| ${of}: bring in a unit, until the frame after it | ${bringIn.toFixed(1)} ms | 100 ms |`);
 }
+const crowded = await homesTimes(crowdedRoom());
+const of2000 = '2,000 supplies × 306 places × 9 seats';
+say(`| ${of2000}: find homes, first number | ${crowded.first.toFixed(0)} ms | 1,000 ms |`);
+say(`| the same: answer on the screen | ${crowded.answer.toFixed(1)} s | 10 s |`);
+say(`| the same: longest wait of the page meanwhile | ${crowded.waited.toFixed(0)} ms | 50 ms |`);
+say(`| the same: the answer put on the screen | ${crowded.put.toFixed(0)} ms | – |`);
+say(
+  `| the same: one home changed, until the frame after it: median, slowest | ${crowded.change.toFixed(0)}, ${crowded.slowest.toFixed(0)} ms | 50 ms |`,
+);
 const crowd = randomSlotting(1, { lots: 10_000, places: 300, fill: 0.9, families: true, reachable: 0.3 });
 let heard = 0;
 let longest = 0;

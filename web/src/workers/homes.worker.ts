@@ -1,5 +1,9 @@
 import { expose } from 'comlink';
 import {
+  asItsKin,
+  assessHomes,
+  type Assessment,
+  bestPlacesFor,
   type Effect,
   effectOf,
   findHomes,
@@ -9,10 +13,12 @@ import {
   isWorse,
   type OneMore,
   oneMoreFor,
+  type Refit,
+  refitAround,
   type Tally,
 } from '@heronstone/core/homes';
 import { crossingTo } from '@heronstone/core/moves';
-import { type Command, type Plan, type PlanHead, type Share } from '@heronstone/core/plan';
+import { type Command, homesOf, type Plan, type PlanHead, type Share } from '@heronstone/core/plan';
 
 export type Counted = Omit<Tally, 'without'> & { without: number };
 export type FoundHomes = Pick<Found, 'answer' | 'command' | 'keeping' | 'growthGaveWay'> & {
@@ -21,6 +27,11 @@ export type FoundHomes = Pick<Found, 'answer' | 'command' | 'keeping' | 'growthG
   after: Counted;
   worse: boolean;
 };
+
+export type Standing = Pick<Assessment, 'fetchesByBand' | 'seconds'>;
+
+/** What makes room for a thing: the best free place's change in seconds a year, and the re-fits that beat it. */
+export type MakingRoom = { free: number | null; refits: Refit[] };
 
 /** Homes as found under one way of working. */
 export type WayFound = { plan: Plan; sum: Counted };
@@ -34,24 +45,38 @@ export type PlannedMoves = {
 };
 
 const counted = (tally: Tally): Counted => ({ ...tally, without: tally.without.length });
-let stop = false;
-const pausing = {
-  now: () => performance.now(),
-  cancelled: () => stop,
-  breathe: () => new Promise<void>((resolve) => setTimeout(resolve, 0)),
-};
 
-/** Find homes, off the screen's thread: lets messages in between short pieces of work, so that cancel is heard at once. */
+let held: Plan | null = null;
+/** the plan as it was last told */
+function plan(): Plan {
+  if (!held) throw new Error('it was told of no plan');
+  return held;
+}
+/** long work by number: a new piece of it ends the one before */
+let under = 0;
+function pausing() {
+  const mine = ++under;
+  return {
+    now: () => performance.now(),
+    cancelled: () => mine !== under,
+    breathe: () => new Promise<void>((resolve) => setTimeout(resolve, 0)),
+  };
+}
+
+/** What the plan's homes are asked, off the screen's thread: long work lets messages in between short pieces, so that cancel is heard at once. */
 const api = {
+  /** The plan, or those of its tables that changed since it was last told. */
+  tell(tables: Partial<Plan>): void {
+    held = tables.id === undefined && held ? { ...held, ...tables } : (tables as Plan);
+  },
+  /** How the homes stand: what all fetching comes to, and its shares by band. */
+  standing(): Standing {
+    const { fetchesByBand, seconds } = assessHomes(plan());
+    return { fetchesByBand, seconds };
+  },
   /** @returns null when it was stopped before there was an answer */
-  async find(
-    plan: Plan,
-    seconds: number,
-    since: string,
-    onProgress: (p: FindProgress) => void,
-  ): Promise<FoundHomes | null> {
-    stop = false;
-    const found = await findHomes(plan, { ...pausing, seconds, since, onProgress: (p) => onProgress(p) });
+  async find(seconds: number, since: string, onProgress: (p: FindProgress) => void): Promise<FoundHomes | null> {
+    const found = await findHomes(plan(), { ...pausing(), seconds, since, onProgress: (p) => onProgress(p) });
     return (
       found && {
         answer: found.answer,
@@ -67,51 +92,64 @@ const api = {
   },
   /** What homes would come to under other ways of working, one after the other. */
   async effects(
-    plan: Plan,
     sets: Partial<PlanHead>[],
     work: number,
     since: string,
     tell: (index: number, effect: Effect) => void,
   ): Promise<void> {
-    stop = false;
+    const pauses = pausing();
+    const of = plan();
     for (const [i, set] of sets.entries()) {
-      const effect = await effectOf(plan, set, { ...pausing, work, since });
-      if (!effect || stop) return;
+      const effect = await effectOf(of, set, { ...pauses, work, since });
+      if (!effect || pauses.cancelled()) return;
       tell(i, effect);
     }
   },
   /** Homes found twice with the same work: as one works now, and as one would with something of the plan's head another. */
-  async bothWays(
-    plan: Plan,
-    set: Partial<PlanHead>,
-    work: number,
-    since: string,
-  ): Promise<[WayFound, WayFound] | null> {
-    stop = false;
+  async bothWays(set: Partial<PlanHead>, work: number, since: string): Promise<[WayFound, WayFound] | null> {
+    const pauses = pausing();
+    const of = plan();
     const both: WayFound[] = [];
     for (const head of [{}, set]) {
-      const found = await foundUnder(plan, head, { ...pausing, work, since });
-      if (!found || stop) return null;
+      const found = await foundUnder(of, head, { ...pauses, work, since });
+      if (!found || pauses.cancelled()) return null;
       both.push({ plan: found.plan, sum: counted(found.after) });
     }
     return both as [WayFound, WayFound];
   },
-  /** What one more of something would do for what finds no room. */
-  oneMore(plan: Plan, supplyId: string, share: Share, since: string): OneMore[] {
-    const supply = plan.supplies[supplyId];
-    return supply ? oneMoreFor(plan, supply, share, since) : [];
+  /** Where a share could go if one or two things made room for it, and what the best place that is free would change. */
+  makingRoom(supplyId: string, share: Share, since: string, asKin: boolean): MakingRoom {
+    const supply = plan().supplies[supplyId];
+    if (!supply) return { free: null, refits: [] };
+    const of = asKin ? asItsKin(plan(), supply).plan : plan();
+    // what has no home is set against the best place that is free, what has one against that
+    const [free] = homesOf(of, supply.id, share).length > 0 ? [] : bestPlacesFor(of, supply, share, since, 1);
+    const refits = bestPlacesFor(of, supply, share, since, 3, 2).filter(
+      (r) => r.displaced.length > 0 && r.change < (free?.change ?? 0),
+    );
+    return { free: free?.change ?? null, refits };
   },
-  /** The way from one plan’s homes to another’s. */
-  crossing(now: Plan, then: Plan): PlannedMoves {
+  /** What would have to make room for a share in one place; null: two things are not enough. */
+  refit(supplyId: string, share: Share, placeId: string, since: string): Refit | null {
+    const supply = plan().supplies[supplyId];
+    return supply ? refitAround(plan(), supply, share, placeId, since, 2) : null;
+  },
+  /** What one more of something would do for what finds no room. */
+  oneMore(supplyId: string, share: Share, since: string, asKin: boolean): OneMore[] {
+    const supply = plan().supplies[supplyId];
+    return supply ? oneMoreFor(asKin ? asItsKin(plan(), supply).plan : plan(), supply, share, since) : [];
+  },
+  /** The way from one plan’s homes to those of the plan held. */
+  crossing(from: Plan): PlannedMoves {
     const { moves, seconds, inTray, stuck } = crossingTo(
-      now,
-      then,
+      from,
+      plan(),
       (n) => `move-${n}-${crypto.randomUUID().slice(0, 8)}`,
     );
     return { moves, seconds, inTray, stuck: stuck.map((s) => s.supply.name) };
   },
   cancel() {
-    stop = true;
+    under++;
   },
 };
 export type HomesWorker = typeof api;

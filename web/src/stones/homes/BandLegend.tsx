@@ -1,19 +1,20 @@
 import { type BandNumber, BANDS } from '@heronstone/core/reach';
 import { bandColour, yearWords } from '../../ui/words.ts';
 
-/** The seven bands with the share of all fetches that each gets. */
-export function BandLegend({ fetches, seconds }: { fetches: number[]; seconds: number }) {
-  const all = fetches.reduce((a, b) => a + b, 0);
+/** The seven bands with the share of all fetches that each gets; null: not counted yet. */
+export function BandLegend({ fetches, seconds }: { fetches: number[] | null; seconds: number }) {
+  const all = fetches?.reduce((a, b) => a + b, 0) ?? 0;
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-0.5 px-4 py-1 text-[13px]">
       {([1, 2, 3, 4, 5, 6, 7] as BandNumber[]).map((b) => (
         <span key={b} className="inline-flex items-center gap-1.5">
           <span className="inline-block size-3 rounded-sm" style={{ background: bandColour(b) }} />
-          {BANDS[b]} <span className="text-soft">{all ? `${Math.round((fetches[b]! / all) * 100)} %` : ''}</span>
+          {BANDS[b]}{' '}
+          <span className="text-soft">{fetches && all ? `${Math.round((fetches[b]! / all) * 100)} %` : ''}</span>
         </span>
       ))}
       <span className="ml-auto text-soft">
-        shares of {Math.round(all)} fetches a year · {yearWords(seconds)} in all
+        {fetches ? `shares of ${Math.round(all)} fetches a year · ${yearWords(seconds)} in all` : 'counting …'}
       </span>
     </div>
   );

@@ -1,4 +1,3 @@
-import { wrap } from 'comlink';
 import { ArrowLeft, Footprints } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
@@ -6,13 +5,12 @@ import { assessHomes, backTo, type Change, compareHomes, type StationSum } from 
 import { apply, placeTitle, type Plan } from '@heronstone/core/plan';
 import { type BandNumber, BANDS, makerOf, planAsWorked } from '@heronstone/core/reach';
 import { usePlan } from '../../state/plan-store.ts';
+import { askHomes } from '../../state/homes-worker.ts';
 import { type Pair, usePair } from '../../state/found.ts';
 import { useHover, useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
 import { singleKey } from '../../ui/single-keys.ts';
 import { bandColour, bandName, countWords, today, yearWords } from '../../ui/words.ts';
-import { type HomesWorker } from '../../workers/homes.worker.ts';
-import { orFail } from '../../workers/or-fail.ts';
 import { Floor } from '../../views/floor/Floor.tsx';
 import { looksFrom } from '../../views/round/looks.ts';
 import { Round } from '../../views/round/Round.tsx';
@@ -275,14 +273,13 @@ function Onward({ before }: { before: Plan }) {
   const [working, setWorking] = useState(false);
   const carry = async () => {
     setWorking(true);
-    const raw = new Worker(new URL('../../workers/homes.worker.ts', import.meta.url), { type: 'module' });
     try {
       // as it is now: homes may have been changed by hand since they were found
       const now = usePlan.getState().plan;
       const back = backTo(before, now, today());
       const old = apply(now, back);
       if (!old.ok) throw new Error(old.reason);
-      const { moves, stuck } = await orFail(raw, wrap<HomesWorker>(raw).crossing(old.plan, now));
+      const { moves, stuck } = await askHomes(now, (api) => api.crossing(old.plan));
       const done = dispatch({
         type: 'several',
         words: 'plan the moves',
@@ -298,7 +295,6 @@ function Onward({ before }: { before: Plan }) {
     } catch (e) {
       toast.error(`The moves could not be worked out: ${(e as Error).message}`);
     } finally {
-      raw.terminate();
       setWorking(false);
     }
   };

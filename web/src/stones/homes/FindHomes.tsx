@@ -1,22 +1,22 @@
-import { proxy, type Remote, wrap } from 'comlink';
+import { proxy } from 'comlink';
 import { House, Square } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { type Assessment, type FindProgress } from '@heronstone/core/homes';
+import { type FindProgress } from '@heronstone/core/homes';
 import { placeTitle, type Plan } from '@heronstone/core/plan';
 import { usePair } from '../../state/found.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
 import { countWords, today, yearWords } from '../../ui/words.ts';
-import { type FoundHomes, type HomesWorker } from '../../workers/homes.worker.ts';
-import { orFail } from '../../workers/or-fail.ts';
+import { askHomes, enoughOfHomes } from '../../state/homes-worker.ts';
+import { type FoundHomes } from '../../workers/homes.worker.ts';
 import { singleKey } from '../../ui/single-keys.ts';
 
 const SECONDS = 2;
 
 /** Find homes: in a worker, with the running total and how far it can be from the best; one undo for the whole result. */
-export function FindHomes({ assessment }: { assessment: Assessment }) {
+export function FindHomes() {
   const dispatch = usePlan((s) => s.dispatch);
   const { keep, pair } = usePair();
   const { select } = useSelection();
@@ -24,20 +24,27 @@ export function FindHomes({ assessment }: { assessment: Assessment }) {
   const [progress, setProgress] = useState<FindProgress | null>(null);
   const [running, setRunning] = useState(false);
   const [ending, setEnding] = useState(false);
-  const worker = useRef<{ raw: Worker; api: Remote<HomesWorker> } | null>(null);
-  useEffect(() => () => worker.current?.raw.terminate(), []);
+  const looking = useRef(false);
+  // who goes elsewhere wants no homes any more
+  useEffect(
+    () => () => {
+      if (looking.current) enoughOfHomes();
+      looking.current = false;
+    },
+    [],
+  );
 
   const find = async () => {
     if (running) return;
     const { plan } = usePlan.getState();
-    if (assessment.states.length === 0) return void toast('There are no supplies yet to find homes for.');
+    if (Object.keys(plan.supplies).length === 0) return void toast('There are no supplies yet to find homes for.');
     setRunning(true);
     setEnding(false);
     setProgress(null);
-    const raw = new Worker(new URL('../../workers/homes.worker.ts', import.meta.url), { type: 'module' });
-    worker.current = { raw, api: wrap<HomesWorker>(raw) };
+    looking.current = true;
     try {
-      const found = await orFail(raw, worker.current.api.find(plan, SECONDS, today(), proxy(setProgress)));
+      const found = await askHomes(plan, (api) => api.find(SECONDS, today(), proxy(setProgress)));
+      if (!looking.current) return;
       if (!found) toast('Stopped before there were any homes to show. Nothing was changed.');
       else if (found.worse)
         toast('Nothing better was found. All homes stay as they are.', {
@@ -71,8 +78,7 @@ export function FindHomes({ assessment }: { assessment: Assessment }) {
     } catch (e) {
       toast.error(`Homes could not be found: ${(e as Error).message}`);
     } finally {
-      raw.terminate();
-      worker.current = null;
+      looking.current = false;
       setRunning(false);
     }
   };
@@ -100,7 +106,7 @@ export function FindHomes({ assessment }: { assessment: Assessment }) {
           disabled={ending || progress?.phase === 'counting'}
           onClick={() => {
             setEnding(true);
-            void worker.current?.api.cancel();
+            enoughOfHomes();
           }}
         >
           <Square size={13} aria-hidden /> {!progress || progress.phase === 'measuring' ? 'Stop' : 'Enough'}

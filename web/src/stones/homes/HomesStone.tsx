@@ -12,7 +12,6 @@ import {
 import { ChevronLeft, ChevronRight, Footprints } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { assessHomes } from '@heronstone/core/homes';
 import { homeOf, homesOf, placeTitle, type Share, type Supply } from '@heronstone/core/plan';
 import { makerOf, planAsWorked } from '@heronstone/core/reach';
 import { usePair } from '../../state/found.ts';
@@ -29,7 +28,8 @@ import { BothSides } from './BothSides.tsx';
 import { Crossing } from './Crossing.tsx';
 import { FindHomes } from './FindHomes.tsx';
 import { InHand } from './InHand.tsx';
-import { dropWords } from '../../views/places/offers.ts';
+import { dropWords, refitWords, roomWords } from '../../views/places/offers.ts';
+import { askHomes, useStanding } from '../../state/homes-worker.ts';
 import { Tray } from './Tray.tsx';
 import { Weighing } from './Weighing.tsx';
 import { singleKey } from '../../ui/single-keys.ts';
@@ -82,7 +82,7 @@ function HomesInRoom() {
   const maker = station ? makerOf(plan, station) : null;
   // the room as it is while somebody works there: the cart rolled up, the box on the table
   const seen = useMemo(() => (station ? planAsWorked(plan, station) : plan), [plan, station]);
-  const assessment = useMemo(() => assessHomes(plan), [plan]);
+  const standing = useStanding(plan);
   const looks = useMemo(() => (maker ? looksFrom(plan, seen, maker, inHand) : new Map()), [plan, seen, maker, inHand]);
 
   const give = (held: Held, placeId: string) =>
@@ -231,14 +231,13 @@ function HomesInRoom() {
             </Button>
           )}
           <Button onClick={() => setWeighing(true)}>How you work</Button>
-          <FindHomes assessment={assessment} />
+          <FindHomes />
         </div>
         {weighing && <Weighing onClose={() => setWeighing(false)} />}
         {round}
-        <BandLegend fetches={assessment.fetchesByBand} seconds={assessment.seconds} />
+        <BandLegend fetches={standing?.fetchesByBand ?? null} seconds={standing?.seconds ?? 0} />
         <div className="grid grow grid-cols-1 gap-5 px-4 pb-2 pt-1 lg:h-[calc(100vh-31rem)] lg:min-h-72 lg:grid-cols-[20rem_1fr_24rem]">
           <Tray
-            assessment={assessment}
             inHand={inHand}
             onTake={(held) =>
               select({
@@ -277,7 +276,7 @@ function HomesInRoom() {
             <p className="font-semibold">{dragged.supply.name}</p>
             <p className="text-[14px]">
               {over ? (
-                dropWords(plan, dragged.supply, dragged.share, over)
+                <DropWords held={dragged} placeId={over} />
               ) : (
                 <span className="text-soft">over a place of Round: what it would cost</span>
               )}
@@ -286,6 +285,30 @@ function HomesInRoom() {
         )}
       </DragOverlay>
     </DndContext>
+  );
+}
+
+/** What letting go there would cost; what would have to make room is worked out beside the screen and follows. */
+function DropWords({ held: { supply, share }, placeId }: { held: Held; placeId: string }) {
+  const plan = usePlan((s) => s.plan);
+  const words = dropWords(plan, supply, share, placeId);
+  const [refit, setRefit] = useState<{ of: string; words: string } | null>(null);
+  const full = !roomWords(plan, plan.places[placeId]!, supply, share).ok;
+  useEffect(() => {
+    if (!full) return;
+    let wanted = true;
+    askHomes(plan, (api) => api.refit(supply.id, share, placeId, today()))
+      .then((r) => wanted && setRefit({ of: placeId, words: refitWords(plan, r) }))
+      .catch(() => undefined);
+    return () => {
+      wanted = false;
+    };
+  }, [plan, supply.id, share, placeId, full]);
+  return (
+    <>
+      {words}
+      {full && refit?.of === placeId && refit.words}
+    </>
   );
 }
 

@@ -1,8 +1,8 @@
 import { useDraggable } from '@dnd-kit/core';
 import { useMemo, useState } from 'react';
 import { pieceOf } from '@heronstone/core/fit';
-import { type Assessment, proposeContainers, yearlyUses } from '@heronstone/core/homes';
-import { homeOf, placeTitle, type Share, type Supply } from '@heronstone/core/plan';
+import { proposeContainers, yearlyUses } from '@heronstone/core/homes';
+import { homeOf, isLeaving, placeTitle, type Share, type Supply, withoutHome } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { findSupplies } from '../../state/search.ts';
 import { useRoving } from '../../ui/roving.ts';
@@ -11,33 +11,32 @@ import { setInCommand } from '@heronstone/core/fit';
 type Held = { supply: Supply; share: Share };
 
 /** What has no home yet, most used first; with a few letters typed, everything that answers to them. */
-export function Tray({
-  assessment,
-  inHand,
-  onTake,
-}: {
-  assessment: Assessment;
-  inHand: Held | null;
-  onTake: (held: Held) => void;
-}) {
+export function Tray({ inHand, onTake }: { inHand: Held | null; onTake: (held: Held) => void }) {
   const plan = usePlan((s) => s.plan);
   const [text, setText] = useState('');
+  const homeless = useMemo(() => {
+    const { supplies, homes } = plan;
+    return Object.values(supplies).flatMap((supply) =>
+      isLeaving(supply)
+        ? []
+        : (['working', 'backstock'] as const)
+            .filter((share) => withoutHome({ homes }, supply, share) > 0)
+            .map((share) => ({ supply, share })),
+    );
+  }, [plan]);
   const fetches = useMemo(
-    () =>
-      new Map(
-        assessment.homeless.map((h) => [h, yearlyUses(plan, h.supply, h.share).reduce((s, u) => s + u.fetches, 0)]),
-      ),
-    [assessment, plan],
+    () => new Map(homeless.map((h) => [h, yearlyUses(plan, h.supply, h.share).reduce((s, u) => s + u.fetches, 0)])),
+    [homeless, plan],
   );
   const rows = useMemo<Held[]>(() => {
     if (text.trim())
       return findSupplies(plan.supplies, text, 60).flatMap((supply) =>
         (['working', 'backstock'] as const).filter((share) => supply[share] > 0).map((share) => ({ supply, share })),
       );
-    return [...assessment.homeless].sort(
+    return [...homeless].sort(
       (a, b) => Number(a.share === 'backstock') - Number(b.share === 'backstock') || fetches.get(b)! - fetches.get(a)!,
     );
-  }, [text, plan.supplies, assessment, fetches]);
+  }, [text, plan.supplies, homeless, fetches]);
   const roving = useRoving<HTMLUListElement>();
   return (
     <section aria-label="Still without a home" className="flex min-h-0 flex-col">
@@ -61,7 +60,7 @@ export function Tray({
               : 'Everything has a home.'}
         </p>
       )}
-      {!text.trim() && assessment.homeless.length > 0 && Object.keys(plan.organisers).length > 0 && <BoxesWouldHelp />}
+      {!text.trim() && homeless.length > 0 && Object.keys(plan.organisers).length > 0 && <BoxesWouldHelp />}
       <ul className="min-h-0 grow space-y-1 overflow-auto pr-1" ref={roving.ref} onKeyDown={roving.onKeyDown}>
         {rows.slice(0, 200).map((held) => (
           <Row

@@ -1,8 +1,9 @@
-import { proxy, type Remote, wrap } from 'comlink';
+import { proxy } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { type Effect, SCHOOLS, type School } from '@heronstone/core/homes';
 import { newId, type PlanHead, WEIGHTS } from '@heronstone/core/plan';
+import { askHomes, enoughOfHomes } from '../../state/homes-worker.ts';
 import { usePair } from '../../state/found.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
@@ -10,8 +11,6 @@ import { Button } from '../../ui/button.tsx';
 import { NumberField, SelectField } from '../../ui/fields.tsx';
 import { Sheet } from '../../ui/sheet.tsx';
 import { countWords, today, yearWords } from '../../ui/words.ts';
-import { type HomesWorker } from '../../workers/homes.worker.ts';
-import { orFail } from '../../workers/or-fail.ts';
 
 type WeightKey = 'weighFamilies' | 'weighHarm' | 'weighOrder' | 'weighZones' | 'weighMoving';
 const WEIGHED: readonly [WeightKey, string][] = [
@@ -34,8 +33,13 @@ export function Weighing({ onClose }: { onClose: () => void }) {
   const { select } = useSelection();
   const [effects, setEffects] = useState<ReadonlyMap<string, Effect>>(new Map());
   const [running, setRunning] = useState(false);
-  const worker = useRef<Worker | null>(null);
-  useEffect(() => () => worker.current?.terminate(), []);
+  /** number of the work under way; what is older is not wanted any more */
+  const asked = useRef(0);
+  const drop = () => {
+    if (asked.current > 0) enoughOfHomes();
+    asked.current++;
+  };
+  useEffect(() => drop, []);
 
   const variants = (): Variant[] => [
     { key: 'now', set: {} },
@@ -49,40 +53,25 @@ export function Weighing({ onClose }: { onClose: () => void }) {
     ),
   ];
   const workOut = async () => {
-    worker.current?.terminate();
-    const raw = new Worker(new URL('../../workers/homes.worker.ts', import.meta.url), { type: 'module' });
-    worker.current = raw;
+    drop();
+    const mine = asked.current;
     setEffects(new Map());
     setRunning(true);
     const list = variants();
     try {
-      const api: Remote<HomesWorker> = wrap<HomesWorker>(raw);
-      const tell = proxy((i: number, effect: Effect) =>
-        setEffects((known) => new Map(known).set(list[i]!.key, effect)),
-      );
-      await orFail(
-        raw,
-        api.effects(
-          plan,
-          list.map((v) => v.set),
-          WORK,
-          today(),
-          tell,
-        ),
-      );
+      const tell = proxy((i: number, effect: Effect) => {
+        if (asked.current === mine) setEffects((known) => new Map(known).set(list[i]!.key, effect));
+      });
+      const sets = list.map((v) => v.set);
+      await askHomes(plan, (api) => api.effects(sets, WORK, today(), tell));
     } catch (e) {
       toast.error(`It could not be worked out: ${(e as Error).message}`);
     } finally {
-      raw.terminate();
-      if (worker.current === raw) {
-        worker.current = null;
-        setRunning(false);
-      }
+      if (asked.current === mine) setRunning(false);
     }
   };
   const set = (change: Partial<PlanHead>) => {
-    worker.current?.terminate();
-    worker.current = null;
+    drop();
     setRunning(false);
     setEffects(new Map());
     dispatch({ type: 'setPlan', set: change });
@@ -90,14 +79,13 @@ export function Weighing({ onClose }: { onClose: () => void }) {
   const [pairing, setPairing] = useState(false);
   /** Both ways found with the same work, then seen in the room. */
   const beside = async (name: string, change: Partial<PlanHead>) => {
-    worker.current?.terminate();
-    const raw = new Worker(new URL('../../workers/homes.worker.ts', import.meta.url), { type: 'module' });
-    worker.current = raw;
+    drop();
+    const mine = asked.current;
     setRunning(false);
     setPairing(true);
     try {
-      const both = await orFail(raw, wrap<HomesWorker>(raw).bothWays(plan, change, WORK, today()));
-      if (!both || worker.current !== raw) return;
+      const both = await askHomes(plan, (api) => api.bothWays(change, WORK, today()));
+      if (!both || asked.current !== mine) return;
       keep({
         planId: plan.id,
         sides: [
@@ -111,8 +99,6 @@ export function Weighing({ onClose }: { onClose: () => void }) {
     } catch (e) {
       toast.error(`The two ways could not be set beside each other: ${(e as Error).message}`);
     } finally {
-      raw.terminate();
-      if (worker.current === raw) worker.current = null;
       setPairing(false);
     }
   };

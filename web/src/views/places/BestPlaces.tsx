@@ -1,14 +1,13 @@
-import { wrap } from 'comlink';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { STORAGE, storageFormsOf } from '@heronstone/core/fit';
 import { asItsKin, bestPlacesFor, type OneMore } from '@heronstone/core/homes';
 import { homesOf, type Plan, placeTitle, type Share, type Supply } from '@heronstone/core/plan';
+import { askHomes } from '../../state/homes-worker.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { secondsWords, today, yearWords } from '../../ui/words.ts';
-import { type HomesWorker } from '../../workers/homes.worker.ts';
-import { orFail } from '../../workers/or-fail.ts';
+import { type MakingRoom as Making } from '../../workers/homes.worker.ts';
 import { BandChip } from '../ledger/Ledger.tsx';
 import { bestPlaces } from './offers.ts';
 
@@ -105,19 +104,27 @@ function NoPlace({ plan, held: { supply, share } }: { plan: Plan; held: Held }) 
 }
 
 /** The same if one or two things make room for it, where that saves something in all. */
-function MakingRoom({ plan, held }: { plan: Plan; held: Held }) {
+function MakingRoom({ plan, held, asKin = false }: { plan: Plan; held: Held; asKin?: boolean }) {
   const dispatch = usePlan((s) => s.dispatch);
-  const { refits, against, free } = useMemo(() => {
-    const { supply, share } = held;
-    // what has no home is set against the best place that is free, what has one against that
-    const [free] = homesOf(plan, supply.id, share).length > 0 ? [] : bestPlacesFor(plan, supply, share, today(), 1);
-    const against = free?.change ?? 0;
-    const refits = bestPlacesFor(plan, supply, share, today(), 3, 2).filter(
-      (r) => r.displaced.length > 0 && r.change < against,
-    );
-    return { refits, against, free };
-  }, [plan, held]);
+  const [found, setFound] = useState<{ plan: Plan; making: Making } | null>(null);
+  useEffect(() => {
+    let wanted = true;
+    // the screen first: a moment later, and not at every step where several come at once
+    const later = setTimeout(() => {
+      askHomes(plan, (api) => api.makingRoom(held.supply.id, held.share, today(), asKin))
+        .then((making) => wanted && setFound({ plan, making }))
+        // it can do without: what it would have said is one more idea
+        .catch(() => undefined);
+    }, 60);
+    return () => {
+      wanted = false;
+      clearTimeout(later);
+    };
+  }, [plan, held, asKin]);
+  // what was found is of the plan as it was then
+  const { refits, free } = found?.plan === plan ? found.making : { refits: [], free: null };
   if (refits.length === 0) return null;
+  const against = free ?? 0;
   return (
     <>
       <h4 className="mt-1 font-semibold">If others make room</h4>
@@ -138,24 +145,18 @@ function MakingRoom({ plan, held }: { plan: Plan; held: Held }) {
 }
 
 /** What one more box, drawer or shelf would do for it; worked out beside the screen when asked. */
-function OneMoreOf({ plan, held: { supply, share } }: { plan: Plan; held: Held }) {
+function OneMoreOf({ plan, held: { supply, share }, asKin = false }: { plan: Plan; held: Held; asKin?: boolean }) {
   const dispatch = usePlan((s) => s.dispatch);
   const [found, setFound] = useState<OneMore[] | 'working' | null>(null);
-  const worker = useRef<Worker | null>(null);
-  useEffect(() => () => worker.current?.terminate(), []);
   // what was worked out is of the plan as it was
   useEffect(() => setFound(null), [plan, supply.id, share]);
   const ask = async () => {
-    const raw = new Worker(new URL('../../workers/homes.worker.ts', import.meta.url), { type: 'module' });
-    worker.current = raw;
     setFound('working');
     try {
-      setFound(await orFail(raw, wrap<HomesWorker>(raw).oneMore(plan, supply.id, share, today())));
+      setFound(await askHomes(plan, (api) => api.oneMore(supply.id, share, today(), asKin)));
     } catch (e) {
       setFound(null);
       toast.error(`It could not be worked out: ${(e as Error).message}`);
-    } finally {
-      raw.terminate();
     }
   };
   if (found === null || found === 'working')
@@ -202,13 +203,7 @@ export function WhereItGoes({ supply, share }: Held) {
   const plan = usePlan((s) => s.plan);
   const dispatch = usePlan((s) => s.dispatch);
   const { plan: likely, kin } = useMemo(() => asItsKin(plan, supply), [plan, supply]);
-  const offers = useMemo(
-    () =>
-      bestPlaces(likely, supply, share, 12)
-        .filter((o) => o.room.ok)
-        .slice(0, 3),
-    [likely, supply, share],
-  );
+  const offers = useMemo(() => bestPlaces(likely, supply, share, 3).filter((o) => o.room.ok), [likely, supply, share]);
   const held = useMemo(() => ({ supply, share }), [supply, share]);
   return (
     <section aria-label={`Where ${supply.name} could go`} className="rounded-lg border border-line px-2 py-1">
@@ -236,8 +231,8 @@ export function WhereItGoes({ supply, share }: Held) {
           </li>
         ))}
       </ul>
-      <MakingRoom plan={likely} held={held} />
-      {offers.length === 0 && <OneMoreOf plan={likely} held={held} />}
+      <MakingRoom plan={plan} held={held} asKin />
+      {offers.length === 0 && <OneMoreOf plan={plan} held={held} asKin />}
     </section>
   );
 }

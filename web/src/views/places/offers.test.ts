@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { applied, block, tinyRoom, unit, use, withUnits } from '@heronstone/core/testing';
 import { holderOf, fitOf } from '@heronstone/core/fit';
-import { bestPlaces, dropWords, roomWords } from './offers.ts';
+import { refitAround } from '@heronstone/core/homes';
+import { bestPlaces, dropWords, refitWords, roomWords } from './offers.ts';
 
 const wide = block({ id: 'wide', name: 'Frame', width: 500, depth: 300, height: 100, lies: ['flat'] });
 const plan = applied(
@@ -18,8 +19,9 @@ describe('before letting go', () => {
     expect(dropWords(plan, supply, 'working', 'lowChest.1.0')).toMatch(
       /^\w+ · \d+\.\d s a fetch · .* a year, .* a year less · \d+ % full then$/,
     );
-    expect(dropWords(plan, supply, 'working', 'lowChest.0.0')).toMatch(
-      /no room (beside what is there|then for Tray); room if Tray goes to .*, .* a year (less|more) in all$/,
+    expect(dropWords(plan, supply, 'working', 'lowChest.0.0')).toMatch(/no room (beside what is there|then for Tray)$/);
+    expect(refitWords(plan, refitAround(plan, supply, 'working', 'lowChest.0.0', '2026-05-05'))).toMatch(
+      /^; room if Tray goes to .*, .* a year (less|more) in all$/,
     );
   });
   test('says why it does not go in or nobody gets there', () => {

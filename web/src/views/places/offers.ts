@@ -1,8 +1,8 @@
 import { inMeasure } from '@heronstone/core/lengths';
 import { fitOf, holderOf, stowageWith } from '@heronstone/core/fit';
-import { costOfHome, optionsFor, refitAround } from '@heronstone/core/homes';
+import { costOfHome, optionsFor, type Refit } from '@heronstone/core/homes';
 import { homesOf, type Place, placeTitle, type Plan, type Share, type Supply } from '@heronstone/core/plan';
-import { bandName, fetchWords, today, yearWords } from '../../ui/words.ts';
+import { bandName, fetchWords, yearWords } from '../../ui/words.ts';
 
 /** Whether a share goes into a place beside what lives there, in a few words; `ok` when it does. */
 export function roomWords(plan: Plan, place: Place, supply: Supply, share: Share): { ok: boolean; words: string } {
@@ -30,12 +30,11 @@ export function dropWords(plan: Plan, supply: Supply, share: Share, placeId: str
     before && Number.isFinite(before.seconds) && now!.placeId !== placeId ? cost.seconds - before.seconds : null;
   const against = change === null ? '' : change <= 0 ? `, ${yearWords(-change)} less` : `, ${yearWords(change)} more`;
   const room = roomWords(plan, place, supply, share);
-  return `${bandName(cost.band)} · ${fetchWords(cost.each)} · ${yearWords(cost.seconds)}${against} · ${room.words}${room.ok ? '' : refitWords(plan, supply, share, placeId)}`;
+  return `${bandName(cost.band)} · ${fetchWords(cost.each)} · ${yearWords(cost.seconds)}${against} · ${room.words}`;
 }
 
-/** What would have to make room for it and where that goes, with what it all changes; nothing when two things are not enough. */
-function refitWords(plan: Plan, supply: Supply, share: Share, placeId: string): string {
-  const refit = refitAround(plan, supply, share, placeId, today(), 2);
+/** What would have to make room for it and where that goes, with what it all changes; nothing when nothing has to. */
+export function refitWords(plan: Plan, refit: Refit | null): string {
   if (!refit || refit.displaced.length === 0) return '';
   const going = refit.displaced
     .map((d) => `${d.supply.name} goes to ${placeTitle(plan, plan.places[d.to]!)}`)
@@ -56,15 +55,22 @@ export type Offer = {
 };
 
 /** Places a share goes into and everybody who uses it reaches, those with room first, cheapest first. */
-export const bestPlaces = (plan: Plan, supply: Supply, share: Share, most: number): Offer[] =>
-  optionsFor(plan, supply, share)
-    .map(({ place, cost, apart }) => ({
-      place,
-      seconds: cost.seconds + apart,
-      each: cost.each,
-      band: cost.band,
-      room: roomWords(plan, place, supply, share),
-      care: cost.penalties[0]?.words.split(/[:.]/)[0] ?? (apart > 0 ? 'away from its family' : null),
-    }))
-    .sort((a, b) => Number(b.room.ok) - Number(a.room.ok) || a.seconds - b.seconds)
-    .slice(0, most);
+export function bestPlaces(plan: Plan, supply: Supply, share: Share, most: number): Offer[] {
+  const withRoom: Offer[] = [];
+  const without: Offer[] = [];
+  for (const { place, cost, apart } of optionsFor(plan, supply, share)) {
+    const room = roomWords(plan, place, supply, share);
+    const list = room.ok ? withRoom : without;
+    if (list.length < most)
+      list.push({
+        place,
+        seconds: cost.seconds + apart,
+        each: cost.each,
+        band: cost.band,
+        room,
+        care: cost.penalties[0]?.words.split(/[:.]/)[0] ?? (apart > 0 ? 'away from its family' : null),
+      });
+    if (withRoom.length === most) break;
+  }
+  return [...withRoom, ...without].slice(0, most);
+}

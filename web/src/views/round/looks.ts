@@ -18,6 +18,19 @@ export type PlaceLook = {
   dim: boolean;
 };
 
+const fetched = new WeakMap<Plan['uses'], { of: readonly object[]; known: Map<string, number> }>();
+/** Fetches a year of a share: the same as long as nobody's uses, activities, stations or supplies change. */
+function fetchesOf(plan: Plan, supply: Supply, share: Share): number {
+  const of = [plan.activities, plan.stations, plan.supplies];
+  let kept = fetched.get(plan.uses);
+  if (!kept || kept.of.some((table, i) => table !== of[i])) fetched.set(plan.uses, (kept = { of, known: new Map() }));
+  const key = `${share} ${supply.id}`;
+  let fetches = kept.known.get(key);
+  if (fetches === undefined)
+    kept.known.set(key, (fetches = yearlyUses(plan, supply, share).reduce((s, u) => s + u.fetches, 0)));
+  return fetches;
+}
+
 /** Looks of every place from a seat, in the room as it is `seen` while somebody works there. With a supply in hand the bands are those of its own users. */
 export function looksFrom(
   plan: Plan,
@@ -34,7 +47,7 @@ export function looksFrom(
     let fetches = 0;
     for (const home of homes) {
       const supply = plan.supplies[home.supplyId];
-      if (supply) fetches += yearlyUses(plan, supply, home.share).reduce((s, u) => s + u.fetches, 0);
+      if (supply) fetches += fetchesOf(plan, supply, home.share);
     }
     const fetch = fetchFrom(scene, maker, spot, { ...PLAIN, kinds: Math.max(1, homes.length) });
     const cost = inHand ? costOfHome(plan, inHand.supply, inHand.share, id) : null;
