@@ -76,12 +76,12 @@ export class Layout {
     return !now.bears && holder.nature !== 'pile' && now.used + use > capacityOf(holder) * 1.001;
   }
 
-  /** Whether a lot that uses so much by itself can be laid in a place beside all that is there, no more than `most` being used then, and the place carries it. */
-  takes(placeId: string, lot: string, use: number, most = Infinity): boolean {
+  /** What is used of a place with a lot that uses so much by itself laid beside all that is there; null: it finds no room, or is too heavy. */
+  usedWith(placeId: string, lot: string, use: number): number | null {
     const { supply, count } = this.translation.lotOf.get(lot)!;
-    if (supply.mass * count > this.load.get(placeId)! + 1e-6 || this.isFull(placeId, use)) return false;
+    if (supply.mass * count > this.load.get(placeId)! + 1e-6 || this.isFull(placeId, use)) return null;
     const { used, over } = this.laid(placeId, lot);
-    return over.length === 0 && used <= most * 1.0001;
+    return over.length === 0 ? used : null;
   }
 
   get inUse(): string[] {
@@ -130,10 +130,16 @@ export function layingRest(
       .slice(0, LOOKED_AT);
     const back = today.get(id);
     // room to grow gives way only for what would have no home
-    const best =
-      open.find((o) => layout.takes(o.place, id!, o.use, room(o.place))) ??
-      (back === undefined ? open.find((o) => layout.takes(o.place, id!, o.use)) : undefined);
-    if (best) put(id, best.place);
+    let best: string | undefined;
+    for (const { place, use } of open) {
+      const used = layout.usedWith(place, id, use);
+      if (used === null) continue;
+      if (back === undefined) best ??= place;
+      if (used > room(place) * 1.0001) continue;
+      best = place;
+      break;
+    }
+    if (best !== undefined) put(id, best);
     else if (back === undefined) left.push(id);
     else {
       closed.add(back);
