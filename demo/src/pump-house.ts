@@ -226,7 +226,7 @@ export function pumpHouse(): Plan {
     .zone('zone-kites', 'Kites', 'first', 0, ['kites'], ['chest', 'left', 'board'])
     .zone('zone-lanterns', 'Lanterns', 'first', 1, ['lanterns'], ['sheets', 'shelves', 'block'])
     .zone('zone-wet', 'The wet corner', 'only', 2, ['prints', 'marbling'], ['bench'])
-    .zone('zone-felting', 'Felting with Pip', 'first', 3, ['felting'], [])
+    .zone('zone-felting', 'Felting with Pip', 'first', 3, ['felting'], ['felt-box'])
     .zone('zone-packing', 'Packing', 'first', 4, ['packing'], ['cart', 'right'])
     .zone('zone-archive', 'Archive', 'only', 5, [], ['shed'])
     .run({ type: 'setPlace', id: 'cubes.0.0', set: { zoneId: 'zone-wet' } })
