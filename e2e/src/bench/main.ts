@@ -132,7 +132,7 @@ for (const more of [0, 500, 2000]) {
   say(`| ${of}: bring in a unit, until the frame after it | ${bringIn.toFixed(1)} ms | 100 ms |`);
 }
 const crowded = await homesTimes(crowdedRoom());
-const of2000 = '2,000 supplies × 306 places × 9 seats';
+const of2000 = '2,000 supplies × 300 places × 9 seats';
 say(`| ${of2000}: find homes, first number | ${crowded.first.toFixed(0)} ms | 1,000 ms |`);
 say(`| the same: answer on the screen | ${crowded.answer.toFixed(1)} s | 10 s |`);
 say(`| the same: longest wait of the page meanwhile | ${crowded.waited.toFixed(0)} ms | 50 ms |`);
