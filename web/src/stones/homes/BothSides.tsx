@@ -15,6 +15,7 @@ import { Floor } from '../../views/floor/Floor.tsx';
 import { looksFrom } from '../../views/round/looks.ts';
 import { Round } from '../../views/round/Round.tsx';
 import { BandLegend } from './BandLegend.tsx';
+import { SeenFrom } from './SeenFrom.tsx';
 
 /**
  * Two states of the homes of this room set beside each other: Round and Floor of either at a key, what each station and person spends in both, what
@@ -96,21 +97,8 @@ export function BothSides({ pair }: { pair: Pair }) {
           )}
         </p>
       </div>
-      <div className="flex flex-wrap items-center gap-x-3 gap-y-1 px-4 pb-1">
-        <div role="group" aria-label="Seen from" className="flex grow flex-wrap items-center gap-1">
-          <span className="text-soft">from</span>
-          {stations.map((s) => (
-            <button
-              key={s.id}
-              type="button"
-              aria-pressed={s.id === station?.id}
-              onClick={() => select({ seat: s.id, turn: null })}
-              className={`rounded-full border px-2.5 py-0.5 ${s.id === station?.id ? 'border-ink bg-ink text-ground' : 'border-line bg-paper hover:border-heron'}`}
-            >
-              {s.name}
-            </button>
-          ))}
-        </div>
+      <div className="flex flex-wrap items-center justify-between gap-x-3 gap-y-1 px-4 pb-1">
+        <SeenFrom stations={stations} chosen={station?.id} onChoose={(id) => select({ seat: id, turn: null })} />
         {pair.choose ? (
           <Button
             look="main"

@@ -24,6 +24,7 @@ import { looksFrom } from '../../views/round/looks.ts';
 import { Round, wrap } from '../../views/round/Round.tsx';
 import { SunDial, useSun } from '../../views/sun/SunDial.tsx';
 import { BandLegend } from './BandLegend.tsx';
+import { SeenFrom } from './SeenFrom.tsx';
 import { BothSides } from './BothSides.tsx';
 import { Crossing } from './Crossing.tsx';
 import { FindHomes } from './FindHomes.tsx';
@@ -167,20 +168,7 @@ function HomesInRoom() {
       <main className="flex grow flex-col">
         <div className="flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-line px-4 py-1">
           <h1 className="sr-only">Homes</h1>
-          <div role="group" aria-label="Seen from" className="flex flex-wrap items-center gap-1">
-            <span className="text-soft">from</span>
-            {stations.map((s) => (
-              <button
-                key={s.id}
-                type="button"
-                aria-pressed={s.id === station.id}
-                onClick={() => select({ seat: s.id, turn: null })}
-                className={`rounded-full border px-2.5 py-0.5 ${s.id === station.id ? 'border-ink bg-ink text-ground' : 'border-line bg-paper hover:border-heron'}`}
-              >
-                {s.name}
-              </button>
-            ))}
-          </div>
+          <SeenFrom stations={stations} chosen={station?.id} onChoose={(id) => select({ seat: id, turn: null })} />
           <div className="flex items-center" role="group" aria-label="Turn">
             <Button
               look="quiet"
