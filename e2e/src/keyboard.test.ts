@@ -120,6 +120,8 @@ describe('by keys alone', () => {
     await until(async () => (await where(other)) !== before, 'moved in the other way');
     await takeOver.click();
     await page.waitForURL(new RegExp(`/p/${id}/furniture`));
+    // here too: its own name stands above it once it is the first plan that is on screen
+    await page.getByText(name, { exact: true }).first().waitFor();
     expect(await where(id)).toBe(await where(other));
     await page.keyboard.press('Control+z');
     await until(async () => (await where(id)) === before, 'taken back');

@@ -1,8 +1,18 @@
+import { type ReactNode } from 'react';
 import { type BandNumber, BANDS } from '@heronstone/core/reach';
 import { bandColour, yearWords } from '../../ui/words.ts';
 
 /** The seven bands with the share of all fetches that each gets; null: not counted yet. */
-export function BandLegend({ fetches, seconds }: { fetches: number[] | null; seconds: number }) {
+export function BandLegend({
+  fetches,
+  seconds,
+  children,
+}: {
+  fetches: number[] | null;
+  seconds: number;
+  /** said instead of what all comes to: the place that is pointed at */
+  children?: ReactNode;
+}) {
   const all = fetches?.reduce((a, b) => a + b, 0) ?? 0;
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-0.5 px-4 py-1 text-[13px]">
@@ -13,9 +23,13 @@ export function BandLegend({ fetches, seconds }: { fetches: number[] | null; sec
           <span className="text-soft">{fetches && all ? `${Math.round((fetches[b]! / all) * 100)} %` : ''}</span>
         </span>
       ))}
-      <span className="ml-auto text-soft">
-        {fetches ? `shares of ${Math.round(all)} fetches a year · ${yearWords(seconds)} in all` : 'counting …'}
-      </span>
+      <p className="ml-auto min-w-0 truncate" aria-live="polite">
+        {children || (
+          <span className="text-soft">
+            {fetches ? `shares of ${Math.round(all)} fetches a year · ${yearWords(seconds)} in all` : 'counting …'}
+          </span>
+        )}
+      </p>
     </div>
   );
 }

@@ -197,21 +197,7 @@ function HomesInRoom() {
               <ChevronRight size={18} aria-hidden />
             </Button>
           </div>
-          <p className="min-w-0 grow basis-40 truncate text-[14px]" aria-live="polite">
-            {shownPlace && look ? (
-              <>
-                <strong>{placeTitle(plan, shownPlace)}</strong> · {bandName(look.band)}
-                {look.seconds !== null && Number.isFinite(look.seconds) && ` · ${fetchWords(look.seconds)}`}
-                {look.kinds > 0
-                  ? ` · ${look.kinds} ${look.kinds === 1 ? 'kind' : 'kinds'}, ${Math.round(look.full * 100)} % full`
-                  : ' · empty'}
-              </>
-            ) : (
-              <span className="text-soft">
-                Point at a place to read its name. Hot things far away and idle room at hand are what to look for.
-              </span>
-            )}
-          </p>
+          <span className="grow" />
           <SunDial plan={plan} />
           {moving > 0 && (
             <Button onClick={() => select({ view: 'crossing' })}>
@@ -223,7 +209,17 @@ function HomesInRoom() {
         </div>
         {weighing && <Weighing onClose={() => setWeighing(false)} />}
         {round}
-        <BandLegend fetches={standing?.fetchesByBand ?? null} seconds={standing?.seconds ?? 0} />
+        <BandLegend fetches={standing?.fetchesByBand ?? null} seconds={standing?.seconds ?? 0}>
+          {shownPlace && look && (
+            <>
+              <strong>{placeTitle(plan, shownPlace)}</strong> · {bandName(look.band)}
+              {look.seconds !== null && Number.isFinite(look.seconds) && ` · ${fetchWords(look.seconds)}`}
+              {look.kinds > 0
+                ? ` · ${look.kinds} ${look.kinds === 1 ? 'kind' : 'kinds'}, ${Math.round(look.full * 100)} % full`
+                : ' · empty'}
+            </>
+          )}
+        </BandLegend>
         <div className="grid grow grid-cols-1 gap-5 px-4 pb-2 pt-1 lg:h-[calc(100vh-31rem)] lg:min-h-72 lg:grid-cols-[20rem_1fr_24rem]">
           <Tray
             inHand={inHand}

@@ -44,7 +44,7 @@ export function InHand({ inHand, placeId, maker, onGive, onChoosePlace, onTake, 
     return (
       <p className="pt-1 text-soft">
         Take a supply in hand from the tray, or choose a place of Round: its ledger says here, motion by motion, why it
-        costs what it costs.
+        costs what it costs. Hot things far away and idle room at hand are what to look for.
       </p>
     );
   const isHome = place && home?.placeId === place.id;

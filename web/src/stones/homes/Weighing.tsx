@@ -1,8 +1,9 @@
 import { proxy } from 'comlink';
-import { useEffect, useRef, useState } from 'react';
+import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { type Effect, SCHOOLS, type School } from '@heronstone/core/homes';
 import { newId, type PlanHead, WEIGHTS } from '@heronstone/core/plan';
+import { SchoolDrawing } from './SchoolDrawing.tsx';
 import { askHomes, enoughOfHomes } from '../../state/homes-worker.ts';
 import { usePair } from '../../state/found.ts';
 import { usePlan } from '../../state/plan-store.ts';
@@ -196,11 +197,12 @@ function SchoolRow({
   return (
     <fieldset>
       <legend className="font-semibold">{school.question}</legend>
-      <div className="flex flex-wrap gap-x-4 gap-y-1">
+      <div className="mt-1 flex flex-wrap items-start gap-2">
         {!own && <span>{typeof value === 'number' ? `${Math.round(value * 100)} % kept free` : value}</span>}
         {school.choices.map(([v, words]) => (
           <Choice
             key={String(v)}
+            drawing={<SchoolDrawing school={school.key} value={v} />}
             name={school.key}
             words={words}
             checked={v === value}
@@ -223,6 +225,7 @@ function Choice({
   effect,
   now,
   speaks = false,
+  drawing,
   onChoose,
   onBeside,
 }: {
@@ -232,14 +235,23 @@ function Choice({
   effect: Effect | undefined;
   now: Effect | undefined;
   speaks?: boolean;
+  /** what it looks like */
+  drawing?: ReactNode;
   onChoose: () => void;
   /** sets it beside how one works now; null while that is being worked out */
   onBeside?: (() => void) | null;
 }) {
   const label = (
-    <label className="inline-flex items-baseline gap-1.5">
-      <input type="radio" name={name} checked={checked} onChange={onChoose} />
-      <span>
+    <label
+      className={
+        drawing
+          ? `flex w-56 items-start gap-2 rounded-xl border px-2 py-1 focus-within:outline-2 ${checked ? 'border-ink bg-stone' : 'border-line bg-paper hover:border-heron'}`
+          : 'inline-flex items-baseline gap-1.5'
+      }
+    >
+      {drawing}
+      <input type="radio" name={name} checked={checked} onChange={onChoose} className={drawing ? 'mt-1' : ''} />
+      <span className="leading-snug">
         {words}
         {effect && now && <span className="block text-[13px] text-soft">{effectWords(effect, now)}</span>}
         {speaks && <span className="block text-[13px] text-heron">the figures speak for this</span>}
@@ -248,14 +260,14 @@ function Choice({
   );
   if (onBeside === undefined) return label;
   return (
-    <span>
+    <span className="block">
       {label}
       <button
         type="button"
         disabled={onBeside === null}
         onClick={() => onBeside?.()}
         aria-label={`${words}: see it in the room`}
-        className="ml-5 block min-h-6 text-[13px] text-heron hover:underline disabled:text-soft"
+        className="ml-2 block min-h-6 text-[13px] text-heron hover:underline disabled:text-soft"
       >
         {onBeside === null ? 'finding both …' : 'see it in the room'}
       </button>

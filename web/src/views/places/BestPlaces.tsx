@@ -30,11 +30,17 @@ export function BestPlaces({
 }) {
   const offers = useMemo(() => bestPlaces(plan, held.supply, held.share, 4), [plan, held.supply, held.share]);
   const homes = homesOf(plan, held.supply.id, held.share);
+  const free = offers.find((o) => o.room.ok && !homes.some((h) => h.placeId === o.place.id));
   const now = homes.length > 0 ? offers.find((o) => homes.some((h) => h.placeId === o.place.id)) : undefined;
   return (
     <section aria-label="Best places" className="mt-2 border-t border-line pt-1">
       <h3 className="font-semibold">{homes.length > 0 ? 'Why here, and what comes next' : 'Best places for it'}</h3>
       {offers.length === 0 && <NoPlace plan={plan} held={held} />}
+      {now && free && homes.some((h) => h.pinned) && now.seconds - free.seconds >= 60 && (
+        <p className="text-[14px]">
+          Pinned here it costs {yearWords(now.seconds - free.seconds)} more than in {placeTitle(plan, free.place)}.
+        </p>
+      )}
       <ul>
         {offers.map((o) => (
           <li key={o.place.id}>

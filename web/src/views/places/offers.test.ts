@@ -42,6 +42,11 @@ describe('before letting go', () => {
     for (let i = 1; i < withRoom.length; i++)
       expect(withRoom[i]!.seconds).toBeGreaterThanOrEqual(withRoom[i - 1]!.seconds);
     expect(offers.find((o) => o.place.id === 'lowChest.0.0')!.room.ok).toBe(false);
+    // where it lives now is said too, however far down it comes
+    expect(bestPlaces(plan, supply, 'working', 1).map((o) => o.place.id)).toEqual([
+      offers[0]!.place.id,
+      'bookcase.1.0',
+    ]);
     // no place that it does not go into is ever offered
     const high = { ...supply, height: 900 };
     const fits = Object.values(plan.places).filter((p) => fitOf(holderOf(p), high, 1).ok);

@@ -54,23 +54,33 @@ export type Offer = {
   care: string | null;
 };
 
-/** Places a share goes into and everybody who uses it reaches, those with room first, cheapest first. */
+/**
+ * Places a share goes into and everybody who uses it reaches, those with room first, cheapest first; where it lives now is always among them.
+ * @param most so many, its homes besides
+ */
 export function bestPlaces(plan: Plan, supply: Supply, share: Share, most: number): Offer[] {
+  const homes = new Set(homesOf(plan, supply.id, share).map((h) => h.placeId));
   const withRoom: Offer[] = [];
   const without: Offer[] = [];
+  const now: Offer[] = [];
   for (const { place, cost, apart } of optionsFor(plan, supply, share)) {
+    const own = homes.has(place.id);
+    if (!own && withRoom.length >= most) {
+      if (now.length === homes.size) break;
+      continue;
+    }
     const room = roomWords(plan, place, supply, share);
-    const list = room.ok ? withRoom : without;
-    if (list.length < most)
-      list.push({
-        place,
-        seconds: cost.seconds + apart,
-        each: cost.each,
-        band: cost.band,
-        room,
-        care: cost.penalties[0]?.words.split(/[:.]/)[0] ?? (apart > 0 ? 'away from its family' : null),
-      });
-    if (withRoom.length === most) break;
+    const offer: Offer = {
+      place,
+      seconds: cost.seconds + apart,
+      each: cost.each,
+      band: cost.band,
+      room,
+      care: cost.penalties[0]?.words.split(/[:.]/)[0] ?? (apart > 0 ? 'away from its family' : null),
+    };
+    if (own) now.push(offer);
+    (room.ok ? withRoom : without).push(offer);
   }
-  return [...withRoom, ...without].slice(0, most);
+  const shown = [...withRoom, ...without].slice(0, most);
+  return [...shown, ...now.filter((o) => !shown.includes(o))];
 }
