@@ -11,16 +11,29 @@ export type Option = { place: Place; cost: HomeCost; apart: number };
 /** What a place costs a year in all, as it is weighed. */
 const inAll = ({ cost, apart }: Pick<Option, 'cost' | 'apart'>): number => cost.weighed + apart;
 
+const byFamily = new WeakMap<Plan, Map<string, { placeId: string; supplyId: string }[]>>();
+/** Homes of what is at hand, by family; worked out once for a plan. */
+function homesByFamily(plan: Plan) {
+  let known = byFamily.get(plan);
+  if (!known) {
+    byFamily.set(plan, (known = new Map()));
+    for (const { share, supplyId, placeId } of Object.values(plan.homes)) {
+      const supply = plan.supplies[supplyId];
+      const family = share === 'working' && supply ? familyOf(plan, supply) : null;
+      if (family === null) continue;
+      const list = known.get(family);
+      if (list) list.push({ placeId, supplyId });
+      else known.set(family, [{ placeId, supplyId }]);
+    }
+  }
+  return known;
+}
+
 /** Where the others of its family live; what it costs a year to lie in none of these places, s. */
 function familyPlaces(plan: Plan, supply: Supply, share: Share): (placeId: string) => number {
   const family = share === 'working' ? familyOf(plan, supply) : null;
-  const places = new Set<string>();
-  if (family !== null)
-    for (const home of Object.values(plan.homes)) {
-      const other = plan.supplies[home.supplyId];
-      if (home.share === 'working' && other && other.id !== supply.id && familyOf(plan, other) === family)
-        places.add(home.placeId);
-    }
+  const others = (family === null ? undefined : homesByFamily(plan).get(family)) ?? [];
+  const places = new Set(others.filter((o) => o.supplyId !== supply.id).map((o) => o.placeId));
   const spread = places.size === 0 ? 0 : spreadOf(plan, supply);
   return (placeId) => (places.has(placeId) ? 0 : spread);
 }

@@ -1,4 +1,3 @@
-import { toast } from 'sonner';
 import { create } from 'zustand';
 import { type Plan, type PlanHead } from '@heronstone/core/plan';
 import { type Counted } from '../workers/homes.worker.ts';
@@ -16,9 +15,5 @@ export type Pair = {
 
 export const usePair = create<{ pair: Pair | null; keep: (pair: Pair | null) => void }>((set) => ({
   pair: null,
-  keep: (pair) => {
-    // what was said of it in short would lie over it
-    if (pair?.choose) toast.dismiss();
-    set({ pair });
-  },
+  keep: (pair) => set({ pair }),
 }));

@@ -19,24 +19,26 @@ export function toldAnew(plan: Plan, before: Plan | null): Partial<Plan> {
  * has worked out of the rest; one that broke down is let go, and the next question starts another.
  */
 export async function askHomes<T>(plan: Plan, ask: (api: Remote<HomesWorker>) => Promise<T>): Promise<T> {
-  if (!running) {
-    const raw = new Worker(new URL('../workers/homes.worker.ts', import.meta.url), { type: 'module' });
-    running = { raw, api: wrap<HomesWorker>(raw), told: null };
-  }
-  const mine = running;
-  if (mine.told !== plan) {
-    const tables = toldAnew(plan, mine.told);
-    mine.told = plan;
+  const { raw, api } = (running ??= started());
+  if (running.told !== plan) {
+    const tables = toldAnew(plan, running.told);
+    running.told = plan;
     // not waited for: the worker hears it before the question
-    mine.api.tell(tables).catch(() => undefined);
+    api.tell(tables).catch(() => undefined);
   }
-  try {
-    return await orFail(mine.raw, ask(mine.api));
-  } catch (e) {
-    mine.raw.terminate();
-    if (running === mine) running = null;
-    throw e;
-  }
+  return orFail(raw, ask(api));
+}
+
+/** A question that fails leaves the worker and what else it is asked alone; only when it broke down itself is it let go. */
+function started(): Running {
+  const raw = new Worker(new URL('../workers/homes.worker.ts', import.meta.url), { type: 'module' });
+  const letGo = () => {
+    raw.terminate();
+    if (running?.raw === raw) running = null;
+  };
+  raw.addEventListener('error', letGo);
+  raw.addEventListener('messageerror', letGo);
+  return { raw, api: wrap<HomesWorker>(raw), told: null };
 }
 
 /** Ends what the worker is at, with the best it has; nothing is lost of what it holds. */

@@ -52,6 +52,8 @@ function plan(): Plan {
   if (!held) throw new Error('it was told of no plan');
   return held;
 }
+/** what would make room, by number of the question */
+let lastAsked = 0;
 /** long work by number: a new piece of it ends the one before */
 let under = 0;
 function pausing() {
@@ -118,9 +120,12 @@ const api = {
     return both as [WayFound, WayFound];
   },
   /** Where a share could go if one or two things made room for it, and what the best place that is free would change. */
-  makingRoom(supplyId: string, share: Share, since: string, asKin: boolean): MakingRoom {
+  async makingRoom(supplyId: string, share: Share, since: string, asKin: boolean): Promise<MakingRoom> {
+    const mine = ++lastAsked;
+    await new Promise((resolve) => setTimeout(resolve, 0));
     const supply = plan().supplies[supplyId];
-    if (!supply) return { free: null, refits: [] };
+    // asked about something else meanwhile: nobody waits for this any more
+    if (!supply || mine !== lastAsked) return { free: null, refits: [] };
     const of = asKin ? asItsKin(plan(), supply).plan : plan();
     // what has no home is set against the best place that is free, what has one against that
     const [free] = homesOf(of, supply.id, share).length > 0 ? [] : bestPlacesFor(of, supply, share, since, 1);

@@ -49,6 +49,8 @@ export function BothSides({ pair }: { pair: Pair }) {
   const shownPlace = shown ? plan.places[shown] : undefined;
   const look = shown ? looks.get(shown) : undefined;
   const close = () => select({ view: null });
+  // what was said of it in short would lie over it
+  useEffect(() => void toast.dismiss(), []);
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
       if (singleKey(e) === 'b') setAt((now) => (now === 0 ? 1 : 0));

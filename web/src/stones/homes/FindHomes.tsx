@@ -116,12 +116,7 @@ export function FindHomes() {
   return (
     <>
       {pair?.planId === planId && (
-        <Button
-          onClick={() => {
-            toast.dismiss();
-            select({ view: 'both', place: null, supply: null, share: null }, true);
-          }}
-        >
+        <Button onClick={() => select({ view: 'both', place: null, supply: null, share: null }, true)}>
           {pair.choose ? 'Two ways' : 'Before and after'}
         </Button>
       )}

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
-import { STORAGE, storageFormsOf } from '@heronstone/core/fit';
+import { pieceOf, STORAGE, storageFormsOf } from '@heronstone/core/fit';
 import { asItsKin, bestPlacesFor, type OneMore } from '@heronstone/core/homes';
 import { homesOf, type Plan, placeTitle, type Share, type Supply } from '@heronstone/core/plan';
 import { askHomes } from '../../state/homes-worker.ts';
@@ -66,7 +66,9 @@ export function BestPlaces({
         ))}
       </ul>
       <MakingRoom plan={plan} held={held} />
-      {homes.length === 0 && !offers.some((o) => o.room.ok) && <OneMoreOf plan={plan} held={held} />}
+      {homes.length === 0 && pieceOf(held.supply) && !offers.some((o) => o.room.ok) && (
+        <OneMoreOf plan={plan} held={held} />
+      )}
     </section>
   );
 }
@@ -211,6 +213,10 @@ export function WhereItGoes({ supply, share }: Held) {
   const { plan: likely, kin } = useMemo(() => asItsKin(plan, supply), [plan, supply]);
   const offers = useMemo(() => bestPlaces(likely, supply, share, 3).filter((o) => o.room.ok), [likely, supply, share]);
   const held = useMemo(() => ({ supply, share }), [supply, share]);
+  if (!pieceOf(supply))
+    return (
+      <p className="text-soft">Where it could go is known once it has a size: nobody can say yet what it goes into.</p>
+    );
   return (
     <section aria-label={`Where ${supply.name} could go`} className="rounded-lg border border-line px-2 py-1">
       <h3 className="font-semibold">Where it could go{share === 'backstock' && ' (reserve)'}</h3>
