@@ -104,7 +104,10 @@ describe('by keys alone', () => {
     await page.getByRole('button', { name: 'Try another way' }).click();
     await page.waitForURL(/beside=/);
     const other = /\/p\/([^/]+)/.exec(page.url())![1]!;
-    // the address changes before the plan does: only beside the first one is it the copy that is on screen
+    // the address changes before the plan does: the title is that of the plan on screen
+    const onScreen = (plan: string) =>
+      page.waitForFunction((title) => document.title === title, `Furniture · ${plan} · Heronstone`);
+    await onScreen(`${name}, another way`);
     const takeOver = page.getByRole('button', { name: /^Take this way over into/ });
     await takeOver.waitFor();
     const unit = page.locator('[data-unit][tabindex="0"]').first();
@@ -120,8 +123,7 @@ describe('by keys alone', () => {
     await until(async () => (await where(other)) !== before, 'moved in the other way');
     await takeOver.click();
     await page.waitForURL(new RegExp(`/p/${id}/furniture`));
-    // here too: its own name stands above it once it is the first plan that is on screen
-    await page.getByText(name, { exact: true }).first().waitFor();
+    await onScreen(name);
     expect(await where(id)).toBe(await where(other));
     await page.keyboard.press('Control+z');
     await until(async () => (await where(id)) === before, 'taken back');
