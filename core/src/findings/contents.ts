@@ -1,5 +1,6 @@
 import { childAt, type ChildReach, placeFilling } from '../homes/index.ts';
 import {
+  amountOf,
   homesIn,
   homesOf,
   SHARES,
@@ -44,7 +45,7 @@ function overCounted({ plan }: Look): Found[] {
         found(
           'counts',
           [supply.id, share],
-          `${supply.name}: ${supply[share] + over} are said to be in places, and there are ${supply[share]}.`,
+          `${supply.name}: ${amountOf(supply, share) + over} are said to be in places, and there are ${amountOf(supply, share)}.`,
           {
             unitIds: [...new Set(placeIds.flatMap((id) => plan.places[id]?.unitId ?? []))],
             placeIds,

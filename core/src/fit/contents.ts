@@ -1,6 +1,9 @@
 import { DIVIDER } from '../catalogue/index.ts';
 import {
+  bySeason,
+  type Home,
   type Share,
+  shareMonths,
   type Supply,
   compartmentsOf,
   countIn,
@@ -41,10 +44,20 @@ export function standingIn(plan: Pick<Plan, 'places' | 'organisers'>, placeId: s
   });
 }
 
-/** What is said to be in a place: its homes (pinned ones first), containers and boxes. */
-export function contentsOf(plan: Plan, placeId: string): Contents {
+/** What is said to be in a place at whatever time of the year: its homes (pinned ones first), containers and boxes. */
+export const contentsOf = (plan: Plan, placeId: string): Contents =>
+  contentsWith(plan, placeId, homesIn(plan, placeId));
+
+/**
+ * What is in a place at different times of the year; one for all where nothing changes.
+ * @param months to look at; null: all
+ */
+export const contentsBySeason = (plan: Plan, placeId: string, months: readonly number[] | null = null): Contents[] =>
+  bySeason(plan, homesIn(plan, placeId), months).map((homes) => contentsWith(plan, placeId, homes));
+
+function contentsWith(plan: Plan, placeId: string, those: readonly Home[]): Contents {
   const things: Thing[] = [];
-  const homes = [...homesIn(plan, placeId)].sort((a, b) => +b.pinned - +a.pinned || (a.id < b.id ? -1 : 1));
+  const homes = [...those].sort((a, b) => +b.pinned - +a.pinned || (a.id < b.id ? -1 : 1));
   for (const home of homes) {
     const supply = plan.supplies[home.supplyId];
     const count = supply ? countIn(plan, home, supply) : 0;
@@ -60,28 +73,45 @@ export function contentsOf(plan: Plan, placeId: string): Contents {
   return { things, standing: standingIn(plan, placeId), boxes };
 }
 
-const READS = ['homes', 'supplies', 'organisers', 'units', 'places'] as const;
-type Known = { of: Pick<Plan, (typeof READS)[number]>; contents: Contents; stowage: Stowage };
+const READS = ['homes', 'supplies', 'organisers', 'units', 'places', 'uses', 'activities'] as const;
+type Known = { of: Pick<Plan, (typeof READS)[number]>; contents: Contents[]; stowages: Stowage[] };
 const known = new WeakMap<Place, Known>();
 
-/** How a place of a plan is filled; worked out again only when something in it has changed. */
-export function stowageOf(plan: Plan, place: Place): Stowage {
+/** How a place of a plan is filled at different times of the year, one for all where nothing changes; worked out again only when something in it has changed. */
+export function stowagesOf(plan: Plan, place: Place): readonly Stowage[] {
   const last = known.get(place);
-  if (last && READS.every((t) => last.of[t] === plan[t])) return last.stowage;
-  const contents = contentsOf(plan, place.id);
-  const stowage = last && sameContents(last.contents, contents) ? last.stowage : stow(holderOf(place), contents);
-  known.set(place, { of: plan, contents, stowage });
-  return stowage;
+  if (last && READS.every((t) => last.of[t] === plan[t])) return last.stowages;
+  const contents = contentsBySeason(plan, place.id);
+  const stowages = contents.map((now, i) => {
+    const before = last?.contents[i];
+    return before && sameContents(before, now) ? last.stowages[i]! : stow(holderOf(place), now);
+  });
+  known.set(place, { of: plan, contents, stowages });
+  return stowages;
 }
+
+/** How a place of a plan is filled when it is fullest. */
+export function stowageOf(plan: Plan, place: Place): Stowage {
+  const all = stowagesOf(plan, place);
+  return all.length === 1 ? all[0]! : all.reduce((a, b) => (isFuller(b, a) ? b : a));
+}
+
+const isFuller = (a: Stowage, b: Stowage): boolean =>
+  a.faults.length > b.faults.length || (a.faults.length === b.faults.length && a.used > b.used);
 
 /**
  * A place as it would be filled with so many of a supply in it besides what is there; what is there of the same share counts as gone.
  * The last of the things is the one that comes.
  */
 export function stowageWith(plan: Plan, place: Place, supply: Supply, share: Share, count: number): Stowage {
-  const { things, standing, boxes } = contentsOf(plan, place.id);
-  const others = things.filter(({ id }) => plan.homes[id]!.supplyId !== supply.id || plan.homes[id]!.share !== share);
-  return stow(holderOf(place), { things: [...others, { id: 'coming', supply, count }], standing, boxes });
+  return contentsBySeason(plan, place.id, shareMonths(plan, supply, share))
+    .map(({ things, standing, boxes }) => {
+      const others = things.filter(
+        ({ id }) => plan.homes[id]!.supplyId !== supply.id || plan.homes[id]!.share !== share,
+      );
+      return stow(holderOf(place), { things: [...others, { id: 'coming', supply, count }], standing, boxes });
+    })
+    .reduce((a, b) => (isFuller(b, a) ? b : a));
 }
 
 function sameContents(a: Contents, b: Contents): boolean {
@@ -104,16 +134,26 @@ export function emptyMassOf(plan: Pick<Plan, 'organisers'>, place: Place): numbe
   return organiser.mass ?? Math.round((organiser.width * organiser.depth * organiser.height * CONTAINER_DENSITY) / 1e6);
 }
 
-/** What lies and stands in a place, down to the last box, g. */
-export function massIn(plan: Plan, place: Place): number {
+/** What stands in a place with all that is in it, without what lies beside: containers and boxes, g. */
+export function standingMass(plan: Plan, place: Place): number {
   let mass = 0;
-  for (const home of homesIn(plan, place.id)) {
-    const supply = plan.supplies[home.supplyId];
-    if (supply) mass += countIn(plan, home, supply) * supply.mass;
-  }
   for (const inner of placesIn(plan, place.id)) mass += emptyMassOf(plan, inner) + massIn(plan, inner);
   for (const box of boxesIn(plan, place.id)) mass += massOf(box) + massInUnit(plan, box.id);
   return mass;
+}
+
+/** What lies and stands in a place when it is heaviest in the year, down to the last box, g. */
+export function massIn(plan: Plan, place: Place): number {
+  let mass = 0;
+  for (const homes of bySeason(plan, homesIn(plan, place.id))) {
+    let now = 0;
+    for (const home of homes) {
+      const supply = plan.supplies[home.supplyId];
+      if (supply) now += countIn(plan, home, supply) * supply.mass;
+    }
+    mass = Math.max(mass, now);
+  }
+  return mass + standingMass(plan, place);
 }
 
 /** What lies in the places of a unit, g. */

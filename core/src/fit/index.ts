@@ -20,6 +20,9 @@ export {
   standingIn,
   emptyMassOf,
   massIn,
+  standingMass,
+  stowagesOf,
+  contentsBySeason,
   massInUnit,
 } from './contents.ts';
 export { layOnFloor, freeAreas, type Area } from './floor.ts';

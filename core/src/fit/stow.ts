@@ -338,49 +338,35 @@ function fillFloor(holder: Holder, standing: readonly Standing[], boxes: readonl
   }
   const mayTurn = holder.kind !== 'board';
   const { laid, over } = layOnFloor(face.width, face.depth, taken, wanted, mayTurn);
-  const floor = new Map<LaidStack, { thing: StowedThing | null; top: number }>();
-  const put = (l: Laid<Piled | Loose>, on: number): LaidStack => {
+  const asStack = (l: Laid<Piled | Loose>, on: number): LaidStack => {
     const of = l.of;
     const isThing = 'thing' in of;
-    const id = isThing ? of.thing.id : of.id;
-    const stack = {
-      id,
+    return {
+      id: isThing ? of.thing.id : of.id,
       pieces: isThing ? of.pieces : 1,
       layers: isThing ? of.layers : 1,
       x: l.x,
-      y: l.y,
+      // things hang from above: a board’s rectangles are counted from below
+      y: holder.kind === 'board' ? face.depth - l.y - l.depth : l.y,
       width: l.width,
       depth: l.depth,
       height: of.height,
       on,
     };
-    // things hang from above: a board’s rectangles are counted from below
-    if (holder.kind === 'board') stack.y = face.depth - l.y - l.depth;
-    out.stacks.push(stack);
-    floor.set(stack, { thing: isThing ? of.thing : null, top: on + of.height });
-    return stack;
   };
-  for (const l of laid) put(l, 0);
-  // what found no floor lies on what bears it, the largest first
-  let left = over;
-  const bearing = [...floor.keys()].filter((stack) => bears(floor.get(stack)!.thing, pile));
-  if (holder.kind === 'board') bearing.length = 0;
-  for (let i = 0; i < bearing.length && left.length > 0; i++) {
-    bearing.splice(i, bearing.length, ...bearing.slice(i).sort((a, b) => b.width * b.depth - a.width * a.depth));
-    const stack = bearing[i]!;
-    const { thing, top } = floor.get(stack)!;
-    const may = (want: Wanted<Piled | Loose>) =>
-      'thing' in want.of && want.of.thing.id !== thing!.id && top + want.of.height <= room + CLOSE;
-    const upon = layOnFloor(stack.width, stack.depth, [], left.filter(may), mayTurn);
-    if (upon.laid.length === 0) continue;
-    left = [...left.filter((want) => !may(want)), ...upon.over];
-    // whatever lies on it is lifted off first
-    thing!.under += upon.laid.length;
-    for (const l of upon.laid) {
-      const on = put({ ...l, x: stack.x + l.x, y: stack.y + l.y }, top);
-      if (bears(floor.get(on)!.thing, pile)) bearing.push(on);
+  const ground = laid.map((l) => ({ laid: l, stack: asStack(l, 0) }));
+  out.stacks.push(...ground.map((g) => g.stack));
+  let upon: Upon = { stacks: [], under: new Map(), left: over };
+  if (holder.kind !== 'board' && over.length > 0) {
+    upon = pileUp(ground, over, room, pile, mayTurn, false, asStack);
+    if (upon.left.length > 0) {
+      const other = pileUp(ground, over, room, pile, mayTurn, true, asStack);
+      if (other.left.length < upon.left.length) upon = other;
     }
   }
+  out.stacks.push(...upon.stacks);
+  for (const [thing, more] of upon.under) thing.under += more;
+  const { left } = upon;
   let short = 0;
   for (const want of left) {
     if ('thing' in want.of) want.of.thing.over += want.of.pieces;
@@ -394,6 +380,70 @@ function fillFloor(holder: Holder, standing: readonly Standing[], boxes: readonl
         : `no room for ${names.slice(0, 3).join(', ')}${names.length > 3 ? ` and ${names.length - 3} more` : ''}`;
     out.faults.push(`over-full: ${what}`);
   }
+}
+
+type Upon = { stacks: LaidStack[]; under: Map<StowedThing, number>; left: Wanted<Piled | Loose>[] };
+type Bearing = { laid: Laid<Piled | Loose>; stack: LaidStack };
+
+/** What takes so much of what it would lie on is laid there before anything tall stands about (own assumption). */
+const COVERS = 0.6;
+
+/**
+ * What found no floor laid on what bears it, the largest first.
+ * @param tallFirst where nothing covers most of what it lies on, what is high stands first: it can stand nowhere higher up
+ */
+function pileUp(
+  ground: readonly Bearing[],
+  over: readonly Wanted<Piled | Loose>[],
+  room: number,
+  pile: boolean,
+  mayTurn: boolean,
+  tallFirst: boolean,
+  asStack: (l: Laid<Piled | Loose>, on: number) => LaidStack,
+): Upon {
+  let left = [...over];
+  const stacks: LaidStack[] = [];
+  const under = new Map<StowedThing, number>();
+  const thingOf = ({ laid }: Bearing) => ('thing' in laid.of ? laid.of.thing : null);
+  const bearing = ground.filter((b) => bears(thingOf(b), pile));
+  for (let i = 0; i < bearing.length && left.length > 0; i++) {
+    bearing.splice(
+      i,
+      bearing.length,
+      ...bearing.slice(i).sort((a, b) => b.stack.width * b.stack.depth - a.stack.width * a.stack.depth),
+    );
+    const { stack } = bearing[i]!;
+    const thing = thingOf(bearing[i]!)!;
+    const top = stack.on + stack.height;
+    const may = (want: Wanted<Piled | Loose>) =>
+      'thing' in want.of && want.of.thing.id !== thing.id && top + want.of.height <= room + CLOSE;
+    const wanted = left.filter(may);
+    const covers = wanted.filter((w) => w.width * w.depth > COVERS * stack.width * stack.depth);
+    const tall = tallFirst && covers.length === 0 ? wanted.filter((w) => w.of.height > (room - top) / 2) : [];
+    const first = layOnFloor(stack.width, stack.depth, [], tall.length > 0 ? tall : wanted, mayTurn);
+    const rest =
+      tall.length > 0
+        ? layOnFloor(
+            stack.width,
+            stack.depth,
+            first.laid,
+            wanted.filter((w) => !tall.includes(w)),
+            mayTurn,
+          )
+        : { laid: [], over: [] };
+    const laid = [...first.laid, ...rest.laid];
+    if (laid.length === 0) continue;
+    left = [...left.filter((want) => !may(want)), ...first.over, ...rest.over];
+    // whatever lies on it is lifted off first
+    under.set(thing, (under.get(thing) ?? 0) + laid.length);
+    for (const l of laid) {
+      const at = { ...l, x: stack.x + l.x, y: stack.y + l.y };
+      const on: Bearing = { laid: at, stack: asStack(at, top) };
+      stacks.push(on.stack);
+      if (bears(thingOf(on), pile)) bearing.push(on);
+    }
+  }
+  return { stacks, under, left };
 }
 
 /** Whether other things may lie on one: anything in a pile, else what the maker lets bear. */

@@ -1,6 +1,16 @@
 import Papa from 'papaparse';
 import { parseLength } from '../lengths/index.ts';
-import { usualLies, countIn, cutText, homesOf, placeTitle, type Plan, SHARES, Supply } from '../plan/index.ts';
+import {
+  usualLies,
+  countIn,
+  cutText,
+  homesOf,
+  placeTitle,
+  type Plan,
+  SHARES,
+  shareWord,
+  Supply,
+} from '../plan/index.ts';
 import { type DecimalMark, decimalMarkOf, plainNumbers } from './numbers.ts';
 import { plainCell, safeCell } from './safe-cell.ts';
 
@@ -36,6 +46,7 @@ export const CSV_COLUMNS = [
   'is_new',
   'decision',
   'decide_by',
+  'months',
   'home',
 ] as const;
 type Column = (typeof CSV_COLUMNS)[number];
@@ -225,6 +236,7 @@ function supplyFrom(
     isNew: yes(cell, 'is_new'),
     decision: cell.decision || 'open',
     decideBy: cell.decide_by || null,
+    months: words(cell, 'months').map((m) => (/^\d+$/.test(m) ? Number(m) : m)),
   };
 }
 
@@ -254,7 +266,10 @@ function livesIn(plan: Pick<Plan, 'homes' | 'places' | 'units'>, supply: Supply)
     .flatMap((home) => {
       const place = plan.places[home.placeId];
       if (!place) return [];
-      const many = homes.length > 1 ? ` (${countIn(plan, home, supply)})` : '';
+      const more = [homes.length > 1 ? countIn(plan, home, supply) : null, shareWord(home.share) || null].filter(
+        (x) => x !== null,
+      );
+      const many = more.length > 0 ? ` (${more.join(', ')})` : '';
       return [`${placeTitle(plan, place)}${many}`];
     })
     .join('; ');
@@ -293,6 +308,7 @@ export function writeSupplies(plan: Pick<Plan, 'supplies' | 'homes' | 'places' |
       s.isNew ? 'yes' : '',
       s.decision === 'open' ? '' : s.decision,
       s.decideBy ?? '',
+      s.months.join(';'),
       livesIn(plan, s),
     ]);
   return `${Papa.unparse([[...CSV_COLUMNS], ...rows.map((r) => r.map(safeCell))])}\r\n`;

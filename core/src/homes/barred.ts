@@ -1,4 +1,14 @@
-import { type Ban, groupedBy, keptOutOf, type Place, type Plan, type Supply, zoneOf, zonesOf } from '../plan/index.ts';
+import {
+  type Ban,
+  groupedBy,
+  keptOutOf,
+  type Place,
+  type Plan,
+  type Share,
+  type Supply,
+  zoneOf,
+  zonesOf,
+} from '../plan/index.ts';
 import { type Spot } from '../reach/index.ts';
 
 /** What does not belong to a zone pays so much a year for living in it, and what belongs to one for living elsewhere, s (own assumption). */
@@ -42,14 +52,19 @@ const zoneAt = (plan: Plan, place: Place) => {
   return zoneId === null ? undefined : plan.zones[zoneId];
 };
 
-/** What living in a foreign zone, or out of its own one, is set at a year. Null: nothing. */
-export function zonePenalty(plan: Plan, supply: Supply, place: Place): { seconds: number; words: string } | null {
+/** What living in a foreign zone, or out of its own one, is set at a year; what is out of season may rest anywhere. Null: nothing. */
+export function zonePenalty(
+  plan: Plan,
+  supply: Supply,
+  place: Place,
+  share: Share = 'working',
+): { seconds: number; words: string } | null {
   if (!hasZones(plan)) return null;
   const zones = zonesOf(plan, supply);
   const zone = zoneAt(plan, place);
   if (zone && !zones.has(zone.id)) return { seconds: NOT_IN_ZONE, words: `The place is kept for ${zone.name} first.` };
   const [own] = zones;
-  if (!zone && own !== undefined && hasPlaces(plan, own))
+  if (share !== 'resting' && !zone && own !== undefined && hasPlaces(plan, own))
     return { seconds: NOT_IN_ZONE, words: `It lies outside ${plan.zones[own]?.name ?? 'its zone'}.` };
   return null;
 }

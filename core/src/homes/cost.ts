@@ -1,4 +1,5 @@
 import {
+  amountOf,
   countIn,
   type Home,
   homesIn,
@@ -6,6 +7,7 @@ import {
   type Place,
   type Plan,
   type Share,
+  SHARES,
   type Station,
   type Supply,
   withoutHome,
@@ -232,7 +234,7 @@ export type HomeState = {
  * the next one when that is empty.
  */
 export function shareStates(plan: Plan, supply: Supply, share: Share): HomeState[] {
-  if (supply[share] === 0) return [];
+  if (amountOf(supply, share) === 0) return [];
   const homes = homesOf(plan, supply.id, share).filter((h) => plan.places[h.placeId]);
   const around = homes.map((home) => ({
     home,
@@ -346,14 +348,14 @@ export function assessHomes(plan: Plan): Assessment {
   const brought = new Set<string>();
   let seconds = 0;
   for (const supply of Object.values(plan.supplies)) {
-    for (const share of ['working', 'backstock'] as const) {
+    for (const share of SHARES) {
       for (const state of shareStates(plan, supply, share)) {
         states.push(state);
         const { place, cost } = state;
         if (!place || !cost?.band || !Number.isFinite(cost.seconds)) continue;
         seconds += cost.seconds;
         fetchesByBand[cost.band]! += cost.fetches;
-        const container = carriedOf(plan, place);
+        const container = share === 'resting' ? null : carriedOf(plan, place);
         if (!container) continue;
         for (const { station } of yearlyUses(plan, supply, share)) {
           const key = `${station.id} ${container.id}`;

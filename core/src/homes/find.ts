@@ -2,7 +2,7 @@ import { apply, type Command, type Plan } from '../plan/index.ts';
 import { type Homes, type SlottingAnswer, solveSlotting } from '../slotting/index.ts';
 import { assessHomes, type Assessment } from './cost.ts';
 import { Layout, layingRest } from './laying.ts';
-import { roomBefore, tableOf, totalOf } from './problem.ts';
+import { roomBefore, tableOf, totalOf, Used } from './problem.ts';
 import { keepingCommands, settleCommand } from './settle.ts';
 import { type Translation, translating } from './slotting.ts';
 import { type Tally, tallyOf } from './tally.ts';
@@ -168,26 +168,21 @@ function totalsOf(
   return { total, gap: total <= bound ? 0 : bound > 0 ? total / bound - 1 : null };
 }
 
-/** What is used of each place with some homes, pins and boxes included, in its measure. */
-function usedIn({ places, lots }: Translation, homes: Homes): [id: string, used: number][] {
-  const options = new Map(lots.map((lot) => [lot.id, lot.options]));
-  const used = new Map([...places].map(([id, p]) => [id, p.fixed]));
-  for (const { lot, place } of homes)
-    used.set(place, used.get(place)! + options.get(lot)!.find((o) => o.place === place)!.use);
-  return [...used];
+/** What is used of each place with some homes when it is fullest, pins and boxes included, in its measure. */
+function usedIn(translation: Translation, homes: Homes): [id: string, used: number][] {
+  const used = new Used(translation, homes);
+  return [...translation.places.keys()].map((id) => [id, used.most(id)]);
 }
 
 /** Today's homes, as many as go in with the room given: what the engine starts from. */
 function feasiblePart(translation: Translation, room: (placeId: string) => number): Homes {
-  const left = new Map([...translation.places].map(([id, p]) => [id, { room: room(id) - p.fixed, load: p.load }]));
+  const used = new Used(translation);
   const lots = new Map(translation.lots.map((lot) => [lot.id, lot]));
   return translation.today.filter(({ lot, place }) => {
-    const { weight, options } = lots.get(lot)!;
-    const use = Math.min(room(place), options.find((o) => o.place === place)!.use);
-    const l = left.get(place)!;
-    if (use > l.room + 0.01 || weight > l.load + 1e-9) return false;
-    l.room -= use;
-    l.load -= weight;
+    const row = lots.get(lot)!;
+    const use = Math.min(room(place), row.options.find((o) => o.place === place)!.use);
+    if (!used.takes(row, place, use, room(place), 0.01)) return false;
+    used.add(row, place, use);
     return true;
   });
 }
@@ -203,25 +198,21 @@ function givingWay(
 ): { homes: Homes; used: ReadonlyMap<string, number> } | null {
   const { places, lots } = translation;
   const lotOf = new Map(lots.map((lot) => [lot.id, lot]));
-  const used = new Map(usedIn(translation, answer.homes));
-  const load = new Map([...places].map(([id, p]) => [id, p.load]));
-  for (const { lot, place } of answer.homes) load.set(place, load.get(place)! - lotOf.get(lot)!.weight);
+  const used = new Used(translation, answer.homes);
   const homes = [...answer.homes];
   const left = answer.unplaced.map((id) => lotOf.get(id)!).sort((a, b) => b.leave - a.leave || (a.id < b.id ? -1 : 1));
   for (const lot of left) {
     const fitting = lot.options.filter(
       (o) =>
-        used.get(o.place)! + o.use <= Math.min(places.get(o.place)!.most, lowered.get(o.place) ?? Infinity) &&
-        lot.weight <= load.get(o.place)! &&
+        used.takes(lot, o.place, o.use, Math.min(places.get(o.place)!.most, lowered.get(o.place) ?? Infinity)) &&
         o.cost < lot.leave,
     );
     if (fitting.length === 0) continue;
     const best = fitting.reduce((a, b) => (b.cost < a.cost ? b : a));
-    used.set(best.place, used.get(best.place)! + best.use);
-    load.set(best.place, load.get(best.place)! - lot.weight);
+    used.add(lot, best.place, best.use);
     homes.push({ lot: lot.id, place: best.place });
   }
-  return homes.length > answer.homes.length ? { homes, used } : null;
+  return homes.length > answer.homes.length ? { homes, used: new Map(usedIn(translation, homes)) } : null;
 }
 
 /** Whether the found homes are worse than today's, counted alike; a minute a year is no difference. */

@@ -8,7 +8,8 @@ export class Layout {
   /** containers, boxes and what stays of each place */
   private readonly fixed = new Map<string, Contents>();
   private readonly lots = new Map<string, Set<string>>();
-  private readonly load = new Map<string, number>();
+  /** load left in each period */
+  private readonly load = new Map<string, Float64Array>();
   /** what is used of a place as it lies, and whether anything in it bears something; worked out when asked, forgotten when that changes */
   private readonly full = new Map<string, { used: number; bears: boolean }>();
 
@@ -18,7 +19,7 @@ export class Layout {
     homes: Homes,
   ) {
     for (const [id, { load }] of translation.places) {
-      this.load.set(id, load);
+      this.load.set(id, new Float64Array(translation.periods).fill(load));
       const now = contentsOf(plan, id);
       this.fixed.set(id, { ...now, things: now.things.filter((t) => translation.stays.has(t.id)) });
     }
@@ -35,15 +36,19 @@ export class Layout {
     const here = this.lots.get(place);
     if (here) here.add(lot);
     else this.lots.set(place, new Set([lot]));
-    const { supply, count } = this.translation.lotOf.get(lot)!;
-    this.load.set(place, this.load.get(place)! - supply.mass * count);
+    this.carry(place, lot, -1);
+  }
+
+  private carry(place: string, lot: string, by: number): void {
+    const { supply, count, periods } = this.translation.lotOf.get(lot)!;
+    const load = this.load.get(place)!;
+    for (let t = 0; t < load.length; t++) if ((periods >> t) & 1) load[t]! += by * supply.mass * count;
   }
 
   remove(lot: string, place: string): void {
     this.full.delete(place);
     this.lots.get(place)!.delete(lot);
-    const { supply, count } = this.translation.lotOf.get(lot)!;
-    this.load.set(place, this.load.get(place)! + supply.mass * count);
+    this.carry(place, lot, 1);
   }
 
   lotsIn(placeId: string): string[] {
@@ -53,15 +58,40 @@ export class Layout {
   private laid(placeId: string, more: string | null): { used: number; over: string[] } {
     const place = this.plan.places[placeId]!;
     const fixed = this.fixed.get(placeId)!;
-    const lots = [...(this.lots.get(placeId) ?? []), ...(more === null ? [] : [more])];
-    const things = [...fixed.things, ...lots.map((lot) => this.thing(lot, placeId))];
-    const { used, things: laid } = stow(holderOf(place), { ...fixed, things });
-    return { used, over: laid.filter((t) => lots.includes(t.id) && (t.over > 0 || !t.alone.ok)).map((t) => t.id) };
+    const all = [...(this.lots.get(placeId) ?? []), ...(more === null ? [] : [more])];
+    let used = 0;
+    const over = new Set<string>();
+    for (const lots of this.atOnce(all, more)) {
+      const things = [...fixed.things, ...lots.map((lot) => this.thing(lot, placeId))];
+      const now = stow(holderOf(place), { ...fixed, things });
+      used = Math.max(used, now.used);
+      for (const t of now.things) if (lots.includes(t.id) && (t.over > 0 || !t.alone.ok)) over.add(t.id);
+    }
+    return { used, over: [...over] };
+  }
+
+  /** Lots that are there at the same time, in the periods in which one of them is. */
+  private atOnce(lots: readonly string[], one: string | null): string[][] {
+    const { lotOf, periods } = this.translation;
+    const there = (lot: string) => lotOf.get(lot)!.periods;
+    if (periods === 1 || lots.every((lot) => there(lot) === there(lots[0]!))) return [[...lots]];
+    const seen = new Map<string, string[]>();
+    for (let t = 0; t < periods; t++) {
+      if (one !== null && ((there(one) >> t) & 1) === 0) continue;
+      const now = lots.filter((lot) => (there(lot) >> t) & 1);
+      seen.set(now.join('\n'), now);
+    }
+    return [...seen.values()];
   }
 
   /** Lots of a place that find no room when it is laid with all that is to be there. */
   over(placeId: string): string[] {
     return this.laid(placeId, null).over;
+  }
+
+  /** Whether what is in a place is another at other times of the year. */
+  private changes(placeId: string): boolean {
+    return this.translation.periods > 1 && this.atOnce(this.lotsIn(placeId), null).length > 1;
   }
 
   /** Whether there is no room left for so much more, without laying anything: what lies on other things takes none of its own. */
@@ -70,7 +100,8 @@ export class Layout {
     if (!now) {
       const { things } = this.fixed.get(placeId)!;
       const all = [...things, ...this.lotsIn(placeId).map((lot) => this.thing(lot, placeId))];
-      this.full.set(placeId, (now = { used: this.laid(placeId, null).used, bears: all.some((t) => t.supply.bears) }));
+      const { used } = this.laid(placeId, null);
+      this.full.set(placeId, (now = { used, bears: all.some((t) => t.supply.bears) || this.changes(placeId) }));
     }
     const holder = holderOf(this.plan.places[placeId]!);
     return !now.bears && holder.nature !== 'pile' && now.used + use > capacityOf(holder) * 1.001;
@@ -78,8 +109,9 @@ export class Layout {
 
   /** What is used of a place with a lot that uses so much by itself laid beside all that is there; null: it finds no room, or is too heavy. */
   usedWith(placeId: string, lot: string, use: number): number | null {
-    const { supply, count } = this.translation.lotOf.get(lot)!;
-    if (supply.mass * count > this.load.get(placeId)! + 1e-6 || this.isFull(placeId, use)) return null;
+    const { supply, count, periods } = this.translation.lotOf.get(lot)!;
+    if (this.load.get(placeId)!.some((left, t) => (periods >> t) & 1 && supply.mass * count > left + 1e-6)) return null;
+    if (this.isFull(placeId, use)) return null;
     const { used, over } = this.laid(placeId, lot);
     return over.length === 0 ? used : null;
   }

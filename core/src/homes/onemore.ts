@@ -1,5 +1,6 @@
 import { fitOf, holderOf, seatsFor, standInCommands, stowageOf } from '../fit/index.ts';
 import {
+  amountOf,
   apply,
   type Command,
   homesIn,
@@ -38,7 +39,7 @@ export function oneMoreFor(plan: Plan, supply: Supply, share: Share, since: stri
   for (const like of Object.values(plan.places)) {
     // what can be had once more is a drawer, a shelf, a cubby; a container is had by its kind
     if (like.inId !== null || like.kind === 'top' || like.kind === 'away' || keptOut(plan, like) !== '') continue;
-    if (!fitOf(holderOf(like), supply, supply[share]).ok) continue;
+    if (!fitOf(holderOf(like), supply, amountOf(supply, share)).ok) continue;
     const gone = new Set(homesIn(plan, like.id).map((h) => h.id));
     const empty = { ...plan, homes: Object.fromEntries(Object.entries(plan.homes).filter(([id]) => !gone.has(id))) };
     const cost = costOfHome(empty, supply, share, like.id);
@@ -75,7 +76,7 @@ function container(
     const done = stand && apply(plan, stand);
     if (!stand || !done?.ok) continue;
     const inner = done.plan.places[stand.id]!;
-    if (!fitOf(holderOf(inner), supply, supply[share]).ok) continue;
+    if (!fitOf(holderOf(inner), supply, amountOf(supply, share)).ok) continue;
     // what lies about in the place must still find room beside it
     if (stowageOf(done.plan, host).things.some((t) => t.over > 0)) continue;
     const cost = costOfHome(done.plan, supply, share, inner.id);

@@ -272,14 +272,16 @@ const RULES: readonly Rule[] = [
   },
   {
     weighed: 'weighOrder',
-    seconds: ({ share, band }) => (share === 'backstock' && band !== null && band <= 3 ? SET.reserve : 0),
-    words: () =>
-      'A reserve in one of the best places. Common practice: what is in use lies there, spares behind, below or above.',
+    seconds: ({ share, band }) => (share !== 'working' && band !== null && band <= 3 ? SET.reserve : 0),
+    words: ({ share }) =>
+      share === 'resting'
+        ? 'Out of its season it lies in one of the best places. Common practice: what is in use lies there.'
+        : 'A reserve in one of the best places. Common practice: what is in use lies there, spares behind, below or above.',
   },
   {
     weighed: null,
-    seconds: ({ plan, supply, spot }) => {
-      if (spot.away) return 0;
+    seconds: ({ plan, supply, share, spot }) => {
+      if (spot.away || share === 'resting') return 0;
       const way = wayOf(plan, supply, 'seen');
       const inView = spot.place.seen && spot.place.covers.length === 0;
       return (way === 'seen' && !inView) || (way === 'shut' && inView) ? SET.seen : 0;
@@ -291,8 +293,8 @@ const RULES: readonly Rule[] = [
   },
   {
     weighed: 'weighZones',
-    seconds: ({ plan, supply, place }) => zonePenalty(plan, supply, place)?.seconds ?? 0,
-    words: ({ plan, supply, place }) => zonePenalty(plan, supply, place)!.words,
+    seconds: ({ plan, supply, share, place }) => zonePenalty(plan, supply, place, share)?.seconds ?? 0,
+    words: ({ plan, supply, share, place }) => zonePenalty(plan, supply, place, share)!.words,
   },
 ];
 

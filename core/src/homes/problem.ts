@@ -1,5 +1,5 @@
 import { type Plan } from '../plan/index.ts';
-import { groups, type Homes, LOAD, type SlottingProblem, type SlottingTable } from '../slotting/index.ts';
+import { groups, type Homes, LOAD, resourceOf, type SlottingProblem, type SlottingTable } from '../slotting/index.ts';
 import { type Translation, translating } from './slotting.ts';
 
 /**
@@ -7,14 +7,20 @@ import { type Translation, translating } from './slotting.ts';
  * today's homes use where that is more). A thing that needs more than that but not more than the place holds may fill it by itself.
  */
 export function problemOf(translation: Translation, room: (placeId: string) => number = roomBefore(translation)) {
-  const { places, lots, families, charges } = translation;
+  const { places, lots, lotOf, periods, families, charges } = translation;
   const most = new Map([...places.keys()].map((id) => [id, room(id)]));
+  /** one figure for the whole year, or one a period */
+  const inPeriods = (use: number, there: number): number | number[] =>
+    periods === 1 ? use : Array.from({ length: periods }, (_, t) => ((there >> t) & 1 ? use : 0));
   return {
     format: 'heronstone-slotting/2' as const,
     places: [...places].map(([id, p]) => ({ id, capacity: Math.max(0, most.get(id)! - p.fixed), load: p.load })),
     lots: lots.map((lot) => ({
       ...lot,
-      options: lot.options.map((o) => ({ ...o, use: Math.floor(Math.min(o.use, most.get(o.place)!) * 100) / 100 })),
+      options: lot.options.map((o) => ({
+        ...o,
+        use: inPeriods(Math.floor(Math.min(o.use, most.get(o.place)!) * 100) / 100, lotOf.get(lot.id)!.periods),
+      })),
     })),
     families,
     charges,
@@ -26,16 +32,16 @@ export function tableOf(
   translation: Translation,
   room: (placeId: string) => number = roomBefore(translation),
 ): SlottingTable {
-  const { places, lots, families, charges } = translation;
+  const { places, lots, lotOf, periods, families, charges } = translation;
   const ids = [...places.keys()];
   const placeIndex = new Map(ids.map((id, i) => [id, i]));
   const lotIndex = new Map(lots.map((lot, i) => [lot.id, i]));
   const most = Float64Array.from(ids, room);
-  const resources = 2;
+  const resources = periods + 1;
   const capacity = new Float64Array(ids.length * resources);
   for (const [p, id] of ids.entries()) {
     const { fixed, load } = places.get(id)!;
-    capacity[p * resources] = Math.max(0, most[p]! - fixed);
+    for (let t = 0; t < periods; t++) capacity[p * resources + resourceOf(t)] = Math.max(0, most[p]! - fixed);
     capacity[p * resources + LOAD] = load;
   }
   const optStart = new Int32Array(lots.length + 1);
@@ -45,15 +51,18 @@ export function tableOf(
   const optCost = new Float64Array(n);
   const optUse = new Float64Array(n * resources);
   let i = 0;
-  for (const lot of lots)
+  for (const lot of lots) {
+    const there = lotOf.get(lot.id)!.periods;
     for (const o of lot.options) {
       const p = placeIndex.get(o.place)!;
       optPlace[i] = p;
       optCost[i] = o.cost;
-      optUse[i * resources] = Math.floor(Math.min(o.use, most[p]!) * 100) / 100;
+      const use = Math.floor(Math.min(o.use, most[p]!) * 100) / 100;
+      for (let t = 0; t < periods; t++) if ((there >> t) & 1) optUse[i * resources + resourceOf(t)] = use;
       optUse[i * resources + LOAD] = lot.weight;
       i++;
     }
+  }
   const members = groups(families.map((f) => f.lots.map((id) => lotIndex.get(id)!)));
   const charged = groups(charges.map((c) => c.lots.map((id) => lotIndex.get(id)!)));
   return {
@@ -105,5 +114,54 @@ export function slottingOf(plan: Plan): SlottingProblem {
   for (;;) {
     const step = work.next();
     if (step.done) return problemOf(step.value);
+  }
+}
+
+/** What is used of places in each period of the year with some homes, and what they carry; pins and boxes included. */
+export class Used {
+  private readonly room = new Map<string, Float64Array>();
+  private readonly carry = new Map<string, Float64Array>();
+
+  constructor(
+    private readonly translation: Translation,
+    homes: Homes = [],
+  ) {
+    const { places, periods, lots } = translation;
+    for (const [id, { fixed }] of places) {
+      this.room.set(id, new Float64Array(periods).fill(fixed));
+      this.carry.set(id, new Float64Array(periods));
+    }
+    if (homes.length === 0) return;
+    const byId = new Map(lots.map((lot) => [lot.id, lot]));
+    for (const { lot, place } of homes) this.add(byId.get(lot)!, place);
+  }
+
+  private useOf(lot: Translation['lots'][number], place: string): number {
+    return lot.options.find((o) => o.place === place)!.use;
+  }
+
+  add(lot: Translation['lots'][number], place: string, use = this.useOf(lot, place)): void {
+    const there = this.translation.lotOf.get(lot.id)!.periods;
+    const [room, carry] = [this.room.get(place)!, this.carry.get(place)!];
+    for (let t = 0; t < room.length; t++)
+      if ((there >> t) & 1) {
+        room[t]! += use;
+        carry[t]! += lot.weight;
+      }
+  }
+
+  /** Whether a lot goes in beside what is there, while it is there. */
+  takes(lot: Translation['lots'][number], place: string, use: number, most: number, slack = 0): boolean {
+    const there = this.translation.lotOf.get(lot.id)!.periods;
+    const { load } = this.translation.places.get(place)!;
+    const [room, carry] = [this.room.get(place)!, this.carry.get(place)!];
+    for (let t = 0; t < room.length; t++)
+      if ((there >> t) & 1 && (room[t]! + use > most + slack || carry[t]! + lot.weight > load + 1e-9)) return false;
+    return true;
+  }
+
+  /** What is used of a place when it is fullest. */
+  most(place: string): number {
+    return Math.max(...this.room.get(place)!);
   }
 }

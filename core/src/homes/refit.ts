@@ -1,6 +1,16 @@
-import { fitOf, holderOf, massIn, stow, contentsOf, type Thing } from '../fit/index.ts';
+import { contentsBySeason, fitOf, holderOf, standingMass, stow, type Thing } from '../fit/index.ts';
 import { factsOf } from '../catalogue/index.ts';
-import { type Command, homesIn, homesOf, type Place, type Plan, type Share, type Supply } from '../plan/index.ts';
+import {
+  amountOf,
+  type Command,
+  homesIn,
+  homesOf,
+  type Place,
+  type Plan,
+  type Share,
+  shareMonths,
+  type Supply,
+} from '../plan/index.ts';
 import { keptOut } from './barred.ts';
 import { costOfHome, type HomeCost, shareStates } from './cost.ts';
 import { costWithoutHome, familyOf, spreadOf } from './tally.ts';
@@ -60,7 +70,7 @@ export function optionsFor(plan: Plan, supply: Supply, share: Share): Option[] {
       const unit = plan.units[place.unitId];
       if (place.kind === 'top' && unit && factsOf(unit.kind).worktop) continue;
     }
-    const alone = fitOf(holderOf(place), supply, supply[share]);
+    const alone = fitOf(holderOf(place), supply, amountOf(supply, share));
     // what is not measured yet may go in
     if (!alone.ok && alone.reason !== 'not measured yet') continue;
     const cost = costOfHome(plan, supply, share, place.id);
@@ -69,16 +79,23 @@ export function optionsFor(plan: Plan, supply: Supply, share: Share): Option[] {
   return out.sort((a, b) => inAll(a) - inAll(b) || (a.place.id < b.place.id ? -1 : 1));
 }
 
-/** What lies in a place when some are gone and some have come, laid for real: ids of what finds no room. */
-function overIn(plan: Plan, placeId: string, without: ReadonlySet<string>, more: readonly Thing[]): string[] {
+/** What lies in a place when some are gone and some have come, laid for real in each of these months (null: all): ids of what finds no room. */
+function overIn(
+  plan: Plan,
+  placeId: string,
+  without: ReadonlySet<string>,
+  more: readonly Thing[],
+  months: readonly number[] | null,
+): string[] {
   const place = plan.places[placeId]!;
-  const { things, standing, boxes } = contentsOf(plan, placeId);
-  const stay = things.filter((t) => !without.has(t.id));
-  const laid = stow(holderOf(place), { things: [...stay, ...more], standing, boxes }).things;
-  const mass = [...stay, ...more].reduce((s, t) => s + t.count * t.supply.mass, 0);
-  const own = massIn(plan, place) - things.reduce((s, t) => s + t.count * t.supply.mass, 0);
-  const heavy = own + mass > place.load + 1e-6 && more.length > 0 ? [more[more.length - 1]!.id] : [];
-  return [...laid.filter((t) => t.over > 0 || !t.alone.ok).map((t) => t.id), ...heavy];
+  const own = standingMass(plan, place);
+  return contentsBySeason(plan, placeId, months).flatMap(({ things, standing, boxes }) => {
+    const stay = things.filter((t) => !without.has(t.id));
+    const laid = stow(holderOf(place), { things: [...stay, ...more], standing, boxes }).things;
+    const mass = [...stay, ...more].reduce((s, t) => s + t.count * t.supply.mass, 0);
+    const heavy = own + mass > place.load + 1e-6 && more.length > 0 ? [more[more.length - 1]!.id] : [];
+    return [...laid.filter((t) => t.over > 0 || !t.alone.ok).map((t) => t.id), ...heavy];
+  });
 }
 
 /** What a share costs where it is, s a year, as it is weighed; what has no home that works counts as what that is set at. */
@@ -89,7 +106,7 @@ function costNow(plan: Plan, supply: Supply, share: Share): number {
       sum +
       (place && cost?.reason === null
         ? cost.weighed + apart(place.id)
-        : (costWithoutHome(plan, supply, share) * count) / supply[share]),
+        : (costWithoutHome(plan, supply, share) * count) / amountOf(supply, share)),
     0,
   );
 }
@@ -111,14 +128,16 @@ export function refitAround(
   const place = plan.places[placeId];
   const cost = place && costOfHome(plan, supply, share, placeId);
   if (!place || !cost || !Number.isFinite(cost.seconds)) return null;
-  const coming: Thing = { id: 'coming', supply, count: supply[share] };
+  const coming: Thing = { id: 'coming', supply, count: amountOf(supply, share) };
   const own = new Set(homesOf(plan, supply.id, share).map((h) => h.id));
   const before = costNow(plan, supply, share);
   const there = cost.weighed + familyPlaces(plan, supply, share)(placeId);
   const give: Command = { type: 'assignHome', supplyId: supply.id, share, placeId, since };
-  const room = (gone: readonly string[]) => overIn(plan, placeId, new Set([...own, ...gone]), [coming]).length === 0;
+  const months = shareMonths(plan, supply, share);
+  const room = (gone: readonly string[]) =>
+    overIn(plan, placeId, new Set([...own, ...gone]), [coming], months).length === 0;
   if (room([])) return { place, cost, change: there - before, displaced: [], command: give };
-  if (most === 0 || !fitOf(holderOf(place), supply, supply[share]).ok) return null;
+  if (most === 0 || !fitOf(holderOf(place), supply, amountOf(supply, share)).ok) return null;
   const movable = homesIn(plan, placeId).flatMap((home) => {
     const other = plan.supplies[home.supplyId];
     if (!other || home.pinned || own.has(home.id) || homesOf(plan, other.id, home.share).length > 1) return [];
@@ -173,8 +192,9 @@ function nextHome(plan: Plan, supply: Supply, share: Share, but: string): { to: 
     .filter((o) => o.place.id !== but)
     .slice(0, TRIED)) {
     const { place } = option;
-    const thing: Thing = { id: 'coming', supply, count: supply[share] };
-    if (overIn(plan, place.id, new Set(), [thing]).length === 0) return { to: place, change: inAll(option) - now };
+    const thing: Thing = { id: 'coming', supply, count: amountOf(supply, share) };
+    if (overIn(plan, place.id, new Set(), [thing], shareMonths(plan, supply, share)).length === 0)
+      return { to: place, change: inAll(option) - now };
   }
   return null;
 }

@@ -1,4 +1,14 @@
-import { type Command, countIn, homesOf, type Plan, type Share, SHARES, type Supply } from '../plan/index.ts';
+import {
+  type Command,
+  countIn,
+  type Home,
+  homesOf,
+  type Plan,
+  type Share,
+  shareNow,
+  SHARES,
+  type Supply,
+} from '../plan/index.ts';
 import { type Homes } from '../slotting/index.ts';
 import { type Translation } from './slotting.ts';
 
@@ -32,7 +42,15 @@ export function settleCommand(
     else wanted.at.set(place, (wanted.at.get(place) ?? 0) + count);
   }
   const homes: (Command & { type: 'settle' })['homes'] = [];
-  for (const { supply, share, at, left } of shares.values()) {
+  for (const wanted of shares.values()) {
+    const { supply, share, at } = wanted;
+    // what rests where it lives in its season, or nowhere, has no home of its own for that
+    const [stays] = share === 'resting' ? (shares.get(`working ${supply.id}`)?.at.keys() ?? []) : [];
+    if (share === 'resting' && (stays === undefined || at.has(stays) || wanted.left > 0)) {
+      at.clear();
+      wanted.left = 0;
+    }
+    const { left } = wanted;
     const now = homesOf(plan, supply.id, share);
     for (const home of now.filter((h) => translation.stays.has(h.id)))
       at.set(home.placeId, (at.get(home.placeId) ?? 0) + countIn(plan, home, supply));
@@ -47,12 +65,19 @@ export function settleCommand(
   return { type: 'settle', since, homes: homes.sort((a, b) => +(a.placeId !== null) - +(b.placeId !== null)) };
 }
 
-/** The command that puts the homes of a plan back where another state of it had them; what is pinned stays where it is pinned. */
+/**
+ * The command that puts the homes of a plan back where another state of it had them, so that what lies there can be carried from there; what is pinned
+ * stays where it is pinned. Where a thing is at another time of the year than now there is nothing to carry: that it keeps as it is.
+ * @param since today; its month says what is where
+ */
 export function backTo(then: Plan, now: Plan, since: string): Command & { type: 'settle' } {
+  const month = Number(since.slice(5, 7));
   const homes: (Command & { type: 'settle' })['homes'] = [];
   for (const supply of Object.values(then.supplies))
     for (const share of SHARES) {
-      const [was, is] = [homesOf(then, supply.id, share), homesOf(now, supply.id, share)];
+      const is = homesOf(now, supply.id, share);
+      const was = share === 'backstock' ? homesOf(then, supply.id, share) : lyingIn(then, supply, month);
+      if (share !== 'backstock' && share !== shareNow(now, supply, month)) continue;
       const same =
         was.length === is.length && was.every((h) => is.some((i) => i.placeId === h.placeId && i.count === h.count));
       if (same || is.some((h) => h.pinned)) continue;
@@ -62,3 +87,7 @@ export function backTo(then: Plan, now: Plan, since: string): Command & { type: 
     }
   return { type: 'settle', since, homes };
 }
+
+/** Where what is at hand lies in a month. */
+const lyingIn = (plan: Plan, supply: Supply, month: number): readonly Home[] =>
+  homesOf(plan, supply.id, shareNow(plan, plan.supplies[supply.id] ?? supply, month));

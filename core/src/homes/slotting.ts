@@ -2,6 +2,7 @@ import { AREA_SHARE, capacityOf, type Holder, holderOf, massInUnit, stowageOf, f
 import { factsOf } from '../catalogue/index.ts';
 import { kindOf } from '../kinds/index.ts';
 import {
+  amountOf,
   compartmentsOf,
   countIn,
   type Home,
@@ -12,6 +13,7 @@ import {
   placesIn,
   type Plan,
   type Share,
+  OWN_SHARES,
   type Supply,
 } from '../plan/index.ts';
 import { sceneOf, type Spot } from '../reach/index.ts';
@@ -20,7 +22,8 @@ import { barredFrom, keptOut, mayBeBarred } from './barred.ts';
 import { carriedOf } from './carrying.ts';
 import { carryingPerYear } from './cost.ts';
 import { Ground } from './ground.ts';
-import { costWithoutHome, familyOf, heldIn, SPLIT, spreadOf } from './tally.ts';
+import { periodsOfYear } from './periods.ts';
+import { costWithoutHome, familyOf, heldIn, SEASON_CHANGE, SPLIT, spreadOf } from './tally.ts';
 import { yearlyUses, type YearlyUse } from './uses.ts';
 import { growthIn, wayOf, weightOf } from './weights.ts';
 
@@ -30,7 +33,12 @@ const MOVE_ONCE = 45;
 const MOST_PARTS = 24;
 
 /** One lot: a share of a supply, or a part of it. */
-export type Lot = { supply: Supply; share: Share; count: number };
+export type Lot = {
+  supply: Supply;
+  share: Share;
+  count: number;
+  /** periods in which it is there, one bit each */ periods: number;
+};
 
 /** A plan as a slotting problem before it is said how much of each place's room may be used. */
 export type Translation = {
@@ -39,6 +47,8 @@ export type Translation = {
   })[];
   families: SlottingProblem['families'];
   charges: SlottingProblem['charges'];
+  /** how many periods the year has */
+  periods: number;
   /** what each lot is */
   lotOf: ReadonlyMap<string, Lot>;
   /** by lot and place: the supply kept in another way than today’s, where that makes the better home there */
@@ -95,6 +105,7 @@ export function* translating(plan: Plan): Generator<void, Translation> {
     place.fixed += use.ok ? use.use : unknown ? 0 : place.most;
     place.load = Math.max(0, place.load - count * supply.mass);
   };
+  const periods = periodsOfYear(plan);
   const lots: Translation['lots'] = [];
   const lotOf = new Map<string, Lot>();
   const keptAs = new Map<string, ReadonlyMap<string, Supply>>();
@@ -106,17 +117,23 @@ export function* translating(plan: Plan): Generator<void, Translation> {
     else families.set(id, { lots: [lot], spread });
   };
   for (const supply of Object.values(plan.supplies).sort((a, b) => (a.id < b.id ? -1 : 1))) {
-    for (const share of ['working', 'backstock'] as const) {
+    for (const share of OWN_SHARES) {
       if (isLeaving(supply)) {
         // what is on its way out lies where it lies until it is gone
         for (const home of homesOf(plan, supply.id, share)) fix(home, supply, countIn(plan, home, supply));
+        if (share === 'working')
+          for (const home of homesOf(plan, supply.id, 'resting')) fix(home, supply, countIn(plan, home, supply));
         continue;
       }
       for (const home of homesOf(plan, supply.id, share))
         if (home.pinned) fix(home, supply, countIn(plan, home, supply));
       const parts = partsOf(plan, supply, share, candidates, beside);
+      const season = share === 'working' ? periods.wanted(supply) : null;
+      const resting = homesOf(plan, supply.id, 'resting');
+      const changes =
+        season !== null && parts.length === 1 && parts[0]!.count === supply.working && resting.every((h) => !h.pinned);
       for (const [i, { count, home, uses }] of parts.entries()) {
-        const forms = parts.length === 1 ? formsOf(plan, supply, share) : [supply];
+        const forms = parts.length === 1 && !changes ? formsOf(plan, supply, share) : [supply];
         const found = optionsOf(plan, forms, share, count, uses, candidates, ground, home?.placeId);
         const { options } = found;
         // what could go nowhere else stays where it lies
@@ -125,21 +142,36 @@ export function* translating(plan: Plan): Generator<void, Translation> {
           continue;
         }
         const id = parts.length === 1 ? `${supply.id}.${share}` : `${supply.id}.${share}#${i + 1}`;
-        lotOf.set(id, { supply, share, count });
+        lotOf.set(id, { supply, share, count, periods: changes ? season! : periods.all });
         if (found.keptAs.size > 0) keptAs.set(id, found.keptAs);
         if (home) homes.set(id, home);
-        const part = count / supply[share];
+        const part = count / amountOf(supply, share);
         lots.push({ id, weight: count * supply.mass, leave: costWithoutHome(plan, supply, share) * part, options });
         if (parts.length > 1) inFamily(`${supply.id}.${share}`, id, SPLIT);
         const family = share === 'working' ? familyOf(plan, supply) : null;
         if (family !== null) inFamily(`family ${family}`, id, spreadOf(plan, supply));
+        if (!changes) continue;
+        // where it rests out of its season: where it is in it, or elsewhere at the price of changing over
+        const rests = resting[0] ?? home;
+        const away = yearlyUses(plan, supply, 'resting');
+        const other = optionsOf(plan, [supply], 'resting', count, away, candidates, ground, rests?.placeId);
+        if (other.options.length === 0) continue;
+        const restId = `${supply.id}.resting`;
+        lotOf.set(restId, { supply, share: 'resting', count, periods: periods.all & ~season! });
+        if (rests) homes.set(restId, rests);
+        const leave = costWithoutHome(plan, supply, 'resting');
+        lots.push({ id: restId, weight: count * supply.mass, leave, options: other.options });
+        inFamily(`season ${supply.id}`, id, SEASON_CHANGE);
+        inFamily(`season ${supply.id}`, restId, SEASON_CHANGE);
       }
+      if (share === 'working' && !changes) for (const one of resting) fix(one, supply, countIn(plan, one, supply));
     }
     yield;
   }
-  const today = todaysHomes(plan, { lots, lotOf, places, homes });
+  const today = todaysHomes(plan, periods.count, { lots, lotOf, places, homes });
   return {
     lots,
+    periods: periods.count,
     lotOf,
     keptAs,
     stays,
@@ -234,7 +266,7 @@ function partsOf(
   const all = homesOf(plan, supply.id, share);
   const homes = all.filter((h) => !h.pinned);
   const pinned = all.filter((h) => h.pinned).reduce((sum, h) => sum + countIn(plan, h, supply), 0);
-  const total = supply[share] - pinned;
+  const total = amountOf(supply, share) - pinned;
   if (total <= 0) return [];
   const parts: Part[] = [];
   let left = total;
@@ -246,7 +278,7 @@ function partsOf(
     }
   if (left === 0) return parts;
   const home = homes.length === 1 ? homes[0] : undefined;
-  if (parts.length === 0 && left === supply[share]) {
+  if (parts.length === 0 && left === amountOf(supply, share)) {
     const each = byStation(plan, supply, share, left);
     if (each.length > 1) return each.map((part) => ({ ...part, home }));
   }
@@ -278,8 +310,10 @@ function partsOf(
 /** Today's homes that hold what they are said to, and what they take. */
 function todaysHomes(
   plan: Plan,
+  periods: number,
   {
     lots,
+    lotOf,
     places,
     homes,
   }: Pick<Translation, 'lots' | 'lotOf'> & { places: Map<string, { today: number }>; homes: ReadonlyMap<string, Home> },
@@ -288,13 +322,17 @@ function todaysHomes(
   for (const placeId of new Set([...homes.values()].map((h) => h.placeId)))
     if (places.has(placeId)) for (const home of heldIn(plan, plan.places[placeId]!)) held.add(home);
   const today: { lot: string; place: string; leave: number }[] = [];
+  const inPeriods = new Map<string, number[]>();
   for (const lot of lots) {
     const home = homes.get(lot.id);
     const option = home && held.has(home) ? lot.options.find((o) => o.place === home.placeId) : undefined;
     if (!option) continue;
-    places.get(option.place)!.today += option.use;
+    const used = inPeriods.get(option.place) ?? new Array<number>(periods).fill(0);
+    inPeriods.set(option.place, used);
+    for (let t = 0; t < periods; t++) if ((lotOf.get(lot.id)!.periods >> t) & 1) used[t]! += option.use;
     today.push({ lot: lot.id, place: option.place, leave: lot.leave });
   }
+  for (const [place, used] of inPeriods) places.get(place)!.today = Math.max(...used);
   return today.sort((a, b) => b.leave - a.leave || (a.lot < b.lot ? -1 : 1)).map(({ lot, place }) => ({ lot, place }));
 }
 
@@ -305,6 +343,7 @@ function chargesOf(plan: Plan, lots: Translation['lots'], lotOf: ReadonlyMap<str
   const byStation = new Map<string, string[]>();
   for (const { id } of lots) {
     const { supply, share } = lotOf.get(id)!;
+    if (share === 'resting') continue;
     for (const { station } of yearlyUses(plan, supply, share))
       byStation.set(station.id, [...(byStation.get(station.id) ?? []), id]);
   }
@@ -391,7 +430,7 @@ function optionsOf(
   const options: { place: string; cost: number; use: number }[] = [];
   const keptAs = new Map<string, Supply>();
   const [supply] = forms as readonly [Supply, ...Supply[]];
-  const part = uses ? 1 : count / supply[share];
+  const part = uses ? 1 : count / amountOf(supply, share);
   const all = uses ?? yearlyUses(plan, supply, share);
   const costs = forms.map((form) => ground.costs(form, share, all, part));
   const move = MOVE_ONCE * weightOf(plan, 'weighMoving');

@@ -1,5 +1,5 @@
-import { massIn, stowageOf } from '../fit/index.ts';
-import { type Home, homesIn, type Place, type Plan, type Share, type Supply } from '../plan/index.ts';
+import { standingMass, type Stowage, stowagesOf } from '../fit/index.ts';
+import { amountOf, type Home, homesIn, type Place, type Plan, type Share, type Supply } from '../plan/index.ts';
 import { type Assessment, assessHomes, type HomeState } from './cost.ts';
 import { yearlyUses } from './uses.ts';
 import { wayOf, weightOf } from './weights.ts';
@@ -8,6 +8,8 @@ import { wayOf, weightOf } from './weights.ts';
 export const SPREAD = { kind: 900, activity: 240 } as const;
 /** Every further place of one share costs so much a year: one looks in the wrong one, s (own assumption). */
 export const SPLIT = 60;
+/** Changing over between the season and the rest of the year, for one thing, beyond the way: s a year (own assumption). */
+export const SEASON_CHANGE = 120;
 /** A thing without a home is dug out of a pile, and left lying in the way: seconds a year, plus seconds a fetch (own assumption). */
 const LEAVE_YEAR = 3600;
 const LEAVE_FETCH = 180;
@@ -30,9 +32,17 @@ export function costWithoutHome(plan: Plan, supply: Supply, share: Share): numbe
  * home, as many as it carries. What is not measured is taken to fit.
  */
 export function heldIn(plan: Plan, place: Place): ReadonlySet<Home> {
-  const { things } = stowageOf(plan, place);
+  const [now, ...other] = stowagesOf(plan, place).map((s) => heldOf(plan, place, s));
+  if (other.length === 0) return now!.held;
+  // what is there at several times of the year must find room at each
+  const all = [now!, ...other];
+  const left = new Set(all.flatMap((s) => s.left));
+  return new Set(all.flatMap((s) => [...s.held]).filter((home) => !left.has(home)));
+}
+
+function heldOf(plan: Plan, place: Place, { things }: Stowage): { held: Set<Home>; left: Home[] } {
   const laid = new Map(things.map((t) => [t.id, t]));
-  let load = place.load - massIn(plan, place) + things.reduce((sum, t) => sum + t.count * t.supply.mass, 0);
+  let load = place.load - standingMass(plan, place);
   const held = new Set<Home>();
   const homes = homesIn(plan, place.id).flatMap((home) => {
     const thing = laid.get(home.id);
@@ -48,7 +58,7 @@ export function heldIn(plan: Plan, place: Place): ReadonlySet<Home> {
     load -= mass;
     held.add(home);
   }
-  return held;
+  return { held, left: homesIn(plan, place.id).filter((home) => laid.has(home.id) && !held.has(home)) };
 }
 
 /** What the homes of a plan cost a year, counted so that two plans can be compared. */
@@ -75,6 +85,7 @@ export function tallyOf(plan: Plan, assessed: Assessment = assessHomes(plan)): T
   let inVain = 0;
   let fetching = assessed.bringing;
   let withoutSeconds = 0;
+  let apart = 0;
   const families = new Map<string, { places: Set<string>; spread: number }>();
   /** by how much more than they take the minutes of some count */
   let total = 0;
@@ -85,6 +96,7 @@ export function tallyOf(plan: Plan, assessed: Assessment = assessHomes(plan)): T
       fetching += cost.seconds;
       total += cost.weighed - cost.seconds;
       const key = `${share} ${supply.id}`;
+      if (share === 'resting' && !shares.has(key)) apart += SEASON_CHANGE;
       shares.set(key, (shares.get(key) ?? 0) + 1);
       const family = share === 'working' ? familyOf(plan, supply) : null;
       if (family !== null) {
@@ -94,11 +106,10 @@ export function tallyOf(plan: Plan, assessed: Assessment = assessHomes(plan)): T
       }
     } else {
       without.push(state);
-      withoutSeconds += (costWithoutHome(plan, supply, share) * state.count) / supply[share];
+      withoutSeconds += (costWithoutHome(plan, supply, share) * state.count) / amountOf(supply, share);
       if (place) inVain++;
     }
   }
-  let apart = 0;
   for (const homes of shares.values()) apart += SPLIT * (homes - 1);
   for (const { places, spread } of families.values()) apart += spread * (places.size - 1);
   return { without, inVain, fetching, withoutSeconds, apart, total: total + fetching + withoutSeconds + apart };

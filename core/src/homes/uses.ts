@@ -5,14 +5,25 @@ export type YearlyUse = { station: Station; fetches: number; consumed: boolean }
 
 /** A thing no activity names is still handled so often a year: dusted, looked for, lent (own assumption). */
 export const IDLE_FETCHES = 2;
+/** What rests out of its season is put away and got out so often a year. */
+const CHANGES = 1;
 /** A reserve is opened so often a year unless what is used up tells more (own assumption). */
 export const RESERVE_FETCHES = 3;
 
-/** Fetches a year of a use: fetches a session × sessions a month × months it is done in. */
-export function fetchesPerYear(plan: Plan, activityId: string, fetches: number): number {
+/**
+ * Fetches a year of a use: fetches a session × sessions a month × months it is done in.
+ * @param months in which the thing is wanted; none: in all of them
+ */
+export function fetchesPerYear(
+  plan: Plan,
+  activityId: string,
+  fetches: number,
+  months: readonly number[] = [],
+): number {
   const activity = plan.activities[activityId];
   if (!activity) return 0;
-  return fetches * activity.sessionsPerMonth * activity.months.length;
+  const done = months.length === 0 ? activity.months : activity.months.filter((m) => months.includes(m));
+  return fetches * activity.sessionsPerMonth * done.length;
 }
 
 /** Each fetch takes at least one piece that is then used up, so nothing is put back. */
@@ -42,11 +53,12 @@ export function yearlyUses(plan: Plan, supply: Supply, share: Share): YearlyUse[
   let usedUp = 0;
   for (const use of usesOf(plan, supply.id)) {
     const at = stations.filter((s) => s.activityId === use.activityId);
-    const yearly = fetchesPerYear(plan, use.activityId, use.fetches);
-    usedUp += fetchesPerYear(plan, use.activityId, use.usedUp);
+    const yearly = fetchesPerYear(plan, use.activityId, use.fetches, supply.months);
+    usedUp += fetchesPerYear(plan, use.activityId, use.usedUp, supply.months);
     for (const station of at)
       if (yearly > 0) out.push({ station, fetches: yearly / at.length, consumed: consumedPerFetch(use) });
   }
+  if (share === 'resting') return [{ station: out[0]?.station ?? stations[0]!, fetches: CHANGES, consumed: false }];
   if (share === 'backstock') {
     const refills = usedUp > 0 && supply.working > 0 ? Math.max(1, usedUp / supply.working) : RESERVE_FETCHES;
     const first = out[0]?.station ?? stations[0]!;

@@ -144,6 +144,7 @@ export function ofKind(
     isNew: false,
     decision: 'open',
     decideBy: null,
+    months: [],
   };
 }
 

@@ -1,5 +1,5 @@
-import { type Contents, contentsOf, holderOf, massIn, pieceOf, stow, type Thing } from '../fit/index.ts';
-import { countIn, homesOf, type Move, type Plan, type Share, SHARES, type Supply } from '../plan/index.ts';
+import { type Contents, contentsOf, holderOf, standingMass, pieceOf, stow, type Thing } from '../fit/index.ts';
+import { amountOf, countIn, homesOf, type Move, type Plan, type Share, SHARES, type Supply } from '../plan/index.ts';
 import { PACE, reachB, moveB, sceneOf, SECONDS_PER_TMU, TMU } from '../reach/index.ts';
 import { type Job, orderJobs } from './order.ts';
 
@@ -43,13 +43,13 @@ export function pairsBetween(now: Plan, then: Plan): Pair[] {
         return over > 0 ? [{ place: place as string | null, n: over }] : [];
       });
       const homed = [...before.values()].reduce((a, b) => a + b, 0);
-      if (supply[share] > homed) leaving.push({ place: null, n: supply[share] - homed });
+      if (amountOf(supply, share) > homed) leaving.push({ place: null, n: amountOf(supply, share) - homed });
       for (const [to, n] of after) {
         let wanted = n - (before.get(to) ?? 0);
         while (wanted > 0 && leaving.length > 0) {
           const from = leaving[0]!;
           const count = Math.min(wanted, from.n);
-          const whole = before.size <= 1 && after.size === 1 && count === supply[share];
+          const whole = before.size <= 1 && after.size === 1 && count === amountOf(supply, share);
           pairs.push({ supply, share, from: from.place, to, count, whole });
           wanted -= count;
           from.n -= count;
@@ -165,7 +165,7 @@ function layingOf(plan: Plan, pairs: readonly Pair[]) {
     const things = thingsIn(place, left, [...there, job]);
     const over = stow(holderOf(row), { ...base, things }).things.reduce((sum, t) => sum + t.over, 0);
     const mass = (list: readonly Thing[]) => list.reduce((sum, t) => sum + t.count * t.supply.mass, 0);
-    const own = massIn(plan, row) - mass(base.things);
+    const own = standingMass(plan, row);
     if (over === 0 && own + mass(things) <= row.load + 1e-6) return true;
     // as full as it is, not fuller
     const before = thingsIn(place, left, there);

@@ -37,6 +37,7 @@ export const SUPPLY_LATER = {
   isNew: false,
   decision: 'open',
   decideBy: null,
+  months: [],
 } as const satisfies Partial<Supply>;
 
 /** A supply of which nothing but its name is known yet. */
@@ -64,6 +65,7 @@ export function blankSupply(id: string, name: string): Supply {
     usual: [],
     unsure: [],
     mayKeep: [],
+    months: [],
   };
 }
 

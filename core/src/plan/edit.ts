@@ -34,6 +34,7 @@ const FIELD_WORDS: Record<string, string> = {
   working: 'count at hand',
   backstock: 'count in reserve',
   fetches: 'fetches a session',
+  months: 'months',
   usedUp: 'used up a session',
   lies: 'how it may lie',
   surfaceWidth: 'width of the worktop',

@@ -1,5 +1,7 @@
 import { type CommandOf } from './commands.ts';
 import { type Edit, gone, type Ran, reject } from './edit.ts';
+import { amountOf } from './plan.ts';
+import { sharePhrase } from './share-words.ts';
 import { type Home, type Share, type Supply } from './rows.ts';
 
 const homesOf = (edit: Edit, supplyId: string, share: Share): Home[] =>
@@ -19,7 +21,7 @@ export function newHomeId(edit: Edit, supplyId: string, share: Share): string {
 
 const countedIn = (homes: readonly Home[]) => homes.reduce((sum, h) => sum + (h.count ?? 0), 0);
 const heldBy = (home: Home, homes: readonly Home[], supply: Supply) =>
-  home.count ?? Math.max(0, supply[home.share] - countedIn(homes));
+  home.count ?? Math.max(0, amountOf(supply, home.share) - countedIn(homes));
 
 /** Puts what a home holds into another place, together with what lies there of the same share. */
 export function mergeHome(edit: Edit, home: Home, placeId: string, more: Partial<Home> = {}): Ran {
@@ -36,9 +38,8 @@ export function assignHome(edit: Edit, command: CommandOf<'assignHome'>): Ran {
   const supply = edit.get('supplies', supplyId);
   if (!supply) return gone('supplies');
   if (!edit.get('places', placeId)) return gone('places');
-  const total = supply[share];
-  if (total === 0)
-    return reject(`${supply.name} has nothing ${share === 'working' ? 'at hand' : 'in reserve'} to give a home to.`);
+  const total = amountOf(supply, share);
+  if (total === 0) return reject(`${supply.name} has nothing ${sharePhrase(share)} to give a home to.`);
   const homes = homesOf(edit, supplyId, share);
   const named = homeId === undefined ? undefined : homes.find((h) => h.id === homeId);
   if (homeId !== undefined && !named) return gone('homes');
@@ -127,11 +128,11 @@ function settleShare(edit: Edit, parts: CommandOf<'settle'>['homes'], since: str
       return reject(`${supply?.name ?? 'A supply'} is pinned where it is.`);
   if (into.length > 0 && !supply) return gone('supplies');
   if (into.some((p) => !edit.get('places', p.placeId!))) return gone('places');
-  if (supply && into.length > 0 && supply[share] === 0)
-    return reject(`${supply.name} has nothing ${share === 'working' ? 'at hand' : 'in reserve'} to give a home to.`);
+  if (supply && into.length > 0 && amountOf(supply, share) === 0)
+    return reject(`${supply.name} has nothing ${sharePhrase(share)} to give a home to.`);
   const counted = into.reduce((sum, p) => sum + (p.count ?? 0), 0);
-  if (supply && counted > supply[share])
-    return reject(`There are only ${supply[share]} of ${supply.name} to put there, not ${counted}.`);
+  if (supply && counted > amountOf(supply, share))
+    return reject(`There are only ${amountOf(supply, share)} of ${supply.name} to put there, not ${counted}.`);
   // what stays where it is keeps its row, what moves takes over one that is free
   const spare = now.filter((h) => !into.some((p) => p.placeId === h.placeId));
   for (const home of spare) edit.remove('homes', home.id);

@@ -9,6 +9,7 @@ export {
   homesIn,
   homesOf,
   homeOf,
+  amountOf,
   countIn,
   withoutHome,
   isLeaving,
@@ -58,3 +59,16 @@ export {
   statureAt,
 } from './blank.ts';
 export { MONTH_NAMES, monthWords } from './months.ts';
+export {
+  ALL_MONTHS,
+  bySeason,
+  homeNow,
+  inMonth,
+  isSeasonal,
+  monthsOf,
+  restingMonths,
+  shareMonths,
+  shareNow,
+  wantedMonths,
+} from './seasons.ts';
+export { sharePhrase, shareWord } from './share-words.ts';

@@ -1,6 +1,7 @@
 import { type CommandOf } from './commands.ts';
 import { type Edit, gone, type Ran, reject } from './edit.ts';
 import { assignHome } from './home-commands.ts';
+import { amountOf } from './plan.ts';
 
 /** The order of moves to be made: what is left of an earlier one goes. */
 export function planMoves(edit: Edit, { moves }: CommandOf<'planMoves'>): Ran {
@@ -52,7 +53,7 @@ function intoTray(edit: Edit, homeId: string, count: number | null): Ran {
   const others = edit
     .having('homes', 'supplyId', home.supplyId)
     .filter((h) => h.share === home.share && h.id !== homeId);
-  const held = home.count ?? supply[home.share] - others.reduce((sum, h) => sum + (h.count ?? 0), 0);
+  const held = home.count ?? amountOf(supply, home.share) - others.reduce((sum, h) => sum + (h.count ?? 0), 0);
   if (count >= held) edit.remove('homes', homeId);
   else return edit.put('homes', { ...home, count: held - count });
   return null;

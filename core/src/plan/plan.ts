@@ -82,25 +82,33 @@ export const homesOf = (plan: Pick<Plan, 'homes'>, supplyId: string, share: Shar
 export const homeOf = (plan: Pick<Plan, 'homes'>, supplyId: string, share: Share): Home | undefined =>
   homesOf(plan, supplyId, share)[0];
 
+/** How many pieces a share is: what rests out of season is what is at hand in it. */
+export const amountOf = (supply: Pick<Supply, 'working' | 'backstock'>, share: Share): number =>
+  supply[share === 'resting' ? 'working' : share];
+
 /** How many pieces a home holds: what it says, or all of the share that have no other home. */
 export function countIn(plan: Pick<Plan, 'homes'>, home: Home, supply: Supply): number {
   if (home.count !== null) return home.count;
   const others = homesOf(plan, supply.id, home.share);
   const counted = others.length === 1 ? 0 : others.reduce((sum, h) => sum + (h.count ?? 0), 0);
-  return Math.max(0, supply[home.share] - counted);
+  return Math.max(0, amountOf(supply, home.share) - counted);
 }
 
 /** What is passed on or thrown asks for no home. */
 export const isLeaving = ({ decision }: Pick<Supply, 'decision'>): boolean =>
   decision === 'passOn' || decision === 'throw';
 
-/** How many pieces of a share have no home and want one; less than none: more are said to be homed than there are. */
+/**
+ * How many pieces of a share have no home and want one; less than none: more are said to be homed than there are. What has no home of its own for the
+ * months out of its season stays where it is.
+ */
 export function withoutHome(plan: Pick<Plan, 'homes'>, supply: Supply, share: Share): number {
   const homes = homesOf(plan, supply.id, share);
+  if (share === 'resting' && homes.length === 0) return 0;
   const counted = homes.reduce((sum, h) => sum + (h.count ?? 0), 0);
   return isLeaving(supply) || homes.some((h) => h.count === null)
-    ? Math.min(0, supply[share] - counted)
-    : supply[share] - counted;
+    ? Math.min(0, amountOf(supply, share) - counted)
+    : amountOf(supply, share) - counted;
 }
 
 /** The outside of a unit and how its front is split. */

@@ -471,6 +471,8 @@ export const Supply = z.strictObject({
   decision: z.enum(DECISIONS),
   /** the day by which what is undecided is decided */
   decideBy: day,
+  /** months in which it is wanted; none: those of the activities that use it */
+  months,
 });
 export type Supply = z.infer<typeof Supply>;
 
@@ -564,7 +566,10 @@ export const Way = z.strictObject({
 });
 export type Way = z.infer<typeof Way>;
 
-export const SHARES = ['working', 'backstock'] as const;
+/** What is at hand while it is wanted, what is in reserve, and where what is at hand lies out of its season, if elsewhere. */
+export const SHARES = ['working', 'backstock', 'resting'] as const;
+/** Shares that are stock of their own: what rests is what is at hand in its season. */
+export const OWN_SHARES = ['working', 'backstock'] as const satisfies readonly (typeof SHARES)[number][];
 /** One step on the way from today’s homes to found ones: from a place or out of the tray, into a place or into the tray. */
 export const Move = z.strictObject({
   id: Id,

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { block, tinyRoom, unit, use, withUnits } from '../testing/index.ts';
-import { apply, type Command, countIn, homesOf, type Plan, planTrouble, SHARES, withoutHome } from './index.ts';
+import { apply, type Command, countIn, homesOf, type Plan, planTrouble, OWN_SHARES, withoutHome } from './index.ts';
 
 const run = (plan: Plan, command: Command): Plan => {
   const done = apply(plan, command);
@@ -61,7 +61,7 @@ describe('entries of one thing put together', () => {
       fc.record({
         place: fc.nat(places.length - 1),
         count: fc.integer({ min: 1, max: 9 }),
-        share: fc.constantFrom(...SHARES),
+        share: fc.constantFrom(...OWN_SHARES),
       }),
       { maxLength: 4 },
     ),
@@ -89,7 +89,7 @@ describe('entries of one thing put together', () => {
           }
           if (uses) plan = run(plan, { type: 'addUse', use: { ...use(`s${i}`, i + 1), id: `use${i}` } });
         }
-        const inPlace = (p: Plan, ids: readonly string[], share: (typeof SHARES)[number], placeId: string) =>
+        const inPlace = (p: Plan, ids: readonly string[], share: (typeof OWN_SHARES)[number], placeId: string) =>
           ids.reduce(
             (sum, id) =>
               sum +
@@ -104,7 +104,7 @@ describe('entries of one thing put together', () => {
         const merged = done.plan;
         expect(planTrouble(merged)).toBeNull();
         expect(Object.keys(merged.supplies)).toEqual(['s0']);
-        for (const share of SHARES) {
+        for (const share of OWN_SHARES) {
           expect(merged.supplies.s0![share]).toBe(entries.reduce((sum, e) => sum + e[share], 0));
           for (const placeId of places)
             expect(inPlace(merged, ['s0'], share, placeId)).toBe(inPlace(plan, ids, share, placeId));

@@ -1,6 +1,7 @@
 import { type CommandOf } from './commands.ts';
 import { type Edit, gone, type Ran, reject } from './edit.ts';
 import { newHomeId } from './home-commands.ts';
+import { amountOf } from './plan.ts';
 import { SHARES, SIZED, type Sized, type Supply } from './rows.ts';
 
 type SetSupply = CommandOf<'setSupply'>;
@@ -18,7 +19,7 @@ export function setSupply(edit: Edit, command: SetSupply, set: (command: SetSupp
   if (trouble) return trouble;
   const supply = edit.get('supplies', command.id)!;
   for (const home of edit.having('homes', 'supplyId', supply.id))
-    if (supply[home.share] === 0) edit.remove('homes', home.id);
+    if (amountOf(supply, home.share) === 0) edit.remove('homes', home.id);
   return null;
 }
 
@@ -99,7 +100,7 @@ function countHomes(edit: Edit, supply: Supply): Ran {
     const counted = homes.reduce((sum, h) => sum + (h.count ?? 0), 0);
     for (const home of homes) {
       if (home.count !== null) continue;
-      const rest = supply[share] - counted;
+      const rest = amountOf(supply, share) - counted;
       if (rest < 1) edit.remove('homes', home.id);
       else {
         const trouble = edit.put('homes', { ...home, count: rest });

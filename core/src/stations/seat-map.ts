@@ -62,7 +62,7 @@ function errandsOf(plan: Plan, station: Station): Errand[] {
     const supply = plan.supplies[use.supplyId];
     const home = plan.homes[`${use.supplyId}.working`];
     if (use.activityId !== station.activityId || !supply || !home) return [];
-    const fetches = fetchesPerYear(plan, use.activityId, use.fetches) / shared;
+    const fetches = fetchesPerYear(plan, use.activityId, use.fetches, supply.months) / shared;
     const kinds = homesIn(plan, home.placeId).length;
     return fetches > 0
       ? [{ placeId: home.placeId, fetches, handling: handlingOf(supply, kinds, consumedPerFetch(use)) }]

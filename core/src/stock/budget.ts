@@ -6,7 +6,7 @@ import {
   natureOf,
   type Place,
   type Plan,
-  SHARES,
+  OWN_SHARES,
   type Supply,
   zoneOf,
   zonesOf,
@@ -151,7 +151,7 @@ const relative = (nature: Nature, amount: number) => amount / ORDINARY[nature];
 
 /** What a supply has, home by home; what has none as one. */
 function partsOf(plan: Plan, supply: Supply): { count: number; place: Place | undefined }[] {
-  return SHARES.flatMap((share) => {
+  return OWN_SHARES.flatMap((share) => {
     if (supply[share] === 0) return [];
     const homes = homesOf(plan, supply.id, share);
     const parts = homes.map((h) => ({ count: countIn(plan, h, supply), place: plan.places[h.placeId] }));

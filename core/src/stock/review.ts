@@ -50,7 +50,7 @@ export function usedByNobody(plan: Plan): Supply[] {
 /** Years that what there is of a supply lasts, by what is used up of it; null when nothing is. */
 export function yearsOf(plan: Plan, supply: Supply): number | null {
   const usedUp = usesOf(plan, supply.id).reduce(
-    (sum, use) => sum + fetchesPerYear(plan, use.activityId, use.usedUp),
+    (sum, use) => sum + fetchesPerYear(plan, use.activityId, use.usedUp, supply.months),
     0,
   );
   return usedUp > 0 ? (supply.working + supply.backstock) / usedUp : null;

@@ -7,8 +7,7 @@ import {
   countIn,
   type Place,
   type Plan,
-  SHARES,
-  type Share,
+  OWN_SHARES,
   type Supply,
   zoneOf,
   zonesOf,
@@ -111,7 +110,7 @@ export function balanceOf(plan: Plan): Map<string, Balance[]> {
   for (const supply of Object.values(plan.supplies)) {
     const zones = zonesOf(plan, supply);
     if (zones.size === 0) continue;
-    for (const share of SHARES)
+    for (const share of OWN_SHARES)
       for (const { nature, amount } of needsOf(plan, supply, share))
         for (const zone of zones) {
           const balance = of(zone, nature);
@@ -132,7 +131,7 @@ export function balanceOf(plan: Plan): Map<string, Balance[]> {
 }
 
 /** What a share needs, home by home. */
-function needsOf(plan: Plan, supply: Supply, share: Share): { nature: Nature; amount: number }[] {
+function needsOf(plan: Plan, supply: Supply, share: (typeof OWN_SHARES)[number]): { nature: Nature; amount: number }[] {
   if (supply[share] === 0) return [];
   const homes = homesOf(plan, supply.id, share);
   const parts =

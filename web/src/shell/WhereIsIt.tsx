@@ -2,11 +2,21 @@ import { Command } from 'cmdk';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { shareStates } from '@heronstone/core/homes';
-import { homeOf, type Plan, placeTitle, SHARES, type Supply } from '@heronstone/core/plan';
+import {
+  type Home,
+  homeNow,
+  monthsOf,
+  monthWords,
+  type Plan,
+  placeTitle,
+  SHARES,
+  shareWord,
+  type Supply,
+} from '@heronstone/core/plan';
 import { usePlan } from '../state/plan-store.ts';
 import { findSupplies } from '../state/search.ts';
 import { Sheet } from '../ui/sheet.tsx';
-import { secondsWords } from '../ui/words.ts';
+import { monthOf, secondsWords, today } from '../ui/words.ts';
 import { Front } from '../views/front/Front.tsx';
 import { BandChip } from '../views/ledger/Ledger.tsx';
 
@@ -17,7 +27,7 @@ export default function WhereIsIt({ onClose }: { onClose: () => void }) {
   const [text, setText] = useState('');
   const found = useMemo(() => findSupplies(plan.supplies, text), [plan.supplies, text]);
   const go = (supply: Supply) => {
-    const home = homeOf(plan, supply.id, 'working') ?? homeOf(plan, supply.id, 'backstock');
+    const home = homeNow(plan, supply, monthOf(today()));
     onClose();
     void navigate(`/p/${plan.id}/homes?supply=${supply.id}${home ? `&share=${home.share}&place=${home.placeId}` : ''}`);
   };
@@ -51,13 +61,20 @@ export default function WhereIsIt({ onClose }: { onClose: () => void }) {
   );
 }
 
+/** Which share of it, and in which months it is there. */
+function whenWords(plan: Plan, home: Home): string {
+  if (home.share === 'backstock') return shareWord(home.share);
+  const months = monthsOf(plan, home);
+  return months === null ? '' : monthWords(months);
+}
+
 function Answer({ plan, supply }: { plan: Plan; supply: Supply }) {
   const homes = SHARES.flatMap((share) =>
     shareStates(plan, supply, share).flatMap(({ home, place, cost, count }) =>
-      home && place ? [{ id: home.id, share, place, cost, count }] : [],
+      home && place ? [{ id: home.id, place, cost, count, when: whenWords(plan, home) }] : [],
     ),
   );
-  const several = homes.length > 1;
+  const several = homes.length > 1 && homes.some((h) => h.when === '');
   const first = homes[0];
   const unit = first && plan.units[first.place.unitId];
   return (
@@ -70,9 +87,9 @@ function Answer({ plan, supply }: { plan: Plan; supply: Supply }) {
       <div>
         <p className="font-semibold">{supply.name}</p>
         {homes.length === 0 && <p className="text-soft">has no home yet</p>}
-        {homes.map(({ id, share, place, cost, count }) => (
+        {homes.map(({ id, place, cost, count, when }) => (
           <p key={id} className="text-[14px]">
-            {share === 'backstock' && <span className="text-soft">reserve: </span>}
+            {when && <span className="text-soft">{when}: </span>}
             {several && <span className="text-soft">{count} in </span>}
             {placeTitle(plan, place)} <span className="text-soft">·</span> <BandChip band={cost?.band ?? null} />
             {cost && Number.isFinite(cost.each) && <span className="text-soft"> · {secondsWords(cost.each)}</span>}

@@ -25,6 +25,9 @@ export function countWords(n: number, one: string, many: string): string {
 /** The maker’s own day, as 2026-11-24. */
 export const today = (): string => new Date().toLocaleDateString('sv');
 
+/** The month of a day, 1 to 12. */
+export const monthOf = (day: string): number => Number(day.slice(5, 7));
+
 const MOMENT = new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeStyle: 'short' });
 /** A moment (ISO) on the maker’s own clock: “25 November 2026 at 04:52”. */
 export const momentWords = (at: string): string => MOMENT.format(new Date(at));

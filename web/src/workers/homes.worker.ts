@@ -18,7 +18,7 @@ import {
   type Tally,
 } from '@heronstone/core/homes';
 import { crossingTo } from '@heronstone/core/moves';
-import { type Command, homesOf, type Plan, type PlanHead, type Share } from '@heronstone/core/plan';
+import { type Command, homesOf, inMonth, type Plan, type PlanHead, type Share } from '@heronstone/core/plan';
 
 export type Counted = Omit<Tally, 'without'> & { without: number };
 export type FoundHomes = Pick<Found, 'answer' | 'command' | 'keeping' | 'growthGaveWay'> & {
@@ -144,11 +144,11 @@ const api = {
     const supply = plan().supplies[supplyId];
     return supply ? oneMoreFor(asKin ? asItsKin(plan(), supply).plan : plan(), supply, share, since) : [];
   },
-  /** The way from one plan’s homes to those of the plan held. */
-  crossing(from: Plan): PlannedMoves {
+  /** The way from one plan’s homes to those of the plan held, as both are in a month. */
+  crossing(from: Plan, month: number): PlannedMoves {
     const { moves, seconds, inTray, stuck } = crossingTo(
-      from,
-      plan(),
+      inMonth(from, month),
+      inMonth(plan(), month),
       (n) => `move-${n}-${crypto.randomUUID().slice(0, 8)}`,
     );
     return { moves, seconds, inTray, stuck: stuck.map((s) => s.supply.name) };

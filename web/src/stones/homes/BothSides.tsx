@@ -8,7 +8,9 @@ import { usePlan } from '../../state/plan-store.ts';
 import { askHomes } from '../../state/homes-worker.ts';
 import { type Pair, usePair } from '../../state/found.ts';
 import { useHover, useSelection } from '../../state/selection.ts';
+import { monthOf } from '../../ui/words.ts';
 import { Button } from '../../ui/button.tsx';
+import { Which } from '../../ui/which.tsx';
 import { singleKey } from '../../ui/single-keys.ts';
 import { bandColour, bandName, countWords, today, yearWords } from '../../ui/words.ts';
 import { Floor } from '../../views/floor/Floor.tsx';
@@ -238,7 +240,7 @@ function Changes({
               <span className="flex justify-between gap-2">
                 <span className="truncate">
                   {c.supply.name}
-                  {c.share === 'backstock' && <span className="text-soft"> reserve</span>}
+                  <Which share={c.share} />
                 </span>
                 <span className="shrink-0 tabular-nums">
                   {yearWords(Math.abs(c.seconds))} {c.seconds < 0 ? 'less' : `more for ${c.person}`}
@@ -266,10 +268,11 @@ function Onward({ before }: { before: Plan }) {
     try {
       // as it is now: homes may have been changed by hand since they were found
       const now = usePlan.getState().plan;
-      const back = backTo(before, now, today());
+      const since = today();
+      const back = backTo(before, now, since);
       const old = apply(now, back);
       if (!old.ok) throw new Error(old.reason);
-      const { moves, stuck } = await askHomes(now, (api) => api.crossing(old.plan));
+      const { moves, stuck } = await askHomes(now, (api) => api.crossing(old.plan, monthOf(since)));
       const done = dispatch({
         type: 'several',
         words: 'plan the moves',

@@ -1,9 +1,10 @@
 import { Check, Printer } from 'lucide-react';
 import { useMemo } from 'react';
-import { countIn, homesOf, type Move, placeTitle, type Plan } from '@heronstone/core/plan';
+import { amountOf, countIn, homesOf, type Move, placeTitle, type Plan } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
+import { Which } from '../../ui/which.tsx';
 import { countWords, today } from '../../ui/words.ts';
 
 const TRAY = 'the tray';
@@ -13,7 +14,7 @@ function piecesOf(plan: Plan, move: Move): number {
   const supply = plan.supplies[move.supplyId]!;
   if (move.count !== null) return move.count;
   const from = homesOf(plan, supply.id, move.share).find((h) => h.placeId === move.fromId);
-  return from ? countIn(plan, from, supply) : supply[move.share];
+  return from ? countIn(plan, from, supply) : amountOf(supply, move.share);
 }
 
 /** Where a step begins: a place, the tray, or where it lies about without a home. */
@@ -65,7 +66,7 @@ export function Crossing() {
         <section aria-label="The next move" className="rounded-2xl border border-heron bg-paper p-4 print:hidden">
           <p className="text-xl font-semibold">
             {piecesOf(plan, next)} × {plan.supplies[next.supplyId]!.name}
-            {next.share === 'backstock' && ' (reserve)'}
+            <Which share={next.share} />
           </p>
           <dl className="my-2 grid grid-cols-[auto_1fr] gap-x-3 text-lg">
             <dt className="text-soft">from</dt>
@@ -103,7 +104,7 @@ export function Crossing() {
               <li key={m.id} className="py-1.5">
                 <span className="block">
                   {piecesOf(plan, m)} × {plan.supplies[m.supplyId]!.name}
-                  {m.share === 'backstock' && <span className="text-soft"> (reserve)</span>}
+                  <Which share={m.share} />
                 </span>
                 <span className="block text-[14px] text-soft">
                   {fromWords(plan, moves, m)} → {toWords(plan, m)}

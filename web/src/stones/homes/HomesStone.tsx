@@ -12,7 +12,7 @@ import {
 import { ChevronLeft, ChevronRight, Footprints } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { homeOf, homesOf, placeTitle, type Share, type Supply } from '@heronstone/core/plan';
+import { homeOf, homesOf, placeTitle, type Share, SHARES, type Supply } from '@heronstone/core/plan';
 import { makerOf, planAsWorked } from '@heronstone/core/reach';
 import { usePair } from '../../state/found.ts';
 import { usePlan } from '../../state/plan-store.ts';
@@ -77,7 +77,7 @@ function HomesInRoom() {
     select({ turn: wanted.current === 0 ? null : String(wanted.current) });
   };
   const place = get('place');
-  const share: Share = get('share') === 'backstock' ? 'backstock' : 'working';
+  const share: Share = SHARES.find((s) => s === get('share')) ?? 'working';
   const supply = get('supply') ? plan.supplies[get('supply')!] : undefined;
   const inHand = useMemo<Held | null>(() => dragged ?? (supply ? { supply, share } : null), [dragged, supply, share]);
   const maker = station ? makerOf(plan, station) : null;

@@ -4,18 +4,24 @@ import { useState } from 'react';
 import { fitOf, holderOf } from '@heronstone/core/fit';
 import { placeFilling } from '@heronstone/core/homes';
 import {
+  amountOf,
   countIn,
   homesIn,
   homesOf,
+  isSeasonal,
+  monthWords,
   placesIn,
   type Plan,
   placeTitle,
+  restingMonths,
   type Share,
   type Supply,
+  wantedMonths,
 } from '@heronstone/core/plan';
 import { type Maker } from '@heronstone/core/reach';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
+import { Which } from '../../ui/which.tsx';
 import { NumberField } from '../../ui/fields.tsx';
 import { today } from '../../ui/words.ts';
 import { Ledger } from '../../views/ledger/Ledger.tsx';
@@ -57,7 +63,7 @@ export function InHand({ inHand, placeId, maker, onGive, onChoosePlace, onTake, 
               Give it this home
             </Button>
           )}
-          {place && !isHome && inHand.supply[inHand.share] > 1 && (
+          {place && !isHome && amountOf(inHand.supply, inHand.share) > 1 && (
             <Part key={`${inHand.supply.id}.${inHand.share}`} plan={plan} held={inHand} placeId={place.id} />
           )}
           {home && (
@@ -118,7 +124,42 @@ export function InHand({ inHand, placeId, maker, onGive, onChoosePlace, onTake, 
       ) : (
         inHand && <h2 className="font-display text-lg font-semibold">{inHand.supply.name}</h2>
       )}
+      {inHand && <Seasons plan={plan} held={inHand} onTake={onTake} />}
       {inHand && <BestPlaces plan={plan} held={inHand} placeId={placeId} onChoose={onChoosePlace} />}
+    </div>
+  );
+}
+
+/** In its season and out of it: which of the two homes is in hand, and what there is to say of the other. */
+function Seasons({ plan, held, onTake }: { plan: Plan; held: Held; onTake: (held: Held) => void }) {
+  const { supply, share } = held;
+  if (share === 'backstock' || !isSeasonal(plan, supply)) return null;
+  const rests = homesOf(plan, supply.id, 'resting').length > 0;
+  const each = [
+    ['working', wantedMonths(plan, supply)],
+    ['resting', restingMonths(plan, supply)],
+  ] as const;
+  return (
+    <div className="mt-1">
+      <div role="group" aria-label="Which part of the year" className="flex flex-wrap gap-1">
+        {each.map(([which, months]) => (
+          <button
+            key={which}
+            type="button"
+            aria-pressed={share === which}
+            onClick={() => onTake({ supply, share: which })}
+            className={`rounded-md border px-2 py-0.5 text-[14px] ${share === which ? 'border-ink bg-ink text-ground' : 'border-line bg-paper hover:border-heron'}`}
+          >
+            {which === 'working' ? 'in its season' : 'out of it'}: {monthWords(months)}
+          </button>
+        ))}
+      </div>
+      {!rests && (
+        <p className="text-[14px] text-soft">
+          It stays where it is all the year
+          {share === 'resting' ? ': give it a home for these months, and it is there only then.' : '.'}
+        </p>
+      )}
     </div>
   );
 }
@@ -126,7 +167,7 @@ export function InHand({ inHand, placeId, maker, onGive, onChoosePlace, onTake, 
 /** Only some of a share: so many go there, the others stay where they are. */
 function Part({ plan, held, placeId }: { plan: Plan; held: Held; placeId: string }) {
   const dispatch = usePlan((s) => s.dispatch);
-  const total = held.supply[held.share];
+  const total = amountOf(held.supply, held.share);
   const place = plan.places[placeId]!;
   const fit = fitOf(holderOf(place), held.supply, total);
   const [count, setCount] = useState(Math.min(total - 1, fit.ok ? Math.ceil(total / 2) : Math.max(1, fit.fits)));
@@ -244,7 +285,7 @@ function Chip({
         {pinned && <Pin size={13} aria-label="pinned" />}
         {count !== null && <span className="text-soft">{count} of</span>}
         {held.supply.name}
-        {held.share === 'backstock' && <span className="text-soft"> reserve</span>}
+        <Which share={held.share} />
       </button>
     </li>
   );

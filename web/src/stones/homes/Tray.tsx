@@ -2,7 +2,18 @@ import { useDraggable } from '@dnd-kit/core';
 import { useMemo, useState } from 'react';
 import { pieceOf } from '@heronstone/core/fit';
 import { proposeContainers, yearlyUses } from '@heronstone/core/homes';
-import { homeOf, isLeaving, placeTitle, type Share, type Supply, withoutHome } from '@heronstone/core/plan';
+import {
+  amountOf,
+  homeOf,
+  isLeaving,
+  isSeasonal,
+  placeTitle,
+  type Share,
+  SHARES,
+  shareWord,
+  type Supply,
+  withoutHome,
+} from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { findSupplies } from '../../state/search.ts';
 import { useRoving } from '../../ui/roving.ts';
@@ -19,9 +30,7 @@ export function Tray({ inHand, onTake }: { inHand: Held | null; onTake: (held: H
     return Object.values(supplies).flatMap((supply) =>
       isLeaving(supply)
         ? []
-        : (['working', 'backstock'] as const)
-            .filter((share) => withoutHome({ homes }, supply, share) > 0)
-            .map((share) => ({ supply, share })),
+        : SHARES.filter((share) => withoutHome({ homes }, supply, share) > 0).map((share) => ({ supply, share })),
     );
   }, [plan]);
   const fetches = useMemo(
@@ -31,12 +40,14 @@ export function Tray({ inHand, onTake }: { inHand: Held | null; onTake: (held: H
   const rows = useMemo<Held[]>(() => {
     if (text.trim())
       return findSupplies(plan.supplies, text, 60).flatMap((supply) =>
-        (['working', 'backstock'] as const).filter((share) => supply[share] > 0).map((share) => ({ supply, share })),
+        SHARES.filter((share) => amountOf(supply, share) > 0 && (share !== 'resting' || isSeasonal(plan, supply))).map(
+          (share) => ({ supply, share }),
+        ),
       );
     return [...homeless].sort(
-      (a, b) => Number(a.share === 'backstock') - Number(b.share === 'backstock') || fetches.get(b)! - fetches.get(a)!,
+      (a, b) => Number(a.share !== 'working') - Number(b.share !== 'working') || fetches.get(b)! - fetches.get(a)!,
     );
-  }, [text, plan.supplies, homeless, fetches]);
+  }, [text, plan, homeless, fetches]);
   const roving = useRoving<HTMLUListElement>();
   return (
     <section aria-label="Still without a home" className="flex min-h-0 flex-col">
@@ -135,8 +146,8 @@ function Row({ held, chosen, onTake }: { held: Held; chosen: boolean; onTake: (h
       >
         <span className="truncate">{supply.name}</span>
         <span className="shrink-0 text-[13px] text-soft">
-          {supply[share]}
-          {share === 'backstock' ? ' in reserve' : ''}
+          {amountOf(supply, share)}
+          {share === 'working' ? '' : ` ${share === 'backstock' ? 'in reserve' : shareWord(share)}`}
           {place ? ` · ${placeTitle(plan, place)}` : pieceOf(supply) ? '' : ' · no size'}
         </span>
       </button>

@@ -6,6 +6,7 @@ import { homesOf, type Plan, placeTitle, type Share, type Supply } from '@herons
 import { askHomes } from '../../state/homes-worker.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
+import { Which } from '../../ui/which.tsx';
 import { secondsWords, today, yearWords } from '../../ui/words.ts';
 import { type MakingRoom as Making } from '../../workers/homes.worker.ts';
 import { BandChip } from '../ledger/Ledger.tsx';
@@ -219,7 +220,9 @@ export function WhereItGoes({ supply, share }: Held) {
     );
   return (
     <section aria-label={`Where ${supply.name} could go`} className="rounded-lg border border-line px-2 py-1">
-      <h3 className="font-semibold">Where it could go{share === 'backstock' && ' (reserve)'}</h3>
+      <h3 className="font-semibold">
+        Where it could go <Which share={share} />
+      </h3>
       {KIN_WORDS[kin] && <p className="text-[13px] text-soft">{KIN_WORDS[kin]}</p>}
       {offers.length === 0 && <p className="text-soft">No place has room for it as everything lies.</p>}
       <ul>

@@ -1,14 +1,14 @@
 import { inMeasure } from '@heronstone/core/lengths';
 import { fitOf, holderOf, stowageWith } from '@heronstone/core/fit';
 import { costOfHome, optionsFor, type Refit } from '@heronstone/core/homes';
-import { homesOf, type Place, placeTitle, type Plan, type Share, type Supply } from '@heronstone/core/plan';
+import { amountOf, homesOf, type Place, placeTitle, type Plan, type Share, type Supply } from '@heronstone/core/plan';
 import { bandName, fetchWords, yearWords } from '../../ui/words.ts';
 
 /** Whether a share goes into a place beside what lives there, in a few words; `ok` when it does. */
 export function roomWords(plan: Plan, place: Place, supply: Supply, share: Share): { ok: boolean; words: string } {
-  const alone = fitOf(holderOf(place), supply, supply[share]);
+  const alone = fitOf(holderOf(place), supply, amountOf(supply, share));
   if (!alone.ok) return { ok: false, words: inMeasure(alone.reason, plan.head.measure) };
-  const then = stowageWith(plan, place, supply, share, supply[share]);
+  const then = stowageWith(plan, place, supply, share, amountOf(supply, share));
   const left = then.things.find((t) => t.over > 0);
   return left
     ? {

@@ -1,6 +1,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useRef } from 'react';
-import { homeOf, placeTitle, type Plan } from '@heronstone/core/plan';
+import { homeNow, placeTitle, type Plan } from '@heronstone/core/plan';
+import { monthOf, today } from '../../../ui/words.ts';
 import { useRoving } from '../../../ui/roving.ts';
 import { type Row } from './rows.ts';
 import { sizeWords } from './columns.ts';
@@ -37,7 +38,7 @@ export function PhoneRows({
           const row = rows[item.index]!;
           if ('group' in row) return null;
           const s = row.supply;
-          const home = homeOf(plan, s.id, 'working');
+          const home = homeNow(plan, s, monthOf(today()));
           const place = home && plan.places[home.placeId];
           return (
             <li

@@ -1,5 +1,6 @@
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
+import { useNavigate } from 'react-router';
 import { factsOf } from '@heronstone/core/catalogue';
 import { STORAGE, storageFormsOf } from '@heronstone/core/fit';
 import { kindOf } from '@heronstone/core/kinds';
@@ -12,14 +13,19 @@ import {
   homesOf,
   isLeaving,
   LIES,
+  monthWords,
+  placeTitle,
+  restingMonths,
   SENSITIVE,
   type Sized,
   type Supply,
+  wantedMonths,
 } from '@heronstone/core/plan';
 import { asSeen } from '../../../state/as-seen.ts';
 import { usePlan } from '../../../state/plan-store.ts';
 import { useSelection } from '../../../state/selection.ts';
 import { Button } from '../../../ui/button.tsx';
+import { MonthsField } from '../../../ui/months.tsx';
 import { CheckField, LengthField, NumberField, SelectField, TextField, WeightField } from '../../../ui/fields.tsx';
 
 import { DECISION_WORDS } from './columns.ts';
@@ -63,6 +69,7 @@ export function SupplyEditor({ supply }: { supply: Supply }) {
   const homeless = (['working', 'backstock'] as const).filter(
     (share) => supply[share] > 0 && !isLeaving(supply) && homesOf(plan, supply.id, share).length === 0,
   );
+  const others = storageFormsOf(supply).filter((form) => form !== supply.storage);
   const size = (key: 'width' | 'depth' | 'height', label: string) => (
     <LengthField label={label} optional positive mm={supply[key]} onCommit={(mm) => set({ [key]: mm })} />
   );
@@ -153,12 +160,11 @@ export function SupplyEditor({ supply }: { supply: Supply }) {
           onCommit={(decision) => set({ decision, decideBy: null })}
         />
       </div>
-      <fieldset className="text-[14px]">
-        <legend className="text-[13px] text-soft">May also be kept, where that makes a better home</legend>
-        <div className="flex flex-wrap gap-x-3">
-          {storageFormsOf(supply)
-            .filter((form) => form !== supply.storage)
-            .map((form) => (
+      {others.length > 0 && (
+        <fieldset className="text-[14px]">
+          <legend className="text-[13px] text-soft">May also be kept, where that makes a better home</legend>
+          <div className="flex flex-wrap gap-x-3">
+            {others.map((form) => (
               <label key={form} className="inline-flex items-center gap-1">
                 <input
                   type="checkbox"
@@ -174,12 +180,11 @@ export function SupplyEditor({ supply }: { supply: Supply }) {
                 {STORAGE[form].name}
               </label>
             ))}
-        </div>
-      </fieldset>
-      <label className="inline-flex items-center gap-1.5 text-[14px]">
-        <input type="checkbox" checked={supply.isNew} onChange={(e) => set({ isNew: e.target.checked })} />
-        new, not used yet
-      </label>
+          </div>
+        </fieldset>
+      )}
+      <CheckField label="new, not used yet" checked={supply.isNew} onCommit={(isNew) => set({ isNew })} />
+      <Wanted supply={supply} onCommit={(months) => set({ months })} />
       {supply.decision === 'undecided' && (
         <label className="block text-[13px] text-soft">
           to be decided by
@@ -211,6 +216,49 @@ export function SupplyEditor({ supply }: { supply: Supply }) {
       >
         <Trash2 size={15} aria-hidden /> Take it out of the plan
       </Button>
+    </div>
+  );
+}
+
+/** In which months it is wanted, and where it rests in the others. */
+function Wanted({ supply, onCommit }: { supply: Supply; onCommit: (months: number[]) => void }) {
+  const plan = usePlan((s) => s.plan);
+  const dispatch = usePlan((s) => s.dispatch);
+  const navigate = useNavigate();
+  const [rests] = homesOf(plan, supply.id, 'resting');
+  const place = rests && plan.places[rests.placeId];
+  const resting = restingMonths(plan, supply);
+  const seasonal = resting.length > 0;
+  return (
+    <div>
+      <MonthsField label="Wanted only in these months" months={supply.months} onCommit={onCommit} />
+      <p className="mt-0.5 text-[14px] text-soft">
+        {supply.months.length === 0 &&
+          (seasonal
+            ? `None pressed: as what uses it is made, ${monthWords(wantedMonths(plan, supply))}. `
+            : 'None pressed: wanted all the year. ')}
+        {place && seasonal && `In ${monthWords(resting)} it rests in ${placeTitle(plan, place)}. `}
+        {place && !seasonal && `It is said to rest in ${placeTitle(plan, place)}, and is wanted all the year. `}
+        {!place && seasonal && 'Out of its season it stays where it is. '}
+        {seasonal && (
+          <button
+            type="button"
+            className="text-heron underline"
+            onClick={() => void navigate(`/p/${plan.id}/homes?supply=${supply.id}&share=resting`)}
+          >
+            Where it rests …
+          </button>
+        )}
+        {place && !seasonal && (
+          <button
+            type="button"
+            className="text-heron underline"
+            onClick={() => dispatch({ type: 'leaveHome', supplyId: supply.id, share: 'resting' })}
+          >
+            Take that away
+          </button>
+        )}
+      </p>
     </div>
   );
 }

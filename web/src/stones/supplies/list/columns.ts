@@ -2,9 +2,10 @@ import { pieceOf, STORAGE } from '@heronstone/core/fit';
 import { kindOf } from '@heronstone/core/kinds';
 import { formatNumberOnly, formatWeight, parseWeight, type Measure } from '@heronstone/core/lengths';
 import { sizeOf } from '@heronstone/core/lines';
+import { monthOf, today } from '../../../ui/words.ts';
 import {
   DECISIONS,
-  homeOf,
+  homeNow,
   placeTitle,
   type Plan,
   STORAGE_FORMS,
@@ -166,7 +167,7 @@ export const COLUMNS: readonly Column[] = [
     width: 210,
     groups: true,
     text: (plan, s) => {
-      const home = homeOf(plan, s.id, 'working') ?? homeOf(plan, s.id, 'backstock');
+      const home = homeNow(plan, s, monthOf(today()));
       const place = home && plan.places[home.placeId];
       return place ? placeTitle(plan, place) : withoutHome(plan, s, 'working') > 0 ? 'no home yet' : '';
     },

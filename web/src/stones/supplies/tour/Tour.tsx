@@ -17,6 +17,7 @@ import { type Stop, tourOf } from '@heronstone/core/stock';
 import { usePlan } from '../../../state/plan-store.ts';
 import { useSelection } from '../../../state/selection.ts';
 import { Button } from '../../../ui/button.tsx';
+import { Which } from '../../../ui/which.tsx';
 import { countWords, today } from '../../../ui/words.ts';
 import { Front } from '../../../views/front/Front.tsx';
 import { Inside } from '../../../views/inside/Inside.tsx';
@@ -224,7 +225,7 @@ function KnownHere({ plan, place }: { plan: Plan; place: Place }) {
               <span className="w-12 shrink-0 text-right">{countIn(plan, home, supply)} ×</span>
               <span className="min-w-0 grow truncate">
                 {supply.name}
-                {home.share === 'backstock' && <span className="text-soft"> (reserve)</span>}
+                <Which share={home.share} />
               </span>
               <Button
                 look="quiet"
