@@ -145,7 +145,7 @@ describe('plan files of every version ever written', () => {
     const schema = JSON.stringify(z.toJSONSchema(PlanFile, { io: 'input' }));
     expect([PLAN_VERSION, createHash('sha256').update(schema).digest('hex').slice(0, 16)]).toEqual([
       8,
-      'f4862aaa6f7b359f',
+      '9d076b35dc7e022a',
     ]);
   });
 });

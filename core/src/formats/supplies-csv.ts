@@ -47,6 +47,7 @@ export const CSV_COLUMNS = [
   'decision',
   'decide_by',
   'months',
+  'on_show',
   'home',
 ] as const;
 type Column = (typeof CSV_COLUMNS)[number];
@@ -237,6 +238,7 @@ function supplyFrom(
     decision: cell.decision || 'open',
     decideBy: cell.decide_by || null,
     months: words(cell, 'months').map((m) => (/^\d+$/.test(m) ? Number(m) : m)),
+    onShow: yes(cell, 'on_show'),
   };
 }
 
@@ -250,6 +252,7 @@ const FIELD: Partial<Record<Column, keyof Supply>> = {
   may_keep: 'mayKeep',
   is_new: 'isNew',
   decide_by: 'decideBy',
+  on_show: 'onShow',
 };
 
 /** Which fields of a supply some headings of ours say. */
@@ -309,6 +312,7 @@ export function writeSupplies(plan: Pick<Plan, 'supplies' | 'homes' | 'places' |
       s.decision === 'open' ? '' : s.decision,
       s.decideBy ?? '',
       s.months.join(';'),
+      s.onShow ? 'yes' : '',
       livesIn(plan, s),
     ]);
   return `${Papa.unparse([[...CSV_COLUMNS], ...rows.map((r) => r.map(safeCell))])}\r\n`;

@@ -9,7 +9,7 @@ export {
   type Assessment,
   type HomeState,
 } from './cost.ts';
-export { penaltiesFor, childReaches, childAt, isSmall, type ChildReach, type Penalty } from './penalties.ts';
+export { penaltiesFor, isOnShow, childReaches, childAt, isSmall, type ChildReach, type Penalty } from './penalties.ts';
 export { growthIn, wayOf, weightOf, type Weighed } from './weights.ts';
 export { translating, type Translation } from './slotting.ts';
 export { slottingOf } from './problem.ts';

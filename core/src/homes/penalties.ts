@@ -43,6 +43,8 @@ const SET = {
   reserve: 300,
   /** shut away where it is to be seen, in view where the room is to be calm */
   seen: 240,
+  /** hidden although it is to be on show */
+  shown: 2400,
 } as const;
 /**
  * And at every fetch, s: no short way outweighs that a child gets at a blade; what is harmed is harmed with use too; small things lying loose are looked
@@ -281,10 +283,9 @@ const RULES: readonly Rule[] = [
   {
     weighed: null,
     seconds: ({ plan, supply, share, spot }) => {
-      if (spot.away || share === 'resting') return 0;
+      if (spot.away || share === 'resting' || isOnShow(plan, supply)) return 0;
       const way = wayOf(plan, supply, 'seen');
-      const inView = spot.place.seen && spot.place.covers.length === 0;
-      return (way === 'seen' && !inView) || (way === 'shut' && inView) ? SET.seen : 0;
+      return (way === 'seen' && !inView(spot)) || (way === 'shut' && inView(spot)) ? SET.seen : 0;
     },
     words: ({ plan, supply }) =>
       wayOf(plan, supply, 'seen') === 'seen'
@@ -292,11 +293,22 @@ const RULES: readonly Rule[] = [
         : 'It stands in view: you want such things shut away.',
   },
   {
+    weighed: null,
+    seconds: ({ plan, supply, share, spot }) =>
+      share === 'working' && isOnShow(plan, supply) && (spot.away || !inView(spot)) ? SET.shown : 0,
+    words: () => 'It is to be on show: here nobody sees it.',
+  },
+  {
     weighed: 'weighZones',
     seconds: ({ plan, supply, share, place }) => zonePenalty(plan, supply, place, share)?.seconds ?? 0,
     words: ({ plan, supply, share, place }) => zonePenalty(plan, supply, place, share)!.words,
   },
 ];
+
+const inView = (spot: Spot): boolean => spot.place.seen && spot.place.covers.length === 0;
+
+/** Whether a thing is to be seen whatever it is used for, in a plan that goes by that. */
+export const isOnShow = (plan: Plan, supply: Supply): boolean => supply.onShow && plan.head.display === 'show';
 
 /** Whether a way of holding is one that suits a supply. */
 function suits(supply: Supply, nature: Nature, place: Place): boolean {

@@ -5,7 +5,7 @@ import { yearlyUses } from './uses.ts';
 
 /** A way of working that can be chosen, in the maker’s words, with what each choice is (docs: the schools of the trade; common practice, no source). */
 export type School = {
-  key: 'seen' | 'grouping' | 'packaging' | 'growth' | 'newThings' | 'tools';
+  key: 'seen' | 'grouping' | 'packaging' | 'growth' | 'newThings' | 'display' | 'tools';
   question: string;
   choices: readonly (readonly [value: PlanHead[School['key']], words: string])[];
 };
@@ -52,6 +52,14 @@ export const SCHOOLS: readonly School[] = [
     choices: [
       ['merged', 'straight to their family'],
       ['apart', 'by themselves until used'],
+    ],
+  },
+  {
+    key: 'display',
+    question: 'Show or work',
+    choices: [
+      ['work', 'the working order comes first'],
+      ['show', 'what you want on show is on show'],
     ],
   },
   {

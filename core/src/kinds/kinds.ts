@@ -145,6 +145,7 @@ export function ofKind(
     decision: 'open',
     decideBy: null,
     months: [],
+    onShow: false,
   };
 }
 

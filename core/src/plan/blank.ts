@@ -38,6 +38,7 @@ export const SUPPLY_LATER = {
   decision: 'open',
   decideBy: null,
   months: [],
+  onShow: false,
 } as const satisfies Partial<Supply>;
 
 /** A supply of which nothing but its name is known yet. */

@@ -473,6 +473,8 @@ export const Supply = z.strictObject({
   decideBy: day,
   /** months in which it is wanted; none: those of the activities that use it */
   months,
+  /** it is to be seen, where the maker goes by that */
+  onShow: z.boolean(),
 });
 export type Supply = z.infer<typeof Supply>;
 

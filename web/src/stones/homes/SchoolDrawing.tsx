@@ -115,6 +115,21 @@ const DRAWN: Record<School['key'], Record<string, ReactNode>> = {
       </>
     ),
   },
+  display: {
+    work: (
+      <>
+        <Box x={4} w={30} things={[0, 1, 3]} />
+        <Seat x={48} />
+      </>
+    ),
+    show: (
+      <>
+        <line x1={6} x2={66} y1={30} y2={30} stroke="var(--wood-line)" strokeWidth={3} />
+        <path d="M36 6 l5 22 h-10 z" fill="var(--heron)" />
+        <path d="M18 12 v3 M54 12 v3 M24 8 l1 2 M48 8 l-1 2" stroke="var(--ink)" strokeWidth={1.2} />
+      </>
+    ),
+  },
   tools: {
     shared: (
       <>

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { pieceOf, STORAGE, storageFormsOf } from '@heronstone/core/fit';
-import { asItsKin, bestPlacesFor, type OneMore } from '@heronstone/core/homes';
+import { asItsKin, bestPlacesFor, isOnShow, type OneMore } from '@heronstone/core/homes';
 import { homesOf, type Plan, placeTitle, type Share, type Supply } from '@heronstone/core/plan';
 import { askHomes } from '../../state/homes-worker.ts';
 import { usePlan } from '../../state/plan-store.ts';
@@ -10,7 +10,7 @@ import { Which } from '../../ui/which.tsx';
 import { secondsWords, today, yearWords } from '../../ui/words.ts';
 import { type MakingRoom as Making } from '../../workers/homes.worker.ts';
 import { BandChip } from '../ledger/Ledger.tsx';
-import { bestPlaces } from './offers.ts';
+import { bestPlaces, type Offer } from './offers.ts';
 
 type Held = { supply: Supply; share: Share };
 
@@ -42,6 +42,7 @@ export function BestPlaces({
           Pinned here it costs {yearWords(now.seconds - free.seconds)} more than in {placeTitle(plan, free.place)}.
         </p>
       )}
+      {now && <OnShow plan={plan} held={held} now={now} />}
       <ul>
         {offers.map((o) => (
           <li key={o.place.id}>
@@ -206,6 +207,26 @@ const KIN_WORDS = {
   family: 'No activity names it yet: counted as its family is fetched.',
   none: 'No activity names it yet, nor anything like it: by what suits it alone.',
 } as const;
+
+/** What it costs that a thing is on show: its place against the best one if nobody had to see it. */
+function OnShow({ plan, held, now }: { plan: Plan; held: Held; now: Offer }) {
+  const { supply, share } = held;
+  const shown = share === 'working' && isOnShow(plan, supply) && now.place.seen && now.place.covers.length === 0;
+  const best = useMemo(
+    () => (shown ? bestPlaces(plan, { ...supply, onShow: false }, share, 1).find((o) => o.room.ok) : undefined),
+    [plan, supply, share, shown],
+  );
+  if (!shown) return null;
+  const more = best ? now.seconds - best.seconds : 0;
+  return (
+    <p className="text-[14px]">
+      It is to be on show.{' '}
+      {best && more >= 60
+        ? `That costs ${yearWords(more)} more than in ${placeTitle(plan, best.place)}, where it need not be seen.`
+        : 'That costs nothing worth saying here.'}
+    </p>
+  );
+}
 
 /** Where a thing without a home could go, at once: three best places as everything lies, and with two things making room. */
 export function WhereItGoes({ supply, share }: Held) {

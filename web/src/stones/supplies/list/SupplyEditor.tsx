@@ -184,6 +184,11 @@ export function SupplyEditor({ supply }: { supply: Supply }) {
         </fieldset>
       )}
       <CheckField label="new, not used yet" checked={supply.isNew} onCommit={(isNew) => set({ isNew })} />
+      <CheckField
+        label={plan.head.display === 'show' ? 'on show' : 'on show, where that counts (How you work)'}
+        checked={supply.onShow}
+        onCommit={(onShow) => set({ onShow })}
+      />
       <Wanted supply={supply} onCommit={(months) => set({ months })} />
       {supply.decision === 'undecided' && (
         <label className="block text-[13px] text-soft">
