@@ -40,7 +40,8 @@ export const mayBeBarred = (plan: Plan, supply: Supply): boolean =>
   hasZones(plan) || bySupply(plan.bans, supply.id).length > 0;
 
 const zoned = new WeakMap<object, boolean>();
-function hasZones(plan: Plan): boolean {
+/** Whether a plan has any zones. */
+export function hasZones(plan: Plan): boolean {
   let any = zoned.get(plan.zones);
   if (any === undefined) zoned.set(plan.zones, (any = Object.keys(plan.zones).length > 0));
   return any;

@@ -30,7 +30,7 @@ import { bringingPerYear } from './bringing.ts';
 import { barredFrom } from './barred.ts';
 import { carriedOf, isCarriedTo, sessionsAt } from './carrying.ts';
 import { coveredIn, isThrownIn } from './filling.ts';
-import { penaltiesFor, type Penalty, penaltySeconds } from './penalties.ts';
+import { penaltiesFor, penaltiesOf, type Penalty } from './penalties.ts';
 import { rummagedAmong, yearlyUses, type YearlyUse } from './uses.ts';
 
 /** Seconds a year and why, for one share of a supply in one place. */
@@ -156,7 +156,7 @@ function priced(
   const atRest = sceneOf(plan).spots.get(place.id)!;
   const reason = barredFrom(plan, supply, atRest);
   if (reason) return outOfIt(fetches, reason);
-  const against = penaltySeconds(plan, supply, share, atRest, band, fetches);
+  const against = penaltiesOf(plan, supply, share, fetches)(atRest, band);
   let known: Penalty[] | null = against === 0 ? NO_PENALTIES : null;
   return {
     seconds: seconds + against,

@@ -15,7 +15,7 @@ import {
 import { barredFrom, mayBeBarred } from './barred.ts';
 import { carriedOf, isCarriedTo } from './carrying.ts';
 import { isThrownIn } from './filling.ts';
-import { penaltySeconds } from './penalties.ts';
+import { penaltiesOf } from './penalties.ts';
 import { rummagedAmong, type YearlyUse } from './uses.ts';
 
 /** What is the same of a place whatever is to live there: how many kinds will show, what is moved aside, what the way costs from each seat. */
@@ -114,6 +114,7 @@ export class Ground {
     });
     const fetches = errands.reduce((sum, e) => sum + e.times, 0);
     const main = errands.reduce<(typeof errands)[number] | null>((a, b) => (a && a.times >= b.times ? a : b), null);
+    const against = penaltiesOf(plan, supply, share, fetches);
     return (number) => {
       let sum = 0;
       for (const { weighed, each } of errands) sum += weighed * each[number]!;
@@ -121,7 +122,7 @@ export class Ground {
       const site = this.sites[number]!;
       if (barred && barredFrom(plan, supply, site.spot) !== null) return Infinity;
       const band = main ? (site.brought[main.no] ?? site.ways[main.no]!.band) : null;
-      return sum + penaltySeconds(plan, supply, share, site.spot, band, fetches);
+      return sum + against(site.spot, band);
     };
   }
 }

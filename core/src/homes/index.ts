@@ -23,7 +23,15 @@ export { mindAt, sunOn, type Mind } from './minds.ts';
 export { placeFilling, coveredIn, type Filling } from './filling.ts';
 export { bringingOf, bringingPerYear, type Bringing } from './bringing.ts';
 export { compareHomes, stationSums, type Compared, type Change, type StationSum } from './compare.ts';
-export { refitAround, bestPlacesFor, optionsFor, type Refit, type Displaced, type Option } from './refit.ts';
+export {
+  refitAround,
+  bestPlacesFor,
+  bestPlacesStep,
+  optionsFor,
+  type Refit,
+  type Displaced,
+  type Option,
+} from './refit.ts';
 export { SCHOOLS, effectOf, foundUnder, toolsToBuy, type School, type Effect } from './schools.ts';
 export { asItsKin, type AsItsKin } from './newcomer.ts';
 export { oneMoreFor, type OneMore } from './onemore.ts';

@@ -5,7 +5,7 @@ import { kindOf, naturesFor } from '../kinds/index.ts';
 import { liftLimit } from '../loads/index.ts';
 import { natureOf, type Person, type Place, type Plan, saidIn, type Share, type Supply } from '../plan/index.ts';
 import { type BandNumber, type Spot } from '../reach/index.ts';
-import { zonePenalty } from './barred.ts';
+import { hasZones, zonePenalty } from './barred.ts';
 import { mindedThere } from './minds.ts';
 import { type Weighed, weightOf, wayOf } from './weights.ts';
 
@@ -134,7 +134,12 @@ type Case = {
   fetches: number;
 };
 
+/** Of a case what is the same in every place. */
+type Whose = Pick<Case, 'plan' | 'supply' | 'share' | 'fetches'>;
+
 type Rule = {
+  /** whether it can say anything of a supply at all; left out: it may */
+  concerns?: (who: Whose) => boolean;
   /** how much it counts is said by this weight; null: always in full */
   weighed: Weighed | null;
   seconds: (c: Case) => number;
@@ -164,6 +169,7 @@ function hasHooks(plan: Plan): boolean {
 
 const RULES: readonly Rule[] = [
   {
+    concerns: ({ plan, supply }) => supply.hazards.length > 0 && childReaches(plan).length > 0,
     weighed: null,
     seconds: ({ plan, supply, spot, fetches }) =>
       childAt(plan, supply, spot) ? SET.child + A_FETCH.child * fetches : 0,
@@ -174,6 +180,7 @@ const RULES: readonly Rule[] = [
     care: true,
   },
   {
+    concerns: ({ supply }) => supply.mass > HEAVY,
     weighed: null,
     seconds: ({ band, supply }) => (band === 6 && supply.mass > HEAVY ? SET.climbing : 0),
     words: ({ supply }) =>
@@ -181,6 +188,7 @@ const RULES: readonly Rule[] = [
     care: true,
   },
   {
+    concerns: ({ supply }) => supply.mass > LIGHT,
     weighed: null,
     seconds: (c) => (!c.spot.away && c.supply.mass > LIGHT && c.supply.mass > liftAdvised(c) ? SET.lifting : 0),
     words: (c) =>
@@ -188,6 +196,7 @@ const RULES: readonly Rule[] = [
     care: true,
   },
   {
+    concerns: ({ supply }) => supply.mass > LIGHT,
     weighed: 'weighOrder',
     seconds: ({ plan, supply, spot }) => {
       if (spot.away || supply.mass <= LIGHT) return 0;
@@ -198,27 +207,24 @@ const RULES: readonly Rule[] = [
       `${kg(supply.mass)} ${spot.grip.z > TABLE ? 'above the shoulder' : 'below the knee'}. Common practice: heavy things between knee and shoulder.`,
   },
   {
+    concerns: ({ supply }) => supply.sensitive.length > 0,
     weighed: 'weighHarm',
     seconds: ({ plan, supply, spot, fetches }) =>
-      supply.sensitive.length === 0
-        ? 0
-        : (SET.minds + A_FETCH.minds * fetches) * mindedThere(plan, supply, spot).length,
+      (SET.minds + A_FETCH.minds * fetches) * mindedThere(plan, supply, spot).length,
     words: ({ plan, supply, spot }) => `It minds that ${mindedThere(plan, supply, spot).join(', and that ')}.`,
   },
   {
+    concerns: ({ supply }) => supply.hazards.some((h) => h === 'blade' || h === 'hot' || h === 'toxic'),
     weighed: null,
-    seconds: ({ nature, supply, fetches }) =>
-      nature === 'bulk' && supply.hazards.some((h) => h === 'blade' || h === 'hot' || h === 'toxic')
-        ? SET.blind + A_FETCH.blind * fetches
-        : 0,
+    seconds: ({ nature, fetches }) => (nature === 'bulk' ? SET.blind + A_FETCH.blind * fetches : 0),
     words: () =>
       'Thrown in among other things one reaches for it without seeing it. Common practice: blades, hot things and poisons lie by themselves.',
     care: true,
   },
   {
+    concerns: ({ supply }) => supply.form === 'loose',
     weighed: 'weighOrder',
-    seconds: ({ supply, nature, place }) =>
-      supply.form === 'loose' && (nature === 'row' || place.kind === 'top') ? SET.loose : 0,
+    seconds: ({ nature, place }) => (nature === 'row' || place.kind === 'top' ? SET.loose : 0),
     words: () => 'Small loose things roll about here: a drawer, a box or a jar keeps them together.',
   },
   {
@@ -237,11 +243,9 @@ const RULES: readonly Rule[] = [
       `It stands in the open on a top: dusted, and in the way${isSmall(supply) ? '; so small a thing is knocked off it or lost there' : supply.form === 'sheet' ? '; sheets want a drawer, a slot or a file' : ''}.`,
   },
   {
+    concerns: ({ supply }) => supply.form !== 'loose' && isSmall(supply),
     weighed: 'weighOrder',
-    seconds: (c) =>
-      c.supply.form !== 'loose' && onShelf(c) && isSmall(c.supply)
-        ? SET.smallOnShelf + A_FETCH.smallLoose * c.fetches
-        : 0,
+    seconds: (c) => (onShelf(c) ? SET.smallOnShelf + A_FETCH.smallLoose * c.fetches : 0),
     words: () => 'Small things get lost on a shelf. Common practice: small drawers and boxes for small things.',
   },
   {
@@ -260,30 +264,33 @@ const RULES: readonly Rule[] = [
             : 'This is not how such things are usually kept.',
   },
   {
+    concerns: ({ plan, supply }) => supply.lies.includes('hanging') && hasHooks(plan),
     weighed: 'weighOrder',
-    seconds: ({ plan, supply, place }) =>
-      supply.lies.includes('hanging') && !HANGING.includes(place.kind) && hasHooks(plan) ? SET.hangs : 0,
+    seconds: ({ place }) => (HANGING.includes(place.kind) ? 0 : SET.hangs),
     words: () => 'It could hang: boards and hooks are for such things.',
   },
   {
+    concerns: ({ fetches }) => fetches >= ALL_THE_TIME,
     weighed: 'weighOrder',
-    seconds: ({ fetches, nature, place }) =>
-      fetches >= ALL_THE_TIME && (nature === 'bulk' || place.covers.includes('lid')) ? SET.allTheTime : 0,
+    seconds: ({ nature, place }) => (nature === 'bulk' || place.covers.includes('lid') ? SET.allTheTime : 0),
     words: ({ nature }) =>
       `It is fetched all the time: ${nature === 'bulk' ? 'not to be dug for in a heap' : 'no lid before it'}.`,
   },
   {
+    concerns: ({ share }) => share !== 'working',
     weighed: 'weighOrder',
-    seconds: ({ share, band }) => (share !== 'working' && band !== null && band <= 3 ? SET.reserve : 0),
+    seconds: ({ band }) => (band !== null && band <= 3 ? SET.reserve : 0),
     words: ({ share }) =>
       share === 'resting'
         ? 'Out of its season it lies in one of the best places. Common practice: what is in use lies there.'
         : 'A reserve in one of the best places. Common practice: what is in use lies there, spares behind, below or above.',
   },
   {
+    concerns: ({ plan, supply, share }) =>
+      share !== 'resting' && !isOnShow(plan, supply) && wayOf(plan, supply, 'seen') !== 'either',
     weighed: null,
-    seconds: ({ plan, supply, share, spot }) => {
-      if (spot.away || share === 'resting' || isOnShow(plan, supply)) return 0;
+    seconds: ({ plan, supply, spot }) => {
+      if (spot.away) return 0;
       const way = wayOf(plan, supply, 'seen');
       return (way === 'seen' && !inView(spot)) || (way === 'shut' && inView(spot)) ? SET.seen : 0;
     },
@@ -293,12 +300,13 @@ const RULES: readonly Rule[] = [
         : 'It stands in view: you want such things shut away.',
   },
   {
+    concerns: ({ plan, supply, share }) => share === 'working' && isOnShow(plan, supply),
     weighed: null,
-    seconds: ({ plan, supply, share, spot }) =>
-      share === 'working' && isOnShow(plan, supply) && (spot.away || !inView(spot)) ? SET.shown : 0,
+    seconds: ({ spot }) => (spot.away || !inView(spot) ? SET.shown : 0),
     words: () => 'It is to be on show: here nobody sees it.',
   },
   {
+    concerns: ({ plan }) => hasZones(plan),
     weighed: 'weighZones',
     seconds: ({ plan, supply, share, place }) => zonePenalty(plan, supply, place, share)?.seconds ?? 0,
     words: ({ plan, supply, share, place }) => zonePenalty(plan, supply, place, share)!.words,
@@ -337,22 +345,26 @@ const caseOf = (
   return { plan, supply, share, spot, place, nature: natureOf(place), band, fetches };
 };
 
-/** What speaks against a share of a supply lying here, apart from the way to it, s a year. */
-export function penaltySeconds(
+const concerning = (who: Whose): readonly Rule[] => RULES.filter((rule) => rule.concerns?.(who) ?? true);
+
+/** What speaks against a share of a supply lying somewhere, apart from the way to it, s a year: for many places of one share. */
+export function penaltiesOf(
   plan: Plan,
   supply: Supply,
   share: Share,
-  spot: Spot,
-  band: BandNumber | null,
   fetches: number,
-): number {
-  const c = caseOf(plan, supply, share, spot, band, fetches);
-  let sum = 0;
-  for (const rule of RULES) {
-    const seconds = rule.seconds(c);
-    if (seconds > 0) sum += rule.weighed === null ? seconds : seconds * weightOf(plan, rule.weighed);
-  }
-  return sum;
+): (spot: Spot, band: BandNumber | null) => number {
+  const rules = concerning({ plan, supply, share, fetches });
+  const weights = rules.map(({ weighed }) => (weighed === null ? 1 : weightOf(plan, weighed)));
+  return (spot, band) => {
+    const c = caseOf(plan, supply, share, spot, band, fetches);
+    let sum = 0;
+    for (let i = 0; i < rules.length; i++) {
+      const seconds = rules[i]!.seconds(c);
+      if (seconds > 0) sum += seconds * weights[i]!;
+    }
+    return sum;
+  };
 }
 
 /** The same with words, each by itself. */
@@ -365,7 +377,7 @@ export function penaltiesFor(
   fetches: number,
 ): Penalty[] {
   const c = caseOf(plan, supply, share, spot, band, fetches);
-  return RULES.flatMap((rule) => {
+  return concerning(c).flatMap((rule) => {
     const seconds = rule.seconds(c) * (rule.weighed === null ? 1 : weightOf(plan, rule.weighed));
     return seconds > 0 ? [{ seconds, words: saidIn(plan, rule.words(c, seconds)), care: rule.care ?? false }] : [];
   });

@@ -204,6 +204,22 @@ function nextHome(plan: Plan, supply: Supply, share: Share, but: string): { to: 
  * the two for a place is given once.
  */
 export function bestPlacesFor(plan: Plan, supply: Supply, share: Share, since: string, count = 3, most = 0): Refit[] {
+  const steps = bestPlacesStep(plan, supply, share, since, count, most);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
+/** The same in steps, a place at a time, so that a caller can breathe. */
+export function* bestPlacesStep(
+  plan: Plan,
+  supply: Supply,
+  share: Share,
+  since: string,
+  count = 3,
+  most = 0,
+): Generator<void, Refit[]> {
   const now = homesOf(plan, supply.id, share);
   const before = costNow(plan, supply, share);
   const found: Refit[] = [];
@@ -213,6 +229,7 @@ export function bestPlacesFor(plan: Plan, supply: Supply, share: Share, since: s
     // the rest are dearer already than what was found: others making room only adds to it
     if (found.length >= count && inAll(option) - before >= found.at(-1)!.change) break;
     const refit = refitAround(plan, supply, share, place.id, since, most);
+    yield;
     if (!refit) continue;
     found.push(refit);
     found.sort((a, b) => a.change - b.change);

@@ -185,6 +185,16 @@ export function outerOf(
 
 /** The zone a place is kept for: its own, else that of what it stands in, else its unit’s. Null: none. */
 export function zoneOf(plan: Pick<Plan, 'units' | 'places'>, place: Place): string | null {
+  if (plan.places[place.id] !== place) return zoneAbove(plan, place);
+  let known = zonesBy.get(plan.places);
+  if (known?.units !== plan.units) zonesBy.set(plan.places, (known = { units: plan.units, of: new Map() }));
+  let zone = known.of.get(place.id);
+  if (zone === undefined) known.of.set(place.id, (zone = zoneAbove(plan, place)));
+  return zone;
+}
+const zonesBy = new WeakMap<object, { units: object; of: Map<string, string | null> }>();
+
+function zoneAbove(plan: Pick<Plan, 'units' | 'places'>, place: Place): string | null {
   for (const p of placesDownTo(plan, place).reverse()) if (p.zoneId !== null) return p.zoneId;
   return plan.units[place.unitId]?.zoneId ?? null;
 }

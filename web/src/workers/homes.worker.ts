@@ -4,6 +4,7 @@ import {
   assessHomes,
   type Assessment,
   bestPlacesFor,
+  bestPlacesStep,
   type Effect,
   effectOf,
   findHomes,
@@ -54,6 +55,8 @@ function plan(): Plan {
 }
 /** what would make room, by number of the question */
 let lastAsked = 0;
+/** messages are heard at least so often, ms */
+const PIECE = 30;
 /** long work by number: a new piece of it ends the one before */
 let under = 0;
 function pausing() {
@@ -129,10 +132,19 @@ const api = {
     const of = asKin ? asItsKin(plan(), supply).plan : plan();
     // what has no home is set against the best place that is free, what has one against that
     const [free] = homesOf(of, supply.id, share).length > 0 ? [] : bestPlacesFor(of, supply, share, since, 1);
-    const refits = bestPlacesFor(of, supply, share, since, 3, 2).filter(
-      (r) => r.displaced.length > 0 && r.change < (free?.change ?? 0),
-    );
-    return { free: free?.change ?? null, refits };
+    const steps = bestPlacesStep(of, supply, share, since, 3, 2);
+    let rested = performance.now();
+    for (;;) {
+      const step = steps.next();
+      if (step.done) {
+        const refits = step.value.filter((r) => r.displaced.length > 0 && r.change < (free?.change ?? 0));
+        return { free: free?.change ?? null, refits };
+      }
+      if (performance.now() - rested < PIECE) continue;
+      await new Promise((resolve) => setTimeout(resolve, 0));
+      if (mine !== lastAsked) return { free: null, refits: [] };
+      rested = performance.now();
+    }
   },
   /** What would have to make room for a share in one place; null: two things are not enough. */
   refit(supplyId: string, share: Share, placeId: string, since: string): Refit | null {
