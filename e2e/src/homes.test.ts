@@ -153,4 +153,54 @@ describe('homes: found, weighed, compared, carried over', () => {
     expect(errors).toEqual([]);
     await page.close();
   }, 120_000);
+
+  test('a thing wanted in some months only is given a home for the rest of the year, and is said to be where it is now', async () => {
+    const { page, errors } = await newPage(browser);
+    const mine = await addDemoPlan(server, 'spring');
+    const url = `${server.url}/p/${mine}`;
+    await page.goto(`${url}/supplies?view=list&supply=washi-tapes`);
+    const months = page.getByRole('group', { name: 'Wanted only in these months' });
+    const now = new Date().getMonth();
+    // wanted in the month after this one only, so that it rests now
+    const next = months.getByRole('button').nth((now + 1) % 12);
+    await next.click();
+    await next.and(page.locator('[aria-pressed=true]')).waitFor();
+    await page.getByRole('button', { name: 'Where it rests …' }).click();
+    await page.getByText('It stays where it is all the year: give it a home').waitFor();
+    const places = page.getByLabel('Best places').getByRole('listitem');
+    const place = await places.first().locator('span').first().textContent();
+    await places.first().getByRole('button').first().click();
+    await page.getByRole('button', { name: 'Give it this home' }).click();
+    const shares = async () =>
+      Object.values((await serverPlan(server.url, mine)).plan.homes)
+        .filter((h) => h.supplyId === 'washi-tapes')
+        .map((h) => h.share)
+        .sort();
+    await until(async () => (await shares()).join() === 'resting,working', 'it has a home for the rest of the year');
+    await page.keyboard.press('/');
+    await page.getByPlaceholder('Type a few letters of it').fill('washi');
+    const answer = page.getByRole('option', { name: /Washi tapes/ });
+    await answer.getByText(place!).first().waitFor();
+    expect(await answer.locator('p').count()).toBe(3);
+    // gone to, it is the place where it is this month
+    await answer.click();
+    await page.waitForURL(/share=resting/);
+    expect(errors).toEqual([]);
+    await page.close();
+  }, 120_000);
+
+  test('two ways of working are seen in the room beside each other, and one is chosen', async () => {
+    const { page, errors } = await newPage(browser);
+    const mine = await addDemoPlan(server, 'cupboard');
+    await page.goto(`${server.url}/p/${mine}/homes`);
+    await page.getByRole('button', { name: 'How you work' }).click();
+    await page.getByRole('button', { name: /what is of one kind: see it in the room/ }).click();
+    await page.getByRole('heading', { name: 'Two ways of working' }).waitFor({ timeout: 60_000 });
+    await page.keyboard.press('b');
+    await page.getByRole('button', { name: 'Work so from now on' }).click();
+    const grouping = async () => (await serverPlan(server.url, mine)).plan.head.grouping;
+    await until(async () => (await grouping()) === 'kind', 'one works by kind from now on');
+    expect(errors).toEqual([]);
+    await page.close();
+  }, 120_000);
 });
