@@ -6,6 +6,8 @@ const layers = [
   'body',
   'catalogue',
   'plan',
+  'colour',
+  'cutting',
   'kinds',
   'fit',
   'room',

@@ -185,7 +185,7 @@ describe('the command line', () => {
   });
 
   test.each([
-    [[], /say slot, reach, homes, check, fill, zones, read-list, budget or arrange/],
+    [[], /say slot, reach, homes, check, fill, zones, read-list, budget, cut or arrange/],
     [['fly'], /not “fly”/],
     [['slot'], /needs a file/],
     [['slot', '/nowhere/p.json'], /there is no file/],
@@ -223,5 +223,35 @@ describe('the command line', () => {
     const bad = call('reach', 'nothing.json');
     expect([bad.status, bad.stdout]).toEqual([2, '']);
     expect(bad.stderr).toBe('heronstone: there is no file nothing.json\n');
+  });
+
+  test('cut says patterns, cuts in order and a bound; what is wrong with the file in one line', async () => {
+    const bases = {
+      format: 'heronstone-cut/1',
+      pieces: [
+        { id: 'base', width: 105, depth: 148, grain: 'depth' },
+        { id: 'huge', width: 900, depth: 900 },
+      ],
+      sheets: [
+        { id: 'red', width: 210, depth: 297, grain: 'depth', wanted: { base: 8 } },
+        { id: 'blue', width: 210, depth: 297, grain: 'depth', wanted: { base: 4, huge: 1 } },
+      ],
+      stack: 1,
+    };
+    const { code, out } = await run(['cut', file('cut.json', JSON.stringify(bases))]);
+    expect(code).toBe(0);
+    const answer = JSON.parse(out!);
+    expect(answer.sheets).toEqual([
+      { id: 'red', sheets: 2, bound: 2, waste: 2 * 210 * 297 - 8 * 105 * 148, tooLarge: [] },
+      { id: 'blue', sheets: 1, bound: 1, waste: 210 * 297 - 4 * 105 * 148, tooLarge: ['huge'] },
+    ]);
+    expect(answer.patterns).toMatchObject([{ gives: { base: 4 }, sheets: { red: 2, blue: 1 }, stacks: 1 }]);
+    expect(answer.patterns[0].pieces).toHaveLength(4);
+    const wrong = async (change: object) =>
+      (await run(['cut', file('wrong.json', JSON.stringify({ ...bases, ...change }))])).error;
+    expect(await wrong({ format: 'other' })).toMatch(/must be "heronstone-cut\/1"/);
+    expect(await wrong({ pieces: [bases.pieces[0], bases.pieces[0]] })).toMatch(/has a piece twice/);
+    expect(await wrong({ sheets: [{ ...bases.sheets[0], wanted: { card: 1 } }] })).toMatch(/no piece is called “card”/);
+    expect((await run(['cut', file('half.json', '{"format"')])).error).toMatch(/not whole JSON/);
   });
 });

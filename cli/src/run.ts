@@ -8,6 +8,7 @@ import { findHomes, isWorse, placeFilling } from '@heronstone/core/homes';
 import { apply, emptyPlan, homesIn, placeTitle, type Plan, type Supply, zoneOf } from '@heronstone/core/plan';
 import { BANDS, fetchFrom, makerOf, PLAIN, sceneAt } from '@heronstone/core/reach';
 import { balanceOf, proposeZones, zonesFromActivities } from '@heronstone/core/zones';
+import { CutFile, cutTogether, drawnOf } from '@heronstone/core/cutting';
 import { type Doubt } from '@heronstone/core/lines';
 import { budgetOf } from '@heronstone/core/stock';
 import { readSlotting, solveSlotting } from '@heronstone/core/slotting';
@@ -25,6 +26,7 @@ heronstone fill PLAN.heron.json
 heronstone zones PLAN.heron.json [--find]
 heronstone read-list FILE [--measure metric|imperial]
 heronstone budget PLAN.heron.json
+heronstone cut FILE
 heronstone arrange PLAN.heron.json [--seed N] [--steps N] [--searches N] [--out FILE]
 `;
 
@@ -40,6 +42,7 @@ export async function run(args: string[]): Promise<Result> {
     if (command === 'zones') return zones(file, values.find ?? false);
     if (command === 'read-list') return list(file, values.measure);
     if (command === 'budget') return budget(file);
+    if (command === 'cut') return cut(file);
     if (command === 'arrange') return await arrange(file, values);
     return await homes(file, values);
   } catch (error) {
@@ -70,6 +73,7 @@ const FLAGS: Record<string, readonly string[]> = {
   zones: ['find'],
   'read-list': ['measure'],
   budget: [],
+  cut: [],
   arrange: ['seed', 'steps', 'searches', 'out'],
 };
 
@@ -99,7 +103,7 @@ function read(args: string[]): { command: string; file: string; values: Values }
   if (parsed.values.help || command === 'help') return { command: 'help', file: '', values: parsed.values };
   if (!command || !FLAGS[command])
     throw new Trouble(
-      `say slot, reach, homes, check, fill, zones, read-list, budget or arrange${command ? `, not “${command}”` : ''}; --help tells more`,
+      `say slot, reach, homes, check, fill, zones, read-list, budget, cut or arrange${command ? `, not “${command}”` : ''}; --help tells more`,
     );
   if (!file) throw new Trouble(`${command} needs a file`);
   if (rest.length > 0) throw new Trouble(`one file at a time, not also “${rest[0]}”`);
@@ -143,14 +147,7 @@ const json = (value: unknown): string => `${JSON.stringify(value, null, 1)}\n`;
 const now = () => performance.now();
 
 async function slot(file: string, values: Values): Promise<Result> {
-  let value: unknown;
-  try {
-    value = JSON.parse(textOf(file));
-  } catch (error) {
-    if (error instanceof Trouble) throw error;
-    throw new Trouble(`${file} is not whole JSON`);
-  }
-  const got = readSlotting(value);
+  const got = readSlotting(jsonOf(file));
   if (!got.ok) throw new Trouble(`${file}: ${got.reason}`);
   const seed = number(values.seed, 'seed', 1, 2 ** 31 - 1);
   if (values.work !== undefined && values.seconds !== undefined)
@@ -426,6 +423,60 @@ async function homes(file: string, values: Values): Promise<Result> {
       total: answer.total,
       bound: answer.bound,
       gap: answer.gap,
+    }),
+  };
+}
+
+/** What stands in a JSON file. */
+function jsonOf(file: string): unknown {
+  const text = textOf(file);
+  try {
+    return JSON.parse(text);
+  } catch {
+    throw new Trouble(`${file} is not whole JSON`);
+  }
+}
+
+/** Patterns and cuts for a list of pieces out of sheets of one or several papers. */
+function cut(file: string): Result {
+  const read = CutFile.safeParse(jsonOf(file));
+  if (!read.success) {
+    const [issue] = read.error.issues;
+    throw new Trouble(`${file}: ${issue!.path.join('.') || 'the file'} ${issue!.message}`);
+  }
+  const { pieces, sheets, kerf, stack } = read.data;
+  const jobs = sheets.map((s) => ({
+    id: s.id,
+    sheet: { width: s.width, depth: s.depth, grain: s.grain },
+    caliper: s.caliper,
+    wanted: pieces.map((p) => s.wanted[p.id] ?? 0),
+  }));
+  const unknown = sheets.flatMap((s) => Object.keys(s.wanted).filter((id) => !pieces.some((p) => p.id === id)));
+  if (unknown.length > 0) throw new Trouble(`${file}: no piece is called “${unknown[0]}”`);
+  const { lists, runs } = cutTogether(jobs, pieces, kerf, stack);
+  const names = (counts: readonly number[]) =>
+    Object.fromEntries(pieces.flatMap((p, i) => (counts[i]! > 0 ? [[p.id, counts[i]]] : [])));
+  return {
+    code: 0,
+    out: json({
+      sheets: [...lists].map(([id, l]) => ({
+        id,
+        sheets: l.sheets,
+        bound: l.bound,
+        waste: Math.round(l.waste * 100) / 100,
+        tooLarge: l.tooLarge.map((i) => pieces[i]!.id),
+      })),
+      patterns: runs.map((r) => {
+        const { laid, left, strokes } = drawnOf(r.cut, kerf);
+        return {
+          gives: names(r.counts),
+          sheets: Object.fromEntries(r.sheets.map((s) => [s.id, s.count])),
+          stacks: r.stacks,
+          cuts: strokes,
+          pieces: laid.map(({ piece, ...rest }) => ({ piece: pieces[piece]!.id, ...rest })),
+          left,
+        };
+      }),
     }),
   };
 }

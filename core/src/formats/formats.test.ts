@@ -6,6 +6,7 @@ import fc from 'fast-check';
 import { z } from 'zod';
 import { apply, HARMFUL, type Plan, type Supply, emptyPlan } from '../plan/index.ts';
 import { block, sheet, tinyRoom, unit, use, withUnits } from '../testing/index.ts';
+import { CutFile } from '../cutting/index.ts';
 import { SlottingProblem, SlottingProblem1 } from '../slotting/index.ts';
 import { decodeText, exportPlan, importPlan, PLAN_VERSION, PlanFile, readSupplies, writeSupplies } from './index.ts';
 
@@ -94,6 +95,7 @@ describe('plan file', () => {
     [`heronstone-plan-${PLAN_VERSION}`, PlanFile],
     ['heronstone-slotting-1', SlottingProblem1],
     ['heronstone-slotting-2', SlottingProblem],
+    ['heronstone-cut-1', CutFile],
   ])('docs/formats/%s.schema.json is the schema in the code (npm run formats)', (name, schema) => {
     const onDisk = readFileSync(new URL(`../../../docs/formats/${name}.schema.json`, import.meta.url), 'utf8');
     expect(JSON.parse(onDisk)).toEqual(JSON.parse(JSON.stringify(z.toJSONSchema(schema, { io: 'input' }))));
@@ -145,7 +147,7 @@ describe('plan files of every version ever written', () => {
     const schema = JSON.stringify(z.toJSONSchema(PlanFile, { io: 'input' }));
     expect([PLAN_VERSION, createHash('sha256').update(schema).digest('hex').slice(0, 16)]).toEqual([
       8,
-      '9d076b35dc7e022a',
+      '5bcc2e07223c542f',
     ]);
   });
 });

@@ -1,5 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { z } from 'zod';
+import { CutFile } from '../cutting/index.ts';
 import { SlottingProblem, SlottingProblem1 } from '../slotting/index.ts';
 import { PLAN_VERSION, PlanFile } from './plan-file.ts';
 
@@ -9,6 +10,7 @@ const schemas = {
   [`heronstone-plan-${PLAN_VERSION}`]: PlanFile,
   'heronstone-slotting-1': SlottingProblem1,
   'heronstone-slotting-2': SlottingProblem,
+  'heronstone-cut-1': CutFile,
 };
 for (const [name, schema] of Object.entries(schemas))
   writeFileSync(

@@ -74,6 +74,10 @@ const simple = [
   ...plain(TABLES.listViews),
   ...plain(TABLES.ownLists),
   ...plain(TABLES.ways),
+  ...plain(TABLES.scraps),
+  ...plain(TABLES.cutPieces),
+  ...plain(TABLES.palettes),
+  ...plain(TABLES.colourRows),
   z.strictObject({
     type: z.literal('shapeWall'),
     id: Id,

@@ -374,6 +374,59 @@ export const OwnList = z.strictObject({
 });
 export type OwnList = z.infer<typeof OwnList>;
 
+const sheetSide = finite.min(1, 'must be at least 1 mm').max(5000);
+const colour = z
+  .string()
+  .regex(/^#[0-9a-f]{6}$/, 'is not a colour like #aabbcc')
+  .nullable();
+const pieces = z.int('must be a whole number').min(0).max(100_000);
+
+/** A piece left over: of which paper or stuff, its colour, so large, so many of it, and where it is filed. */
+export const Scrap = z.strictObject({
+  id: Id,
+  supplyId: Id.nullable(),
+  colour,
+  width: sheetSide,
+  depth: sheetSide,
+  count: pieces,
+  placeId: Id.nullable(),
+});
+export type Scrap = z.infer<typeof Scrap>;
+
+/** Which side of a piece runs with the grain of the sheet; `any`: either. */
+export const GRAINS = ['any', 'width', 'depth'] as const;
+
+/** Pieces kept cut of one paper: how many there are, how many are cut at a time, and below how many again. */
+export const CutPiece = z.strictObject({
+  id: Id,
+  supplyId: Id,
+  name: named,
+  width: sheetSide,
+  depth: sheetSide,
+  grain: z.enum(GRAINS),
+  have: pieces,
+  keep: pieces,
+  below: pieces,
+});
+export type CutPiece = z.infer<typeof CutPiece>;
+
+/** Colours chosen together, kept under a name. */
+export const Palette = z.strictObject({ id: Id, name: named, supplyIds: z.array(Id).min(1, 'needs a colour').max(24) });
+export type Palette = z.infer<typeof Palette>;
+
+/** By what a row of colours is in order. */
+export const ROW_ORDERS = ['rainbow', 'lightness', 'name', 'line'] as const;
+
+/** A row of slots in an order: the supply in each, empty where a gap is kept. */
+export const ColourRow = z.strictObject({
+  id: Id,
+  name: named,
+  order: z.enum(ROW_ORDERS),
+  placeIds: z.array(Id).min(1, 'needs a slot').max(200),
+  slots: z.array(z.string().max(60)).max(200),
+});
+export type ColourRow = z.infer<typeof ColourRow>;
+
 /** A finding looked at and left as it is, with the reason; its id is the finding’s key. */
 export const Acknowledgement = z.strictObject({
   id: z.string().regex(/^[A-Za-z][A-Za-z0-9:._-]{0,499}$/, 'is not the key of a finding'),

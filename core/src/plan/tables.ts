@@ -140,6 +140,16 @@ export const TABLES = {
     since: 7,
     references: { supplyId: goesWith('supplies'), fromId: goesWith('places'), toId: goesWith('places') },
   }),
+  scraps: table(rows.Scrap, 'scrap', 'scrap', {
+    since: 8,
+    references: { supplyId: emptiedBy('supplies'), placeId: emptiedBy('places') },
+  }),
+  cutPieces: table(rows.CutPiece, 'cut piece', 'cutPiece', {
+    since: 8,
+    references: { supplyId: goesWith('supplies') },
+  }),
+  palettes: table(rows.Palette, 'combination of colours', 'palette', { since: 8 }),
+  colourRows: table(rows.ColourRow, 'row of colours', 'colourRow', { since: 8 }),
   listViews: table(rows.ListView, 'view of the list', 'listView', { since: 6 }),
   ownLists: table(rows.OwnList, 'list of one’s own', 'ownList', { since: 6 }),
   acknowledgements: table(rows.Acknowledgement, 'acknowledgement', null, { since: 2 }),

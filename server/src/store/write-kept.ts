@@ -18,6 +18,43 @@ const NEW: Command[] = [
   { type: 'setSupply', id: 'kept-2', set: { months: [11, 12], onShow: true } },
   { type: 'assignHome', supplyId: 'kept-2', share: 'working', placeId: 'left.2.0', since },
   { type: 'assignHome', supplyId: 'kept-2', share: 'resting', placeId: 'left.3.0', since },
+  {
+    type: 'addScrap',
+    scrap: {
+      id: 'kept-scrap',
+      supplyId: 'kept-2',
+      colour: '#aa3322',
+      width: 90,
+      depth: 65,
+      count: 3,
+      placeId: 'left.3.0',
+    },
+  },
+  {
+    type: 'addCutPiece',
+    cutPiece: {
+      id: 'kept-piece',
+      supplyId: 'kept-2',
+      name: 'Mats',
+      width: 100,
+      depth: 130,
+      grain: 'depth',
+      have: 2,
+      keep: 8,
+      below: 3,
+    },
+  },
+  { type: 'addPalette', palette: { id: 'kept-palette', name: 'Evening', supplyIds: ['kept-1', 'kept-2'] } },
+  {
+    type: 'addColourRow',
+    colourRow: {
+      id: 'kept-row',
+      name: 'Slots',
+      order: 'rainbow',
+      placeIds: ['left.0.0', 'left.1.0'],
+      slots: ['kept-1', ''],
+    },
+  },
 ];
 
 const at = (path: string) => new URL(`../../../${path}`, import.meta.url);

@@ -1,0 +1,278 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { type Scrap } from '../plan/index.ts';
+import {
+  aheadSaves,
+  type Cut,
+  cutListOf,
+  cutTogether,
+  drawnOf,
+  Guillotine,
+  holds,
+  type Piece,
+  scrapsFor,
+  type Sheet,
+  tooSmall,
+  yieldOf,
+} from './index.ts';
+
+const IN = 25.4;
+const sheet = (width: number, depth: number, grain: Sheet['grain'] = null): Sheet => ({ width, depth, grain });
+const piece = (width: number, depth: number, grain: Piece['grain'] = 'any', id = 'p'): Piece => ({
+  id,
+  width,
+  depth,
+  grain,
+});
+const inches = (w: number, d: number): readonly [number, number] => [w * IN, d * IN];
+
+/** Every guillotine cut at every whole millimetre, tried: what a sheet can be worth at most. Knows nothing of normal positions. */
+function exhaustive(w: number, d: number, pieces: readonly Piece[], values: readonly number[]): number {
+  const known = new Map<number, number>();
+  const go = (w: number, d: number): number => {
+    const key = w * 1000 + d;
+    let best = known.get(key);
+    if (best !== undefined) return best;
+    best = 0;
+    for (const [i, p] of pieces.entries())
+      if ((p.width <= w && p.depth <= d) || (p.depth <= w && p.width <= d)) best = Math.max(best, values[i]!);
+    for (let x = 1; x <= w / 2; x++) best = Math.max(best, go(x, d) + go(w - x, d));
+    for (let y = 1; y <= d / 2; y++) best = Math.max(best, go(w, y) + go(w, d - y));
+    known.set(key, best);
+    return best;
+  };
+  return go(w, d);
+}
+
+/** Every set of counts that one sheet can be cut into, and from these the fewest sheets for what is wanted. */
+function fewestSheets(w: number, d: number, pieces: readonly Piece[], wanted: readonly number[]): number {
+  const known = new Map<number, Set<string>>();
+  const cap = (v: number[]) => v.map((n, i) => Math.min(n, wanted[i]!));
+  const go = (w: number, d: number): Set<string> => {
+    const key = w * 1000 + d;
+    let all = known.get(key);
+    if (all) return all;
+    known.set(key, (all = new Set([wanted.map(() => 0).join()])));
+    for (const [i, p] of pieces.entries())
+      if ((p.width <= w && p.depth <= d) || (p.depth <= w && p.width <= d))
+        all.add(cap(wanted.map((_, k) => +(k === i))).join());
+    const both = (a: Set<string>, b: Set<string>) => {
+      for (const x of a)
+        for (const y of b) {
+          const v = y.split(',').map(Number);
+          all!.add(cap(x.split(',').map((n, i) => Number(n) + v[i]!)).join());
+        }
+    };
+    for (let x = 1; x <= w / 2; x++) both(go(x, d), go(w - x, d));
+    for (let y = 1; y <= d / 2; y++) both(go(w, y), go(w, d - y));
+    return all;
+  };
+  const patterns = [...go(w, d)].map((k) => k.split(',').map(Number));
+  let now = new Set([wanted.map(() => 0).join()]);
+  for (let sheets = 0; ; sheets++) {
+    if (now.has(wanted.join())) return sheets;
+    const next = new Set<string>();
+    for (const state of now)
+      for (const p of patterns) next.add(cap(state.split(',').map((n, i) => Number(n) + p[i]!)).join());
+    now = next;
+  }
+}
+
+/** What is wrong with a way of cutting: nothing overlaps, nothing sticks out, every stroke goes from edge to edge of what it cuts. */
+function wrongWith(cut: Cut, of: Sheet, pieces: readonly Piece[], kerf = 0): string[] {
+  const { laid, left, strokes } = drawnOf(cut, kerf);
+  const wrong: string[] = [];
+  const all = [...laid, ...left];
+  for (const [i, a] of all.entries()) {
+    if (a.x < -1e-6 || a.y < -1e-6 || a.x + a.width > of.width + 1e-6 || a.y + a.depth > of.depth + 1e-6)
+      wrong.push('sticks out');
+    for (const b of all.slice(i + 1))
+      if (
+        a.x + a.width > b.x + 1e-6 &&
+        b.x + b.width > a.x + 1e-6 &&
+        a.y + a.depth > b.y + 1e-6 &&
+        b.y + b.depth > a.y + 1e-6
+      )
+        wrong.push('overlaps');
+  }
+  for (const l of laid) {
+    const p = pieces[l.piece]!;
+    const [w, d] = l.turned ? [p.depth, p.width] : [p.width, p.depth];
+    if (Math.abs(w - l.width) > 0.01 || Math.abs(d - l.depth) > 0.01) wrong.push('another size');
+    if (p.grain !== 'any' && of.grain !== null && (p.grain === of.grain) === l.turned) wrong.push('against the grain');
+  }
+  // made one after the other, the strokes leave just these
+  let parts = [{ x: 0, y: 0, width: of.width, depth: of.depth }];
+  const same = (a: number, b: number) => Math.abs(a - b) < 0.02;
+  for (const s of strokes) {
+    const part = parts.find(
+      (p) => same(p.x, s.x) && same(p.y, s.y) && same(p.width, s.width) && same(p.depth, s.depth),
+    );
+    if (!part) {
+      wrong.push('a stroke not from edge to edge');
+      continue;
+    }
+    parts = parts.filter((p) => p !== part);
+    if (s.across === 'width')
+      parts.push(
+        { ...part, width: s.at },
+        { ...part, x: part.x + s.at + kerf, width: Math.max(0, part.width - s.at - kerf) },
+      );
+    else
+      parts.push(
+        { ...part, depth: s.at },
+        { ...part, y: part.y + s.at + kerf, depth: Math.max(0, part.depth - s.at - kerf) },
+      );
+  }
+  const real = parts.filter((p) => p.width > 0.005 && p.depth > 0.005);
+  if (real.length !== all.length) wrong.push(`${real.length} parts, ${all.length} drawn`);
+  return wrong;
+}
+
+describe('yields', () => {
+  // what halving and quartering gives: ISO 216 (memory) and the sheets of ANSI Y14.1 cut into card bases, common practice
+  test.each([
+    ['letter into card bases 4 1/4 × 11', inches(8.5, 11), inches(4.25, 11), 2],
+    ['letter into card bases 5 1/2 × 8 1/2', inches(8.5, 11), inches(5.5, 8.5), 2],
+    ['letter into quarters', inches(8.5, 11), inches(4.25, 5.5), 4],
+    ['A4 into A5', [210, 297] as const, [148, 210] as const, 2],
+    ['A3 into A6', [297, 420] as const, [105, 148] as const, 8],
+    ['12 × 12 into 6 × 6', inches(12, 12), inches(6, 6), 4],
+    ['12 × 12 into 3 × 4', inches(12, 12), inches(3, 4), 12],
+    ['12 × 12 into 4 × 6', inches(12, 12), inches(4, 6), 6],
+    ['a sheet smaller than the piece', inches(4, 4), inches(5, 3), 0],
+  ] as [string, readonly [number, number], readonly [number, number], number][])('%s', (_, s, p, count) => {
+    const found = yieldOf(sheet(...s), piece(...p));
+    expect(found.count).toBe(count);
+    expect(wrongWith(found.cut, sheet(...s), [piece(...p)])).toEqual([]);
+  });
+
+  test('as good as trying every cut at every millimetre, and the pieces lie as they are said to', () => {
+    const side = fc.integer({ min: 3, max: 14 });
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 6, max: 26 }),
+        fc.integer({ min: 6, max: 26 }),
+        fc.array(fc.record({ w: side, d: side, v: fc.integer({ min: 1, max: 50 }) }), { minLength: 1, maxLength: 3 }),
+        (w, d, list) => {
+          const pieces = list.map((p, i) => piece(p.w, p.d, 'any', `p${i}`));
+          const values = list.map((p) => p.v);
+          const { value, cut } = new Guillotine(sheet(w, d), pieces).best(values);
+          expect(value).toBe(exhaustive(w, d, pieces, values));
+          expect(wrongWith(cut, sheet(w, d), pieces)).toEqual([]);
+          const worth = drawnOf(cut).laid.reduce((sum, l) => sum + values[l.piece]!, 0);
+          expect(worth).toBe(value);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  test('the grain is kept: a base whose fold runs with it is not turned', () => {
+    const base = (grain: Piece['grain']) => piece(100, 60, grain);
+    // two rows of one and, turned, three of … : only free of the grain as many
+    const free = yieldOf(sheet(100, 200), base('any')).count;
+    expect(free).toBe(3);
+    expect(yieldOf(sheet(100, 200, 'depth'), base('width')).count).toBe(2);
+    const kept = yieldOf(sheet(100, 200, 'depth'), base('width'));
+    expect(wrongWith(kept.cut, sheet(100, 200, 'depth'), [base('width')])).toEqual([]);
+  });
+
+  test('a saw takes its width at every cut', () => {
+    expect(yieldOf(sheet(100, 50), piece(50, 50), 0).count).toBe(2);
+    expect(yieldOf(sheet(100, 50), piece(50, 50), 3).count).toBe(1);
+    expect(yieldOf(sheet(103, 50), piece(50, 50), 3).count).toBe(2);
+    const { cut } = yieldOf(sheet(330, 220), piece(50, 40), 3);
+    expect(wrongWith(cut, sheet(330, 220), [piece(50, 40)], 3)).toEqual([]);
+  });
+});
+
+describe('cut lists', () => {
+  test('never fewer sheets than can be, hardly ever more, and the bound never above: against every set of patterns', () => {
+    let over = 0;
+    let ran = 0;
+    const side = fc.integer({ min: 4, max: 10 });
+    fc.assert(
+      fc.property(
+        fc.array(fc.record({ w: side, d: side, n: fc.integer({ min: 1, max: 4 }) }), { minLength: 1, maxLength: 3 }),
+        (list) => {
+          const pieces = list.map((p, i) => piece(p.w, p.d, 'any', `p${i}`));
+          const wanted = list.map((p) => p.n);
+          const found = cutListOf(sheet(12, 14), pieces, wanted);
+          const fewest = fewestSheets(12, 14, pieces, wanted);
+          expect(found.bound).toBeLessThanOrEqual(fewest);
+          expect(found.sheets).toBeGreaterThanOrEqual(fewest);
+          over += found.sheets - fewest;
+          ran++;
+          for (const p of found.patterns) expect(wrongWith(p.cut, sheet(12, 14), pieces)).toEqual([]);
+          const made = wanted.map((_, i) => found.patterns.reduce((s, p) => s + p.counts[i]! * p.sheets, 0));
+          for (const [i, n] of wanted.entries()) expect(made[i]).toBeGreaterThanOrEqual(n);
+        },
+      ),
+      { numRuns: 40, seed: 5 },
+    );
+    // one in ten has a sheet too many
+    expect(over / ran).toBeLessThanOrEqual(0.1);
+  });
+
+  test('what is too large for the sheet is said, the rest is cut all the same', () => {
+    const list = cutListOf(sheet(210, 297), [piece(105, 148), piece(300, 300)], [8, 2]);
+    expect(list.tooLarge).toEqual([1]);
+    expect([list.sheets, list.bound, list.waste]).toEqual([2, 2, 2 * 210 * 297 - 8 * 105 * 148]);
+    expect(cutListOf(sheet(210, 297), [piece(105, 148)], [0])).toMatchObject({ sheets: 0, patterns: [], waste: 0 });
+  });
+
+  test('several colours lie on each other as high as the cutter takes', () => {
+    const bases = [piece(4.25 * IN, 11 * IN)];
+    const jobs = ['red', 'blue', 'green'].map((id) => ({
+      id,
+      sheet: sheet(...inches(8.5, 11)),
+      caliper: 0.27,
+      wanted: [10],
+    }));
+    const { lists, runs } = cutTogether(jobs, bases, 0, 1);
+    expect([...lists.values()].map((l) => l.sheets)).toEqual([5, 5, 5]);
+    // 15 sheets of 0.27 mm are 4.05 mm: five stacks of 1 mm, one cut each
+    expect(runs).toMatchObject([{ stacks: 5, strokes: 5, sheets: [{ count: 5 }, { count: 5 }, { count: 5 }] }]);
+  });
+
+  test('cutting ahead saves the set-up of all but one in a batch', () => {
+    expect(aheadSaves(80, 8, 20)).toBe(70 * 80);
+    expect(aheadSaves(80, 1, 20)).toBe(0);
+  });
+});
+
+describe('scraps', () => {
+  const scrap = (id: string, width: number, depth: number, colour: string | null = '#b03028', count = 1): Scrap => ({
+    id,
+    supplyId: null,
+    colour,
+    width,
+    depth,
+    count,
+    placeId: null,
+  });
+  const box = [
+    scrap('large', 200, 150),
+    scrap('fits', 95, 70),
+    scrap('small', 60, 60),
+    scrap('blue', 92, 66, '#2050a0'),
+    scrap('gone', 91, 66, '#b03028', 0),
+    scrap('bare', 91, 66, null),
+  ];
+
+  test('the smallest that holds it, turned if need be, of the colour asked for', () => {
+    const ids = (s: Parameters<typeof scrapsFor>[1]) => scrapsFor(box, s).map((x) => x.id);
+    expect(ids({ width: 65, depth: 90, warm: true })).toEqual(['fits', 'large']);
+    expect(ids({ width: 65, depth: 90, family: 'blue' })).toEqual(['blue']);
+    expect(ids({ width: 65, depth: 90, colour: '#b02f2c' })).toEqual(['fits', 'large']);
+    expect(ids({ width: 65, depth: 90 })).toEqual(['bare', 'blue', 'fits', 'large']);
+    expect(ids({ width: 65, depth: 300 })).toEqual([]);
+  });
+
+  test('what nothing can be cut from is found by trying every piece', () => {
+    expect(tooSmall(box, [{ width: 64, depth: 64 }]).map((s) => s.id)).toEqual(['small']);
+    expect(tooSmall(box, [])).toEqual([]);
+    expect(holds({ width: 70, depth: 95 }, { width: 95, depth: 70 })).toBe(true);
+  });
+});

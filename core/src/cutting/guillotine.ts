@@ -1,0 +1,237 @@
+/** A sheet to be cut, mm; the side the grain runs along, where it has one. */
+export type Sheet = { width: number; depth: number; grain: 'width' | 'depth' | null };
+/** A piece wanted, mm; the side of it that is to run with the grain. */
+export type Piece = { id: string; width: number; depth: number; grain: 'any' | 'width' | 'depth' };
+
+/** How a sheet falls apart: a cut from edge to edge into two, a piece, or what is left over. */
+export type Cut =
+  | { what: 'piece'; piece: number; turned: boolean; width: number; depth: number }
+  | { what: 'left'; width: number; depth: number }
+  | { what: 'cut'; across: 'width' | 'depth'; at: number; width: number; depth: number; first: Cut; second: Cut };
+
+/** Lengths are reckoned in hundredths of a millimetre, so that halves of inches are exact. */
+const UNIT = 100;
+const whole = (mm: number): number => Math.round(mm * UNIT);
+
+type Way = { piece: number; turned: boolean; width: number; depth: number };
+
+/** The ways a piece may lie on a sheet: as it is or turned, the grain as it is wanted. */
+function waysOf(sheet: Sheet, pieces: readonly Piece[]): Way[] {
+  return pieces.flatMap((p, piece) => {
+    const along = (turned: boolean) =>
+      p.grain === 'any' || sheet.grain === null || (p.grain === sheet.grain) !== turned;
+    const [w, d] = [whole(p.width), whole(p.depth)];
+    const ways: Way[] = [];
+    if (along(false)) ways.push({ piece, turned: false, width: w, depth: d });
+    if (along(true) && w !== d) ways.push({ piece, turned: true, width: d, depth: w });
+    return ways;
+  });
+}
+
+/** Where cuts are worth trying: sums of sides (normal positions; Herz 1972, Christofides and Whitlock 1977, memory), the last one the length itself. */
+function positions(length: number, sides: readonly number[], kerf: number): number[] {
+  const found = new Set<number>();
+  const go = (at: number) => {
+    for (const s of sides) {
+      const next = at + s;
+      if (next > length || found.has(next)) continue;
+      found.add(next);
+      go(next + kerf);
+    }
+  };
+  go(0);
+  return [...found].sort((a, b) => a - b);
+}
+
+/**
+ * Everything about one sheet, its pieces and the width of the cut that does not depend on what the pieces are worth: the best way to cut is then found
+ * by dynamic programming over rectangles (Gilmore and Gomory 1966, memory), exact for any number of each piece.
+ */
+export class Guillotine {
+  private readonly ways: readonly Way[];
+  private readonly xs: number[];
+  private readonly ys: number[];
+  private readonly kerf: number;
+
+  /** @param kerf what a cut takes away, mm */
+  constructor(
+    readonly sheet: Sheet,
+    readonly pieces: readonly Piece[],
+    kerf = 0,
+  ) {
+    this.kerf = whole(kerf);
+    this.ways = waysOf(sheet, pieces).filter((w) => w.width <= whole(sheet.width) && w.depth <= whole(sheet.depth));
+    const sides = (of: (w: Way) => number) => [...new Set(this.ways.map(of))];
+    this.xs = positions(
+      whole(sheet.width),
+      sides((w) => w.width),
+      this.kerf,
+    );
+    this.ys = positions(
+      whole(sheet.depth),
+      sides((w) => w.depth),
+      this.kerf,
+    );
+  }
+
+  /** Whether a piece goes onto the sheet at all. */
+  takes(piece: number): boolean {
+    return this.ways.some((w) => w.piece === piece);
+  }
+
+  /**
+   * The most worth one sheet can be cut into, any number of each piece.
+   * @param values of the pieces; what is worth nothing is not cut
+   */
+  best(values: readonly number[]): { value: number; cut: Cut } {
+    const { xs, ys, kerf } = this;
+    const nx = xs.length;
+    const value = new Float64Array(nx * ys.length);
+    /** what is done with a rectangle: way + 1, or −1 − position of a cut across the width, or −1 − nx − position of one across the depth; 0 nothing */
+    const done = new Int32Array(nx * ys.length);
+    const low = (list: readonly number[], length: number) => lastAtMost(list, length);
+    for (let j = 0; j < ys.length; j++)
+      for (let i = 0; i < nx; i++) {
+        const at = j * nx + i;
+        const [w, d] = [xs[i]!, ys[j]!];
+        let most = 0;
+        let how = 0;
+        for (const [k, way] of this.ways.entries())
+          if (way.width <= w && way.depth <= d && values[way.piece]! > most) {
+            most = values[way.piece]!;
+            how = k + 1;
+          }
+        for (let a = 0; a < i; a++) {
+          const rest = w - xs[a]! - kerf;
+          if (rest < xs[a]! && kerf === 0) break;
+          const b = low(xs, rest);
+          const v = value[j * nx + a]! + (b < 0 ? 0 : value[j * nx + b]!);
+          if (v > most) {
+            most = v;
+            how = -1 - a;
+          }
+        }
+        for (let a = 0; a < j; a++) {
+          const rest = d - ys[a]! - kerf;
+          if (rest < ys[a]! && kerf === 0) break;
+          const b = low(ys, rest);
+          const v = value[a * nx + i]! + (b < 0 ? 0 : value[b * nx + i]!);
+          if (v > most) {
+            most = v;
+            how = -1 - nx - a;
+          }
+        }
+        value[at] = most;
+        done[at] = how;
+      }
+    const [W, D] = [whole(this.sheet.width), whole(this.sheet.depth)];
+    const tree = (w: number, d: number): Cut => {
+      const [i, j] = [low(xs, w), low(ys, d)];
+      const how = i < 0 || j < 0 ? 0 : done[j * nx + i]!;
+      if (how === 0) return { what: 'left', width: w / UNIT, depth: d / UNIT };
+      const cut = (across: 'width' | 'depth', at: number, first: Cut, second: Cut): Cut => ({
+        what: 'cut',
+        across,
+        at: at / UNIT,
+        width: w / UNIT,
+        depth: d / UNIT,
+        first,
+        second,
+      });
+      const left = (width: number, depth: number): Cut => ({ what: 'left', width: width / UNIT, depth: depth / UNIT });
+      if (how > 0) {
+        const way = this.ways[how - 1]!;
+        const piece: Cut = {
+          what: 'piece',
+          piece: way.piece,
+          turned: way.turned,
+          width: way.width / UNIT,
+          depth: way.depth / UNIT,
+        };
+        // what is over is cut off: first across the width, then across the depth
+        const strip =
+          way.depth < d
+            ? cutOf('depth', way.depth, way.width, d, piece, left(way.width, Math.max(0, d - way.depth - kerf)))
+            : piece;
+        return way.width < w ? cut('width', way.width, strip, left(Math.max(0, w - way.width - kerf), d)) : strip;
+      }
+      if (how >= -nx) {
+        const at = xs[-1 - how]!;
+        return cut('width', at, tree(at, d), tree(Math.max(0, w - at - kerf), d));
+      }
+      const at = ys[-1 - nx - how]!;
+      return cut('depth', at, tree(w, at), tree(w, Math.max(0, d - at - kerf)));
+    };
+    const i = low(xs, W);
+    const j = low(ys, D);
+    return { value: i < 0 || j < 0 ? 0 : value[j * nx + i]!, cut: tree(W, D) };
+  }
+}
+
+const cutOf = (across: 'width' | 'depth', at: number, width: number, depth: number, first: Cut, second: Cut): Cut => ({
+  what: 'cut',
+  across,
+  at: at / UNIT,
+  width: width / UNIT,
+  depth: depth / UNIT,
+  first,
+  second,
+});
+
+/** Position of the last number that is not above a limit; −1 where there is none. */
+function lastAtMost(list: readonly number[], limit: number): number {
+  let low = 0;
+  let high = list.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (list[middle]! <= limit) low = middle + 1;
+    else high = middle;
+  }
+  return low - 1;
+}
+
+/** How many of each piece a way of cutting gives. */
+export function countsOf(cut: Cut, pieces: number): number[] {
+  const counts = new Array<number>(pieces).fill(0);
+  const go = (c: Cut) => {
+    if (c.what === 'piece') counts[c.piece]!++;
+    if (c.what === 'cut') [c.first, c.second].forEach(go);
+  };
+  go(cut);
+  return counts;
+}
+
+/** So many of one piece come out of a sheet at most, and how they are cut. */
+export function yieldOf(sheet: Sheet, piece: Piece, kerf = 0): { count: number; cut: Cut } {
+  const { value, cut } = new Guillotine(sheet, [piece], kerf).best([1]);
+  return { count: value, cut };
+}
+
+/** A piece where it lies on the sheet, mm from its left and its front. */
+export type Laid = { piece: number; turned: boolean; x: number; y: number; width: number; depth: number };
+/** A cut as it is made: of what came of the cuts before, at so much from its edge. */
+export type Stroke = { across: 'width' | 'depth'; at: number; x: number; y: number; width: number; depth: number };
+
+/** Where pieces lie, what is left over, and the cuts in the order in which they are made. */
+export function drawnOf(
+  cut: Cut,
+  kerf = 0,
+): { laid: Laid[]; left: Omit<Laid, 'piece' | 'turned'>[]; strokes: Stroke[] } {
+  const laid: Laid[] = [];
+  const left: Omit<Laid, 'piece' | 'turned'>[] = [];
+  const strokes: Stroke[] = [];
+  const go = (c: Cut, x: number, y: number) => {
+    const { width, depth } = c;
+    if (c.what === 'piece') laid.push({ piece: c.piece, turned: c.turned, x, y, width, depth });
+    else if (c.what === 'left') {
+      if (width > 0 && depth > 0) left.push({ x, y, width, depth });
+    } else {
+      strokes.push({ across: c.across, at: c.at, x, y, width, depth });
+      go(c.first, x, y);
+      if (c.across === 'width') go(c.second, x + c.at + kerf, y);
+      else go(c.second, x, y + c.at + kerf);
+    }
+  };
+  go(cut, 0, 0);
+  return { laid, left, strokes };
+}

@@ -1,0 +1,34 @@
+import { colourDifference, type HueFamily, isWarm, toneOf } from '../colour/index.ts';
+import { type Scrap } from '../plan/index.ts';
+
+/** What a scrap is looked for by: its size, and a colour near which, a family, or warm or cold; nothing: any. */
+export type Sought = {
+  width: number;
+  depth: number;
+  colour?: string | undefined;
+  family?: HueFamily | undefined;
+  warm?: boolean | undefined;
+};
+
+/** Colours further apart than this are not of one colour to anybody (CIEDE2000; own assumption). */
+export const ALIKE = 15;
+
+/** Whether a piece can be cut out of a scrap, turned if need be. */
+export const holds = (scrap: Pick<Scrap, 'width' | 'depth'>, piece: { width: number; depth: number }): boolean =>
+  (scrap.width >= piece.width && scrap.depth >= piece.depth) ||
+  (scrap.width >= piece.depth && scrap.depth >= piece.width);
+
+/** Scraps that will do, the smallest first; of two alike in size the nearer colour. */
+export function scrapsFor(scraps: readonly Scrap[], sought: Sought): Scrap[] {
+  const far = (s: Scrap) => (sought.colour && s.colour ? colourDifference(s.colour, sought.colour) : 0);
+  return scraps
+    .filter((s) => s.count > 0 && holds(s, sought))
+    .filter((s) => !sought.colour || (s.colour !== null && far(s) <= ALIKE))
+    .filter((s) => !sought.family || (s.colour !== null && toneOf(s.colour).family === sought.family))
+    .filter((s) => sought.warm === undefined || (s.colour !== null && isWarm(s.colour) === sought.warm))
+    .sort((a, b) => a.width * a.depth - b.width * b.depth || far(a) - far(b) || (a.id < b.id ? -1 : 1));
+}
+
+/** Scraps out of which nothing that is made here can be cut. */
+export const tooSmall = (scraps: readonly Scrap[], pieces: readonly { width: number; depth: number }[]): Scrap[] =>
+  pieces.length === 0 ? [] : scraps.filter((s) => !pieces.some((p) => holds(s, p)));
