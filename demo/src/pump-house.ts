@@ -298,6 +298,16 @@ export function pumpHouse(): Plan {
     });
   for (const row of SUPPLIES) b.supply(row);
   for (const row of LINES) b.line(row);
+  for (const [supplyId, name, width, depth, grain, have, keep, below] of CUT)
+    b.run({
+      type: 'addCutPiece',
+      cutPiece: { id: `${supplyId}-${name.toLowerCase()}`, supplyId, name, width, depth, grain, have, keep, below },
+    });
+  for (const [i, [supplyId, width, depth, count]] of SCRAPS.entries()) {
+    const { colour } = b.plan.supplies[supplyId]!;
+    const scrap = { id: `scrap-${i + 1}`, supplyId, colour, width, depth, count, placeId: 'cubes.3.2.1' };
+    b.run({ type: 'addScrap', scrap });
+  }
   return b.plan;
 }
 
@@ -309,6 +319,32 @@ const hang = { lies: ['hanging' as const, 'flat' as const] };
 const blade = { hazards: ['blade' as const] };
 const dark = { sensitive: ['sun' as const] };
 const toxic = { hazards: ['toxic' as const], ...dark };
+
+type Cut = [
+  supplyId: string,
+  name: string,
+  width: number,
+  depth: number,
+  grain: 'any' | 'width' | 'depth',
+  number,
+  number,
+  number,
+];
+// what Ash keeps cut of the card: bases to be folded, and tags
+// prettier-ignore
+const CUT: Cut[] = [
+  ['red-card', 'Base', 148, 105, 'depth', 2, 8, 3],
+  ['white-card', 'Base', 148, 105, 'depth', 9, 10, 3],
+  ['yellow-card', 'Base', 148, 105, 'depth', 1, 8, 3],
+  ['black-card', 'Base', 148, 105, 'depth', 0, 8, 3],
+  ['red-card', 'Tag', 50, 90, 'any', 3, 12, 6],
+  ['white-card', 'Tag', 50, 90, 'any', 14, 12, 6],
+];
+// prettier-ignore
+const SCRAPS: [supplyId: string, width: number, depth: number, count: number][] = [
+  ['red-card', 95, 70, 1], ['red-card', 200, 60, 1], ['orange-card', 120, 100, 2], ['teal-card', 150, 40, 1],
+  ['white-card', 300, 45, 4], ['black-card', 110, 110, 1], ['kraft-card', 140, 90, 1], ['navy-card', 45, 40, 3],
+];
 
 // one row a line, as in the list it is
 // prettier-ignore
@@ -411,6 +447,14 @@ const LINES: LineRow[] = [
   ['2 packs of 50 white A6 card blanks', { packing: 2 }, 'right.3.0', { usedUp: 2 }],
   ['100 C6 envelopes', { packing: 2 }, 'right.3.0', { usedUp: 2 }],
   ['25 kraft card 12x12 216 g', { lanterns: 1 }, 'cubes.0.0'],
+  ['15 red card 12x12 216 g', { lanterns: 0.3 }, 'slot-insert.cubes.0.1.1.d4', { usedUp: 0.5 }],
+  ['20 white card 12x12 216 g', { lanterns: 1, packing: 1 }, 'slot-insert.cubes.0.1.1.d1', { usedUp: 1 }],
+  ['12 navy card 12x12 216 g', { lanterns: 0.3 }, 'slot-insert.cubes.0.1.1.d2', { usedUp: 0.5 }],
+  ['30 yellow card 12x12 216 g', { lanterns: 0.4 }, 'slot-insert.cubes.0.1.1.d6', { usedUp: 0.5 }],
+  ['8 teal card 12x12 216 g', { lanterns: 0.2 }, 'slot-insert.cubes.0.1.1.d3', { usedUp: 0.5 }],
+  ['10 orange card 12x12 216 g', { lanterns: 0.2 }, 'slot-insert.cubes.0.1.1.d9', { usedUp: 0.5 }],
+  ['14 black card 12x12 216 g', { lanterns: 0.6 }, 'slot-insert.cubes.0.1.1.d8', { usedUp: 0.5 }],
+  ['9 purple card 12x12 216 g', { lanterns: 0.2 }, null, { usedUp: 0.5 }],
   ['30 A4 tracing paper 100 g', { lanterns: 2, kites: 1 }, 'sheets.2.0', { usedUp: 2 }],
   ['4 patterned paper pads', { lanterns: 1 }, 'cubes.1.0'],
   ['50 gift tags', { packing: 4 }, 'right.3.0', { usedUp: 4 }],

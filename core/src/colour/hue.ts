@@ -1,4 +1,4 @@
-import { converter, differenceCiede2000, parse } from 'culori';
+import { converter, differenceCiede2000, formatHex, parse } from 'culori';
 
 /** Families of colours as they are put in order: neutrals apart, then round the wheel from red (common practice; the bounds are an own choice). */
 export const HUE_FAMILIES = [
@@ -78,3 +78,9 @@ export const colourDifference = (a: string, b: string): number => difference(a, 
 /** Warm colours are those from pink round to yellow; browns too. Neutrals are neither. */
 export const isWarm = (colour: string): boolean =>
   ['red', 'orange', 'yellow', 'pink', 'brown'].includes(toneOf(colour).family);
+
+/** The colour somebody wrote as the web knows it (`teal`, `#8a4`, `rgb(…)`), as `#aabbcc`; null: none. */
+export const webColour = (text: string): string | null => formatHex(parse(text.trim().toLowerCase())) ?? null;
+
+/** A colour of red, green and blue from 0 to 1, as `#aabbcc`. */
+export const colourOf = (r: number, g: number, b: number): string => formatHex({ mode: 'rgb', r, g, b });

@@ -29,3 +29,17 @@ export { setMany, splitBy, splitCommand, toReorder, type AtHand } from './rules.
 export { duplicatesOf } from './duplicates.ts';
 export { compareStorage, type StorageOption } from './storage-compare.ts';
 export { triesFor, type Try } from './tries.ts';
+export {
+  slotRowsOf,
+  inSlot,
+  rowNow,
+  rowInOrder,
+  rowWith,
+  rowCommand,
+  nearestInStock,
+  FAST,
+  type InSlot,
+  type RowPlan,
+  type SlotRow,
+} from './slots.ts';
+export { oneWalk, type OneWalk } from './one-walk.ts';

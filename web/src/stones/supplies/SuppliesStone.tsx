@@ -20,6 +20,18 @@ const WAYS = [
   },
   { id: 'list', name: 'List', tip: 'everything as rows', View: lazy(() => import('./list/List.tsx')) },
   {
+    id: 'colours',
+    name: 'Colours',
+    tip: 'swatch chart, rows in order, what comes nearest',
+    View: lazy(() => import('./colours/Colours.tsx')),
+  },
+  {
+    id: 'cutting',
+    name: 'Cutting',
+    tip: 'what is kept cut, how to cut it, scraps',
+    View: lazy(() => import('./cutting/Cutting.tsx')),
+  },
+  {
     id: 'room',
     name: 'Room needed',
     tip: 'whether it fits, before anything is bought',
@@ -48,7 +60,7 @@ export default function SuppliesStone() {
   const way = WAYS.find((w) => w.id === get('view')) ?? WAYS.find((w) => w.id === usual)!;
   return (
     <main className="flex grow flex-col px-4 pb-3">
-      <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1 py-1">
+      <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1 py-1 print:hidden">
         <h1 className="font-display text-2xl font-semibold max-sm:sr-only">Supplies</h1>
         <nav aria-label="Supplies" className={`flex flex-wrap gap-x-4 ${phone ? 'text-[15px]' : ''}`}>
           {WAYS.filter((w) => !phone || !IN_THE_BAR.includes(w.id)).map((w) => (

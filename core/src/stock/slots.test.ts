@@ -1,0 +1,118 @@
+import { describe, expect, test } from '@jest/globals';
+import { isInOrder } from '../colour/index.ts';
+import { stowageOf } from '../fit/index.ts';
+import { apply, countIn, homesOf, type Plan, type Supply } from '../plan/index.ts';
+import { applied, home, sheet, tinyRoom, unit, use, withUnits } from '../testing/index.ts';
+import { inSlot, nearestInStock, oneWalk, rowCommand, rowInOrder, rowNow, rowWith, slotRowsOf } from './index.ts';
+
+const IN = 25.4;
+const since = '2026-11-26';
+const card = (id: string, colour: string, set: Partial<Supply> = {}): Supply =>
+  sheet({
+    id,
+    name: id,
+    colour,
+    width: 12 * IN,
+    depth: 12 * IN,
+    height: null,
+    grammage: 216,
+    working: 40,
+    lies: ['flat', 'edge', 'upright'],
+    ...set,
+  });
+const COLOURS = { navy: '#203060', red: '#b02020', white: '#ffffff', gold: '#e0b020', teal: '#207070' };
+/** Eight upright slots of 20 mm and more, five colours in no order. */
+const room = (...more: Supply[]): Plan =>
+  applied(
+    withUnits(
+      tinyRoom(),
+      unit('paperSlots', { id: 'slots', x: 3000, y: 5800, width: 240, depth: 340, height: 340, columns: 8 }),
+    ),
+    { type: 'addSupplies', supplies: [...Object.entries(COLOURS).map(([id, c]) => card(id, c)), ...more] },
+    ...Object.keys(COLOURS).map((id, i) => home(id, `slots.0.${i}`)),
+  );
+const rowOf = (plan: Plan) => slotRowsOf(plan).find((r) => r.id === 'slots')!;
+
+describe('paper in slots', () => {
+  test('a slot of 20 mm takes 70 sheets of 0.27 mm; 216 g/m² are so thick, and 12 × 12 in of it weigh 20.07 g', () => {
+    // check values of the trade: 216 ÷ 800 kg/m³ = 0.27 mm; 20 ÷ (0.27 × 1.05) = 70.5
+    const place = { ...Object.values(room().places).find((p) => p.id === 'slots.0.0')!, width: 20 };
+    const red = card('red', COLOURS.red);
+    expect(inSlot(place, red, 40)).toMatchObject({ most: 70, share: 40 / 70, bows: true });
+    expect(inSlot(place, red, 50)).toMatchObject({ bows: false });
+    expect(inSlot({ ...place, height: 300 }, red, 50)).toMatchObject({ most: 0 });
+    // 340 mm deep, the sheet 304.8: 35.2 mm too far
+    expect(inSlot({ ...place, depth: 340 }, red, 50)!.stop).toBeCloseTo(35.2, 3);
+    expect(inSlot({ ...place, depth: 320 }, red, 50)!.stop).toBe(0);
+  });
+
+  test('a row is laid in order with gaps, every colour lives in its slot then, and one undo brings back what was', () => {
+    const plan = room();
+    const row = rowOf(plan);
+    expect(rowNow(plan, row)).toEqual(['navy', 'red', 'white', 'gold', 'teal', null, null, null]);
+    const laid = rowInOrder(plan, row, 'rainbow')!;
+    expect(laid.slots.filter(Boolean)).toEqual(['white', 'red', 'gold', 'teal', 'navy']);
+    const done = apply(plan, rowCommand(plan, row, 'rainbow', laid.slots, since));
+    if (!done.ok) throw new Error(done.reason);
+    expect(rowNow(done.plan, rowOf(done.plan))).toEqual(laid.slots);
+    for (const [i, id] of laid.slots.entries())
+      if (id) expect(homesOf(done.plan, id, 'working').map((h) => h.placeId)).toEqual([row.places[i]!.id]);
+    const back = apply(done.plan, done.inverse);
+    expect(back.ok && back.plan.homes).toEqual(plan.homes);
+    expect(
+      rowInOrder(
+        plan,
+        row,
+        'rainbow',
+        ['a', 'b', 'c', 'd'].map(() => 'navy'),
+      )!.slots,
+    ).toHaveLength(8);
+  });
+
+  test('a newcomer finds its slot between its neighbours; a row in no order says so', () => {
+    const plan = room(card('orange', '#e07020'));
+    const { orange } = plan.supplies;
+    expect(rowWith(plan, rowOf(plan), 'rainbow', orange!)).toBeNull();
+    const laid = applied(
+      plan,
+      rowCommand(plan, rowOf(plan), 'rainbow', rowInOrder(plan, rowOf(plan), 'rainbow')!.slots, since),
+    );
+    const placed = rowWith(laid, rowOf(laid), 'rainbow', orange!)!;
+    const things = placed.slots.map((id) => (id ? { ...laid.supplies[id]!, line: '' } : null));
+    expect(isInOrder(things, 'rainbow')).toBe(true);
+    expect(placed.slots.filter(Boolean)).toEqual(['white', 'red', 'orange', 'gold', 'teal', 'navy']);
+  });
+
+  test('what goes fast has two slots, its sheets shared between them, and nothing hangs over', () => {
+    const plan = applied(room(), { type: 'addUse', use: use('white', 6) });
+    const row = rowOf(plan);
+    const laid = rowInOrder(plan, row, 'rainbow')!;
+    expect(laid.slots.filter((id) => id === 'white')).toHaveLength(2);
+    const then = applied(plan, { type: 'setSupply', id: 'white', set: { working: 120 } });
+    const full = applied(
+      then,
+      rowCommand(then, rowOf(then), 'rainbow', rowInOrder(then, rowOf(then), 'rainbow')!.slots, since),
+    );
+    const counts = homesOf(full, 'white', 'working').map((h) => countIn(full, h, full.supplies.white!));
+    expect(counts.reduce((a, b) => a + b, 0)).toBe(120);
+    expect(counts).toHaveLength(2);
+    for (const place of rowOf(full).places) expect(stowageOf(full, place).things.every((t) => t.over === 0)).toBe(true);
+  });
+
+  test('nearest in stock leaves out what is used up; one walk is no longer than a walk for each', () => {
+    const plan = applied(room(card('gone', '#b02021', { working: 0 })), {
+      type: 'addUse',
+      use: use('red', 2),
+    });
+    expect(nearestInStock(plan, '#b02022').supplies[0]!.thing.id).toBe('red');
+    const stations = Object.values(plan.stations);
+    const walk = oneWalk(
+      plan,
+      stations[0]!,
+      ['red', 'navy', 'teal'].map((id) => plan.supplies[id]!),
+    );
+    expect(walk.supplies).toHaveLength(3);
+    expect(walk.together).toBeLessThan(walk.each);
+    expect(oneWalk(plan, stations[0]!, [plan.supplies.gone!]).missing).toHaveLength(1);
+  });
+});

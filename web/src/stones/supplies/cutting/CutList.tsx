@@ -1,0 +1,210 @@
+import { Check, Printer } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { toast } from 'sonner';
+import { cutTogether, drawnOf, type Run } from '@heronstone/core/cutting';
+import { caliperOf } from '@heronstone/core/fit';
+import { formatLength } from '@heronstone/core/lengths';
+import { type CutPiece, type Plan, type Supply } from '@heronstone/core/plan';
+import { usePlan } from '../../../state/plan-store.ts';
+import { Button } from '../../../ui/button.tsx';
+import { printPart } from '../../../ui/print.ts';
+import { NumberField } from '../../../ui/fields.tsx';
+import { countWords } from '../../../ui/words.ts';
+
+type Wanted = { piece: CutPiece; count: number };
+
+/** Paper of which nothing is known is taken to be so thick, mm (own assumption). */
+const USUAL = 0.3;
+const caliper = (s: Supply): number => s.height ?? (s.grammage === null ? USUAL : caliperOf(s.grammage));
+/** Paper has its grain along the longer side unless it is square (common practice). */
+const grainOf = (s: Supply) => (s.width === s.depth ? null : s.width! > s.depth! ? 'width' : 'depth');
+const sizeOf = (p: CutPiece) => `${p.width} ${p.depth} ${p.grain}`;
+
+/** What is to be cut now: patterns, drawn, in stacks as high as the cutter takes, the cuts numbered in their order. */
+export function CutList({ plan, list, onDone }: { plan: Plan; list: readonly Wanted[]; onDone: () => void }) {
+  const dispatch = usePlan((s) => s.dispatch);
+  const [stack, setStack] = useState(1);
+  const work = useMemo(() => {
+    // pieces of one size are one kind whatever they are called
+    const kinds = [...new Map(list.map(({ piece }) => [sizeOf(piece), piece])).values()];
+    const papers = [...new Set(list.map((l) => l.piece.supplyId))].flatMap((id) => plan.supplies[id] ?? []);
+    const jobs = papers.map((s) => ({
+      id: s.id,
+      sheet: { width: s.width ?? 1, depth: s.depth ?? 1, grain: grainOf(s) } as const,
+      caliper: caliper(s),
+      wanted: kinds.map((k) =>
+        list.reduce((sum, l) => sum + (l.piece.supplyId === s.id && sizeOf(l.piece) === sizeOf(k) ? l.count : 0), 0),
+      ),
+    }));
+    return { kinds, papers, ...cutTogether(jobs, kinds, 0, stack) };
+  }, [plan.supplies, list, stack]);
+  if (list.length === 0) return null;
+  const { kinds, papers, lists, runs } = work;
+  const { measure } = plan.head;
+  const strokes = runs.reduce((sum, r) => sum + r.strokes, 0);
+  const short = papers.filter((p) => p.working + p.backstock < lists.get(p.id)!.sheets);
+  const large = papers.flatMap((p) => lists.get(p.id)!.tooLarge.map((i) => `${kinds[i]!.name} out of ${p.name}`));
+  const sheets = papers.reduce((sum, p) => sum + lists.get(p.id)!.sheets, 0);
+  const bound = papers.reduce((sum, p) => sum + lists.get(p.id)!.bound, 0);
+  const done = () => {
+    const commands = [
+      ...list.map(({ piece, count }) => ({
+        type: 'setCutPiece' as const,
+        id: piece.id,
+        set: { have: piece.have + (large.length > 0 && tooLarge(work, piece) ? 0 : count) },
+      })),
+      ...papers.map((p) => {
+        const used = lists.get(p.id)!.sheets;
+        const working = Math.max(0, p.working - used);
+        return {
+          type: 'setSupply' as const,
+          id: p.id,
+          set: { working, backstock: Math.max(0, p.backstock - Math.max(0, used - p.working)) },
+        };
+      }),
+    ];
+    if (dispatch({ type: 'several', words: 'cut ahead', commands: commands as never })) {
+      toast.success('Cut: the pieces are counted, the sheets taken off.');
+      onDone();
+    }
+  };
+  return (
+    <section aria-label="Cut list" data-print-part="cuts">
+      <div className="mb-1 flex flex-wrap items-end gap-2">
+        <h2 className="mr-2 font-display text-lg font-semibold">Cut list</h2>
+        <p className="grow self-center">
+          {countWords(sheets, 'sheet', 'sheets')}
+          {sheets > bound ? ` (${bound} at least)` : ', which is the fewest there can be'},{' '}
+          {countWords(strokes, 'cut', 'cuts')}
+        </p>
+        <NumberField
+          className="w-28"
+          label="the cutter takes"
+          unit="mm"
+          min={0.1}
+          max={50}
+          value={stack}
+          onCommit={setStack}
+        />
+        <Button onClick={() => printPart('cuts')}>
+          <Printer size={15} aria-hidden /> Print
+        </Button>
+        <Button look="main" onClick={done}>
+          <Check size={16} aria-hidden /> It is cut
+        </Button>
+      </div>
+      {short.length > 0 && (
+        <p className="text-clash">
+          Not so many sheets are there of{' '}
+          {short.map((p) => `${p.name} (${p.working + p.backstock} of ${lists.get(p.id)!.sheets})`).join(', ')}.
+        </p>
+      )}
+      {large.length > 0 && <p className="text-clash">Too large for the sheet: {large.join(', ')}.</p>}
+      <ol className="grid grid-cols-1 gap-4 sm:grid-cols-2 xl:grid-cols-3">
+        {runs.map((run, i) => (
+          <li key={i} className="break-inside-avoid">
+            <PatternDrawing plan={plan} run={run} kinds={kinds} />
+            <p className="text-[14px]">
+              {run.sheets.map((s) => `${s.count} × ${plan.supplies[s.id]!.name}`).join(', ')}
+              <span className="block text-soft">
+                {run.stacks === 1 ? 'in one stack' : `in ${run.stacks} stacks`} ·{' '}
+                {kinds.flatMap((k, n) => (run.counts[n]! > 0 ? [`${run.counts[n]} ${k.name}`] : [])).join(', ')} a sheet
+              </span>
+            </p>
+            <p className="text-[13px] text-soft">
+              {drawnOf(run.cut)
+                .strokes.map((s, n) => `${n + 1}: ${formatLength(s.at, measure)}`)
+                .join(' · ')}{' '}
+              from the edge
+            </p>
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}
+
+const tooLarge = (
+  { kinds, lists }: { kinds: readonly CutPiece[]; lists: ReadonlyMap<string, { tooLarge: number[] }> },
+  piece: CutPiece,
+): boolean => lists.get(piece.supplyId)!.tooLarge.some((i) => sizeOf(kinds[i]!) === sizeOf(piece));
+
+/** A sheet with its pieces, to scale: what is left over hatched, the cuts numbered. */
+function PatternDrawing({ plan, run, kinds }: { plan: Plan; run: Run; kinds: readonly CutPiece[] }) {
+  const { width, depth } = run.cut;
+  const { laid, left, strokes } = drawnOf(run.cut);
+  const first = plan.supplies[run.sheets[0]!.id]!;
+  const text = Math.max(width, depth) / 22;
+  return (
+    <svg
+      viewBox={`${-text} ${-text} ${width + 2 * text} ${depth + 2 * text}`}
+      className="max-h-64 w-full"
+      role="img"
+      aria-label={`Pattern: ${kinds.flatMap((k, n) => (run.counts[n]! > 0 ? [`${run.counts[n]} ${k.name}`] : [])).join(', ')}`}
+    >
+      <defs>
+        <pattern
+          id="left-over"
+          width={text / 2}
+          height={text / 2}
+          patternUnits="userSpaceOnUse"
+          patternTransform="rotate(45)"
+        >
+          <line y2={text / 2} stroke="var(--edge)" strokeWidth={text / 10} />
+        </pattern>
+      </defs>
+      <rect width={width} height={depth} fill="var(--paper)" stroke="var(--ink)" vectorEffect="non-scaling-stroke" />
+      {left.map((l, i) => (
+        <rect key={i} x={l.x} y={l.y} width={l.width} height={l.depth} fill="url(#left-over)" />
+      ))}
+      {laid.map((l, i) => (
+        <g key={i}>
+          <rect
+            x={l.x}
+            y={l.y}
+            width={l.width}
+            height={l.depth}
+            fill={first.colour ?? 'var(--wood)'}
+            fillOpacity={0.55}
+            stroke="var(--ink)"
+            vectorEffect="non-scaling-stroke"
+          />
+          <text
+            x={l.x + l.width / 2}
+            y={l.y + l.depth / 2}
+            fontSize={text}
+            textAnchor="middle"
+            dominantBaseline="central"
+            fill="var(--ink)"
+          >
+            {kinds[l.piece]!.name}
+          </text>
+        </g>
+      ))}
+      {strokes.map((s, i) => {
+        const [x1, y1, x2, y2] =
+          s.across === 'width'
+            ? [s.x + s.at, s.y, s.x + s.at, s.y + s.depth]
+            : [s.x, s.y + s.at, s.x + s.width, s.y + s.at];
+        return (
+          <g key={i}>
+            <line
+              x1={x1}
+              y1={y1}
+              x2={x2}
+              y2={y2}
+              stroke="var(--heron)"
+              strokeDasharray="6 3"
+              strokeWidth={2}
+              vectorEffect="non-scaling-stroke"
+            />
+            <circle cx={x1} cy={y1} r={text * 0.75} fill="var(--heron)" />
+            <text x={x1} y={y1} fontSize={text} textAnchor="middle" dominantBaseline="central" fill="var(--on-heron)">
+              {i + 1}
+            </text>
+          </g>
+        );
+      })}
+    </svg>
+  );
+}

@@ -1,0 +1,34 @@
+import { useMemo, useState } from 'react';
+import { type CutPiece } from '@heronstone/core/plan';
+import { usePlan } from '../../../state/plan-store.ts';
+import { CutList } from './CutList.tsx';
+import { Pieces } from './Pieces.tsx';
+import { Scraps } from './Scraps.tsx';
+
+/** Cutting: what is kept cut ahead, what is to be cut and how, and the scraps. */
+export default function Cutting() {
+  const plan = usePlan((s) => s.plan);
+  const [asked, setAsked] = useState<ReadonlyMap<string, number>>(new Map());
+  const pieces = useMemo(
+    () =>
+      Object.values(plan.cutPieces).sort((a, b) => (a.name < b.name ? -1 : a.name > b.name ? 1 : a.id < b.id ? -1 : 1)),
+    [plan.cutPieces],
+  );
+  /** so many are to be cut: as asked for, else what is missing of those of which there are too few */
+  const wanted = (p: CutPiece) => asked.get(p.id) ?? (p.have < p.below ? Math.max(0, p.keep - p.have) : 0);
+  const list = pieces.flatMap((p) => (wanted(p) > 0 ? [{ piece: p, count: wanted(p) }] : []));
+  return (
+    <div className="grid grow grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,1fr)_22rem]">
+      <div className="min-w-0 space-y-5">
+        <CutList plan={plan} list={list} onDone={() => setAsked(new Map())} />
+        <Pieces
+          plan={plan}
+          pieces={pieces}
+          wanted={wanted}
+          onWant={(id, count) => setAsked((now) => new Map(now).set(id, count))}
+        />
+      </div>
+      <Scraps plan={plan} pieces={pieces} />
+    </div>
+  );
+}

@@ -1,0 +1,234 @@
+import { Minus, Plus, Trash2 } from 'lucide-react';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { aheadSaves } from '@heronstone/core/cutting';
+import { costOfHome, yearlyUses } from '@heronstone/core/homes';
+import { formatLength } from '@heronstone/core/lengths';
+import { type CutPiece, homesOf, newId, type Plan, type Supply } from '@heronstone/core/plan';
+import { usePlan } from '../../../state/plan-store.ts';
+import { Button } from '../../../ui/button.tsx';
+import { LengthField, NumberField, SelectField, TextField } from '../../../ui/fields.tsx';
+import { yearWords } from '../../../ui/words.ts';
+
+/** What can be cut: sheets, and stuff that lies flat, with a size. */
+export const isCut = (s: Supply): boolean =>
+  ['sheet', 'pocket', 'soft', 'roll'].includes(s.form) && s.width !== null && s.depth !== null;
+
+const GRAIN_WORDS: Record<CutPiece['grain'], string> = {
+  any: 'either way',
+  width: 'grain along its width',
+  depth: 'grain along its depth',
+};
+
+/** Pieces kept cut ahead: how many there are, below how many they are cut again, and what that saves. */
+export function Pieces({
+  plan,
+  pieces,
+  wanted,
+  onWant,
+}: {
+  plan: Plan;
+  pieces: readonly CutPiece[];
+  wanted: (piece: CutPiece) => number;
+  onWant: (id: string, count: number) => void;
+}) {
+  return (
+    <section aria-label="Kept cut" data-print-part="none">
+      <h2 className="font-display text-lg font-semibold">Kept cut ahead</h2>
+      {pieces.length === 0 && (
+        <p className="max-w-xl text-soft">
+          Eight or ten card bases of each colour, cut at once, save more time than any shelf (common practice). Say a
+          piece below; from then on it is said here when it is time to cut again.
+        </p>
+      )}
+      {pieces.length > 0 && (
+        <ul className="grid grid-cols-1 gap-x-6 xl:grid-cols-2">
+          {pieces.map((p) => (
+            <Row key={p.id} plan={plan} piece={p} wanted={wanted(p)} onWant={(n) => onWant(p.id, n)} />
+          ))}
+        </ul>
+      )}
+      <OneMore plan={plan} />
+    </section>
+  );
+}
+
+/** One piece: how many there are of those kept, each a little sheet; its numbers when asked for. */
+function Row({
+  plan,
+  piece,
+  wanted,
+  onWant,
+}: {
+  plan: Plan;
+  piece: CutPiece;
+  wanted: number;
+  onWant: (count: number) => void;
+}) {
+  const dispatch = usePlan((s) => s.dispatch);
+  const [open, setOpen] = useState(false);
+  const { measure } = plan.head;
+  const paper = plan.supplies[piece.supplyId]!;
+  const saves = savesOf(plan, piece);
+  const set = (part: Partial<CutPiece>) => dispatch({ type: 'setCutPiece', id: piece.id, set: part });
+  const title = `${piece.name} of ${paper.name}`;
+  return (
+    <li className="border-t border-line py-1.5">
+      <div className="flex items-center gap-2">
+        <button
+          type="button"
+          aria-expanded={open}
+          className="min-w-0 grow text-left hover:text-heron"
+          onClick={() => setOpen(!open)}
+        >
+          <span className="block truncate">
+            <strong className="font-semibold">{piece.name}</strong> {paper.name}{' '}
+            <span className="text-soft">
+              {formatLength(piece.width, measure)} × {formatLength(piece.depth, measure)}
+            </span>
+          </span>
+          <Level piece={piece} colour={paper.colour} wanted={wanted} />
+        </button>
+        <Button
+          className="!px-2.5"
+          aria-label={`One ${title} used`}
+          disabled={piece.have === 0}
+          onClick={() => set({ have: piece.have - 1 })}
+        >
+          <Minus size={15} aria-hidden />
+        </Button>
+        <Button aria-pressed={wanted > 0} onClick={() => onWant(wanted > 0 ? 0 : Math.max(1, piece.keep - piece.have))}>
+          {wanted > 0 ? `cut ${wanted}` : 'not now'}
+        </Button>
+      </div>
+      {open && (
+        <div className="mt-1 flex flex-wrap items-end gap-2">
+          <NumberField className="w-20" label="there are" whole value={piece.have} onCommit={(have) => set({ have })} />
+          <NumberField className="w-20" label="kept" whole value={piece.keep} onCommit={(keep) => set({ keep })} />
+          <NumberField
+            className="w-24"
+            label="again below"
+            whole
+            value={piece.below}
+            onCommit={(below) => set({ below })}
+          />
+          <NumberField className="w-20" label="cut now" whole value={wanted} onCommit={onWant} />
+          <Button look="quiet" onClick={() => dispatch({ type: 'removeCutPiece', id: piece.id })}>
+            <Trash2 size={15} aria-hidden /> Keep it no longer
+          </Button>
+          <p className="basis-full text-[13px] text-soft">
+            {GRAIN_WORDS[piece.grain]}
+            {saves > 60 && `; cut ahead it saves ${yearWords(saves)}`}
+          </p>
+        </div>
+      )}
+    </li>
+  );
+}
+
+/** More than so many are not drawn one by one. */
+const DRAWN = 24;
+
+/** So many there are, so many are kept, below the mark they are cut again; what is to be cut now in outline. */
+function Level({ piece, colour, wanted }: { piece: CutPiece; colour: string | null; wanted: number }) {
+  const { have, keep, below } = piece;
+  const all = Math.min(DRAWN, Math.max(have + wanted, keep, 1));
+  return (
+    <span className="mt-0.5 flex items-center gap-[3px]">
+      {Array.from({ length: all }, (_, i) => (
+        <span
+          key={i}
+          aria-hidden
+          className={`h-5 w-3 shrink-0 rounded-[2px] border ${i < have ? 'border-ink' : i < have + wanted ? 'border-dashed border-heron' : 'border-line'} ${i === below - 1 ? 'mr-1.5' : ''}`}
+          style={{ background: i < have ? (colour ?? 'var(--wood)') : 'transparent' }}
+        />
+      ))}
+      <span className={`ml-1 text-[13px] ${have < below ? 'text-clash' : 'text-soft'}`}>
+        {have} of {keep}
+        {have < below && ', cut again'}
+      </span>
+    </span>
+  );
+}
+
+/** What keeping a piece cut saves a year, s: as often as the paper is fetched, in batches of as many as are kept. */
+function savesOf(plan: Plan, piece: CutPiece): number {
+  const supply = plan.supplies[piece.supplyId]!;
+  const used = yearlyUses(plan, supply, 'working').reduce((sum, u) => sum + (u.consumed ? u.fetches : 0), 0);
+  const [home] = homesOf(plan, supply.id, 'working');
+  const each = home ? (costOfHome(plan, supply, 'working', home.placeId)?.each ?? 0) : 0;
+  return aheadSaves(used, piece.keep, Number.isFinite(each) ? each : 0);
+}
+
+function OneMore({ plan }: { plan: Plan }) {
+  const dispatch = usePlan((s) => s.dispatch);
+  const papers = Object.values(plan.supplies)
+    .filter(isCut)
+    .sort((a, b) => +(b.form === 'sheet') - +(a.form === 'sheet') || (a.name < b.name ? -1 : 1));
+  const [paper, setPaper] = useState('');
+  const [name, setName] = useState('');
+  const [size, setSize] = useState<{ width: number | null; depth: number | null }>({ width: null, depth: null });
+  const [grain, setGrain] = useState<CutPiece['grain']>('any');
+  const supplyId = paper || papers[0]?.id;
+  if (supplyId === undefined)
+    return <p className="mt-2 text-soft">There is no sheet or stuff with a size yet to cut.</p>;
+  const whole = name.trim() !== '' && size.width !== null && size.depth !== null;
+  const add = (of: readonly string[]) => {
+    if (!whole) return void toast('A piece has a name, a width and a depth.');
+    const row = { name: name.trim(), width: size.width!, depth: size.depth!, grain, have: 0, keep: 8, below: 3 };
+    const commands = of.map((id) => ({
+      type: 'addCutPiece' as const,
+      cutPiece: { id: newId('piece'), supplyId: id, ...row },
+    }));
+    if (dispatch({ type: 'several', words: 'keep pieces cut', commands: commands as never })) setName('');
+  };
+  const family = plan.supplies[supplyId]!.family;
+  const same = papers.filter((p) => p.family !== '' && p.family === family);
+  return (
+    <form
+      className="mt-2 flex flex-wrap items-end gap-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        add([supplyId]);
+      }}
+    >
+      <TextField label="piece" placeholder="card base" value={name} onCommit={setName} />
+      <LengthField
+        label="width"
+        empty=""
+        optional
+        positive
+        mm={size.width}
+        onCommit={(width) => setSize((s) => ({ ...s, width }))}
+      />
+      <LengthField
+        label="depth"
+        empty=""
+        optional
+        positive
+        mm={size.depth}
+        onCommit={(depth) => setSize((s) => ({ ...s, depth }))}
+      />
+      <SelectField
+        label="out of"
+        value={supplyId}
+        options={papers.map((p) => [p.id, p.name] as const)}
+        onCommit={setPaper}
+      />
+      <SelectField
+        label="grain"
+        value={grain}
+        options={(Object.keys(GRAIN_WORDS) as CutPiece['grain'][]).map((g) => [g, GRAIN_WORDS[g]] as const)}
+        onCommit={setGrain}
+      />
+      <Button type="submit">
+        <Plus size={15} aria-hidden /> Keep it cut
+      </Button>
+      {same.length > 1 && (
+        <Button onClick={() => add(same.map((p) => p.id))}>
+          … of each of {same.length} in {family}
+        </Button>
+      )}
+    </form>
+  );
+}

@@ -1,0 +1,227 @@
+import { Plus, Trash2 } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { toast } from 'sonner';
+import { HUE_FAMILIES, type HueFamily, toneOf } from '@heronstone/core/colour';
+import { scrapsFor, tooSmall } from '@heronstone/core/cutting';
+import { formatLength } from '@heronstone/core/lengths';
+import { type CutPiece, newId, placeTitle, type Plan, type Scrap } from '@heronstone/core/plan';
+import { usePlan } from '../../../state/plan-store.ts';
+import { Button } from '../../../ui/button.tsx';
+import { LengthField, NumberField, SelectField } from '../../../ui/fields.tsx';
+import { countWords } from '../../../ui/words.ts';
+
+type Hue = '' | 'warm' | 'cold' | HueFamily;
+const HUES: readonly (readonly [Hue, string])[] = [
+  ['', 'of any colour'],
+  ['warm', 'in a warm colour'],
+  ['cold', 'in a cold colour'],
+  ...HUE_FAMILIES.map((f) => [f, `in ${f}`] as const),
+];
+
+/** Scraps by colour and size: is there one for this? And which of them are good for nothing that is made here. */
+export function Scraps({ plan, pieces }: { plan: Plan; pieces: readonly CutPiece[] }) {
+  const dispatch = usePlan((s) => s.dispatch);
+  const { measure } = plan.head;
+  const scraps = useMemo(() => inOrder(Object.values(plan.scraps)), [plan.scraps]);
+  const [sought, setSought] = useState<{ width: number | null; depth: number | null }>({ width: null, depth: null });
+  const [hue, setHue] = useState<Hue>('');
+  const found = useMemo(() => {
+    const { width, depth } = sought;
+    if (width === null || depth === null) return null;
+    const by = hue === '' ? {} : hue === 'warm' || hue === 'cold' ? { warm: hue === 'warm' } : { family: hue };
+    return scrapsFor(scraps, { width, depth, ...by });
+  }, [scraps, sought, hue]);
+  const useless = useMemo(() => tooSmall(scraps, pieces), [scraps, pieces]);
+  const take = (scrap: Scrap) =>
+    scrap.count > 1
+      ? dispatch({ type: 'setScrap', id: scrap.id, set: { count: scrap.count - 1 } })
+      : dispatch({ type: 'removeScrap', id: scrap.id });
+  const size = (s: Scrap) => `${formatLength(s.width, measure)} × ${formatLength(s.depth, measure)}`;
+  const where = (s: Scrap) => {
+    const place = s.placeId === null ? undefined : plan.places[s.placeId];
+    return place ? placeTitle(plan, place) : 'lying about';
+  };
+  return (
+    <aside aria-label="Scraps" className="space-y-3" data-print-part="none">
+      <div>
+        <h2 className="font-display text-lg font-semibold">Is there a scrap for …</h2>
+        <div className="grid grid-cols-[1fr_1fr_1.4fr] items-end gap-2">
+          <LengthField
+            label="width"
+            empty=""
+            optional
+            positive
+            mm={sought.width}
+            onCommit={(width) => setSought((s) => ({ ...s, width }))}
+          />
+          <LengthField
+            label="depth"
+            empty=""
+            optional
+            positive
+            mm={sought.depth}
+            onCommit={(depth) => setSought((s) => ({ ...s, depth }))}
+          />
+          <SelectField label="colour" value={hue} options={HUES} onCommit={setHue} />
+        </div>
+        {found && (
+          <ul className="mt-1" aria-label="Scraps that will do">
+            {found.length === 0 && <li className="text-soft">No: it must come out of a new sheet.</li>}
+            {found.slice(0, 3).map((s, i) => (
+              <li key={s.id} className="flex items-center gap-2 py-1">
+                <Swatch scrap={s} />
+                <span className="min-w-0 grow">
+                  {i === 0 ? 'Yes: ' : ''}
+                  {size(s)}
+                  <span className="block truncate text-[13px] text-soft">{where(s)}</span>
+                </span>
+                <Button onClick={() => take(s)}>Take it</Button>
+              </li>
+            ))}
+          </ul>
+        )}
+      </div>
+      <div>
+        <h2 className="font-display text-lg font-semibold">
+          Scraps <span className="text-[15px] font-normal text-soft">{scraps.reduce((n, s) => n + s.count, 0)}</span>
+        </h2>
+        {scraps.length === 0 && (
+          <p className="text-soft">Scraps come before a new sheet (common practice): say here what is in the box.</p>
+        )}
+        {useless.length > 0 && (
+          <p className="text-[14px]">
+            {countWords(useless.length, 'scrap is', 'scraps are')} too small for anything kept cut here.{' '}
+            <button
+              type="button"
+              className="text-heron underline"
+              onClick={() =>
+                dispatch({
+                  type: 'several',
+                  words: 'throw out scraps',
+                  commands: useless.map((s) => ({ type: 'removeScrap', id: s.id })) as never,
+                })
+              }
+            >
+              Throw them out
+            </button>
+          </p>
+        )}
+        <ul className="max-h-72 divide-y divide-line overflow-auto">
+          {scraps.map((s) => (
+            <li key={s.id} className="flex items-center gap-2 py-1">
+              <Swatch scrap={s} />
+              <span className="min-w-0 grow">
+                {s.count > 1 ? `${s.count} × ` : ''}
+                {size(s)}
+                <span className="block truncate text-[13px] text-soft">{where(s)}</span>
+              </span>
+              <Button
+                look="quiet"
+                className="!px-1.5"
+                aria-label={`Scrap ${size(s)} is gone`}
+                onClick={() => dispatch({ type: 'removeScrap', id: s.id })}
+              >
+                <Trash2 size={14} aria-hidden />
+              </Button>
+            </li>
+          ))}
+        </ul>
+        <OneMore plan={plan} />
+      </div>
+    </aside>
+  );
+}
+
+const Swatch = ({ scrap }: { scrap: Scrap }) => (
+  <span
+    aria-hidden
+    className="size-8 shrink-0 rounded-md border border-line"
+    style={{ background: scrap.colour ?? 'transparent' }}
+  />
+);
+
+/** By families of colour, the largest first in each. */
+function inOrder(scraps: readonly Scrap[]): Scrap[] {
+  const family = (s: Scrap) => (s.colour === null ? 99 : HUE_FAMILIES.indexOf(toneOf(s.colour).family));
+  return [...scraps].sort(
+    (a, b) => family(a) - family(b) || b.width * b.depth - a.width * a.depth || (a.id < b.id ? -1 : 1),
+  );
+}
+
+function OneMore({ plan }: { plan: Plan }) {
+  const dispatch = usePlan((s) => s.dispatch);
+  const [size, setSize] = useState<{ width: number | null; depth: number | null }>({ width: null, depth: null });
+  const [count, setCount] = useState(1);
+  const [paper, setPaper] = useState('');
+  const [colour, setColour] = useState('#b03028');
+  const [placeId, setPlace] = useState('');
+  const papers = Object.values(plan.supplies)
+    .filter((s) => s.colour !== null)
+    .sort((a, b) => (a.name < b.name ? -1 : 1));
+  const places = Object.values(plan.places)
+    .map((p) => [p.id, placeTitle(plan, p)] as const)
+    .sort((a, b) => (a[1] < b[1] ? -1 : 1));
+  const add = () => {
+    const { width, depth } = size;
+    if (width === null || depth === null) return void toast('A scrap has a width and a depth.');
+    const scrap: Scrap = {
+      id: newId('scrap'),
+      supplyId: paper || null,
+      colour: paper ? plan.supplies[paper]!.colour : colour,
+      width,
+      depth,
+      count: Math.max(1, count),
+      placeId: placeId || null,
+    };
+    if (dispatch({ type: 'addScrap', scrap })) setSize({ width: null, depth: null });
+  };
+  return (
+    <form
+      aria-label="One more scrap"
+      className="mt-2 grid grid-cols-3 items-end gap-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        add();
+      }}
+    >
+      <LengthField
+        label="width"
+        empty=""
+        optional
+        positive
+        mm={size.width}
+        onCommit={(width) => setSize((s) => ({ ...s, width }))}
+      />
+      <LengthField
+        label="depth"
+        empty=""
+        optional
+        positive
+        mm={size.depth}
+        onCommit={(depth) => setSize((s) => ({ ...s, depth }))}
+      />
+      <NumberField label="how many" whole min={1} value={count} onCommit={setCount} />
+      <SelectField
+        label="of"
+        value={paper}
+        options={[['', 'a colour'], ...papers.map((p) => [p.id, p.name] as const)]}
+        onCommit={setPaper}
+      />
+      {paper === '' && (
+        <label className="text-[13px] text-soft">
+          colour
+          <input
+            type="color"
+            value={colour}
+            onChange={(e) => setColour(e.target.value)}
+            className="block h-[34px] w-full rounded-md border border-edge bg-paper"
+          />
+        </label>
+      )}
+      <SelectField label="filed in" value={placeId} options={[['', 'nowhere yet'], ...places]} onCommit={setPlace} />
+      <Button type="submit">
+        <Plus size={15} aria-hidden /> One more
+      </Button>
+    </form>
+  );
+}
