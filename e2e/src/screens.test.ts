@@ -11,6 +11,8 @@ describe('every screen', () => {
       'room?wall=wall-south',
       'activities',
       'supplies?supply=hot-knife',
+      'supplies?view=colours',
+      'supplies?view=cutting',
       'furniture?unit=chest',
       'furniture?unit=cubes&place=cubes.0.0&month=6&hour=9.5',
       'homes?month=6&hour=9.5',
@@ -42,7 +44,9 @@ describe('every screen', () => {
       await app.newPage({ viewport: { width, height } });
       const id = await app.demo();
       const stones = ['room', 'activities', 'supplies', 'furniture', 'homes'];
-      const views = ['tour', 'lines', 'sort', 'room', 'table'].map((view) => `supplies?view=${view}`);
+      const views = ['tour', 'lines', 'sort', 'colours', 'cutting', 'room', 'table'].map(
+        (view) => `supplies?view=${view}`,
+      );
       await app.open(id, 'room');
       for (const stone of width < 800 ? [...stones, ...views] : stones) {
         await app.goOn(id, stone);

@@ -65,9 +65,15 @@ const shots: Record<string, (page: Page) => Promise<unknown>> = {
     await page.getByRole('button', { name: 'Inside', exact: true }).click();
   },
   zones: () => at(pump, 'furniture?view=zones&unit=chest'),
-  sun: async () => {
-    await at(pump, 'furniture?month=6&hour=9.5');
-    await page.waitForSelector('[data-sun]');
+  colours: async (page) => {
+    await at(pump, 'supplies?view=colours');
+    for (const name of ['Red card', 'Yellow card', 'Purple card'])
+      await page.getByRole('region', { name: 'Swatch chart' }).getByTitle(name, { exact: true }).click();
+    await page.waitForSelector('text=/On one walk/');
+  },
+  cutting: async (page) => {
+    await at(pump, 'supplies?view=cutting');
+    await page.waitForSelector('text=/the fewest there can be/');
   },
   homes: async () => {
     await at(spring, 'homes?seat=kite-seat&supply=ripstop-white');
@@ -120,13 +126,6 @@ if (wanted.length === 0 || wanted.includes('crossing')) {
   for (let i = 0; i < 40; i++) await phone.page.getByRole('button', { name: 'Done, the next' }).tap();
   await phone.page.waitForTimeout(300);
   await phone.page.screenshot({ path: join(out, 'crossing.png') });
-}
-if (wanted.length === 0 || wanted.includes('homes-dark')) {
-  const evening = await newPage(browser, { colorScheme: 'dark' });
-  await evening.page.goto(`${server.url}/p/${pump}/homes?seat=kite-seat&supply=hot-knife`);
-  await evening.page.waitForSelector('[data-place]');
-  await evening.page.waitForTimeout(400);
-  await evening.page.screenshot({ path: join(out, 'homes-dark.png') });
 }
 if (errors.length > 0) console.error(`The console showed:\n${errors.join('\n')}`);
 await browser.close();

@@ -9,6 +9,7 @@ import {
   drawnOf,
   Guillotine,
   holds,
+  outOfScraps,
   type Piece,
   scrapsFor,
   type Sheet,
@@ -268,6 +269,24 @@ describe('scraps', () => {
     expect(ids({ width: 65, depth: 90, colour: '#b02f2c' })).toEqual(['fits', 'large']);
     expect(ids({ width: 65, depth: 90 })).toEqual(['bare', 'blue', 'fits', 'large']);
     expect(ids({ width: 65, depth: 300 })).toEqual([]);
+  });
+
+  test('before a sheet is cut: one piece a scrap of the same paper, no scrap twice, the largest pieces first', () => {
+    const red = [scrap('a', 100, 80), scrap('b', 70, 95), scrap('c', 50, 60, '#b03028', 2)].map((s) => ({
+      ...s,
+      supplyId: 'red',
+    }));
+    const wanted = [
+      { piece: { id: 'tag', supplyId: 'red', width: 45, depth: 55 }, count: 4 },
+      { piece: { id: 'mat', supplyId: 'red', width: 78, depth: 98 }, count: 1 },
+      { piece: { id: 'blue', supplyId: 'blue', width: 10, depth: 10 }, count: 1 },
+    ];
+    const out = outOfScraps(red, wanted).map((o) => [o.piece.id, o.scrap.id, o.count]);
+    expect(out).toEqual([
+      ['mat', 'a', 1],
+      ['tag', 'c', 2],
+      ['tag', 'b', 1],
+    ]);
   });
 
   test('what nothing can be cut from is found by trying every piece', () => {

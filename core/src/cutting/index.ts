@@ -10,6 +10,6 @@ export {
   type Stroke,
 } from './guillotine.ts';
 export { Patterns, cutListOf, cutTogether, type CutList, type Pattern, type Job, type Run } from './cut-list.ts';
-export { scrapsFor, tooSmall, holds, ALIKE, type Sought } from './scraps.ts';
+export { outOfScraps, scrapsFor, tooSmall, holds, ALIKE, type Sought } from './scraps.ts';
 export { aheadSaves, SET_UP, STROKE } from './ahead.ts';
 export { CutFile } from './cut-file.ts';

@@ -32,3 +32,28 @@ export function scrapsFor(scraps: readonly Scrap[], sought: Sought): Scrap[] {
 /** Scraps out of which nothing that is made here can be cut. */
 export const tooSmall = (scraps: readonly Scrap[], pieces: readonly { width: number; depth: number }[]): Scrap[] =>
   pieces.length === 0 ? [] : scraps.filter((s) => !pieces.some((p) => holds(s, p)));
+
+/** Pieces that come out of scraps before a sheet is cut: one of a scrap, the largest pieces first, each out of the smallest scrap of its paper. */
+export function outOfScraps<P extends { id: string; supplyId: string; width: number; depth: number }>(
+  scraps: readonly Scrap[],
+  wanted: readonly { piece: P; count: number }[],
+): { piece: P; scrap: Scrap; count: number }[] {
+  const left = new Map(scraps.map((s) => [s.id, s.count]));
+  const out: { piece: P; scrap: Scrap; count: number }[] = [];
+  const order = [...wanted].sort((a, b) => b.piece.width * b.piece.depth - a.piece.width * a.piece.depth);
+  for (const { piece, count } of order) {
+    let open = count;
+    for (const scrap of scrapsFor(
+      scraps.filter((s) => s.supplyId === piece.supplyId),
+      { width: piece.width, depth: piece.depth },
+    )) {
+      const n = Math.min(open, left.get(scrap.id)!);
+      if (n === 0) continue;
+      left.set(scrap.id, left.get(scrap.id)! - n);
+      out.push({ piece, scrap, count: n });
+      open -= n;
+      if (open === 0) break;
+    }
+  }
+  return out;
+}

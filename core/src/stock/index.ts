@@ -36,6 +36,7 @@ export {
   rowInOrder,
   rowWith,
   rowCommand,
+  rowMass,
   nearestInStock,
   FAST,
   type InSlot,

@@ -1,9 +1,19 @@
 import { describe, expect, test } from '@jest/globals';
 import { isInOrder } from '../colour/index.ts';
 import { stowageOf } from '../fit/index.ts';
-import { apply, countIn, homesOf, type Plan, type Supply } from '../plan/index.ts';
+import { apply, type Command, countIn, homesOf, type Plan, type Supply } from '../plan/index.ts';
 import { applied, home, sheet, tinyRoom, unit, use, withUnits } from '../testing/index.ts';
-import { inSlot, nearestInStock, oneWalk, rowCommand, rowInOrder, rowNow, rowWith, slotRowsOf } from './index.ts';
+import {
+  inSlot,
+  nearestInStock,
+  oneWalk,
+  rowCommand,
+  rowInOrder,
+  rowMass,
+  rowNow,
+  rowWith,
+  slotRowsOf,
+} from './index.ts';
 
 const IN = 25.4;
 const since = '2026-11-26';
@@ -41,6 +51,14 @@ describe('paper in slots', () => {
     expect(inSlot(place, red, 40)).toMatchObject({ most: 70, share: 40 / 70, bows: true });
     expect(inSlot(place, red, 50)).toMatchObject({ bows: false });
     expect(inSlot({ ...place, height: 300 }, red, 50)).toMatchObject({ most: 0 });
+    // eight slots full of it, 20.07 g a sheet (check value of the trade)
+    const plan = applied(
+      room(),
+      ...Object.keys(COLOURS).map((id): Command => ({ type: 'setSupply', id, set: { mass: 20.07 } })),
+    );
+    const { now, full } = rowMass(plan, rowOf(plan));
+    expect(now).toBeCloseTo(200 * 20.07, 3);
+    expect(full).toBeCloseTo(8 * inSlot(plan.places['slots.0.1']!, plan.supplies.red!, 1)!.most * 20.07, 3);
     // 340 mm deep, the sheet 304.8: 35.2 mm too far
     expect(inSlot({ ...place, depth: 340 }, red, 50)!.stop).toBeCloseTo(35.2, 3);
     expect(inSlot({ ...place, depth: 320 }, red, 50)!.stop).toBe(0);

@@ -4,6 +4,7 @@ import { yearlyUses } from '../homes/index.ts';
 import {
   type ColourRow,
   type Command,
+  countIn,
   homesIn,
   homesOf,
   natureOf,
@@ -83,6 +84,20 @@ export function inSlot(place: Place, supply: Supply, count: number): InSlot | nu
   const share = most > 0 ? Math.min(1, count / most) : 0;
   const over = place.depth - Math.max(...ways.map(([, b]) => b!));
   return { most, share, stop: over > TOO_FAR ? over : 0, bows: upright && count > 0 && share < BOWS_BELOW };
+}
+
+/** What a row of slots weighs as it is, and with every slot full of the heaviest paper in it, g; what its slots carry. */
+export function rowMass(plan: Plan, row: SlotRow): { now: number; full: number; load: number } {
+  let now = 0;
+  let fullest = 0;
+  for (const place of row.places)
+    for (const home of homesIn(plan, place.id)) {
+      const supply = plan.supplies[home.supplyId];
+      if (!supply) continue;
+      now += countIn(plan, home, supply) * supply.mass;
+      fullest = Math.max(fullest, (inSlot(place, supply, 1)?.most ?? 0) * supply.mass);
+    }
+  return { now, full: fullest * row.length, load: row.places.reduce((sum, p) => sum + p.load, 0) };
 }
 
 const colouredOf = (s: Supply): Coloured => ({

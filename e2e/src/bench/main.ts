@@ -9,6 +9,7 @@ import { solveSlotting } from '@heronstone/core/slotting';
 import { arrangeRoom, bestAtRandom, energyOf } from '@heronstone/core/arrange';
 import { parkingMap, seatMap } from '@heronstone/core/stations';
 import { randomSlotting } from '@heronstone/core/testing';
+import { cutTogether } from '@heronstone/core/cutting';
 import { findingsOf } from '@heronstone/core/findings';
 import { root } from '../harness.ts';
 import { homesTimes } from './homes.ts';
@@ -153,6 +154,27 @@ say(`| 10,000 lots × 300 places: longest wait until the engine hears “enough�
 const csv = `name,width,depth,height\n${Array.from({ length: 10_000 }, (_, i) => `Bead ${i},10,10,10`).join('\n')}`;
 say(
   `| a list of 10,000 supplies read | ${median(() => void readSupplies(csv, () => 'id'), 5).toFixed(0)} ms | 5,000 ms |`,
+);
+
+const IN = 25.4;
+const wantedPieces = [
+  [4.25, 11],
+  [5.5, 4.25],
+  [4, 5.25],
+  [2, 3],
+  [2.5, 3.5],
+].map(([w, d], i) => ({ id: `p${i}`, width: w! * IN, depth: d! * IN, grain: 'any' as const }));
+let shift = 0;
+/** different counts every time, so that nothing worked out before can be used again */
+const cutJobs = () =>
+  Array.from({ length: 24 }, (_, i) => ({
+    id: `c${i}`,
+    sheet: { width: 12 * IN, depth: 12 * IN, grain: null },
+    caliper: 0.27,
+    wanted: [3 + ((i * 7 + shift) % 9), (i * 5) % 11, 8 + (i % 4), 10 + ((i * 3) % 7), (i * 11) % 13],
+  }));
+say(
+  `| cut list of 24 colours × 5 pieces | ${median(() => void (shift++, cutTogether(cutJobs(), wantedPieces, 0, 5)), 9).toFixed(0)} ms | 200 ms |`,
 );
 
 for (const row of await supplyRows(read.plan)) say(row);

@@ -42,7 +42,7 @@ const median = (list: number[]) => [...list].sort((a, b) => a - b)[Math.floor(li
  */
 export async function slottingRows(highs: number): Promise<string[]> {
   const rows = [
-    'Totals in seconds a year, less is better. Generated rooms of five kinds and sizes, three seeds each (7, 8, 9): median and worst. Best known: the best of all runs of our own, up to 75 s long (seed 7, up to 400 lots), or of those of this bench. The engine before: commit 1987be4, the same limits.',
+    'Totals in seconds a year, less is better. Generated rooms of five kinds and sizes, three seeds each (7, 8, 9): median and worst. Best known: the best of all runs of our own (seed 7: ten minutes at 400 × 150, and at 1200 × 400 with families and with everything; up to 75 s in smaller rooms), or of those of this bench. The engine before: commit 1987be4, the same limits.',
     '',
     '| room | kind | over best known: median, worst | the engine before | gap shown: median, worst | before | proposals a second | first answer | greedy + swaps | HiGHS (seed 7) over ours |',
     '| --- | --- | --- | --- | --- | --- | --- | --- | --- | --- |',

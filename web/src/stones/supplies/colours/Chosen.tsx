@@ -88,7 +88,7 @@ export function Chosen({
           >
             <TextField label="keep it as" value={name} onCommit={setName} placeholder="a name" />
             <Button type="submit">Keep</Button>
-            <Button look="quiet" onClick={() => onChoose([])}>
+            <Button look="quiet" className="whitespace-nowrap" onClick={() => onChoose([])}>
               Let go
             </Button>
           </form>

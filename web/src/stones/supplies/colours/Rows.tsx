@@ -2,9 +2,18 @@ import { Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { type Order } from '@heronstone/core/colour';
-import { formatLength } from '@heronstone/core/lengths';
+import { formatLength, formatWeight } from '@heronstone/core/lengths';
 import { type Plan } from '@heronstone/core/plan';
-import { inSlot, rowCommand, rowInOrder, rowNow, type RowPlan, rowWith, type SlotRow } from '@heronstone/core/stock';
+import {
+  inSlot,
+  rowCommand,
+  rowInOrder,
+  rowMass,
+  rowNow,
+  type RowPlan,
+  rowWith,
+  type SlotRow,
+} from '@heronstone/core/stock';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
 import { printPart } from '../../../ui/print.ts';
@@ -207,19 +216,33 @@ function Facts({ plan, row, slots }: { plan: Plan; row: SlotRow; slots: readonly
               : null;
     return words === null ? [] : [{ id: `${i} ${supply.id}`, name: supply.name, slot: i + 1, words }];
   });
-  if (told.length === 0) return null;
+  const { now, full, load } = rowMass(plan, row);
+  const weight = (g: number) => formatWeight(g, plan.head.measure);
+  const mass =
+    full > 0 ? (
+      <p className={`text-[14px] ${now > load ? 'text-clash' : 'text-soft'}`}>
+        It holds {weight(now)} of paper, with every slot full {weight(full)}
+        {full > load &&
+          `, and its slots are to carry ${weight(load)}: stand it on something firm, fix a tall unit to the wall`}
+        .
+      </p>
+    ) : null;
+  if (told.length === 0) return mass;
   return (
-    <details>
-      <summary className="cursor-pointer">
-        {countWords(told.length, 'slot', 'slots')} to look at: stops, bowing, too much
-      </summary>
-      <ul className="text-[14px]">
-        {told.map((t) => (
-          <li key={t.id}>
-            Slot {t.slot}, {t.name}: {t.words}.
-          </li>
-        ))}
-      </ul>
-    </details>
+    <>
+      {mass}
+      <details>
+        <summary className="cursor-pointer">
+          {countWords(told.length, 'slot', 'slots')} to look at: stops, bowing, too much
+        </summary>
+        <ul className="text-[14px]">
+          {told.map((t) => (
+            <li key={t.id}>
+              Slot {t.slot}, {t.name}: {t.words}.
+            </li>
+          ))}
+        </ul>
+      </details>
+    </>
   );
 }

@@ -1,7 +1,7 @@
 import { Check, Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
-import { cutTogether, drawnOf, type Run } from '@heronstone/core/cutting';
+import { cutTogether, drawnOf, outOfScraps, type Run } from '@heronstone/core/cutting';
 import { caliperOf } from '@heronstone/core/fit';
 import { formatLength } from '@heronstone/core/lengths';
 import { type CutPiece, type Plan, type Supply } from '@heronstone/core/plan';
@@ -21,9 +21,19 @@ const grainOf = (s: Supply) => (s.width === s.depth ? null : s.width! > s.depth!
 const sizeOf = (p: CutPiece) => `${p.width} ${p.depth} ${p.grain}`;
 
 /** What is to be cut now: patterns, drawn, in stacks as high as the cutter takes, the cuts numbered in their order. */
-export function CutList({ plan, list, onDone }: { plan: Plan; list: readonly Wanted[]; onDone: () => void }) {
+export function CutList({ plan, list: asked, onDone }: { plan: Plan; list: readonly Wanted[]; onDone: () => void }) {
   const dispatch = usePlan((s) => s.dispatch);
   const [stack, setStack] = useState(1);
+  const scraps = useMemo(() => outOfScraps(Object.values(plan.scraps), asked), [plan.scraps, asked]);
+  // what comes out of scraps needs no sheet
+  const list = useMemo(
+    () =>
+      asked.flatMap(({ piece, count }) => {
+        const left = scraps.reduce((n, s) => (s.piece.id === piece.id ? n - s.count : n), count);
+        return left > 0 ? [{ piece, count: left }] : [];
+      }),
+    [asked, scraps],
+  );
   const work = useMemo(() => {
     // pieces of one size are one kind whatever they are called
     const kinds = [...new Map(list.map(({ piece }) => [sizeOf(piece), piece])).values()];
@@ -38,7 +48,7 @@ export function CutList({ plan, list, onDone }: { plan: Plan; list: readonly Wan
     }));
     return { kinds, papers, ...cutTogether(jobs, kinds, 0, stack) };
   }, [plan.supplies, list, stack]);
-  if (list.length === 0) return null;
+  if (asked.length === 0) return null;
   const { kinds, papers, lists, runs } = work;
   const { measure } = plan.head;
   const strokes = runs.reduce((sum, r) => sum + r.strokes, 0);
@@ -48,11 +58,17 @@ export function CutList({ plan, list, onDone }: { plan: Plan; list: readonly Wan
   const bound = papers.reduce((sum, p) => sum + lists.get(p.id)!.bound, 0);
   const done = () => {
     const commands = [
-      ...list.map(({ piece, count }) => ({
-        type: 'setCutPiece' as const,
-        id: piece.id,
-        set: { have: piece.have + (large.length > 0 && tooLarge(work, piece) ? 0 : count) },
-      })),
+      ...asked.map(({ piece, count }) => {
+        const sheeted = list.find((l) => l.piece.id === piece.id)?.count ?? 0;
+        const cut = large.length > 0 && tooLarge(work, piece) ? count - sheeted : count;
+        return { type: 'setCutPiece' as const, id: piece.id, set: { have: piece.have + cut } };
+      }),
+      ...[...new Set(scraps.map((s) => s.scrap))].map((scrap) => {
+        const left = scraps.reduce((n, s) => (s.scrap === scrap ? n - s.count : n), scrap.count);
+        return left > 0
+          ? { type: 'setScrap' as const, id: scrap.id, set: { count: left } }
+          : { type: 'removeScrap' as const, id: scrap.id };
+      }),
       ...papers.map((p) => {
         const used = lists.get(p.id)!.sheets;
         const working = Math.max(0, p.working - used);
@@ -93,6 +109,18 @@ export function CutList({ plan, list, onDone }: { plan: Plan; list: readonly Wan
           <Check size={16} aria-hidden /> It is cut
         </Button>
       </div>
+      {scraps.length > 0 && (
+        <p>
+          Out of scraps first:{' '}
+          {scraps
+            .map(
+              ({ piece, scrap, count }) =>
+                `${count} ${piece.name} of ${plan.supplies[piece.supplyId]!.name} from ${formatLength(scrap.width, measure)} × ${formatLength(scrap.depth, measure)}`,
+            )
+            .join('; ')}
+          .
+        </p>
+      )}
       {short.length > 0 && (
         <p className="text-clash">
           Not so many sheets are there of{' '}
@@ -127,18 +155,18 @@ export function CutList({ plan, list, onDone }: { plan: Plan; list: readonly Wan
 const tooLarge = (
   { kinds, lists }: { kinds: readonly CutPiece[]; lists: ReadonlyMap<string, { tooLarge: number[] }> },
   piece: CutPiece,
-): boolean => lists.get(piece.supplyId)!.tooLarge.some((i) => sizeOf(kinds[i]!) === sizeOf(piece));
+): boolean => (lists.get(piece.supplyId)?.tooLarge ?? []).some((i) => sizeOf(kinds[i]!) === sizeOf(piece));
 
 /** A sheet with its pieces, to scale: what is left over hatched, the cuts numbered. */
 function PatternDrawing({ plan, run, kinds }: { plan: Plan; run: Run; kinds: readonly CutPiece[] }) {
   const { width, depth } = run.cut;
   const { laid, left, strokes } = drawnOf(run.cut);
   const first = plan.supplies[run.sheets[0]!.id]!;
-  const text = Math.max(width, depth) / 22;
+  const text = Math.max(width, depth) / 19;
   return (
     <svg
       viewBox={`${-text} ${-text} ${width + 2 * text} ${depth + 2 * text}`}
-      className="max-h-64 w-full"
+      className="max-h-72 w-full"
       role="img"
       aria-label={`Pattern: ${kinds.flatMap((k, n) => (run.counts[n]! > 0 ? [`${run.counts[n]} ${k.name}`] : [])).join(', ')}`}
     >

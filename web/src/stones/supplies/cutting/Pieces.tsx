@@ -10,9 +10,9 @@ import { Button } from '../../../ui/button.tsx';
 import { LengthField, NumberField, SelectField, TextField } from '../../../ui/fields.tsx';
 import { yearWords } from '../../../ui/words.ts';
 
-/** What can be cut: sheets, and stuff that lies flat, with a size. */
+/** What can be cut: sheets and flat packets with a size; what is folded or rolled is larger than it is measured. */
 export const isCut = (s: Supply): boolean =>
-  ['sheet', 'pocket', 'soft', 'roll'].includes(s.form) && s.width !== null && s.depth !== null;
+  ['sheet', 'pocket'].includes(s.form) && s.width !== null && s.depth !== null;
 
 const GRAIN_WORDS: Record<CutPiece['grain'], string> = {
   any: 'either way',

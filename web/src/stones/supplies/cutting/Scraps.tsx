@@ -88,6 +88,7 @@ export function Scraps({ plan, pieces }: { plan: Plan; pieces: readonly CutPiece
         {scraps.length === 0 && (
           <p className="text-soft">Scraps come before a new sheet (common practice): say here what is in the box.</p>
         )}
+        <Astray plan={plan} scraps={scraps} />
         {useless.length > 0 && (
           <p className="text-[14px]">
             {countWords(useless.length, 'scrap is', 'scraps are')} too small for anything kept cut here.{' '}
@@ -129,6 +130,29 @@ export function Scraps({ plan, pieces }: { plan: Plan; pieces: readonly CutPiece
         <OneMore plan={plan} />
       </div>
     </aside>
+  );
+}
+
+/** Scraps that lie about: sorted back into their box at once, every week or so. */
+function Astray({ plan, scraps }: { plan: Plan; scraps: readonly Scrap[] }) {
+  const dispatch = usePlan((s) => s.dispatch);
+  const astray = scraps.filter((s) => s.placeId === null);
+  const boxes = [...new Set(scraps.flatMap((s) => s.placeId ?? []))].filter((id) => plan.places[id]);
+  if (astray.length === 0 || boxes.length === 0) return null;
+  return (
+    <SelectField
+      label={`${countWords(astray.length, 'scrap lies', 'scraps lie')} about: sorted back into`}
+      value=""
+      options={[['', '…'], ...boxes.map((id) => [id, placeTitle(plan, plan.places[id]!)] as const)]}
+      onCommit={(placeId) =>
+        placeId !== '' &&
+        dispatch({
+          type: 'several',
+          words: 'sort scraps back',
+          commands: astray.map((s) => ({ type: 'setScrap', id: s.id, set: { placeId } })) as never,
+        })
+      }
+    />
   );
 }
 
