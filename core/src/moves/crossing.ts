@@ -6,7 +6,7 @@ import { type Job, orderJobs } from './order.ts';
 /** A tray one carries things on from place to place, l and g (own assumptions). */
 export const TRAY = { litres: 18, mass: 8000 } as const;
 /** Ways round the furniture are so much longer than straight ones (own assumption). */
-const ROUNDABOUT = 1.25;
+export const ROUNDABOUT = 1.25;
 /** One hand takes so much at once, l (own assumption). */
 const HANDFUL = 1.5;
 /** How far a hand goes into a place and out of it, mm (own assumption). */

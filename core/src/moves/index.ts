@@ -1,2 +1,2 @@
 export { orderJobs, type Job, type Step } from './order.ts';
-export { crossingTo, pairsBetween, TRAY, type Crossing } from './crossing.ts';
+export { crossingTo, ROUNDABOUT, pairsBetween, TRAY, type Crossing } from './crossing.ts';

@@ -1,11 +1,10 @@
 import { costOfHome } from '../homes/index.ts';
+import { ROUNDABOUT } from '../moves/index.ts';
 import { homesOf, type Plan, type Station, type Supply } from '../plan/index.ts';
 import { PACE, sceneOf, SECONDS_PER_TMU, TMU } from '../reach/index.ts';
 
 /** Up to so many places the shortest round is looked for among all orders. */
 const EXACT = 8;
-/** Ways round the furniture are so much longer than straight ones (own assumption). */
-const ROUNDABOUT = 1.25;
 
 export type OneWalk = {
   /** in the order of the walk */

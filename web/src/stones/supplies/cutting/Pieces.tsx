@@ -7,8 +7,9 @@ import { formatLength } from '@heronstone/core/lengths';
 import { type CutPiece, homesOf, newId, type Plan, type Supply } from '@heronstone/core/plan';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
-import { LengthField, NumberField, SelectField, TextField } from '../../../ui/fields.tsx';
+import { NumberField, SelectField, TextField } from '../../../ui/fields.tsx';
 import { yearWords } from '../../../ui/words.ts';
+import { NO_SIZE, SizeFields } from './SizeFields.tsx';
 
 /** What can be cut: sheets and flat packets with a size; what is folded or rolled is larger than it is measured. */
 export const isCut = (s: Supply): boolean =>
@@ -167,7 +168,7 @@ function OneMore({ plan }: { plan: Plan }) {
     .sort((a, b) => +(b.form === 'sheet') - +(a.form === 'sheet') || (a.name < b.name ? -1 : 1));
   const [paper, setPaper] = useState('');
   const [name, setName] = useState('');
-  const [size, setSize] = useState<{ width: number | null; depth: number | null }>({ width: null, depth: null });
+  const [size, setSize] = useState(NO_SIZE);
   const [grain, setGrain] = useState<CutPiece['grain']>('any');
   const supplyId = paper || papers[0]?.id;
   if (supplyId === undefined)
@@ -193,22 +194,7 @@ function OneMore({ plan }: { plan: Plan }) {
       }}
     >
       <TextField label="piece" placeholder="card base" value={name} onCommit={setName} />
-      <LengthField
-        label="width"
-        empty=""
-        optional
-        positive
-        mm={size.width}
-        onCommit={(width) => setSize((s) => ({ ...s, width }))}
-      />
-      <LengthField
-        label="depth"
-        empty=""
-        optional
-        positive
-        mm={size.depth}
-        onCommit={(depth) => setSize((s) => ({ ...s, depth }))}
-      />
+      <SizeFields size={size} onSize={setSize} />
       <SelectField
         label="out of"
         value={supplyId}

@@ -7,8 +7,9 @@ import { formatLength } from '@heronstone/core/lengths';
 import { type CutPiece, newId, placeTitle, type Plan, type Scrap } from '@heronstone/core/plan';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
-import { LengthField, NumberField, SelectField } from '../../../ui/fields.tsx';
+import { NumberField, SelectField } from '../../../ui/fields.tsx';
 import { countWords } from '../../../ui/words.ts';
+import { NO_SIZE, SizeFields } from './SizeFields.tsx';
 
 type Hue = '' | 'warm' | 'cold' | HueFamily;
 const HUES: readonly (readonly [Hue, string])[] = [
@@ -23,7 +24,7 @@ export function Scraps({ plan, pieces }: { plan: Plan; pieces: readonly CutPiece
   const dispatch = usePlan((s) => s.dispatch);
   const { measure } = plan.head;
   const scraps = useMemo(() => inOrder(Object.values(plan.scraps)), [plan.scraps]);
-  const [sought, setSought] = useState<{ width: number | null; depth: number | null }>({ width: null, depth: null });
+  const [sought, setSought] = useState(NO_SIZE);
   const [hue, setHue] = useState<Hue>('');
   const found = useMemo(() => {
     const { width, depth } = sought;
@@ -46,22 +47,7 @@ export function Scraps({ plan, pieces }: { plan: Plan; pieces: readonly CutPiece
       <div>
         <h2 className="font-display text-lg font-semibold">Is there a scrap for …</h2>
         <div className="grid grid-cols-[1fr_1fr_1.4fr] items-end gap-2">
-          <LengthField
-            label="width"
-            empty=""
-            optional
-            positive
-            mm={sought.width}
-            onCommit={(width) => setSought((s) => ({ ...s, width }))}
-          />
-          <LengthField
-            label="depth"
-            empty=""
-            optional
-            positive
-            mm={sought.depth}
-            onCommit={(depth) => setSought((s) => ({ ...s, depth }))}
-          />
+          <SizeFields size={sought} onSize={setSought} />
           <SelectField label="colour" value={hue} options={HUES} onCommit={setHue} />
         </div>
         {found && (
@@ -174,7 +160,7 @@ function inOrder(scraps: readonly Scrap[]): Scrap[] {
 
 function OneMore({ plan }: { plan: Plan }) {
   const dispatch = usePlan((s) => s.dispatch);
-  const [size, setSize] = useState<{ width: number | null; depth: number | null }>({ width: null, depth: null });
+  const [size, setSize] = useState(NO_SIZE);
   const [count, setCount] = useState(1);
   const [paper, setPaper] = useState('');
   const [colour, setColour] = useState('#b03028');
@@ -197,7 +183,7 @@ function OneMore({ plan }: { plan: Plan }) {
       count: Math.max(1, count),
       placeId: placeId || null,
     };
-    if (dispatch({ type: 'addScrap', scrap })) setSize({ width: null, depth: null });
+    if (dispatch({ type: 'addScrap', scrap })) setSize(NO_SIZE);
   };
   return (
     <form
@@ -208,22 +194,7 @@ function OneMore({ plan }: { plan: Plan }) {
         add();
       }}
     >
-      <LengthField
-        label="width"
-        empty=""
-        optional
-        positive
-        mm={size.width}
-        onCommit={(width) => setSize((s) => ({ ...s, width }))}
-      />
-      <LengthField
-        label="depth"
-        empty=""
-        optional
-        positive
-        mm={size.depth}
-        onCommit={(depth) => setSize((s) => ({ ...s, depth }))}
-      />
+      <SizeFields size={size} onSize={setSize} />
       <NumberField label="how many" whole min={1} value={count} onCommit={setCount} />
       <SelectField
         label="of"
