@@ -337,6 +337,7 @@ const CUT: Cut[] = [
   ['white-card', 'Base', 148, 105, 'depth', 9, 10, 3],
   ['yellow-card', 'Base', 148, 105, 'depth', 1, 8, 3],
   ['black-card', 'Base', 148, 105, 'depth', 0, 8, 3],
+  ['ripstop-red', 'Panel', 600, 450, 'any', 1, 4, 2],
   ['red-card', 'Tag', 50, 90, 'any', 3, 12, 6],
   ['white-card', 'Tag', 50, 90, 'any', 14, 12, 6],
 ];
@@ -349,7 +350,7 @@ const SCRAPS: [supplyId: string, width: number, depth: number, count: number][] 
 // one row a line, as in the list it is
 // prettier-ignore
 const SUPPLIES: SupplyRow[] = [
-  ['Ripstop, red', 'Ripstop', 'soft', [380, 280, 60], 300, [2, 1], K(3), 'cupboard.5.0', { colour: '#b5443c' }],
+  ['Ripstop, red', 'Ripstop', 'soft', [380, 280, 60], 300, [2, 1], K(3), 'cupboard.5.0', { colour: '#b5443c', openWidth: 1500, openLength: 4200 }],
   ['Ripstop, yellow', 'Ripstop', 'soft', [380, 280, 60], 300, [2, 0], K(3), 'cupboard.5.0', { colour: '#d9b13b' }],
   ['Ripstop, blue', 'Ripstop', 'soft', [380, 280, 60], 300, [1, 1], K(2), 'cupboard.4.0', { colour: '#3c6fb5' }],
   ['Ripstop, white', 'Ripstop', 'soft', [380, 280, 60], 300, [2, 1], K(4), 'loft.0.0', { colour: '#f2f0ea' }],

@@ -9,6 +9,7 @@ import {
   drawnOf,
   Guillotine,
   holds,
+  offRoll,
   outOfScraps,
   type Piece,
   scrapsFor,
@@ -240,6 +241,51 @@ describe('cut lists', () => {
   test('cutting ahead saves the set-up of all but one in a batch', () => {
     expect(aheadSaves(80, 8, 20)).toBe(70 * 80);
     expect(aheadSaves(80, 1, 20)).toBe(0);
+  });
+});
+
+describe('rolls', () => {
+  test('pieces off a roll: none overlaps, all are counted, never shorter than can be, never much longer', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 300, max: 1500 }),
+        fc.array(
+          fc.record({
+            w: fc.integer({ min: 40, max: 600 }),
+            d: fc.integer({ min: 40, max: 600 }),
+            n: fc.integer({ min: 1, max: 8 }),
+            grain: fc.constantFrom('any', 'width', 'depth'),
+          }),
+          { minLength: 1, maxLength: 4 },
+        ),
+        (width, list) => {
+          const pieces = list.map((p, i) => piece(p.w, p.d, p.grain, `p${i}`));
+          const off = offRoll(
+            width,
+            1e6,
+            pieces,
+            list.map((p) => p.n),
+          );
+          for (const [i, p] of list.entries()) {
+            const goes = (p.grain !== 'width' && p.w <= width) || (p.grain !== 'depth' && p.d <= width);
+            expect(off.counts[i]).toBe(goes ? p.n : 0);
+          }
+          if (!off.cut) return;
+          expect(off.cut.depth).toBeCloseTo(off.used, 6);
+          expect(wrongWith(off.cut, { width, depth: off.used, grain: 'depth' }, pieces)).toEqual([]);
+          expect(off.used).toBeGreaterThanOrEqual(off.bound - 1e-6);
+          // no longer than next fit by decreasing height: twice the area over the width, and the longest piece (Coffman and others 1980, memory)
+          const longest = Math.max(...list.map((p) => Math.max(p.w, p.d)));
+          expect(off.used).toBeLessThanOrEqual(2 * off.bound + longest + 1e-6);
+        },
+      ),
+    );
+  });
+
+  test('of a length that is not enough as many come out as go in', () => {
+    const off = offRoll(1000, 350, [piece(500, 100)], [9]);
+    expect([off.counts, off.used]).toEqual([[6], 300]);
+    expect(offRoll(1000, 50, [piece(500, 100)], [1])).toMatchObject({ cut: null, used: 0, counts: [0] });
   });
 });
 

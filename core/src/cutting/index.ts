@@ -11,5 +11,6 @@ export {
 } from './guillotine.ts';
 export { Patterns, cutListOf, cutTogether, type CutList, type Pattern, type Job, type Run } from './cut-list.ts';
 export { outOfScraps, scrapsFor, tooSmall, holds, ALIKE, type Sought } from './scraps.ts';
+export { offRoll, type OffRoll } from './roll.ts';
 export { aheadSaves, SET_UP, STROKE } from './ahead.ts';
 export { CutFile } from './cut-file.ts';

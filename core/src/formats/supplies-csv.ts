@@ -48,6 +48,8 @@ export const CSV_COLUMNS = [
   'decide_by',
   'months',
   'on_show',
+  'open_width',
+  'open_length',
   'home',
 ] as const;
 type Column = (typeof CSV_COLUMNS)[number];
@@ -239,6 +241,8 @@ function supplyFrom(
     decideBy: cell.decide_by || null,
     months: words(cell, 'months').map((m) => (/^\d+$/.test(m) ? Number(m) : m)),
     onShow: yes(cell, 'on_show'),
+    openWidth: length(cell, 'open_width'),
+    openLength: length(cell, 'open_length'),
   };
 }
 
@@ -253,6 +257,8 @@ const FIELD: Partial<Record<Column, keyof Supply>> = {
   is_new: 'isNew',
   decide_by: 'decideBy',
   on_show: 'onShow',
+  open_width: 'openWidth',
+  open_length: 'openLength',
 };
 
 /** Which fields of a supply some headings of ours say. */
@@ -313,6 +319,8 @@ export function writeSupplies(plan: Pick<Plan, 'supplies' | 'homes' | 'places' |
       s.decideBy ?? '',
       s.months.join(';'),
       s.onShow ? 'yes' : '',
+      size(s.openWidth),
+      size(s.openLength),
       livesIn(plan, s),
     ]);
   return `${Papa.unparse([[...CSV_COLUMNS], ...rows.map((r) => r.map(safeCell))])}\r\n`;

@@ -146,6 +146,8 @@ export function ofKind(
     decideBy: null,
     months: [],
     onShow: false,
+    openWidth: null,
+    openLength: null,
   };
 }
 

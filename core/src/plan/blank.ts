@@ -39,6 +39,8 @@ export const SUPPLY_LATER = {
   decideBy: null,
   months: [],
   onShow: false,
+  openWidth: null,
+  openLength: null,
 } as const satisfies Partial<Supply>;
 
 /** A supply of which nothing but its name is known yet. */

@@ -35,6 +35,8 @@ const FIELD_WORDS: Record<string, string> = {
   backstock: 'count in reserve',
   fetches: 'fetches a session',
   months: 'months',
+  openWidth: 'width opened out',
+  openLength: 'length left',
   usedUp: 'used up a session',
   lies: 'how it may lie',
   surfaceWidth: 'width of the worktop',

@@ -528,6 +528,9 @@ export const Supply = z.strictObject({
   months,
   /** it is to be seen, where the maker goes by that */
   onShow: z.boolean(),
+  /** opened out or unrolled: its face, and the length that is left, mm; null: it is as large as it is measured, or nobody said */
+  openWidth: supplySize,
+  openLength: supplySize,
 });
 export type Supply = z.infer<typeof Supply>;
 

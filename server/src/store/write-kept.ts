@@ -15,7 +15,7 @@ import { DataFolder } from './data-folder.ts';
 const since = '2026-11-26';
 /** what only this version knows */
 const NEW: Command[] = [
-  { type: 'setSupply', id: 'kept-2', set: { months: [11, 12], onShow: true } },
+  { type: 'setSupply', id: 'kept-2', set: { months: [11, 12], onShow: true, openWidth: 700, openLength: 4000 } },
   { type: 'assignHome', supplyId: 'kept-2', share: 'working', placeId: 'left.2.0', since },
   { type: 'assignHome', supplyId: 'kept-2', share: 'resting', placeId: 'left.3.0', since },
   {

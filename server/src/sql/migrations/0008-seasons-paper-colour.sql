@@ -3,7 +3,9 @@
 
 ALTER TABLE supplies
   ADD COLUMN months integer[] NOT NULL DEFAULT '{}' CHECK (months <@ ARRAY[1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12]),
-  ADD COLUMN on_show boolean NOT NULL DEFAULT false;
+  ADD COLUMN on_show boolean NOT NULL DEFAULT false,
+  ADD COLUMN open_width double precision CHECK (open_width > 0),
+  ADD COLUMN open_length double precision CHECK (open_length > 0);
 
 ALTER TABLE homes
   DROP CONSTRAINT homes_share_check,

@@ -1,12 +1,13 @@
 import { Check, Printer } from 'lucide-react';
-import { useMemo, useState } from 'react';
+import { useId, useMemo, useState } from 'react';
 import { toast } from 'sonner';
-import { cutTogether, drawnOf, outOfScraps, type Run } from '@heronstone/core/cutting';
+import { type Cut, cutTogether, drawnOf, type OffRoll, offRoll, outOfScraps } from '@heronstone/core/cutting';
 import { caliperOf } from '@heronstone/core/fit';
 import { formatLength } from '@heronstone/core/lengths';
 import { type CutPiece, type Plan, type Supply } from '@heronstone/core/plan';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
+import { isOffRoll } from './Pieces.tsx';
 import { printPart } from '../../../ui/print.ts';
 import { NumberField } from '../../../ui/fields.tsx';
 import { countWords } from '../../../ui/words.ts';
@@ -37,30 +38,41 @@ export function CutList({ plan, list: asked, onDone }: { plan: Plan; list: reado
   const work = useMemo(() => {
     // pieces of one size are one kind whatever they are called
     const kinds = [...new Map(list.map(({ piece }) => [sizeOf(piece), piece])).values()];
-    const papers = [...new Set(list.map((l) => l.piece.supplyId))].flatMap((id) => plan.supplies[id] ?? []);
+    const all = [...new Set(list.map((l) => l.piece.supplyId))].flatMap((id) => plan.supplies[id] ?? []);
+    const papers = all.filter((s) => !isOffRoll(s));
+    const wantedOf = (s: Supply) =>
+      kinds.map((k) =>
+        list.reduce((sum, l) => sum + (l.piece.supplyId === s.id && sizeOf(l.piece) === sizeOf(k) ? l.count : 0), 0),
+      );
+    const rolls = all.filter(isOffRoll).map((supply) => {
+      const wanted = wantedOf(supply);
+      return { supply, wanted, off: offRoll(supply.openWidth!, supply.openLength!, kinds, wanted) };
+    });
     const jobs = papers.map((s) => ({
       id: s.id,
       sheet: { width: s.width ?? 1, depth: s.depth ?? 1, grain: grainOf(s) } as const,
       caliper: caliper(s),
-      wanted: kinds.map((k) =>
-        list.reduce((sum, l) => sum + (l.piece.supplyId === s.id && sizeOf(l.piece) === sizeOf(k) ? l.count : 0), 0),
-      ),
+      wanted: wantedOf(s),
     }));
-    return { kinds, papers, ...cutTogether(jobs, kinds, 0, stack) };
+    return { kinds, papers, rolls, ...cutTogether(jobs, kinds, 0, stack) };
   }, [plan.supplies, list, stack]);
   if (asked.length === 0) return null;
-  const { kinds, papers, lists, runs } = work;
+  const { kinds, papers, rolls, lists, runs } = work;
   const { measure } = plan.head;
   const strokes = runs.reduce((sum, r) => sum + r.strokes, 0);
   const short = papers.filter((p) => p.working + p.backstock < lists.get(p.id)!.sheets);
   const large = papers.flatMap((p) => lists.get(p.id)!.tooLarge.map((i) => `${kinds[i]!.name} out of ${p.name}`));
+  const scant = rolls.flatMap(({ supply, wanted, off }) =>
+    kinds.flatMap((k, i) =>
+      off.counts[i]! < wanted[i]! ? [`${off.counts[i]} of ${wanted[i]} ${k.name} out of ${supply.name}`] : [],
+    ),
+  );
   const sheets = papers.reduce((sum, p) => sum + lists.get(p.id)!.sheets, 0);
   const bound = papers.reduce((sum, p) => sum + lists.get(p.id)!.bound, 0);
   const done = () => {
     const commands = [
       ...asked.map(({ piece, count }) => {
-        const sheeted = list.find((l) => l.piece.id === piece.id)?.count ?? 0;
-        const cut = large.length > 0 && tooLarge(work, piece) ? count - sheeted : count;
+        const cut = count - missingOf(work, piece, list.find((l) => l.piece.id === piece.id)?.count ?? 0);
         return { type: 'setCutPiece' as const, id: piece.id, set: { have: piece.have + cut } };
       }),
       ...[...new Set(scraps.map((s) => s.scrap))].map((scrap) => {
@@ -68,6 +80,10 @@ export function CutList({ plan, list: asked, onDone }: { plan: Plan; list: reado
         return left > 0
           ? { type: 'setScrap' as const, id: scrap.id, set: { count: left } }
           : { type: 'removeScrap' as const, id: scrap.id };
+      }),
+      ...rolls.map(({ supply, off }) => {
+        const left = supply.openLength! - off.used;
+        return { type: 'setSupply' as const, id: supply.id, set: { openLength: left > 1 ? left : null } };
       }),
       ...papers.map((p) => {
         const used = lists.get(p.id)!.sheets;
@@ -89,9 +105,8 @@ export function CutList({ plan, list: asked, onDone }: { plan: Plan; list: reado
       <div className="mb-1 flex flex-wrap items-end gap-2">
         <h2 className="mr-2 font-display text-lg font-semibold">Cut list</h2>
         <p className="grow self-center">
-          {countWords(sheets, 'sheet', 'sheets')}
-          {sheets > bound ? ` (${bound} at least)` : ', which is the fewest there can be'},{' '}
-          {countWords(strokes, 'cut', 'cuts')}
+          {sheets > 0 &&
+            `${countWords(sheets, 'sheet', 'sheets')}${sheets > bound ? ` (${bound} at least)` : ', which is the fewest there can be'}, ${countWords(strokes, 'cut', 'cuts')}`}
         </p>
         <NumberField
           className="w-28"
@@ -127,11 +142,31 @@ export function CutList({ plan, list: asked, onDone }: { plan: Plan; list: reado
           {short.map((p) => `${p.name} (${p.working + p.backstock} of ${lists.get(p.id)!.sheets})`).join(', ')}.
         </p>
       )}
+      {scant.length > 0 && <p className="text-clash">The length that is left is not enough: {scant.join(', ')}.</p>}
       {large.length > 0 && <p className="text-clash">Too large for the sheet: {large.join(', ')}.</p>}
       <ol className="grid grid-cols-1 gap-4 sm:grid-cols-2 xl:grid-cols-3">
+        {rolls.map(({ supply, off }) =>
+          off.cut ? (
+            <li key={supply.id} className="break-inside-avoid">
+              <PatternDrawing cut={off.cut} counts={off.counts} colour={supply.colour} kinds={kinds} />
+              <p className="text-[14px]">
+                {supply.name}
+                <span className="block text-soft">
+                  {formatLength(off.used, measure)} of the {formatLength(supply.openLength!, measure)} that are left,{' '}
+                  {formatLength(off.bound, measure)} at least
+                </span>
+              </p>
+            </li>
+          ) : null,
+        )}
         {runs.map((run, i) => (
           <li key={i} className="break-inside-avoid">
-            <PatternDrawing plan={plan} run={run} kinds={kinds} />
+            <PatternDrawing
+              cut={run.cut}
+              counts={run.counts}
+              colour={plan.supplies[run.sheets[0]!.id]!.colour}
+              kinds={kinds}
+            />
             <p className="text-[14px]">
               {run.sheets.map((s) => `${s.count} × ${plan.supplies[s.id]!.name}`).join(', ')}
               <span className="block text-soft">
@@ -152,27 +187,48 @@ export function CutList({ plan, list: asked, onDone }: { plan: Plan; list: reado
   );
 }
 
-const tooLarge = (
-  { kinds, lists }: { kinds: readonly CutPiece[]; lists: ReadonlyMap<string, { tooLarge: number[] }> },
+/** How many of a piece do not come out: it is larger than the sheet, or the roll is too short. */
+function missingOf(
+  work: {
+    kinds: readonly CutPiece[];
+    lists: ReadonlyMap<string, { tooLarge: number[] }>;
+    rolls: readonly { supply: Supply; wanted: number[]; off: OffRoll }[];
+  },
   piece: CutPiece,
-): boolean => (lists.get(piece.supplyId)?.tooLarge ?? []).some((i) => sizeOf(kinds[i]!) === sizeOf(piece));
+  count: number,
+): number {
+  const kind = work.kinds.findIndex((k) => sizeOf(k) === sizeOf(piece));
+  const roll = work.rolls.find((r) => r.supply.id === piece.supplyId);
+  if (roll) return Math.min(count, Math.max(0, (roll.wanted[kind] ?? 0) - (roll.off.counts[kind] ?? 0)));
+  return work.lists.get(piece.supplyId)?.tooLarge.includes(kind) ? count : 0;
+}
 
 /** A sheet with its pieces, to scale: what is left over hatched, the cuts numbered. */
-function PatternDrawing({ plan, run, kinds }: { plan: Plan; run: Run; kinds: readonly CutPiece[] }) {
-  const { width, depth } = run.cut;
-  const { laid, left, strokes } = drawnOf(run.cut);
-  const first = plan.supplies[run.sheets[0]!.id]!;
+function PatternDrawing({
+  cut,
+  counts,
+  colour,
+  kinds,
+}: {
+  cut: Cut;
+  counts: readonly number[];
+  colour: string | null;
+  kinds: readonly CutPiece[];
+}) {
+  const { width, depth } = cut;
+  const { laid, left, strokes } = drawnOf(cut);
+  const hatch = useId();
   const text = Math.max(width, depth) / 19;
   return (
     <svg
       viewBox={`${-text} ${-text} ${width + 2 * text} ${depth + 2 * text}`}
       className="max-h-72 w-full"
       role="img"
-      aria-label={`Pattern: ${kinds.flatMap((k, n) => (run.counts[n]! > 0 ? [`${run.counts[n]} ${k.name}`] : [])).join(', ')}`}
+      aria-label={`Pattern: ${kinds.flatMap((k, n) => (counts[n]! > 0 ? [`${counts[n]} ${k.name}`] : [])).join(', ')}`}
     >
       <defs>
         <pattern
-          id="left-over"
+          id={hatch}
           width={text / 2}
           height={text / 2}
           patternUnits="userSpaceOnUse"
@@ -183,7 +239,7 @@ function PatternDrawing({ plan, run, kinds }: { plan: Plan; run: Run; kinds: rea
       </defs>
       <rect width={width} height={depth} fill="var(--paper)" stroke="var(--ink)" vectorEffect="non-scaling-stroke" />
       {left.map((l, i) => (
-        <rect key={i} x={l.x} y={l.y} width={l.width} height={l.depth} fill="url(#left-over)" />
+        <rect key={i} x={l.x} y={l.y} width={l.width} height={l.depth} fill={`url(#${hatch})`} />
       ))}
       {laid.map((l, i) => (
         <g key={i}>
@@ -192,7 +248,7 @@ function PatternDrawing({ plan, run, kinds }: { plan: Plan; run: Run; kinds: rea
             y={l.y}
             width={l.width}
             height={l.depth}
-            fill={first.colour ?? 'var(--wood)'}
+            fill={colour ?? 'var(--wood)'}
             fillOpacity={0.55}
             stroke="var(--ink)"
             vectorEffect="non-scaling-stroke"

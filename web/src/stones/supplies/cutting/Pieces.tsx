@@ -11,9 +11,12 @@ import { NumberField, SelectField, TextField } from '../../../ui/fields.tsx';
 import { yearWords } from '../../../ui/words.ts';
 import { NO_SIZE, SizeFields } from './SizeFields.tsx';
 
-/** What can be cut: sheets and flat packets with a size; what is folded or rolled is larger than it is measured. */
+/** What can be cut: sheets and flat packets with a size, and what is folded or rolled when it is said how large it is opened out. */
 export const isCut = (s: Supply): boolean =>
-  ['sheet', 'pocket'].includes(s.form) && s.width !== null && s.depth !== null;
+  isOffRoll(s) || (['sheet', 'pocket'].includes(s.form) && s.width !== null && s.depth !== null);
+
+/** What is cut off a roll or a bolt: its face and the length that is left are known. */
+export const isOffRoll = (s: Supply): boolean => s.openWidth !== null && s.openLength !== null;
 
 const GRAIN_WORDS: Record<CutPiece['grain'], string> = {
   any: 'either way',

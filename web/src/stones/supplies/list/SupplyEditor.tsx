@@ -118,6 +118,29 @@ export function SupplyEditor({ supply }: { supply: Supply }) {
           />
         </div>
       </fieldset>
+      {(supply.form === 'roll' || supply.form === 'soft') && (
+        <fieldset>
+          <legend className="text-[13px] font-semibold">Opened out, to cut from</legend>
+          <div className="grid grid-cols-2 gap-2">
+            <LengthField
+              label="face"
+              empty="not said"
+              optional
+              positive
+              mm={supply.openWidth}
+              onCommit={(openWidth) => set({ openWidth })}
+            />
+            <LengthField
+              label="length left"
+              empty="not said"
+              optional
+              positive
+              mm={supply.openLength}
+              onCommit={(openLength) => set({ openLength })}
+            />
+          </div>
+        </fieldset>
+      )}
       {homeless.map((share) => (
         <WhereItGoes key={share} supply={supply} share={share} />
       ))}
