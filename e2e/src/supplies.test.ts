@@ -17,7 +17,15 @@ async function emptyRoom(): Promise<string> {
   const read = importPlan(readFileSync(join(root, 'demo/plans/the-pump-house.heron.json'), 'utf8'), 'x');
   if (!read.ok) throw new Error(read.reason);
   const none = emptyPlan('x');
-  const plan = { ...read.plan, supplies: none.supplies, homes: none.homes, uses: none.uses, bans: none.bans };
+  const plan = {
+    ...read.plan,
+    supplies: none.supplies,
+    homes: none.homes,
+    uses: none.uses,
+    bans: none.bans,
+    scraps: none.scraps,
+    cutPieces: none.cutPieces,
+  };
   return (await post<{ id: string }>(`${app.server.url}/api/plans`, { file: exportPlan(plan) })).id;
 }
 
@@ -199,7 +207,7 @@ describe('sorting, keeping and counting', () => {
         .getByRole('button', { name: /They have left/ })
         .last()
         .tap();
-      await until(async () => (await suppliesOf(id)).length === 135, 'five are gone');
+      await until(async () => (await suppliesOf(id)).length === 143, 'five are gone');
       expect(errors).toEqual([]);
     } finally {
       await context.close();
@@ -212,7 +220,7 @@ describe('sorting, keeping and counting', () => {
     const { page } = app;
     const grid = page.getByRole('grid', { name: 'Supplies' });
     await page.getByLabel('Narrow the list').fill('ripstop');
-    await page.waitForSelector('text=/^5 of 140/');
+    await page.waitForSelector('text=/^5 of 148/');
     await grid.focus();
     await page.keyboard.press('Control+a');
     const bar = page.getByRole('group', { name: 'What becomes of these 5' });
@@ -249,7 +257,7 @@ describe('sorting, keeping and counting', () => {
     await page.getByLabel('Narrow the list').fill('');
     await page.getByRole('button', { name: 'Views' }).click();
     await page.getByRole('menuitem', { name: 'Cloth', exact: true }).click();
-    await page.waitForSelector('text=/^5 of 140/');
+    await page.waitForSelector('text=/^5 of 148/');
     expect(app.errors).toEqual([]);
   });
 
