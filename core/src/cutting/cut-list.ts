@@ -14,7 +14,7 @@ export type CutList = {
 };
 
 /** Ways of weighing large pieces against small ones that are tried: their area to these powers (own choice). */
-const POWERS = [1, 1.15, 0.8, 0];
+const POWERS = [1, 0];
 /** Of so many kinds of pieces every few are tried together. */
 const MOST_KINDS = 5;
 /** The search for fewer sheets gives up after so many steps. */
