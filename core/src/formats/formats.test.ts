@@ -147,7 +147,7 @@ describe('plan files of every version ever written', () => {
     const schema = JSON.stringify(z.toJSONSchema(PlanFile, { io: 'input' }));
     expect([PLAN_VERSION, createHash('sha256').update(schema).digest('hex').slice(0, 16)]).toEqual([
       8,
-      '7476e91e8212ca16',
+      'bf01f4d6534c4a64',
     ]);
   });
 });

@@ -37,7 +37,8 @@ export type Lot = {
   supply: Supply;
   share: Share;
   count: number;
-  /** periods in which it is there, one bit each */ periods: number;
+  /** periods in which it is there, one bit each */
+  periods: number;
 };
 
 /** A plan as a slotting problem before it is said how much of each place's room may be used. */

@@ -423,7 +423,7 @@ export const ColourRow = z.strictObject({
   name: named,
   order: z.enum(ROW_ORDERS),
   placeIds: z.array(Id).min(1, 'needs a slot').max(200),
-  slots: z.array(z.string().max(60)).max(200),
+  slots: z.array(z.union([Id, z.literal('')])).max(200),
 });
 export type ColourRow = z.infer<typeof ColourRow>;
 

@@ -118,6 +118,55 @@ describe('entries of one thing put together', () => {
       { numRuns: 60 },
     );
   });
+  test('what is cut of it, its scraps, the length left and where it is named among colours come along; undo parts them again', () => {
+    const plan = run(
+      run(room, {
+        type: 'addSupplies',
+        supplies: [
+          block({ id: 'a', openWidth: 1500, openLength: 2000 }),
+          block({ id: 'b', openWidth: 1500, openLength: 700 }),
+        ],
+      }),
+      {
+        type: 'several',
+        words: 'paper',
+        commands: [
+          {
+            type: 'addCutPiece',
+            cutPiece: {
+              id: 'p',
+              supplyId: 'b',
+              name: 'Mat',
+              width: 90,
+              depth: 60,
+              grain: 'any',
+              have: 4,
+              keep: 8,
+              below: 3,
+            },
+          },
+          {
+            type: 'addScrap',
+            scrap: { id: 's', supplyId: 'b', colour: null, width: 50, depth: 60, count: 2, placeId: null },
+          },
+          { type: 'addPalette', palette: { id: 'c', name: 'Both', supplyIds: ['a', 'b'] } },
+          {
+            type: 'addColourRow',
+            colourRow: { id: 'r', name: 'Row', order: 'name', placeIds: [places[0]!], slots: ['', 'b'] },
+          },
+        ],
+      },
+    );
+    const done = apply(plan, { type: 'mergeSupplies', id: 'a', others: ['b'] });
+    if (!done.ok) throw new Error(done.reason);
+    expect(planTrouble(done.plan)).toBeNull();
+    expect(done.plan.cutPieces.p).toMatchObject({ supplyId: 'a', have: 4 });
+    expect(done.plan.scraps.s).toMatchObject({ supplyId: 'a', count: 2 });
+    expect(done.plan.palettes.c!.supplyIds).toEqual(['a']);
+    expect(done.plan.colourRows.r!.slots).toEqual(['', 'a']);
+    expect(done.plan.supplies.a).toMatchObject({ openWidth: 1500, openLength: 2700 });
+    expect(run(done.plan, done.inverse as never)).toEqual(plan);
+  });
   test('a thing cannot be put together with itself, nor with what is not there', () => {
     const plan = run(room, { type: 'addSupplies', supplies: [block({ id: 'a' }), block({ id: 'b' })] });
     for (const others of [['a'], ['b', 'b'], ['nobody']])

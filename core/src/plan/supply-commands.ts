@@ -52,6 +52,10 @@ function mergeOne(edit: Edit, kept: Supply, other: Supply): Ran {
     mass: kept.mass || other.mass,
     grammage: kept.grammage ?? other.grammage,
     colour: kept.colour ?? other.colour,
+    openWidth: kept.openWidth ?? other.openWidth,
+    // two lengths of one stuff are as long together
+    openLength:
+      kept.openLength === null && other.openLength === null ? null : (kept.openLength ?? 0) + (other.openLength ?? 0),
     family: kept.family || other.family,
     kind: kept.kind || other.kind,
     note: [kept.note, other.note]
@@ -90,7 +94,29 @@ function mergeOne(edit: Edit, kept: Supply, other: Supply): Ran {
     const wrong = edit.put('bans', { ...ban, supplyId: kept.id });
     if (wrong) return wrong;
   }
-  return edit.takeOut('supplies', other.id);
+  return renameIn(edit, other.id, kept.id) ?? edit.takeOut('supplies', other.id);
+}
+
+/** What is cut of a supply, its scraps, and where it is named among colours, said of another one. */
+function renameIn(edit: Edit, from: string, to: string): Ran {
+  const again = (id: string) => (id === from ? to : id);
+  const rows = [
+    ...edit.having('cutPieces', 'supplyId', from).map((r) => () => edit.put('cutPieces', { ...r, supplyId: to })),
+    ...edit.having('scraps', 'supplyId', from).map((r) => () => edit.put('scraps', { ...r, supplyId: to })),
+    ...edit
+      .all('palettes')
+      .filter((r) => r.supplyIds.includes(from))
+      .map((r) => () => edit.put('palettes', { ...r, supplyIds: [...new Set(r.supplyIds.map(again))] })),
+    ...edit
+      .all('colourRows')
+      .filter((r) => r.slots.includes(from))
+      .map((r) => () => edit.put('colourRows', { ...r, slots: r.slots.map(again) })),
+  ];
+  for (const put of rows) {
+    const trouble = put();
+    if (trouble) return trouble;
+  }
+  return null;
 }
 
 /** Says of every home of a supply how many it holds; one that holds none goes. */

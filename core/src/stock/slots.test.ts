@@ -87,6 +87,11 @@ describe('paper in slots', () => {
     ).toHaveLength(8);
   });
 
+  test('two colours in one slot are parted when the row is laid', () => {
+    const plan = applied(room(card('orange', '#e07020')), home('orange', 'slots.0.1'));
+    expect(rowInOrder(plan, rowOf(plan), 'rainbow')!.slots.filter(Boolean)).toHaveLength(6);
+  });
+
   test('a newcomer finds its slot between its neighbours; a row in no order says so', () => {
     const plan = room(card('orange', '#e07020'));
     const { orange } = plan.supplies;

@@ -141,7 +141,10 @@ export type RowPlan = {
  */
 export function rowInOrder(plan: Plan, row: SlotRow, order: Order, more: readonly string[] = []): RowPlan | null {
   const now = rowNow(plan, row);
-  const ids = [...new Set([...now.flatMap((id) => id ?? []), ...more])].filter((id) => plan.supplies[id]);
+  // two that share a slot today are two
+  const there = row.places.flatMap((p) => homesIn(plan, p.id).filter((h) => h.share === 'working'));
+  const several = row.places.length > 1 ? there.map((h) => h.supplyId) : [];
+  const ids = [...new Set([...now.flatMap((id) => id ?? []), ...several, ...more])].filter((id) => plan.supplies[id]);
   const wanted = (fast: boolean) =>
     ids.map((id) => {
       const supply = plan.supplies[id]!;

@@ -2,6 +2,7 @@ import { useMemo, useRef, useState } from 'react';
 import { colourOf, webColour } from '@heronstone/core/colour';
 import { colourIn } from '@heronstone/core/lines';
 import { formatLength } from '@heronstone/core/lengths';
+import { toast } from 'sonner';
 import { type Plan } from '@heronstone/core/plan';
 import { nearestInStock } from '@heronstone/core/stock';
 import { placeWords } from './SwatchChart.tsx';
@@ -50,7 +51,11 @@ export function Nearest({ plan, onChoose }: { plan: Plan; onChoose: (id: string)
             className="sr-only"
             onChange={(e) => {
               const [file] = e.target.files ?? [];
-              if (file) void createImageBitmap(file).then(setPhoto, () => setPhoto(null));
+              if (file)
+                void createImageBitmap(file).then(setPhoto, () => {
+                  setPhoto(null);
+                  toast('That is no picture this browser can open.');
+                });
             }}
           />
         </label>

@@ -2,7 +2,7 @@ import { Check, Printer } from 'lucide-react';
 import { useId, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { type Cut, cutTogether, drawnOf, type OffRoll, offRoll, outOfScraps } from '@heronstone/core/cutting';
-import { caliperOf } from '@heronstone/core/fit';
+import { pieceOf } from '@heronstone/core/fit';
 import { formatLength } from '@heronstone/core/lengths';
 import { type CutPiece, type Plan, type Supply } from '@heronstone/core/plan';
 import { usePlan } from '../../../state/plan-store.ts';
@@ -16,7 +16,7 @@ type Wanted = { piece: CutPiece; count: number };
 
 /** Paper of which nothing is known is taken to be so thick, mm (own assumption). */
 const USUAL = 0.3;
-const caliper = (s: Supply): number => s.height ?? (s.grammage === null ? USUAL : caliperOf(s.grammage));
+const caliper = (s: Supply): number => pieceOf(s)?.height ?? USUAL;
 /** Paper has its grain along the longer side unless it is square (common practice). */
 const grainOf = (s: Supply) => (s.width === s.depth ? null : s.width! > s.depth! ? 'width' : 'depth');
 const sizeOf = (p: CutPiece) => `${p.width} ${p.depth} ${p.grain}`;
