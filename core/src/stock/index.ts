@@ -44,3 +44,13 @@ export {
   type SlotRow,
 } from './slots.ts';
 export { oneWalk, type OneWalk } from './one-walk.ts';
+export {
+  cutAhead,
+  cutCommand,
+  cutSaves,
+  isCut,
+  isOffRoll,
+  missingOf,
+  type CutWork,
+  type WantedPiece,
+} from './cut-ahead.ts';

@@ -1,63 +1,31 @@
 import { Check, Printer } from 'lucide-react';
 import { useId, useMemo, useState } from 'react';
 import { toast } from 'sonner';
-import { type Cut, cutTogether, drawnOf, type OffRoll, offRoll, outOfScraps } from '@heronstone/core/cutting';
-import { pieceOf } from '@heronstone/core/fit';
+import { type Cut, drawnOf } from '@heronstone/core/cutting';
 import { formatLength } from '@heronstone/core/lengths';
-import { type CutPiece, type Plan, type Supply } from '@heronstone/core/plan';
+import { type CutPiece, type Plan } from '@heronstone/core/plan';
+import { cutAhead, cutCommand, type WantedPiece } from '@heronstone/core/stock';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
-import { isOffRoll } from './Pieces.tsx';
 import { printPart } from '../../../ui/print.ts';
 import { NumberField } from '../../../ui/fields.tsx';
 import { countWords } from '../../../ui/words.ts';
 
-type Wanted = { piece: CutPiece; count: number };
-
-/** Paper of which nothing is known is taken to be so thick, mm (own assumption). */
-const USUAL = 0.3;
-const caliper = (s: Supply): number => pieceOf(s)?.height ?? USUAL;
-/** Paper has its grain along the longer side unless it is square (common practice). */
-const grainOf = (s: Supply) => (s.width === s.depth ? null : s.width! > s.depth! ? 'width' : 'depth');
-const sizeOf = (p: CutPiece) => `${p.width} ${p.depth} ${p.grain}`;
-
 /** What is to be cut now: patterns, drawn, in stacks as high as the cutter takes, the cuts numbered in their order. */
-export function CutList({ plan, list: asked, onDone }: { plan: Plan; list: readonly Wanted[]; onDone: () => void }) {
+export function CutList({
+  plan,
+  list: asked,
+  onDone,
+}: {
+  plan: Plan;
+  list: readonly WantedPiece[];
+  onDone: () => void;
+}) {
   const dispatch = usePlan((s) => s.dispatch);
   const [stack, setStack] = useState(1);
-  const scraps = useMemo(() => outOfScraps(Object.values(plan.scraps), asked), [plan.scraps, asked]);
-  // what comes out of scraps needs no sheet
-  const list = useMemo(
-    () =>
-      asked.flatMap(({ piece, count }) => {
-        const left = scraps.reduce((n, s) => (s.piece.id === piece.id ? n - s.count : n), count);
-        return left > 0 ? [{ piece, count: left }] : [];
-      }),
-    [asked, scraps],
-  );
-  const work = useMemo(() => {
-    // pieces of one size are one kind whatever they are called
-    const kinds = [...new Map(list.map(({ piece }) => [sizeOf(piece), piece])).values()];
-    const all = [...new Set(list.map((l) => l.piece.supplyId))].flatMap((id) => plan.supplies[id] ?? []);
-    const papers = all.filter((s) => !isOffRoll(s));
-    const wantedOf = (s: Supply) =>
-      kinds.map((k) =>
-        list.reduce((sum, l) => sum + (l.piece.supplyId === s.id && sizeOf(l.piece) === sizeOf(k) ? l.count : 0), 0),
-      );
-    const rolls = all.filter(isOffRoll).map((supply) => {
-      const wanted = wantedOf(supply);
-      return { supply, wanted, off: offRoll(supply.openWidth!, supply.openLength!, kinds, wanted) };
-    });
-    const jobs = papers.map((s) => ({
-      id: s.id,
-      sheet: { width: s.width ?? 1, depth: s.depth ?? 1, grain: grainOf(s) } as const,
-      caliper: caliper(s),
-      wanted: wantedOf(s),
-    }));
-    return { kinds, papers, rolls, ...cutTogether(jobs, kinds, 0, stack) };
-  }, [plan.supplies, list, stack]);
+  const work = useMemo(() => cutAhead(plan, asked, stack), [plan, asked, stack]);
   if (asked.length === 0) return null;
-  const { kinds, papers, rolls, lists, runs } = work;
+  const { scraps, kinds, papers, rolls, lists, runs } = work;
   const { measure } = plan.head;
   const strokes = runs.reduce((sum, r) => sum + r.strokes, 0);
   const short = papers.filter((p) => p.working + p.backstock < lists.get(p.id)!.sheets);
@@ -70,32 +38,7 @@ export function CutList({ plan, list: asked, onDone }: { plan: Plan; list: reado
   const sheets = papers.reduce((sum, p) => sum + lists.get(p.id)!.sheets, 0);
   const bound = papers.reduce((sum, p) => sum + lists.get(p.id)!.bound, 0);
   const done = () => {
-    const commands = [
-      ...asked.map(({ piece, count }) => {
-        const cut = count - missingOf(work, piece, list.find((l) => l.piece.id === piece.id)?.count ?? 0);
-        return { type: 'setCutPiece' as const, id: piece.id, set: { have: piece.have + cut } };
-      }),
-      ...[...new Set(scraps.map((s) => s.scrap))].map((scrap) => {
-        const left = scraps.reduce((n, s) => (s.scrap === scrap ? n - s.count : n), scrap.count);
-        return left > 0
-          ? { type: 'setScrap' as const, id: scrap.id, set: { count: left } }
-          : { type: 'removeScrap' as const, id: scrap.id };
-      }),
-      ...rolls.map(({ supply, off }) => {
-        const left = supply.openLength! - off.used;
-        return { type: 'setSupply' as const, id: supply.id, set: { openLength: left > 1 ? left : null } };
-      }),
-      ...papers.map((p) => {
-        const used = lists.get(p.id)!.sheets;
-        const working = Math.max(0, p.working - used);
-        return {
-          type: 'setSupply' as const,
-          id: p.id,
-          set: { working, backstock: Math.max(0, p.backstock - Math.max(0, used - p.working)) },
-        };
-      }),
-    ];
-    if (dispatch({ type: 'several', words: 'cut ahead', commands: commands as never })) {
+    if (dispatch(cutCommand(asked, work))) {
       toast.success('Cut: the pieces are counted, the sheets taken off.');
       onDone();
     }
@@ -185,22 +128,6 @@ export function CutList({ plan, list: asked, onDone }: { plan: Plan; list: reado
       </ol>
     </section>
   );
-}
-
-/** How many of a piece do not come out: it is larger than the sheet, or the roll is too short. */
-function missingOf(
-  work: {
-    kinds: readonly CutPiece[];
-    lists: ReadonlyMap<string, { tooLarge: number[] }>;
-    rolls: readonly { supply: Supply; wanted: number[]; off: OffRoll }[];
-  },
-  piece: CutPiece,
-  count: number,
-): number {
-  const kind = work.kinds.findIndex((k) => sizeOf(k) === sizeOf(piece));
-  const roll = work.rolls.find((r) => r.supply.id === piece.supplyId);
-  if (roll) return Math.min(count, Math.max(0, (roll.wanted[kind] ?? 0) - (roll.off.counts[kind] ?? 0)));
-  return work.lists.get(piece.supplyId)?.tooLarge.includes(kind) ? count : 0;
 }
 
 /** A sheet with its pieces, to scale: what is left over hatched, the cuts numbered. */

@@ -1,5 +1,6 @@
 import { useMemo, useState } from 'react';
 import { type CutPiece } from '@heronstone/core/plan';
+import { missingOf } from '@heronstone/core/stock';
 import { usePlan } from '../../../state/plan-store.ts';
 import { CutList } from './CutList.tsx';
 import { Pieces } from './Pieces.tsx';
@@ -15,7 +16,7 @@ export default function Cutting() {
     [plan.cutPieces],
   );
   /** so many are to be cut: as asked for, else what is missing of those of which there are too few */
-  const wanted = (p: CutPiece) => asked.get(p.id) ?? (p.have < p.below ? Math.max(0, p.keep - p.have) : 0);
+  const wanted = (p: CutPiece) => asked.get(p.id) ?? missingOf(p);
   const list = pieces.flatMap((p) => (wanted(p) > 0 ? [{ piece: p, count: wanted(p) }] : []));
   return (
     <div className="grid grow grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,1fr)_22rem]">

@@ -1,22 +1,14 @@
 import { Minus, Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { aheadSaves } from '@heronstone/core/cutting';
-import { costOfHome, yearlyUses } from '@heronstone/core/homes';
 import { formatLength } from '@heronstone/core/lengths';
-import { type CutPiece, homesOf, newId, type Plan, type Supply } from '@heronstone/core/plan';
+import { type CutPiece, newId, type Plan } from '@heronstone/core/plan';
+import { cutSaves, isCut } from '@heronstone/core/stock';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
 import { NumberField, SelectField, TextField } from '../../../ui/fields.tsx';
 import { yearWords } from '../../../ui/words.ts';
 import { NO_SIZE, SizeFields } from './SizeFields.tsx';
-
-/** What can be cut: sheets and flat packets with a size, and what is folded or rolled when it is said how large it is opened out. */
-export const isCut = (s: Supply): boolean =>
-  isOffRoll(s) || (['sheet', 'pocket'].includes(s.form) && s.width !== null && s.depth !== null);
-
-/** What is cut off a roll or a bolt: its face and the length that is left are known. */
-export const isOffRoll = (s: Supply): boolean => s.openWidth !== null && s.openLength !== null;
 
 const GRAIN_WORDS: Record<CutPiece['grain'], string> = {
   any: 'either way',
@@ -73,7 +65,7 @@ function Row({
   const [open, setOpen] = useState(false);
   const { measure } = plan.head;
   const paper = plan.supplies[piece.supplyId]!;
-  const saves = savesOf(plan, piece);
+  const saves = cutSaves(plan, piece);
   const set = (part: Partial<CutPiece>) => dispatch({ type: 'setCutPiece', id: piece.id, set: part });
   const title = `${piece.name} of ${paper.name}`;
   return (
@@ -153,15 +145,6 @@ function Level({ piece, colour, wanted }: { piece: CutPiece; colour: string | nu
       </span>
     </span>
   );
-}
-
-/** What keeping a piece cut saves a year, s: as often as the paper is fetched, in batches of as many as are kept. */
-function savesOf(plan: Plan, piece: CutPiece): number {
-  const supply = plan.supplies[piece.supplyId]!;
-  const used = yearlyUses(plan, supply, 'working').reduce((sum, u) => sum + (u.consumed ? u.fetches : 0), 0);
-  const [home] = homesOf(plan, supply.id, 'working');
-  const each = home ? (costOfHome(plan, supply, 'working', home.placeId)?.each ?? 0) : 0;
-  return aheadSaves(used, piece.keep, Number.isFinite(each) ? each : 0);
 }
 
 function OneMore({ plan }: { plan: Plan }) {

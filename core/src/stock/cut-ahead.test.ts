@@ -1,0 +1,70 @@
+import { describe, expect, test } from '@jest/globals';
+import { type Command, type CutPiece, type Plan } from '../plan/index.ts';
+import { applied, block, home, sheet, tinyRoom, unit, use, withUnits } from '../testing/index.ts';
+import { cutAhead, cutCommand, cutSaves, isCut, missingOf } from './index.ts';
+
+const keep = (id: string, supplyId: string, set: Partial<CutPiece> = {}): Command => ({
+  type: 'addCutPiece',
+  cutPiece: { id, supplyId, name: id, width: 105, depth: 148, grain: 'any', have: 0, keep: 8, below: 3, ...set },
+});
+const red = sheet({ id: 'red', width: 210, depth: 297, height: 0.3, working: 3, backstock: 5 });
+const room = (...commands: Command[]): Plan =>
+  applied(
+    withUnits(tinyRoom(), unit('lowChest', { x: 3900, y: 3600 })),
+    {
+      type: 'addSupplies',
+      supplies: [
+        red,
+        block({ id: 'cloth', form: 'soft', openWidth: 1000, openLength: 350 }),
+        block({ id: 'folded', form: 'soft' }),
+      ],
+    },
+    ...commands,
+  );
+const asked = (plan: Plan, ...list: [string, number][]) =>
+  list.map(([id, count]) => ({ piece: plan.cutPieces[id]!, count }));
+
+describe('cutting ahead', () => {
+  test('when there are too few, what is missing of those kept; folded stuff is cut only when it is said how large it is', () => {
+    const plan = room(keep('a', 'red', { have: 2 }), keep('b', 'red', { have: 3 }));
+    expect([missingOf(plan.cutPieces.a!), missingOf(plan.cutPieces.b!)]).toEqual([6, 0]);
+    expect(['red', 'cloth', 'folded'].map((id) => isCut(plan.supplies[id]!))).toEqual([true, true, false]);
+  });
+
+  test('out of scraps first, then of sheets; cut, everything is counted and taken off, the reserve when the rest is used', () => {
+    const plan = room(keep('base', 'red'), keep('huge', 'red', { width: 400, depth: 400 }), {
+      type: 'addScrap',
+      scrap: { id: 's', supplyId: 'red', colour: null, width: 110, depth: 150, count: 3, placeId: null },
+    });
+    const want = asked(plan, ['base', 18], ['huge', 2]);
+    const work = cutAhead(plan, want, 1);
+    expect(work.scraps).toMatchObject([{ count: 3 }]);
+    // fifteen more at four a sheet (ISO 216, memory: A4 is four A6)
+    expect(work.lists.get('red')).toMatchObject({ sheets: 4, bound: 4 });
+    expect([...work.missing]).toEqual([['huge', 2]]);
+    const then = applied(plan, cutCommand(want, work));
+    expect(then.cutPieces.base!.have).toBe(18);
+    expect(then.cutPieces.huge!.have).toBe(0);
+    expect(then.scraps).toEqual({});
+    expect(then.supplies.red).toMatchObject({ working: 0, backstock: 4 });
+  });
+
+  test('off a roll as many as its length gives; the length used is taken off', () => {
+    const plan = room(keep('panel', 'cloth', { width: 500, depth: 100, grain: 'depth' }));
+    const want = asked(plan, ['panel', 9]);
+    const work = cutAhead(plan, want, 1);
+    expect([...work.missing]).toEqual([['panel', 3]]);
+    const then = applied(plan, cutCommand(want, work));
+    expect(then.cutPieces.panel!.have).toBe(6);
+    expect(then.supplies.cloth!.openLength).toBe(50);
+  });
+
+  test('cut ahead saves nothing of what is never used up, and the more the larger the batch', () => {
+    const used: Command = { type: 'addUse', use: { ...use('red', 2), usedUp: 2 } };
+    const plan = room(keep('a', 'red'), keep('b', 'red', { keep: 20 }), home('red', 'lowChest.0.0'));
+    expect(cutSaves(plan, plan.cutPieces.a!)).toBe(0);
+    const busy = applied(plan, used);
+    expect(cutSaves(busy, busy.cutPieces.a!)).toBeGreaterThan(0);
+    expect(cutSaves(busy, busy.cutPieces.b!)).toBeGreaterThan(cutSaves(busy, busy.cutPieces.a!));
+  });
+});
