@@ -43,6 +43,7 @@ describe('paper: rows of colours, the chart, cutting, scraps', () => {
           rows: 2,
           columns: 22,
         }),
+        unit('cubeUnit', { id: 'cubes', x: 800, y: 5800, width: 1380, depth: 390, height: 1380, rows: 4, columns: 4 }),
       ),
       { type: 'addSupplies', supplies: cards },
     );
@@ -82,6 +83,53 @@ describe('paper: rows of colours, the chart, cutting, scraps', () => {
     await page.close();
   }, 120_000);
 
+  test('slots planned for forty colours: how many, in what, how heavy; made, and told whether a pad goes in', async () => {
+    const { page, errors } = await newPage(browser);
+    await page.goto(`${server.url}/p/${plan}/supplies?view=colours`);
+    const rows = page.getByRole('region', { name: 'Rows' });
+    await rows.getByText('Plan slots for the 40 of the chart').click();
+    await rows.getByText(/40 colours want 50 slots/).waitFor();
+    // twelve in each, as such inserts are sold (common practice): five cubbies
+    await rows.getByLabel('slots each').fill('12');
+    await rows.getByLabel('slots each').press('Enter');
+    await rows.getByText(/20 % of them free: 5 places of 12/).waitFor();
+    await rows.getByLabel('slots each').fill('none');
+    await rows.getByLabel('slots each').press('Enter');
+    await rows.getByText('“none” is not a number.').waitFor();
+    await rows.getByLabel('slots each').press('Escape');
+    await rows.getByRole('button', { name: 'Divide it so' }).click();
+    await until(
+      async () =>
+        Object.values((await serverPlan(server.url, plan)).plan.places).filter(
+          (p) => p.unitId === 'cubes' && p.kind === 'slot',
+        ).length === 60,
+      'five cubbies have twelve slots each',
+    );
+    // the row of all five is the one on the screen
+    await rows.getByText('Now: 0 of 60 slots').waitFor();
+    const pad = rows.getByLabel('Does this pad go in?');
+    const answer = rows.getByRole('status');
+    for (const [size, words] of [
+      ['12 x 12 x 1/2 in', /^Yes, one in each slot/],
+      ['14 x 14 x 1/2 in', /^No: it needs [\d.]+ (mm|cm) more/],
+      ['large', /^A size is two or three lengths/],
+    ] as const) {
+      await pad.fill(size);
+      await pad.press('Enter');
+      await answer.getByText(words).waitFor();
+    }
+    await page.getByRole('button', { name: 'Undo' }).first().click();
+    await until(
+      async () =>
+        !Object.values((await serverPlan(server.url, plan)).plan.places).some(
+          (p) => p.unitId === 'cubes' && p.kind === 'slot',
+        ),
+      'the slots are undone',
+    );
+    expect(errors).toEqual([]);
+    await page.close();
+  }, 60_000);
+
   test('three colours chosen and kept, ten bases of each cut, and a scrap in the stead of a sheet', async () => {
     const { page, errors } = await newPage(browser);
     await page.goto(`${server.url}/p/${plan}/supplies?view=colours`);
@@ -97,10 +145,10 @@ describe('paper: rows of colours, the chart, cutting, scraps', () => {
     await page.goto(`${server.url}/p/${plan}/supplies?view=cutting`);
     const kept = page.getByRole('region', { name: 'Kept cut' });
     for (const i of [3, 17, 30]) {
-      await kept.getByLabel('piece').fill('Base');
+      await kept.getByRole('textbox', { name: 'piece' }).fill('Base');
       await kept.getByLabel('width').last().fill('4.25 in');
       await kept.getByLabel('depth').last().fill('11 in');
-      await kept.getByLabel('out of').selectOption(`card-${i}`);
+      await kept.getByLabel('out of', { exact: true }).selectOption(`card-${i}`);
       await kept.getByRole('button', { name: 'Keep it cut' }).click();
       const row = kept.getByRole('listitem').filter({ hasText: `Card ${i} ` });
       await row.getByRole('button', { name: /^Base/ }).click();
@@ -116,6 +164,18 @@ describe('paper: rows of colours, the chart, cutting, scraps', () => {
     const now = async () => (await serverPlan(server.url, plan)).plan;
     await until(async () => (await now()).supplies['card-17']!.working === 15, 'five sheets are taken off');
     expect(Object.values((await now()).cutPieces).map((p) => p.have)).toEqual([10, 10, 10]);
+
+    // and five tags, this once: they are cut and kept nowhere
+    await kept.getByLabel('out of', { exact: true }).selectOption('card-5');
+    await kept.getByLabel('usual pieces').selectOption({ label: 'tag, 7.6 cm × 7.6 cm' });
+    await kept.getByLabel('or just').fill('5');
+    await kept.getByLabel('or just').press('Enter');
+    await kept.getByRole('button', { name: 'Cut once' }).click();
+    await kept.getByText('this once: 5 tag of Card 5').waitFor();
+    await list.getByText(/1 sheet, which is the fewest there can be/).waitFor();
+    await list.getByRole('button', { name: 'It is cut' }).click();
+    await until(async () => (await now()).supplies['card-5']!.working === 19, 'one sheet is taken off');
+    expect(Object.keys((await now()).cutPieces)).toHaveLength(3);
 
     // a scrap of card 3 is left over: it does for a tag of 65 × 90 mm
     const scraps = page.getByRole('complementary', { name: 'Scraps' });

@@ -15,7 +15,10 @@ import {
 } from './index.ts';
 
 const web = (name: string) => `#${(colorsNamed as Record<string, number>)[name]!.toString(16).padStart(6, '0')}`;
-const thing = (id: string, colour: string | null, name = id, line = ''): Coloured => ({ id, name, colour, line });
+const thing = (id: string, colour: string | null, name = id, line = ''): Coloured => ({
+  ...{ id, name, colour, line },
+  ...{ theme: '', width: null, depth: null },
+});
 
 describe('families of colour', () => {
   // names of CSS Color 4: what the web calls a red is one
@@ -58,7 +61,7 @@ describe('families of colour', () => {
 
 describe('rows', () => {
   const hex = fc.integer({ min: 0, max: 0xffffff }).map((n) => `#${n.toString(16).padStart(6, '0')}`);
-  const orders = fc.constantFrom('rainbow', 'lightness', 'name', 'line');
+  const orders = fc.constantFrom('rainbow', 'lightness', 'name', 'line', 'theme', 'size');
 
   test('the rainbow: neutrals first, then round the wheel from red, light before dark', () => {
     const row = ['navy', 'white', 'pink', 'skyblue', 'red', 'black', 'gold'].map((n) => thing(n, web(n)));

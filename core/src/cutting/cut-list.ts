@@ -100,6 +100,11 @@ export class Patterns {
     }
     const sheets = count();
     const used = ask.reduce((sum, n, i) => sum + n * areas[i]!, 0);
+    // what is not wanted of this sheet at all is not cut out of it
+    patterns = patterns.map(({ cut, sheets }) => {
+      const only = without(cut, (piece) => wanted[piece] === 0);
+      return { cut: only, counts: countsOf(only, wanted.length), sheets };
+    });
     return { patterns, sheets, bound, waste: sheets * this.sheet.width * this.sheet.depth - used, tooLarge };
   }
 
@@ -138,6 +143,15 @@ const renamed = (cut: Cut, as: readonly number[]): Cut =>
     : cut.what === 'cut'
       ? { ...cut, first: renamed(cut.first, as), second: renamed(cut.second, as) }
       : cut;
+
+/** A way of cutting in which some pieces are not cut out: left over together with what was left beside them. */
+function without(cut: Cut, unwanted: (piece: number) => boolean): Cut {
+  const { width, depth } = cut;
+  if (cut.what === 'piece') return unwanted(cut.piece) ? { what: 'left', width, depth } : cut;
+  if (cut.what === 'left') return cut;
+  const [first, second] = [without(cut.first, unwanted), without(cut.second, unwanted)];
+  return first.what === 'left' && second.what === 'left' ? { what: 'left', width, depth } : { ...cut, first, second };
+}
 
 /** The fewest sheets for so many of each piece; see {@link Patterns}. */
 export const cutListOf = (sheet: Sheet, pieces: readonly Piece[], wanted: readonly number[], kerf = 0): CutList =>

@@ -3,18 +3,23 @@ import fc from 'fast-check';
 import { type Scrap } from '../plan/index.ts';
 import {
   aheadSaves,
+  countsOf,
   type Cut,
   cutListOf,
   cutTogether,
   drawnOf,
+  envelopeBlank,
   Guillotine,
   holds,
   offRoll,
   outOfScraps,
   type Piece,
+  restsOf,
   scrapsFor,
   type Sheet,
   tooSmall,
+  usualPieces,
+  worthFiling,
   yieldOf,
 } from './index.ts';
 
@@ -339,5 +344,83 @@ describe('scraps', () => {
     expect(tooSmall(box, [{ width: 64, depth: 64 }]).map((s) => s.id)).toEqual(['small']);
     expect(tooSmall(box, [])).toEqual([]);
     expect(holds({ width: 70, depth: 95 }, { width: 95, depth: 70 })).toBe(true);
+  });
+});
+
+describe('what is wanted of one paper only', () => {
+  test('is not cut out of another: of each paper nothing but what was asked for of it, whatever the patterns share', () => {
+    const pieces = [piece(105, 148, 'any', 'base'), piece(90, 50, 'any', 'tag'), piece(197, 197, 'any', 'blank')];
+    const red = [4, 7, 0];
+    const jobs = [
+      { id: 'red', sheet: sheet(305, 305), caliper: 0.3, wanted: red },
+      { id: 'black', sheet: sheet(305, 305), caliper: 0.3, wanted: [8, 0, 8] },
+    ];
+    const { lists, runs } = cutTogether(jobs, pieces, 0, 1);
+    for (const { id, wanted } of jobs)
+      for (const [i, n] of wanted.entries()) {
+        const made = lists.get(id)!.patterns.reduce((sum, p) => sum + p.counts[i]! * p.sheets, 0);
+        if (n === 0) expect(made).toBe(0);
+        else expect(made).toBeGreaterThanOrEqual(n);
+      }
+    for (const run of runs) expect(countsOf(run.cut, 3)).toEqual(run.counts);
+  });
+});
+
+describe('usual pieces and rests', () => {
+  test('letter gives bases of 4 1/4 × 11 and 8 1/2 × 5 1/2, quarters of 4 1/4 × 5 1/2 in; A4 gives A5 and A6 (ANSI Y14.1, ISO 216, memory)', () => {
+    const of = (width: number, depth: number, name: string) =>
+      usualPieces({ width, depth }).find((p) => p.name === name)!;
+    const letter = [8.5 * IN, 11 * IN] as const;
+    expect(of(...letter, 'tall card base')).toMatchObject({
+      width: expect.closeTo(4.25 * IN, 2),
+      depth: expect.closeTo(11 * IN, 2),
+    });
+    expect(of(...letter, 'card base')).toMatchObject({
+      width: expect.closeTo(8.5 * IN, 2),
+      depth: expect.closeTo(5.5 * IN, 2),
+    });
+    expect(of(...letter, 'quarter sheet').depth).toBeCloseTo(5.5 * IN, 2);
+    expect(of(210, 297, 'card base')).toMatchObject({ width: 210, depth: 148.5 });
+    // two bases or four quarters come out of a sheet
+    for (const [name, count] of [
+      ['card base', 2],
+      ['tall card base', 2],
+      ['quarter sheet', 4],
+    ] as const)
+      expect(
+        yieldOf({ width: letter[0], depth: letter[1], grain: null }, { id: 'x', grain: 'any', ...of(...letter, name) })
+          .count,
+      ).toBe(count);
+  });
+
+  test('an envelope’s blank: its corners lie on the sides of the square, its flaps meet over the whole of it', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 50, max: 200 }), fc.integer({ min: 50, max: 200 }), (w, d) => {
+        const side = envelopeBlank(w, d);
+        // laid out by hand: the square turned by 45°, half its diagonal from the middle to a corner; the card in the middle
+        const half = side / Math.SQRT2;
+        const corner = w / 2 + d / 2;
+        // the corner of the card is inside the square, and the flaps over both its halves overlap
+        expect(corner).toBeLessThan(half);
+        const flaps = [half - w / 2, half - d / 2];
+        expect(Math.max(...flaps) * 2).toBeGreaterThan(Math.min(w, d));
+        expect(side).toBeLessThan((w + d) / Math.SQRT2 + 25);
+      }),
+    );
+  });
+
+  test('what is left of a scrap is outside the piece and inside the scrap, and together they are the whole of it', () => {
+    const side = fc.integer({ min: 10, max: 200 });
+    fc.assert(
+      fc.property(side, side, side, side, (width, depth, w, d) => {
+        const rests = restsOf({ width, depth }, { width: w, depth: d });
+        const fits = (w <= width && d <= depth) || (d <= width && w <= depth);
+        const area = rests.reduce((sum, r) => sum + r.width * r.depth, 0);
+        expect(area).toBe(fits ? width * depth - w * d : 0);
+        for (const r of rests) expect(r.width <= width && r.depth <= depth).toBe(true);
+      }),
+    );
+    expect(worthFiling({ width: 40, depth: 300 }, [])).toBe(false);
+    expect(worthFiling({ width: 40, depth: 300 }, [{ width: 200, depth: 30 }])).toBe(true);
   });
 });

@@ -10,7 +10,8 @@ export {
   type Stroke,
 } from './guillotine.ts';
 export { Patterns, cutListOf, cutTogether, type CutList, type Pattern, type Job, type Run } from './cut-list.ts';
-export { outOfScraps, scrapsFor, tooSmall, holds, ALIKE, type Sought } from './scraps.ts';
+export { outOfScraps, restsOf, scrapsFor, tooSmall, worthFiling, holds, ALIKE, type Sought } from './scraps.ts';
+export { envelopeBlank, usualPieces, type UsualPiece } from './usual-pieces.ts';
 export { offRoll, type OffRoll } from './roll.ts';
 export { aheadSaves, SET_UP, STROKE } from './ahead.ts';
 export { CutFile } from './cut-file.ts';

@@ -33,6 +33,44 @@ export function scrapsFor(scraps: readonly Scrap[], sought: Sought): Scrap[] {
 export const tooSmall = (scraps: readonly Scrap[], pieces: readonly { width: number; depth: number }[]): Scrap[] =>
   pieces.length === 0 ? [] : scraps.filter((s) => !pieces.some((p) => holds(s, p)));
 
+/** Shorter than this a rest is filed only where something that is kept cut comes out of it, mm (own assumption). */
+const SMALLEST = 50;
+
+/** Whether a rest is worth filing: something kept cut comes out of it; where nothing is kept cut, it is no mere strip. */
+export const worthFiling = (
+  rest: { width: number; depth: number },
+  pieces: readonly { width: number; depth: number }[],
+): boolean => (pieces.length === 0 ? Math.min(rest.width, rest.depth) >= SMALLEST : pieces.some((p) => holds(rest, p)));
+
+type Rect = { width: number; depth: number };
+
+/**
+ * What is left of a scrap when one piece is cut out of its corner in two cuts from edge to edge: of the four ways (turned or not, either cut first) the
+ * one with the largest single rest. Empty when the piece does not come out of it or nothing is left.
+ */
+export function restsOf(scrap: Rect, piece: Rect): Rect[] {
+  let best: Rect[] = [];
+  const largest = (rests: readonly Rect[]) => Math.max(0, ...rests.map((r) => r.width * r.depth));
+  for (const [w, d] of [
+    [piece.width, piece.depth],
+    [piece.depth, piece.width],
+  ] as const) {
+    if (w > scrap.width || d > scrap.depth) continue;
+    for (const rests of [
+      [
+        { width: scrap.width - w, depth: scrap.depth },
+        { width: w, depth: scrap.depth - d },
+      ],
+      [
+        { width: scrap.width, depth: scrap.depth - d },
+        { width: scrap.width - w, depth: d },
+      ],
+    ])
+      if (largest(rests) > largest(best)) best = rests;
+  }
+  return best.filter((r) => r.width > 0 && r.depth > 0);
+}
+
 /** Pieces that come out of scraps before a sheet is cut: one of a scrap, the largest pieces first, each out of the smallest scrap of its paper. */
 export function outOfScraps<P extends { id: string; supplyId: string; width: number; depth: number }>(
   scraps: readonly Scrap[],

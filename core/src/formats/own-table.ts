@@ -275,6 +275,11 @@ function rowOf(
         // the maker’s own word for it is kept beside
         return void (wordsOf(text).length > 0 && !/^#/.test(text) && keep(i));
       }
+      case 'line':
+      case 'theme':
+        if (text.length > 120) return void keep(i);
+        supply[meanings[i] as 'line' | 'theme'] = text;
+        return say(meanings[i] as 'line' | 'theme');
       case 'uses':
         uses = usesIn(text);
         return;

@@ -49,6 +49,9 @@ export function writeOwnTable(plan: Plan, list: OwnList): string {
             return s.reorderAt === null ? '' : String(s.reorderAt);
           case 'colour':
             return noted.get(heading) ?? s.colour ?? '';
+          case 'line':
+          case 'theme':
+            return s[meaning];
           case 'uses':
             return usesOf(plan, s.id)
               .map((u) => plan.activities[u.activityId]?.name ?? '')

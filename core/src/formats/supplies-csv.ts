@@ -50,6 +50,8 @@ export const CSV_COLUMNS = [
   'on_show',
   'open_width',
   'open_length',
+  'line',
+  'theme',
   'home',
 ] as const;
 type Column = (typeof CSV_COLUMNS)[number];
@@ -243,6 +245,8 @@ function supplyFrom(
     onShow: yes(cell, 'on_show'),
     openWidth: length(cell, 'open_width'),
     openLength: length(cell, 'open_length'),
+    line: cell.line ?? '',
+    theme: cell.theme ?? '',
   };
 }
 
@@ -321,6 +325,8 @@ export function writeSupplies(plan: Pick<Plan, 'supplies' | 'homes' | 'places' |
       s.onShow ? 'yes' : '',
       size(s.openWidth),
       size(s.openLength),
+      s.line,
+      s.theme,
       livesIn(plan, s),
     ]);
   return `${Papa.unparse([[...CSV_COLUMNS], ...rows.map((r) => r.map(safeCell))])}\r\n`;

@@ -148,6 +148,8 @@ export function ofKind(
     onShow: false,
     openWidth: null,
     openLength: null,
+    line: '',
+    theme: '',
   };
 }
 

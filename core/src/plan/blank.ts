@@ -41,6 +41,8 @@ export const SUPPLY_LATER = {
   onShow: false,
   openWidth: null,
   openLength: null,
+  line: '',
+  theme: '',
 } as const satisfies Partial<Supply>;
 
 /** A supply of which nothing but its name is known yet. */

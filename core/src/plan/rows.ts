@@ -407,6 +407,8 @@ export const CutPiece = z.strictObject({
   have: pieces,
   keep: pieces,
   below: pieces,
+  /** where they lie; null: nowhere yet */
+  placeId: Id.nullable(),
 });
 export type CutPiece = z.infer<typeof CutPiece>;
 
@@ -415,7 +417,7 @@ export const Palette = z.strictObject({ id: Id, name: named, supplyIds: z.array(
 export type Palette = z.infer<typeof Palette>;
 
 /** By what a row of colours is in order. */
-export const ROW_ORDERS = ['rainbow', 'lightness', 'name', 'line'] as const;
+export const ROW_ORDERS = ['rainbow', 'lightness', 'name', 'line', 'theme', 'size'] as const;
 
 /** A row of slots in an order: the supply in each, empty where a gap is kept. */
 export const ColourRow = z.strictObject({
@@ -531,6 +533,9 @@ export const Supply = z.strictObject({
   /** opened out or unrolled: its face, and the length that is left, mm; null: it is as large as it is measured, or nobody said */
   openWidth: supplySize,
   openLength: supplySize,
+  /** the maker’s line it is of, and its theme, in free words; empty: none */
+  line: text(120),
+  theme: text(120),
 });
 export type Supply = z.infer<typeof Supply>;
 

@@ -136,6 +136,7 @@ describe('entries of one thing put together', () => {
             cutPiece: {
               id: 'p',
               supplyId: 'b',
+              placeId: null,
               name: 'Mat',
               width: 90,
               depth: 60,

@@ -57,6 +57,8 @@ function mergeOne(edit: Edit, kept: Supply, other: Supply): Ran {
     openLength:
       kept.openLength === null && other.openLength === null ? null : (kept.openLength ?? 0) + (other.openLength ?? 0),
     family: kept.family || other.family,
+    line: kept.line || other.line,
+    theme: kept.theme || other.theme,
     kind: kept.kind || other.kind,
     note: [kept.note, other.note]
       .filter((n, i, all) => n !== '' && all.indexOf(n) === i)

@@ -146,7 +146,8 @@ export const TABLES = {
   }),
   cutPieces: table(rows.CutPiece, 'cut piece', 'cutPiece', {
     since: 8,
-    references: { supplyId: goesWith('supplies') },
+    references: { supplyId: goesWith('supplies'), placeId: emptiedBy('places') },
+    later: { placeId: null },
   }),
   palettes: table(rows.Palette, 'combination of colours', 'palette', { since: 8 }),
   colourRows: table(rows.ColourRow, 'row of colours', 'colourRow', { since: 8 }),

@@ -2,16 +2,19 @@ import {
   aheadSaves,
   type CutList,
   cutTogether,
+  drawnOf,
   type OffRoll,
   offRoll,
   outOfScraps,
+  restsOf,
   type Run,
+  worthFiling,
 } from '../cutting/index.ts';
 import { pieceOf } from '../fit/index.ts';
 import { costOfHome, yearlyUses } from '../homes/index.ts';
-import { type Command, type CutPiece, homesOf, type Plan, type Scrap, type Supply } from '../plan/index.ts';
+import { type Command, type CutPiece, homesOf, newId, type Plan, type Scrap, type Supply } from '../plan/index.ts';
 
-/** So many of a piece that are to be cut. */
+/** So many of a piece that are to be cut; it need not be one that is kept. */
 export type WantedPiece = { piece: CutPiece; count: number };
 
 /** What is cut off a roll or a bolt: its face and the length that is left are known. */
@@ -53,7 +56,14 @@ export type CutWork = {
   rolls: { supply: Supply; wanted: number[]; off: OffRoll }[];
   /** of each piece that was asked for, by its id, how many do not come out */
   missing: ReadonlyMap<string, number>;
+  /** and how many more come out than were asked for: the last sheet of a pattern gives them */
+  extra: ReadonlyMap<string, number>;
+  /** what is left over and worth filing */
+  rests: Rest[];
 };
+
+/** Pieces left over: of which supply, so large, so many, and where the scrap lay out of which they come (null: they are of a sheet). */
+export type Rest = Pick<Scrap, 'supplyId' | 'colour' | 'width' | 'depth' | 'count' | 'placeId'>;
 
 /**
  * Pieces cut as they are wanted: out of scraps first, then out of as few sheets as can be found and as little of each roll.
@@ -85,26 +95,87 @@ export function cutAhead(plan: Plan, asked: readonly WantedPiece[], stack: numbe
     caliper: pieceOf(s)?.height ?? USUAL,
     wanted: wantedOf(s),
   }));
-  const together = cutTogether(jobs, kinds, 0, stack);
+  const joint = cutTogether(jobs, kinds, 0, stack);
   const missing = new Map<string, number>();
   for (const { piece, count } of list) {
     const kind = kinds.findIndex((k) => sizeOf(k) === sizeOf(piece));
     const roll = rolls.find((r) => r.supply.id === piece.supplyId);
-    const none = together.lists.get(piece.supplyId)?.tooLarge.includes(kind) ?? false;
+    const none = joint.lists.get(piece.supplyId)?.tooLarge.includes(kind) ?? false;
     const short = roll ? Math.min(count, roll.wanted[kind]! - roll.off.counts[kind]!) : none ? count : 0;
     if (short > 0) missing.set(piece.id, short);
   }
-  return { scraps, kinds, papers, rolls, ...together, missing };
+  const work = { scraps, kinds, papers, rolls, ...joint, missing };
+  return { ...work, extra: extraOf(list, work), rests: restsLeft(plan, work) };
 }
 
-/** The command that says it is cut: pieces counted, sheets, lengths and scraps taken off. */
-export function cutCommand(asked: readonly WantedPiece[], { scraps, papers, lists, rolls, missing }: CutWork): Command {
+/** What the patterns give beyond what was asked for: it goes to the first piece of that size and paper. */
+function extraOf(list: readonly WantedPiece[], { kinds, lists }: Pick<CutWork, 'kinds' | 'lists'>) {
+  const extra = new Map<string, number>();
+  for (const [supplyId, { patterns }] of lists)
+    for (const [i, kind] of kinds.entries()) {
+      const of = list.filter((l) => l.piece.supplyId === supplyId && sizeOf(l.piece) === sizeOf(kind));
+      const made = patterns.reduce((sum, p) => sum + p.counts[i]! * p.sheets, 0);
+      const over = made - of.reduce((sum, l) => sum + l.count, 0);
+      if (over > 0 && of.length > 0) extra.set(of[0]!.piece.id, over);
+    }
+  return extra;
+}
+
+/** Rests of sheets and of scraps out of which something that is kept cut here could still be cut, those alike together. */
+function restsLeft(plan: Plan, { scraps, papers, lists }: Pick<CutWork, 'scraps' | 'papers' | 'lists'>): Rest[] {
+  const ofScraps = scraps.flatMap(({ piece, scrap, count }) => restsOfScrap(scrap, piece, count));
+  const ofSheets = papers.flatMap(({ id, colour }) =>
+    lists.get(id)!.patterns.flatMap(({ cut, sheets }) =>
+      drawnOf(cut).left.map(({ width, depth }) => ({
+        ...{ width, depth, colour },
+        ...{ supplyId: id, count: sheets, placeId: null },
+      })),
+    ),
+  );
+  return together(plan, [...ofScraps, ...ofSheets]);
+}
+
+const restsOfScrap = (scrap: Scrap, piece: { width: number; depth: number }, count: number): Rest[] => {
+  const { supplyId, colour, placeId } = scrap;
+  return restsOf(scrap, piece).map((rest) => ({ ...rest, supplyId, colour, placeId, count }));
+};
+
+/** What is worth filing of some rests, those alike together. */
+function together(plan: Plan, rests: readonly Rest[]): Rest[] {
+  const pieces = Object.values(plan.cutPieces);
+  const found: Rest[] = [];
+  for (const rest of rests) {
+    if (!worthFiling(rest, pieces)) continue;
+    const like = found.find((r) => alike(r, rest));
+    if (like) like.count += rest.count;
+    else found.push({ ...rest });
+  }
+  return found;
+}
+
+const alike = (a: Rest, b: Rest): boolean =>
+  a.supplyId === b.supplyId &&
+  a.colour === b.colour &&
+  a.placeId === b.placeId &&
+  Math.abs(a.width - b.width) < 0.05 &&
+  Math.abs(a.depth - b.depth) < 0.05;
+
+/**
+ * The command that says it is cut: pieces that are kept counted, sheets, lengths and scraps taken off, rests filed.
+ * @param filed whether what is left over is filed among the scraps
+ */
+export function cutCommand(plan: Plan, asked: readonly WantedPiece[], work: CutWork, filed: boolean): Command {
+  const { scraps, papers, lists, rolls, missing, extra, rests } = work;
   const commands = [
-    ...asked.map(({ piece, count }) => ({
-      type: 'setCutPiece' as const,
-      id: piece.id,
-      set: { have: piece.have + count - (missing.get(piece.id) ?? 0) },
-    })),
+    ...asked.flatMap(({ piece, count }) =>
+      plan.cutPieces[piece.id]
+        ? {
+            type: 'setCutPiece' as const,
+            id: piece.id,
+            set: { have: piece.have + count - (missing.get(piece.id) ?? 0) + (extra.get(piece.id) ?? 0) },
+          }
+        : [],
+    ),
     ...[...new Set(scraps.map((s) => s.scrap))].map((scrap) => {
       const left = scraps.reduce((n, s) => (s.scrap === scrap ? n - s.count : n), scrap.count);
       return left > 0
@@ -120,6 +191,27 @@ export function cutCommand(asked: readonly WantedPiece[], { scraps, papers, list
       const backstock = Math.max(0, p.backstock - Math.max(0, used - p.working));
       return { type: 'setSupply' as const, id: p.id, set: { working: Math.max(0, p.working - used), backstock } };
     }),
+    ...(filed ? filing(plan, rests, new Set(scraps.map((s) => s.scrap.id))) : []),
   ];
   return { type: 'several', words: 'cut ahead', commands: commands as never };
+}
+
+/** The commands that file rests: each to its like among the scraps, unless that is being used up, else as a new one. */
+const filing = (plan: Plan, rests: readonly Rest[], used: ReadonlySet<string>) =>
+  rests.map((rest) => {
+    const like = Object.values(plan.scraps).find((s) => !used.has(s.id) && alike(s, rest));
+    return like
+      ? { type: 'setScrap' as const, id: like.id, set: { count: like.count + rest.count } }
+      : { type: 'addScrap' as const, scrap: { id: newId('scrap'), ...rest } };
+  });
+
+/** The command by which a piece is cut out of a scrap: one less of it, and what is left filed where it lay if it is worth that. */
+export function takeScrap(plan: Plan, scrap: Scrap, piece: { width: number; depth: number }): Command {
+  const commands = [
+    scrap.count > 1
+      ? { type: 'setScrap' as const, id: scrap.id, set: { count: scrap.count - 1 } }
+      : { type: 'removeScrap' as const, id: scrap.id },
+    ...filing(plan, together(plan, restsOfScrap(scrap, piece, 1)), new Set([scrap.id])),
+  ];
+  return { type: 'several', words: 'cut from a scrap', commands: commands as never };
 }

@@ -48,9 +48,12 @@ export {
   cutAhead,
   cutCommand,
   cutSaves,
+  takeScrap,
+  type Rest,
   isCut,
   isOffRoll,
   missingOf,
   type CutWork,
   type WantedPiece,
 } from './cut-ahead.ts';
+export { insertCommand, insertWays, planInsert, type InsertPlan, type InsertWay } from './insert.ts';

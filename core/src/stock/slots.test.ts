@@ -4,9 +4,12 @@ import { stowageOf } from '../fit/index.ts';
 import { apply, type Command, countIn, homesOf, type Plan, type Supply } from '../plan/index.ts';
 import { applied, home, sheet, tinyRoom, unit, use, withUnits } from '../testing/index.ts';
 import {
+  insertCommand,
+  insertWays,
   inSlot,
   nearestInStock,
   oneWalk,
+  planInsert,
   rowCommand,
   rowInOrder,
   rowMass,
@@ -101,7 +104,7 @@ describe('paper in slots', () => {
       rowCommand(plan, rowOf(plan), 'rainbow', rowInOrder(plan, rowOf(plan), 'rainbow')!.slots, since),
     );
     const placed = rowWith(laid, rowOf(laid), 'rainbow', orange!)!;
-    const things = placed.slots.map((id) => (id ? { ...laid.supplies[id]!, line: '' } : null));
+    const things = placed.slots.map((id) => (id ? laid.supplies[id]! : null));
     expect(isInOrder(things, 'rainbow')).toBe(true);
     expect(placed.slots.filter(Boolean)).toEqual(['white', 'red', 'orange', 'gold', 'teal', 'navy']);
   });
@@ -137,5 +140,85 @@ describe('paper in slots', () => {
     expect(walk.supplies).toHaveLength(3);
     expect(walk.together).toBeLessThan(walk.each);
     expect(oneWalk(plan, stations[0]!, [plan.supplies.gone!]).missing).toHaveLength(1);
+  });
+});
+
+describe('an insert for many colours', () => {
+  // a cubby of 330 × 330 × 380 mm, as of a cube unit (common practice), four by four of them
+  const cubes = (count: number, set: Partial<Supply> = {}): Plan =>
+    applied(
+      withUnits(
+        tinyRoom(),
+        unit('cubeUnit', { id: 'cubes', x: 2800, y: 5800, width: 1380, depth: 390, height: 1380, rows: 4, columns: 4 }),
+      ),
+      {
+        type: 'addSupplies',
+        supplies: Array.from({ length: count }, (_, i) => card(`c${i}`, '#203060', { working: 20, ...set })),
+      },
+    );
+  const ids = (count: number) => Array.from({ length: count }, (_, i) => `c${i}`);
+  const cubbies = (plan: Plan, of: string[]) => insertWays(plan, of).find((w) => w.kind === 'slots')!;
+
+  test('a slot of a twelve-slot insert takes two full packs of card (common practice), so forty colours with a fifth kept free take five cubbies', () => {
+    const plan = cubes(40);
+    const way = cubbies(plan, ids(40));
+    expect(way.places).toHaveLength(16);
+    const twelve = planInsert(plan, ids(40), way, 0.2, 12)!;
+    // 40 ÷ 0.8 = 50 slots, twelve in each
+    expect(twelve).toMatchObject({ each: 12, slots: 50, inserts: 5, free: 20, lacking: 0, several: [] });
+    expect(twelve.most).toBeGreaterThanOrEqual(60);
+    // as many slots as a hand gets into: fewer cubbies are wanted, and fewer papers bow
+    const best = planInsert(plan, ids(40), way, 0.2)!;
+    expect(best.size).toBeGreaterThanOrEqual(12);
+    expect(best.inserts).toBeLessThan(5);
+    expect(best.bows).toBeLessThanOrEqual(twelve.bows);
+  });
+
+  test('of a pile too thick for one slot there are several; sheets too large for it, or nothing measured, are planned nowhere', () => {
+    const plan = cubes(3, { working: 150 });
+    const found = planInsert(plan, ids(3), cubbies(plan, ids(3)), 0, 12)!;
+    expect(found.several).toEqual(ids(3).map((id) => ({ id, slots: Math.ceil(150 / found.most) })));
+    expect(insertWays(cubes(3, { width: 400 }), ids(3))).toEqual([]);
+    expect(insertWays(cubes(3, { width: null }), ids(3))).toEqual([]);
+    expect(insertWays(plan, [])).toEqual([]);
+  });
+
+  test('the cubbies divided are one row, read from the top left, in which all is laid in order', () => {
+    const plan = cubes(20);
+    const way = cubbies(plan, ids(20));
+    const planned = planInsert(plan, ids(20), way, 0, 12)!;
+    const made = applied(plan, insertCommand(plan, way, planned)!);
+    const row = slotRowsOf(made).find((r) => r.id === 'cubes')!;
+    expect(row.length).toBe(24);
+    expect(row.places.slice(0, 13).map((p) => p.inId)).toEqual([
+      ...new Array<string>(12).fill(planned.places[0]!.id),
+      planned.places[1]!.id,
+    ]);
+    const laid = rowInOrder(made, row, 'name', ids(20))!;
+    const then = applied(made, rowCommand(made, row, 'name', laid.slots, since));
+    expect(
+      rowNow(
+        then,
+        slotRowsOf(then).find((r) => r.id === 'cubes')!,
+      ).filter(Boolean),
+    ).toEqual(ids(20));
+  });
+});
+
+describe('files', () => {
+  test('hanging files with papers in them are a row of pockets: a paper takes as many as it needs', () => {
+    const plan = applied(
+      withUnits(tinyRoom(), unit('fileDrawer', { id: 'files', x: 3000, y: 5700 })),
+      {
+        type: 'addSupplies',
+        supplies: Object.entries(COLOURS).map(([id, c]) => card(id, c, { width: 210, depth: 297, working: 10 })),
+      },
+      ...Object.keys(COLOURS).map((id) => home(id, 'files.0.0')),
+    );
+    const row = slotRowsOf(plan).find((r) => r.id === 'files.0.0')!;
+    // files stand 25 mm apart (common practice)
+    expect(row.length).toBe(Math.floor(plan.places['files.0.0']!.depth / 25));
+    const laid = rowInOrder(plan, row, 'rainbow')!;
+    expect([...new Set(laid.slots.filter(Boolean))]).toEqual(['white', 'red', 'gold', 'teal', 'navy']);
   });
 });

@@ -1,4 +1,4 @@
-import { type Coloured, insertInto, isInOrder, layRow, nearestColours, type Order, slotsFor } from '../colour/index.ts';
+import { insertInto, isInOrder, layRow, nearestColours, type Order, slotsFor } from '../colour/index.ts';
 import { capacityOf, fitOf, holderOf, pieceOf, sheetsIn } from '../fit/index.ts';
 import { yearlyUses } from '../homes/index.ts';
 import {
@@ -19,41 +19,64 @@ export type SlotRow = { id: string; name: string; places: Place[]; /** how many 
 
 /** Fewer slots, or fewer things in one place, are no row. */
 const FEWEST = 3;
+/** More pockets of one binder are not drawn as a row. */
+const MOST_POCKETS = 120;
 
-/** Every row of slots of a plan, and every place in which several coloured things lie beside each other. */
+/**
+ * Every row of slots of a plan (those of equal inserts in one unit are one row), and every place in which several coloured things lie beside each other
+ * or in pockets one after the other: files, the pages of a binder.
+ */
 export function slotRowsOf(plan: Plan): SlotRow[] {
   const groups = new Map<string, Place[]>();
   for (const place of Object.values(plan.places)) {
     if (place.kind !== 'slot' && place.kind !== 'tray') continue;
-    const key = `${place.unitId} ${place.inId ?? ''}`;
+    const size = [place.width, place.depth, place.height].map(Math.round).join(' ');
+    const key = `${place.unitId} ${place.kind} ${place.inId === null ? '' : size}`;
     groups.set(key, [...(groups.get(key) ?? []), place]);
   }
   const rows: SlotRow[] = [];
   for (const places of groups.values()) {
     if (places.length < FEWEST) continue;
-    places.sort((a, b) => b.bottom - a.bottom || a.row - b.row || a.column - b.column || a.left - b.left);
+    places.sort((a, b) => inReading(plan, a, b));
     const [first] = places as [Place, ...Place[]];
-    const holder = first.inId === null ? undefined : plan.places[first.inId];
+    const holders = new Set(places.map((p) => p.inId));
+    const holder = first.inId === null || holders.size > 1 ? undefined : plan.places[first.inId];
     const name = holder ? placeTitle(plan, holder) : (plan.units[first.unitId]?.name ?? 'Slots');
-    rows.push({ id: first.inId ?? first.unitId, name, places, length: places.length });
+    rows.push({ id: holder?.id ?? first.unitId, name, places, length: places.length });
   }
   for (const place of Object.values(plan.places)) {
-    if (!['row', 'area'].includes(natureOf(place)) || place.kind === 'slot') continue;
+    if (!['row', 'area', 'pockets'].includes(natureOf(place)) || place.kind === 'slot') continue;
     const coloured = homesIn(plan, place.id).filter((h) => h.share === 'working' && plan.supplies[h.supplyId]?.colour);
     if (coloured.length < FEWEST) continue;
-    const use = coloured.reduce((sum, h) => {
-      const fit = fitOf(holderOf(place), plan.supplies[h.supplyId]!, plan.supplies[h.supplyId]!.working);
-      return sum + (fit.ok ? fit.use : 0);
-    }, 0);
-    const room = use > 0 ? Math.floor((coloured.length * capacityOf(holderOf(place))) / use) : coloured.length;
+    const holder = holderOf(place);
+    if (holder.nature === 'pockets') {
+      const length = Math.min(MOST_POCKETS, holder.pockets);
+      if (length >= FEWEST) rows.push({ id: place.id, name: placeTitle(plan, place), places: [place], length });
+      continue;
+    }
+    const use = coloured.reduce((sum, h) => sum + useIn(place, plan.supplies[h.supplyId]!), 0);
+    const room = use > 0 ? Math.floor((coloured.length * capacityOf(holder)) / use) : coloured.length;
     const length = Math.min(60, Math.max(coloured.length, room));
     rows.push({ id: place.id, name: placeTitle(plan, place), places: [place], length });
   }
   return rows.sort((a, b) => b.places.length - a.places.length || (a.name < b.name ? -1 : 1));
 }
 
+/** What all of a supply takes of a place, in its measure; 0 where it does not go in. */
+function useIn(place: Place, supply: Supply): number {
+  const fit = fitOf(holderOf(place), supply, supply.working);
+  return fit.ok ? fit.use : 0;
+}
+
+/** From the top, from the left: by where their holders are, then by where they are in them. */
+function inReading(plan: Plan, a: Place, b: Place): number {
+  if (a.inId !== b.inId && a.inId !== null && b.inId !== null)
+    return inReading(plan, plan.places[a.inId]!, plan.places[b.inId]!);
+  return b.bottom - a.bottom || a.row - b.row || a.column - b.column || a.left - b.left || (a.id < b.id ? -1 : 1);
+}
+
 /** Upright sheets that fill less of a slot lean and bow (common practice: a slot should be two thirds full). */
-const BOWS_BELOW = 2 / 3;
+export const BOWS_BELOW = 2 / 3;
 /** A sheet that slides in so much too far needs a stop, mm (own assumption). */
 const TOO_FAR = 20;
 
@@ -100,13 +123,6 @@ export function rowMass(plan: Plan, row: SlotRow): { now: number; full: number; 
   return { now, full: fullest * row.length, load: row.places.reduce((sum, p) => sum + p.load, 0) };
 }
 
-const colouredOf = (s: Supply): Coloured => ({
-  id: s.id,
-  name: s.name,
-  colour: s.colour,
-  line: s.note.split('\n')[0] ?? '',
-});
-
 /** What is in a row today, slot by slot: as it was laid where it still is so, else as the homes say. */
 export function rowNow(plan: Plan, row: SlotRow): (string | null)[] {
   const kept = plan.colourRows[row.id];
@@ -148,11 +164,13 @@ export function rowInOrder(plan: Plan, row: SlotRow, order: Order, more: readonl
   const wanted = (fast: boolean) =>
     ids.map((id) => {
       const supply = plan.supplies[id]!;
-      if (row.places.length === 1) return { ...colouredOf(supply), slots: 1 };
+      const [place] = row.places as [Place, ...Place[]];
+      if (row.places.length === 1)
+        return { ...supply, slots: natureOf(place) === 'pockets' ? Math.max(1, Math.ceil(useIn(place, supply))) : 1 };
       const most = inSlot(row.places[0]!, supply, supply.working)?.most ?? Infinity;
       const fetches = yearlyUses(plan, supply, 'working').reduce((sum, u) => sum + u.fetches, 0);
       const slots = Number.isFinite(most) && most > 0 ? slotsFor(supply.working, most, fast && fetches >= FAST) : 1;
-      return { ...colouredOf(supply), slots };
+      return { ...supply, slots };
     });
   const slots = layRow(wanted(true), order, row.length) ?? layRow(wanted(false), order, row.length);
   return slots && { slots, moved: ids.filter((id) => now.indexOf(id) !== slots.indexOf(id)) };
@@ -161,7 +179,7 @@ export function rowInOrder(plan: Plan, row: SlotRow, order: Order, more: readonl
 /** Where something new goes in a row that is in order; null when the row is full or is in no order. */
 export function rowWith(plan: Plan, row: SlotRow, order: Order, supply: Supply): RowPlan | null {
   const now = rowNow(plan, row);
-  const things = new Map(now.flatMap((id) => (id ? [[id, colouredOf(plan.supplies[id]!)] as const] : [])));
+  const things = new Map(now.flatMap((id) => (id ? [[id, plan.supplies[id]!] as const] : [])));
   if (
     things.has(supply.id) ||
     !isInOrder(
@@ -170,7 +188,7 @@ export function rowWith(plan: Plan, row: SlotRow, order: Order, supply: Supply):
     )
   )
     return null;
-  const placed = insertInto(now, things, colouredOf(supply), order);
+  const placed = insertInto(now, things, supply, order);
   return placed && { slots: placed.slots, moved: placed.moved };
 }
 

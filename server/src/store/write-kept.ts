@@ -12,49 +12,11 @@ import { DataFolder } from './data-folder.ts';
  * Keeps a plan file and the rows of a data folder as this version writes them: the demo with what was done to the last kept one, and what is new, some of
  * it undone and done again. Run once when there is a new version (CONTRIBUTING).
  */
-const since = '2026-11-26';
 /** what only this version knows */
 const NEW: Command[] = [
-  { type: 'setSupply', id: 'kept-2', set: { months: [11, 12], onShow: true, openWidth: 700, openLength: 4000 } },
-  { type: 'assignHome', supplyId: 'kept-2', share: 'working', placeId: 'left.2.0', since },
-  { type: 'assignHome', supplyId: 'kept-2', share: 'resting', placeId: 'left.3.0', since },
-  {
-    type: 'addScrap',
-    scrap: {
-      id: 'kept-scrap',
-      supplyId: 'kept-2',
-      colour: '#aa3322',
-      width: 90,
-      depth: 65,
-      count: 3,
-      placeId: 'left.3.0',
-    },
-  },
-  {
-    type: 'addCutPiece',
-    cutPiece: {
-      id: 'kept-piece',
-      supplyId: 'kept-2',
-      name: 'Mats',
-      width: 100,
-      depth: 130,
-      grain: 'depth',
-      have: 2,
-      keep: 8,
-      below: 3,
-    },
-  },
-  { type: 'addPalette', palette: { id: 'kept-palette', name: 'Evening', supplyIds: ['kept-1', 'kept-2'] } },
-  {
-    type: 'addColourRow',
-    colourRow: {
-      id: 'kept-row',
-      name: 'Slots',
-      order: 'rainbow',
-      placeIds: ['left.0.0', 'left.1.0'],
-      slots: ['kept-1', ''],
-    },
-  },
+  { type: 'setSupply', id: 'kept-2', set: { line: 'Evening', theme: 'winter' } },
+  { type: 'setCutPiece', id: 'kept-piece', set: { placeId: 'left.3.0' } },
+  { type: 'setColourRow', id: 'kept-row', set: { order: 'theme' } },
 ];
 
 const at = (path: string) => new URL(`../../../${path}`, import.meta.url);

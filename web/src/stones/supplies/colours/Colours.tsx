@@ -1,6 +1,5 @@
 import { useMemo, useState } from 'react';
 import { compareBy, type Order } from '@heronstone/core/colour';
-import { type Supply } from '@heronstone/core/plan';
 import { slotRowsOf } from '@heronstone/core/stock';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Chosen } from './Chosen.tsx';
@@ -21,9 +20,9 @@ export default function Colours() {
   );
   const shown = useMemo(() => {
     const compare = compareBy(order);
-    const of = (s: Supply) => ({ ...s, line: s.note.split('\n')[0] ?? '' });
-    return coloured.filter((s) => family === '' || s.family === family).sort((a, b) => compare(of(a), of(b)));
+    return coloured.filter((s) => family === '' || s.family === family).sort(compare);
   }, [coloured, family, order]);
+  const shownIds = useMemo(() => shown.map((s) => s.id), [shown]);
   const rows = useMemo(() => slotRowsOf(plan), [plan]);
   const toggle = (id: string) =>
     setChosen((now) => (now.includes(id) ? now.filter((other) => other !== id) : [...now, id]));
@@ -48,7 +47,7 @@ export default function Colours() {
           chosen={chosen}
           onChoose={toggle}
         />
-        <Rows plan={plan} rows={rows} chosen={chosen} />
+        <Rows plan={plan} rows={rows} chosen={chosen} shown={shownIds} />
       </div>
       <aside className="space-y-5" data-print-part="none">
         <Chosen plan={plan} chosen={chosen} onChoose={setChosen} />

@@ -19,20 +19,42 @@ import { Button } from '../../../ui/button.tsx';
 import { printPart } from '../../../ui/print.ts';
 import { SelectField } from '../../../ui/fields.tsx';
 import { countWords, today } from '../../../ui/words.ts';
+import { Insert } from './Insert.tsx';
+import { PadFits } from './PadFits.tsx';
 import { ORDER_WORDS } from './words.ts';
 
 /** Rows of slots: as they are, as they would be in order, and where a newcomer goes. */
-export function Rows({ plan, rows, chosen }: { plan: Plan; rows: readonly SlotRow[]; chosen: readonly string[] }) {
+export function Rows({
+  plan,
+  rows,
+  chosen,
+  shown,
+}: {
+  plan: Plan;
+  rows: readonly SlotRow[];
+  chosen: readonly string[];
+  /** what the chart shows: slots are planned for it when nothing is chosen */
+  shown: readonly string[];
+}) {
   const [at, setAt] = useState('');
   const row = rows.find((r) => r.id === at) ?? rows[0];
+  const insert = (
+    <Insert
+      plan={plan}
+      ids={chosen.length > 0 ? chosen : shown}
+      of={chosen.length > 0 ? `the ${chosen.length} chosen` : `the ${shown.length} of the chart`}
+      onMade={setAt}
+    />
+  );
   if (!row)
     return (
       <section aria-label="Rows">
         <h2 className="font-display text-lg font-semibold">Rows of slots</h2>
         <p className="text-soft">
-          No unit has slots beside each other yet. At Furniture a cubby can be given paper slots, or an insert of slots
-          be set in; then its row is put in order here.
+          No unit has slots beside each other yet. Plan some here, or give a cubby paper slots at Furniture; then its
+          row is put in order here.
         </p>
+        {insert}
       </section>
     );
   return (
@@ -47,6 +69,10 @@ export function Rows({ plan, rows, chosen }: { plan: Plan; rows: readonly SlotRo
         />
       </div>
       <OneRow key={row.id} plan={plan} row={row} chosen={chosen} />
+      <div className="mt-2 space-y-2" data-print-part="none">
+        <PadFits key={row.id} plan={plan} row={row} />
+        {insert}
+      </div>
     </section>
   );
 }
@@ -132,6 +158,12 @@ function OneRow({ plan, row, chosen }: { plan: Plan; row: SlotRow; chosen: reado
           </p>
         )}
         <Facts plan={plan} row={row} slots={now} />
+      </div>
+      <div data-print-part="labels" className="hidden print:mb-4 print:block print:space-y-3">
+        <Drawn plan={plan} row={row} slots={now} title={`${row.name}, as it is`} />
+        {laid && laid.moved.length > 0 && (
+          <Drawn plan={plan} row={row} slots={laid.slots} title={`${row.name}, ${ORDER_WORDS[order]}`} />
+        )}
       </div>
       <ul
         data-print-part="labels"

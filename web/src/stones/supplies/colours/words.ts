@@ -5,5 +5,7 @@ export const ORDER_WORDS: Record<Order, string> = {
   rainbow: 'round the rainbow',
   lightness: 'light to dark',
   name: 'by name',
-  line: 'by what the note says first',
+  line: 'by line',
+  theme: 'by theme',
+  size: 'by size',
 };

@@ -8,7 +8,7 @@ import { cutAhead, cutCommand, type WantedPiece } from '@heronstone/core/stock';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
 import { printPart } from '../../../ui/print.ts';
-import { NumberField } from '../../../ui/fields.tsx';
+import { CheckField, NumberField } from '../../../ui/fields.tsx';
 import { countWords } from '../../../ui/words.ts';
 
 /** What is to be cut now: patterns, drawn, in stacks as high as the cutter takes, the cuts numbered in their order. */
@@ -23,9 +23,14 @@ export function CutList({
 }) {
   const dispatch = usePlan((s) => s.dispatch);
   const [stack, setStack] = useState(1);
+  const [filed, setFiled] = useState(true);
   const work = useMemo(() => cutAhead(plan, asked, stack), [plan, asked, stack]);
   if (asked.length === 0) return null;
-  const { scraps, kinds, papers, rolls, lists, runs } = work;
+  const { scraps, kinds, papers, rolls, lists, runs, extra, rests } = work;
+  const restCount = rests.reduce((sum, r) => sum + r.count, 0);
+  const more = asked.flatMap(({ piece }) =>
+    extra.has(piece.id) ? [`${extra.get(piece.id)} ${piece.name} of ${plan.supplies[piece.supplyId]!.name}`] : [],
+  );
   const { measure } = plan.head;
   const strokes = runs.reduce((sum, r) => sum + r.strokes, 0);
   const short = papers.filter((p) => p.working + p.backstock < lists.get(p.id)!.sheets);
@@ -38,8 +43,10 @@ export function CutList({
   const sheets = papers.reduce((sum, p) => sum + lists.get(p.id)!.sheets, 0);
   const bound = papers.reduce((sum, p) => sum + lists.get(p.id)!.bound, 0);
   const done = () => {
-    if (dispatch(cutCommand(asked, work))) {
-      toast.success('Cut: the pieces are counted, the sheets taken off.');
+    if (dispatch(cutCommand(plan, asked, work, filed))) {
+      toast.success(
+        `Cut: pieces counted, sheets taken off${filed && restCount > 0 ? ', what is left over filed' : ''}.`,
+      );
       onDone();
     }
   };
@@ -67,6 +74,16 @@ export function CutList({
           <Check size={16} aria-hidden /> It is cut
         </Button>
       </div>
+      {more.length > 0 && <p className="text-soft">The last sheets give more than was asked for: {more.join(', ')}.</p>}
+      {restCount > 0 && (
+        <div data-print-part="none">
+          <CheckField
+            label={`file ${countWords(restCount, 'piece left over', 'pieces left over')} among the scraps: something that is kept cut comes out of ${restCount === 1 ? 'it' : 'them'}`}
+            checked={filed}
+            onCommit={setFiled}
+          />
+        </div>
+      )}
       {scraps.length > 0 && (
         <p>
           Out of scraps first:{' '}

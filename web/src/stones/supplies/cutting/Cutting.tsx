@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { type CutPiece } from '@heronstone/core/plan';
-import { missingOf } from '@heronstone/core/stock';
+import { missingOf, type WantedPiece } from '@heronstone/core/stock';
 import { usePlan } from '../../../state/plan-store.ts';
 import { CutList } from './CutList.tsx';
 import { Pieces } from './Pieces.tsx';
@@ -10,6 +10,8 @@ import { Scraps } from './Scraps.tsx';
 export default function Cutting() {
   const plan = usePlan((s) => s.plan);
   const [asked, setAsked] = useState<ReadonlyMap<string, number>>(new Map());
+  /** what is cut this once and not kept */
+  const [once, setOnce] = useState<readonly WantedPiece[]>([]);
   const pieces = useMemo(
     () =>
       Object.values(plan.cutPieces).sort((a, b) => (a.name < b.name ? -1 : a.name > b.name ? 1 : a.id < b.id ? -1 : 1)),
@@ -17,16 +19,25 @@ export default function Cutting() {
   );
   /** so many are to be cut: as asked for, else what is missing of those of which there are too few */
   const wanted = (p: CutPiece) => asked.get(p.id) ?? missingOf(p);
-  const list = pieces.flatMap((p) => (wanted(p) > 0 ? [{ piece: p, count: wanted(p) }] : []));
+  const list = [
+    ...pieces.flatMap((p) => (wanted(p) > 0 ? [{ piece: p, count: wanted(p) }] : [])),
+    ...once.filter((w) => plan.supplies[w.piece.supplyId]),
+  ];
+  const done = () => {
+    setAsked(new Map());
+    setOnce([]);
+  };
   return (
     <div className="grid grow grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,1fr)_22rem]">
       <div className="min-w-0 space-y-5">
-        <CutList plan={plan} list={list} onDone={() => setAsked(new Map())} />
+        <CutList plan={plan} list={list} onDone={done} />
         <Pieces
           plan={plan}
           pieces={pieces}
           wanted={wanted}
           onWant={(id, count) => setAsked((now) => new Map(now).set(id, count))}
+          once={once}
+          onOnce={setOnce}
         />
       </div>
       <Scraps plan={plan} pieces={pieces} />

@@ -4,10 +4,12 @@ import { toast } from 'sonner';
 import { HUE_FAMILIES, type HueFamily, toneOf } from '@heronstone/core/colour';
 import { scrapsFor, tooSmall } from '@heronstone/core/cutting';
 import { formatLength } from '@heronstone/core/lengths';
+import { takeScrap } from '@heronstone/core/stock';
 import { type CutPiece, newId, placeTitle, type Plan, type Scrap } from '@heronstone/core/plan';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
 import { NumberField, SelectField } from '../../../ui/fields.tsx';
+import { PlaceField } from '../../../ui/place-field.tsx';
 import { countWords } from '../../../ui/words.ts';
 import { NO_SIZE, SizeFields } from './SizeFields.tsx';
 
@@ -33,17 +35,17 @@ export function Scraps({ plan, pieces }: { plan: Plan; pieces: readonly CutPiece
     return scrapsFor(scraps, { width, depth, ...by });
   }, [scraps, sought, hue]);
   const useless = useMemo(() => tooSmall(scraps, pieces), [scraps, pieces]);
-  const take = (scrap: Scrap) =>
-    scrap.count > 1
-      ? dispatch({ type: 'setScrap', id: scrap.id, set: { count: scrap.count - 1 } })
-      : dispatch({ type: 'removeScrap', id: scrap.id });
+  const take = (scrap: Scrap) => {
+    const { width, depth } = sought;
+    if (width !== null && depth !== null) dispatch(takeScrap(plan, scrap, { width, depth }));
+  };
   const size = (s: Scrap) => `${formatLength(s.width, measure)} × ${formatLength(s.depth, measure)}`;
   const where = (s: Scrap) => {
     const place = s.placeId === null ? undefined : plan.places[s.placeId];
     return place ? placeTitle(plan, place) : 'lying about';
   };
   return (
-    <aside aria-label="Scraps" className="space-y-3" data-print-part="none">
+    <aside aria-label="Scraps" className="space-y-3 max-lg:order-first" data-print-part="none">
       <div>
         <h2 className="font-display text-lg font-semibold">Is there a scrap for …</h2>
         <div className="grid grid-cols-[1fr_1fr_1.4fr] items-end gap-2">
@@ -164,13 +166,10 @@ function OneMore({ plan }: { plan: Plan }) {
   const [count, setCount] = useState(1);
   const [paper, setPaper] = useState('');
   const [colour, setColour] = useState('#b03028');
-  const [placeId, setPlace] = useState('');
+  const [placeId, setPlace] = useState<string | null>(null);
   const papers = Object.values(plan.supplies)
     .filter((s) => s.colour !== null)
     .sort((a, b) => (a.name < b.name ? -1 : 1));
-  const places = Object.values(plan.places)
-    .map((p) => [p.id, placeTitle(plan, p)] as const)
-    .sort((a, b) => (a[1] < b[1] ? -1 : 1));
   const add = () => {
     const { width, depth } = size;
     if (width === null || depth === null) return void toast('A scrap has a width and a depth.');
@@ -181,7 +180,7 @@ function OneMore({ plan }: { plan: Plan }) {
       width,
       depth,
       count: Math.max(1, count),
-      placeId: placeId || null,
+      placeId,
     };
     if (dispatch({ type: 'addScrap', scrap })) setSize(NO_SIZE);
   };
@@ -213,7 +212,7 @@ function OneMore({ plan }: { plan: Plan }) {
           />
         </label>
       )}
-      <SelectField label="filed in" value={placeId} options={[['', 'nowhere yet'], ...places]} onCommit={setPlace} />
+      <PlaceField plan={plan} label="filed in" placeId={placeId} onCommit={setPlace} />
       <Button type="submit">
         <Plus size={15} aria-hidden /> One more
       </Button>

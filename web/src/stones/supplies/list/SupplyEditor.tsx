@@ -4,6 +4,7 @@ import { useNavigate } from 'react-router';
 import { factsOf } from '@heronstone/core/catalogue';
 import { STORAGE, storageFormsOf } from '@heronstone/core/fit';
 import { kindOf } from '@heronstone/core/kinds';
+import { weighSheet, weightIn } from '@heronstone/core/lines';
 import {
   type Ban,
   DECISIONS,
@@ -83,6 +84,18 @@ export function SupplyEditor({ supply }: { supply: Supply }) {
           value={supply.family}
           onCommit={(family) => set({ family })}
         />
+        <TextField
+          label="Line"
+          placeholder="of which maker’s line"
+          value={supply.line}
+          onCommit={(line) => set({ line })}
+        />
+        <TextField
+          label="Theme"
+          placeholder="birds, winter …"
+          value={supply.theme}
+          onCommit={(theme) => set({ theme })}
+        />
         <SelectField
           label="Form"
           value={supply.form}
@@ -99,15 +112,7 @@ export function SupplyEditor({ supply }: { supply: Supply }) {
         </div>
         <div className="mt-1 grid grid-cols-3 gap-2">
           <WeightField label="weight" bare="g" max={200_000} g={supply.mass} onCommit={(mass) => set({ mass })} />
-          {supply.form === 'sheet' && (
-            <NumberField
-              label="paper weight"
-              unit="g/m²"
-              max={5000}
-              value={supply.grammage ?? 0}
-              onCommit={(n) => set({ grammage: n > 0 ? n : null })}
-            />
-          )}
+          {supply.form === 'sheet' && <PaperWeight supply={supply} onCommit={set} />}
           <NumberField
             label="stacked at most"
             whole
@@ -245,6 +250,26 @@ export function SupplyEditor({ supply }: { supply: Supply }) {
         <Trash2 size={15} aria-hidden /> Take it out of the plan
       </Button>
     </div>
+  );
+}
+
+/** The weight of a paper, as g/m² or pounds of a basis (80 lb cover); what a sheet weighs follows where its size is known. */
+function PaperWeight({ supply, onCommit }: { supply: Supply; onCommit: (part: Partial<Supply>) => boolean }) {
+  return (
+    <TextField
+      label="paper weight"
+      placeholder="216 g or 80 lb cover"
+      value={supply.grammage === null ? '' : `${supply.grammage} g/m²`}
+      onCommit={(text) => {
+        if (text.trim() === '') return onCommit({ grammage: null });
+        const bare = /^\d+(?:[.,]\d+)?$/.test(text.trim());
+        const said = weightIn(bare ? `${text.trim()} g/m²` : text, true);
+        if (!said || said.rest !== '' || !('grammage' in said.weight) || said.weight.grammage > 5000) return false;
+        const heavier = { ...supply, ...said.weight };
+        weighSheet(heavier);
+        return onCommit({ grammage: heavier.grammage, mass: heavier.mass });
+      }}
+    />
   );
 }
 

@@ -34,6 +34,8 @@ const MEANING_WORDS: Record<Meaning, string> = {
   packOf: 'how many in a pack',
   reorderAt: 'buy below so many',
   colour: 'its colour',
+  line: 'the line it is of',
+  theme: 'its theme',
   uses: 'what it is used for',
   home: 'where it lives',
   note: 'a note',

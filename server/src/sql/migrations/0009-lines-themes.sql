@@ -1,0 +1,13 @@
+-- The maker's line and the theme of a supply, more orders of a row, and where pieces kept cut lie.
+
+ALTER TABLE supplies
+  ADD COLUMN line text NOT NULL DEFAULT '',
+  ADD COLUMN theme text NOT NULL DEFAULT '';
+
+ALTER TABLE colour_rows
+  DROP CONSTRAINT colour_rows_order_check,
+  ADD CONSTRAINT colour_rows_order_check CHECK ("order" IN ('rainbow', 'lightness', 'name', 'line', 'theme', 'size'));
+
+ALTER TABLE cut_pieces
+  ADD COLUMN place_id text,
+  ADD FOREIGN KEY (plan_id, place_id) REFERENCES places (plan_id, id) DEFERRABLE INITIALLY DEFERRED;
