@@ -23,6 +23,7 @@ const layers = [
   'arrange',
   'drawings',
   'stock',
+  'tryout',
   'lines',
   'formats',
 ];

@@ -185,7 +185,7 @@ describe('the command line', () => {
   });
 
   test.each([
-    [[], /say slot, reach, homes, check, fill, zones, read-list, budget, cut or arrange/],
+    [[], /say slot, reach, homes, check, fill, zones, read-list, budget, cut, tryout or arrange/],
     [['fly'], /not “fly”/],
     [['slot'], /needs a file/],
     [['slot', '/nowhere/p.json'], /there is no file/],
@@ -253,5 +253,22 @@ describe('the command line', () => {
     expect(await wrong({ pieces: [bases.pieces[0], bases.pieces[0]] })).toMatch(/has a piece twice/);
     expect(await wrong({ sheets: [{ ...bases.sheets[0], wanted: { card: 1 } }] })).toMatch(/no piece is called “card”/);
     expect((await run(['cut', file('half.json', '{"format"')])).error).toMatch(/not whole JSON/);
+  });
+
+  test('tryout says what a session asks for at each seat, played and in closed form; same seed, same answer', async () => {
+    const demo = fileURLToPath(new URL('../../demo/plans/spring.heron.json', import.meta.url));
+    const { code, out } = await run(['tryout', demo, '--activity', 'Marbled papers', '--sessions', '200']);
+    expect(code).toBe(0);
+    const [row, ...more] = JSON.parse(out!);
+    expect(more).toEqual([]);
+    const { mean, half } = row.simulated;
+    expect(Math.abs(mean.seconds - row.expected.seconds)).toBeLessThanOrEqual(2 * half.seconds);
+    expect(row.aYear.seconds).toBeCloseTo(row.expected.seconds * row.sessionsAYear, 0);
+    expect(row.bands.reduce((sum: number, b: { seconds: number }) => sum + b.seconds, 0)).toBeLessThanOrEqual(
+      row.expected.seconds + 0.01,
+    );
+    expect((await run(['tryout', demo, '--activity', 'Marbled papers', '--sessions', '200'])).out).toBe(out);
+    expect((await run(['tryout', demo, '--activity', 'Diving'])).error).toMatch(/nobody works at “Diving”; there are/);
+    expect((await run(['tryout', demo, '--sessions', '0'])).error).toMatch(/whole number from 1 on/);
   });
 });

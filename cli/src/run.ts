@@ -1,22 +1,31 @@
-import { readFileSync, writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { arrangeRoom, energyOf } from '@heronstone/core/arrange';
 import { CHECKS, findingsOf, FIRST } from '@heronstone/core/findings';
-import { decodeText, exportPlan, importPlan, readList } from '@heronstone/core/formats';
+import { decodeText, exportPlan, readList } from '@heronstone/core/formats';
 import { stowageOf } from '@heronstone/core/fit';
 import { findHomes, isWorse, placeFilling } from '@heronstone/core/homes';
-import { apply, emptyPlan, homesIn, placeTitle, type Plan, type Supply, zoneOf } from '@heronstone/core/plan';
+import { apply, emptyPlan, homesIn, placeTitle, type Supply, zoneOf } from '@heronstone/core/plan';
 import { BANDS, fetchFrom, makerOf, PLAIN, sceneAt } from '@heronstone/core/reach';
 import { balanceOf, proposeZones, zonesFromActivities } from '@heronstone/core/zones';
 import { CutFile, cutTogether, drawnOf } from '@heronstone/core/cutting';
 import { type Doubt } from '@heronstone/core/lines';
 import { budgetOf } from '@heronstone/core/stock';
 import { readSlotting, solveSlotting } from '@heronstone/core/slotting';
-
-export type Result = { code: 0 | 2; out?: string; error?: string };
-
-/** Trouble the user can mend: one line on stderr, exit code 2. */
-class Trouble extends Error {}
+import {
+  bytesOf,
+  json,
+  jsonOf,
+  now,
+  number,
+  planOf,
+  type Result,
+  round,
+  Trouble,
+  type Values,
+  whole,
+  write,
+} from './input.ts';
+import { tryout } from './tryout.ts';
 
 const USAGE = `heronstone slot FILE [--seconds N | --work N] [--seed N]
 heronstone reach PLAN.heron.json [--seat NAME]
@@ -27,6 +36,7 @@ heronstone zones PLAN.heron.json [--find]
 heronstone read-list FILE [--measure metric|imperial]
 heronstone budget PLAN.heron.json
 heronstone cut FILE
+heronstone tryout PLAN.heron.json [--activity NAME] [--sessions N] [--seed N]
 heronstone arrange PLAN.heron.json [--seed N] [--steps N] [--searches N] [--out FILE]
 `;
 
@@ -43,6 +53,7 @@ export async function run(args: string[]): Promise<Result> {
     if (command === 'read-list') return list(file, values.measure);
     if (command === 'budget') return budget(file);
     if (command === 'cut') return cut(file);
+    if (command === 'tryout') return tryout(file, values);
     if (command === 'arrange') return await arrange(file, values);
     return await homes(file, values);
   } catch (error) {
@@ -50,19 +61,6 @@ export async function run(args: string[]): Promise<Result> {
     throw error;
   }
 }
-
-type Values = {
-  seconds?: string | undefined;
-  work?: string | undefined;
-  seed?: string | undefined;
-  steps?: string | undefined;
-  searches?: string | undefined;
-  seat?: string | undefined;
-  out?: string | undefined;
-  find?: boolean | undefined;
-  measure?: string | undefined;
-  help?: boolean | undefined;
-};
 
 const FLAGS: Record<string, readonly string[]> = {
   slot: ['seconds', 'work', 'seed'],
@@ -74,6 +72,7 @@ const FLAGS: Record<string, readonly string[]> = {
   'read-list': ['measure'],
   budget: [],
   cut: [],
+  tryout: ['activity', 'sessions', 'seed'],
   arrange: ['seed', 'steps', 'searches', 'out'],
 };
 
@@ -90,6 +89,8 @@ function read(args: string[]): { command: string; file: string; values: Values }
         steps: { type: 'string' },
         searches: { type: 'string' },
         seat: { type: 'string' },
+        activity: { type: 'string' },
+        sessions: { type: 'string' },
         out: { type: 'string' },
         find: { type: 'boolean' },
         measure: { type: 'string' },
@@ -103,7 +104,7 @@ function read(args: string[]): { command: string; file: string; values: Values }
   if (parsed.values.help || command === 'help') return { command: 'help', file: '', values: parsed.values };
   if (!command || !FLAGS[command])
     throw new Trouble(
-      `say slot, reach, homes, check, fill, zones, read-list, budget, cut or arrange${command ? `, not “${command}”` : ''}; --help tells more`,
+      `say slot, reach, homes, check, fill, zones, read-list, budget, cut, tryout or arrange${command ? `, not “${command}”` : ''}; --help tells more`,
     );
   if (!file) throw new Trouble(`${command} needs a file`);
   if (rest.length > 0) throw new Trouble(`one file at a time, not also “${rest[0]}”`);
@@ -111,40 +112,6 @@ function read(args: string[]): { command: string; file: string; values: Values }
     if (!FLAGS[command].includes(flag)) throw new Trouble(`${command} does not take --${flag}`);
   return { command, file, values: parsed.values };
 }
-
-function number(text: string | undefined, flag: string, fallback: number, most: number): number {
-  if (text === undefined) return fallback;
-  const n = Number(text);
-  if (text.trim() === '' || !Number.isFinite(n) || n < 0 || n > most)
-    throw new Trouble(`--${flag} takes a number from 0 to ${most}, not “${text}”`);
-  return n;
-}
-
-function whole(text: string | undefined, flag: string, fallback: number, most: number): number {
-  const n = number(text, flag, fallback, most);
-  if (!Number.isInteger(n) || n < 1) throw new Trouble(`--${flag} takes a whole number from 1 on, not “${text}”`);
-  return n;
-}
-
-const textOf = (file: string): string => bytesOf(file).toString('utf8');
-
-function bytesOf(file: string): Buffer {
-  try {
-    return readFileSync(file);
-  } catch (error) {
-    const code = (error as NodeJS.ErrnoException).code;
-    throw new Trouble(code === 'ENOENT' ? `there is no file ${file}` : `cannot read ${file} (${code})`);
-  }
-}
-
-function planOf(file: string): Plan {
-  const got = importPlan(textOf(file), 'plan');
-  if (!got.ok) throw new Trouble(`${file}: ${got.reason}`);
-  return got.plan;
-}
-
-const json = (value: unknown): string => `${JSON.stringify(value, null, 1)}\n`;
-const now = () => performance.now();
 
 async function slot(file: string, values: Values): Promise<Result> {
   const got = readSlotting(jsonOf(file));
@@ -209,16 +176,6 @@ function reach(file: string, seat: string | undefined): Result {
     });
   });
   return { code: 0, out: json(rows) };
-}
-
-const round = (n: number) => Math.round(n * 1000) / 1000;
-
-function write(out: string, text: string): void {
-  try {
-    writeFileSync(out, text);
-  } catch (error) {
-    throw new Trouble(`cannot write ${out} (${(error as NodeJS.ErrnoException).code})`);
-  }
 }
 
 /** Offers as JSON, best first; with --out the best one as a plan file. */
@@ -425,16 +382,6 @@ async function homes(file: string, values: Values): Promise<Result> {
       gap: answer.gap,
     }),
   };
-}
-
-/** What stands in a JSON file. */
-function jsonOf(file: string): unknown {
-  const text = textOf(file);
-  try {
-    return JSON.parse(text);
-  } catch {
-    throw new Trouble(`${file} is not whole JSON`);
-  }
 }
 
 /** Patterns and cuts for a list of pieces out of sheets of one or several papers. */

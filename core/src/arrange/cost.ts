@@ -2,10 +2,11 @@ import { factsOf } from '../catalogue/index.ts';
 import { angleBetween, direction, distance, footprintDistance, heading, type Point } from '../geometry/index.ts';
 import { type CheckName, type Finding, findingsOf } from '../findings/index.ts';
 import { assessHomes, fetchesPerYear } from '../homes/index.ts';
-import { type Activity, homesOf, type Plan, type Station, type Unit } from '../plan/index.ts';
-import { makerOf, PACE, SECONDS_PER_TMU, sceneAt, TMU, walkLengthTo } from '../reach/index.ts';
+import { homesOf, type Plan, type Station, type Unit } from '../plan/index.ts';
+import { PACE, SECONDS_PER_TMU, TMU } from '../reach/index.ts';
 import { fixturePrism, frameOf, fromWall, onWall, type WallFrame, wallFrames } from '../room/index.ts';
 import { disturbs } from '../stations/index.ts';
+import { flowsOf, handOnSeconds, sessionsPerYear } from './flows.ts';
 import { apertures, sunHours } from '../sun/index.ts';
 
 /** What an arrangement costs, seconds a year, and of what that is made. */
@@ -58,28 +59,6 @@ export const PENALTY = {
   splashes: 3600,
   noWall: 900,
 } as const;
-
-const sessionsPerYear = (a: Activity) => a.sessionsPerMonth * a.months.length;
-
-/** Seconds to carry a piece of work from one seat to another. */
-export function carrySeconds(mm: number, fromSeated: boolean, toSeated: boolean): number {
-  const paces = Math.ceil(mm / PACE - 1e-9);
-  const tmu = paces * TMU.paceLaden + (fromSeated ? TMU.stand : 0) + (toSeated ? TMU.sit : 0);
-  return tmu * SECONDS_PER_TMU;
-}
-
-/** Flows of a plan, from seat to seat: times a year; an activity’s stations share evenly. */
-export function flowsOf(plan: Plan): { from: Station; to: Station; times: number }[] {
-  const at = (activityId: string) => Object.values(plan.stations).filter((s) => s.activityId === activityId);
-  return Object.values(plan.flows).flatMap((flow) => {
-    const activity = plan.activities[flow.fromId];
-    const froms = at(flow.fromId);
-    const tos = at(flow.toId);
-    if (!activity) return [];
-    const times = (flow.times * sessionsPerYear(activity)) / Math.max(1, froms.length * tos.length);
-    return froms.flatMap((from) => tos.map((to) => ({ from, to, times })));
-  });
-}
 
 export type Site = Pick<Station, 'x' | 'y' | 'heading'>;
 
@@ -198,9 +177,7 @@ export function scoreOf(plan: Plan, sun: SunGrid): Score {
     if (cost) fetching += Number.isFinite(cost.seconds) ? cost.seconds : cost.fetches * ASKED;
   let handingOn = 0;
   for (const { from, to, times } of flowsOf(plan)) {
-    const maker = makerOf(plan, from);
-    const length = maker ? walkLengthTo(sceneAt(plan, from), maker, to) : Infinity;
-    handingOn += times * carrySeconds(Number.isFinite(length) ? length : 20_000, !from.standing, !to.standing);
+    handingOn += times * handOnSeconds(plan, from, to);
   }
   const outOfReach = assessed.unreachable.map((s) => `${s.supply.id}.${s.share}`);
   const findings = findingsOf(plan);

@@ -2,17 +2,8 @@ import { angleBetween, heading, type Point } from '../geometry/index.ts';
 import { type Command, type Plan, type Station } from '../plan/index.ts';
 import type { Random } from '../slotting/index.ts';
 import { onWall, seatMoves } from '../room/index.ts';
-import {
-  carrySeconds,
-  flowsOf,
-  PENALTY,
-  pullOf,
-  type SunGrid,
-  sitePenalties,
-  type Site,
-  sunAtPoint,
-  wantsWall,
-} from './cost.ts';
+import { PENALTY, pullOf, type SunGrid, sitePenalties, type Site, sunAtPoint, wantsWall } from './cost.ts';
+import { carrySeconds, flowsOf } from './flows.ts';
 import { type Piece, piecesOf, placed, type Pose, type Shape } from './pieces.ts';
 import { breaksAlone, breaksBetween, breaksSeat, type Ground, groundOf } from './rules.ts';
 import { NEAR, type Target, Ways } from './ways.ts';

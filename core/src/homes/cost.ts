@@ -12,26 +12,14 @@ import {
   type Supply,
   withoutHome,
 } from '../plan/index.ts';
-import {
-  type BandNumber,
-  fetchFrom,
-  fetchSeconds,
-  handlingOf,
-  type Maker,
-  makerOf,
-  PLAIN,
-  type Scene,
-  sceneAt,
-  sceneOf,
-  tablePrice,
-  wayPrice,
-} from '../reach/index.ts';
+import { type BandNumber, fetchFrom, PLAIN, sceneOf } from '../reach/index.ts';
 import { bringingPerYear } from './bringing.ts';
 import { barredFrom } from './barred.ts';
 import { carriedOf, isCarriedTo, sessionsAt } from './carrying.ts';
-import { coveredIn, isThrownIn } from './filling.ts';
+import { type Errand, errandsTo, seatOf, sharedFetches } from './errands.ts';
+import { coveredIn } from './filling.ts';
 import { penaltiesFor, penaltiesOf, type Penalty } from './penalties.ts';
-import { rummagedAmong, yearlyUses, type YearlyUse } from './uses.ts';
+import { yearlyUses, type YearlyUse } from './uses.ts';
 
 /** Seconds a year and why, for one share of a supply in one place. */
 export type HomeCost = {
@@ -52,59 +40,6 @@ export type HomeCost = {
   weighed: number;
   reason: string | null;
 };
-
-/** One station’s fetches of a supply from a place: seconds of one, and the container that is brought to the table first. */
-type Errand = {
-  use: YearlyUse;
-  /** seconds of one fetch; null: out of reach */
-  seconds: number | null;
-  band: BandNumber | null;
-  carried: Place | null;
-};
-
-/** Seen from where somebody works: her, and the room as it is then. */
-type Seat = { maker: Maker; scene: Scene };
-const seats = new WeakMap<Station, { plan: Plan; seat: Seat | null }>();
-const SEAT_READS = ['head', 'people', 'units', 'parkings', 'walls', 'places', 'openings', 'fixtures'] as const;
-function seatOf(plan: Plan, station: Station): Seat | null {
-  const known = seats.get(station);
-  if (known && SEAT_READS.every((t) => known.plan[t] === plan[t])) return known.seat;
-  const maker = makerOf(plan, station);
-  const seat = maker && { maker, scene: sceneAt(plan, station) };
-  seats.set(station, { plan, seat });
-  return seat;
-}
-
-function errandsTo(
-  plan: Plan,
-  supply: Supply,
-  uses: readonly YearlyUse[],
-  place: Place,
-  kinds: number,
-  covered: number,
-): Errand[] {
-  const container = carriedOf(plan, place);
-  const jumble = isThrownIn(place);
-  const rummaged = rummagedAmong(jumble, kinds);
-  const errands: Errand[] = [];
-  for (const use of uses) {
-    const seat = seatOf(plan, use.station);
-    if (!seat) continue;
-    const handling = { ...handlingOf(supply, kinds, use.consumed, jumble), covered: covered + rummaged };
-    if (container && isCarriedTo(plan, use.station, container)) {
-      errands.push({ use, seconds: fetchSeconds(tablePrice(), handling), band: 1, carried: container });
-      continue;
-    }
-    const price = wayPrice(seat.scene, seat.maker, seat.scene.spots.get(place.id)!);
-    errands.push({
-      use,
-      seconds: price && fetchSeconds(price, handling),
-      band: price?.band ?? null,
-      carried: null,
-    });
-  }
-  return errands;
-}
 
 const NO_PENALTIES: Penalty[] = [];
 const outOfIt = (fetches: number, reason: string): HomeCost => ({
@@ -282,42 +217,6 @@ function statesOf(plan: Plan, supply: Supply, share: Share, around: readonly Aro
   const left = withoutHome(plan, supply, share);
   if (left > 0) states.push({ supply, share, home: null, count: left, place: null, cost: null });
   return states;
-}
-
-/** How many of each use’s yearly fetches go to each home: [home][errand]. */
-function sharedFetches(
-  uses: readonly YearlyUse[],
-  errands: readonly Errand[][],
-  counts: readonly number[],
-): number[][] {
-  if (errands.length === 1) return [errands[0]!.map((e) => e.use.fetches)];
-  const out = errands.map((list) => list.map(() => 0));
-  const total = counts.reduce((a, b) => a + b, 0);
-  for (const use of uses) {
-    const order = errands
-      .map((list, home) => {
-        const at = list.findIndex((e) => e.use === use);
-        return { home, at, seconds: list[at]?.seconds ?? Infinity };
-      })
-      .filter((o) => o.at >= 0)
-      .sort((a, b) => a.seconds - b.seconds || a.home - b.home);
-    // nobody fetches from where she does not get to while there is another home
-    const reached = order.filter((o) => o.seconds < Infinity);
-    if (reached.length > 0) order.splice(0, order.length, ...reached);
-    let left = use.fetches;
-    for (const [i, { home, at }] of order.entries()) {
-      const last = i === order.length - 1;
-      // a tool goes back where it came from; what is used up empties the nearest home first, and all of them when a year takes them all
-      const share = !use.consumed
-        ? left
-        : use.fetches >= total && total > 0
-          ? (use.fetches * counts[home]!) / order.reduce((sum, o) => sum + counts[o.home]!, 0)
-          : Math.min(left, counts[home]!);
-      out[home]![at] = last ? left : share;
-      left -= last ? left : share;
-    }
-  }
-  return out;
 }
 
 export type Assessment = {

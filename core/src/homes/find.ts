@@ -22,6 +22,8 @@ export type FindOptions = {
   /** instead of that a limit in work, see the slotting engine */
   work?: number;
   seed?: number;
+  /** only betters the homes there are, in the order of a second: for asking what a change would do, over and over */
+  polish?: boolean;
   now: () => number;
   since: string;
   onProgress?: (progress: FindProgress) => void;
@@ -72,6 +74,7 @@ export async function findHomes(plan: Plan, options: FindOptions): Promise<Found
     solveSlotting(problem, {
       ...(options.work === undefined ? { seconds: (options.seconds ?? 2) * share } : { work: options.work * share }),
       ...(options.seed === undefined ? {} : { seed: options.seed }),
+      ...(options.polish ? { polish: true } : {}),
       now,
       start,
       ...(options.cancelled ? { cancelled: options.cancelled } : {}),

@@ -15,7 +15,7 @@ export { translating, type Translation } from './slotting.ts';
 export { slottingOf } from './problem.ts';
 export { backTo } from './settle.ts';
 export { findHomes, isWorse, type Found, type FindProgress } from './find.ts';
-export { tallyOf, type Tally } from './tally.ts';
+export { tallyOf, DUG_OUT, type Tally } from './tally.ts';
 export { barredFrom, NOT_IN_ZONE } from './barred.ts';
 export { carriedOf, isCarriedTo, sessionsAt } from './carrying.ts';
 export { proposeContainers, type ContainerOffer } from './proposing.ts';
@@ -35,3 +35,5 @@ export {
 export { SCHOOLS, effectOf, foundUnder, toolsToBuy, type School, type Effect } from './schools.ts';
 export { asItsKin, type AsItsKin } from './newcomer.ts';
 export { oneMoreFor, type OneMore } from './onemore.ts';
+export { fetchingsOf, type Fetching } from './fetchings.ts';
+export { type Errand } from './errands.ts';

@@ -12,7 +12,7 @@ export const SPLIT = 60;
 export const SEASON_CHANGE = 120;
 /** A thing without a home is dug out of a pile, and left lying in the way: seconds a year, plus seconds a fetch (own assumption). */
 const LEAVE_YEAR = 3600;
-const LEAVE_FETCH = 180;
+export const DUG_OUT = 180;
 
 /** What every further place of the family of a supply costs a year, as the maker works and as much as families count for her, s. */
 export const spreadOf = (plan: Plan, supply: Supply): number =>
@@ -24,7 +24,7 @@ export const familyOf = (plan: Plan, supply: Supply): string | null =>
 
 /** What a share costs a year while it has no home that works, s. */
 export function costWithoutHome(plan: Plan, supply: Supply, share: Share): number {
-  return LEAVE_YEAR + yearlyUses(plan, supply, share).reduce((s, u) => s + u.fetches, 0) * LEAVE_FETCH;
+  return LEAVE_YEAR + yearlyUses(plan, supply, share).reduce((s, u) => s + u.fetches, 0) * DUG_OUT;
 }
 
 /**

@@ -38,6 +38,8 @@ export type SlottingOptions = {
   now: () => number;
   /** an assignment the answer may not be worse than, as far as it is feasible: what does not fit is left out of it */
   start?: Homes;
+  /** only betters what it starts from: the search begins nearly cold, room is not priced and nothing is proven */
+  polish?: boolean;
   onProgress?: (progress: SlottingProgress) => void;
   /** asked between rounds; true ends the search with the best answer so far */
   cancelled?: () => boolean;
@@ -57,6 +59,8 @@ const FIRST_SHARE = 0.12;
 const HOT = 2;
 const COLD = 0.01;
 const COLD_WITH_TIES = 0.03;
+/** So warm a search begins that is only to better what it starts from. */
+const LUKEWARM = 0.15;
 
 /**
  * Homes for the lots of a problem. Room is priced, the lots are put where that says, then annealing over shifts, swaps, ejections and moves of whole
@@ -87,16 +91,13 @@ export async function solveSlotting(
   };
   const table = 'format' in problem ? (await worked(tabling(problem), true))! : problem;
   const unpriced = new Float64Array(table.capacity.length);
-  const prices = (await worked(pricing(table, targetOf(table)))) ?? {
-    worth: unpriced,
-    pays: table.leave,
-    bound: 0,
-  };
+  const priced = options.polish ? null : await worked(pricing(table, targetOf(table)));
+  const prices = priced ?? { worth: unpriced, pays: table.leave, bound: 0 };
   const c = (await worked(compiling(table, prices.worth), true))!;
   const state = new State(c);
   const value = valueOf(c, prices.worth);
   await worked(constructing(state, orderOf(c, value), value));
-  if (options.start) await takeIfBetter(table, state, options.start, value, worked);
+  if (options.start) await takeIfBetter(table, state, options.start, value, worked, options.polish);
   const random = new Random(seed);
   const search = new Search(state, random);
   const lagrange = new LagrangeBound(c, prices.pays, prices.worth, state.at);
@@ -126,15 +127,15 @@ export async function solveSlotting(
   };
   const cold = c.families > 0 || c.charges > 0 ? COLD_WITH_TIES : COLD;
   const begun = spent();
-  const parts = [begun, begun + (1 - begun) * FIRST_SHARE, 1];
+  const parts = options.polish ? [begun, 1] : [begun, begun + (1 - begun) * FIRST_SHARE, 1];
   let stopped = await pause();
   for (let part = 1; part < parts.length && !stopped; part++) {
     const [from, to] = [parts[part - 1]!, parts[part]!];
     while (!stopped) {
       const t = (spent() - from) / (to - from);
       if (t >= 1) break;
-      search.run(ROUND, HOT, cold, Math.max(0, t), Math.max(0, t));
-      while (!lagrange.ended && !stopped && lagrange.work / BOUND_WORK_PER_PROPOSAL < BOUND_SHARE * work()) {
+      search.run(ROUND, options.polish ? LUKEWARM : HOT, cold, Math.max(0, t), Math.max(0, t));
+      while (!options.polish && !lagrange.ended && !stopped && lagrange.work / BOUND_WORK_PER_PROPOSAL < BOUND_SHARE * work()) {
         await worked(lagrange.stepping(search.bestTotal));
         if (options.cancelled?.()) break;
       }
@@ -210,13 +211,14 @@ function orderOf(c: Compiled, value: Float64Array): Int32Array {
   return Int32Array.from({ length: c.lots }, (_, l) => l).sort((a, b) => regret[b]! - regret[a]! || a - b);
 }
 
-/** Starts from a given assignment, completed, when that is cheaper than what was constructed. */
+/** Starts from a given assignment, completed, when that is cheaper than what was constructed, or anyhow. */
 async function takeIfBetter(
   t: SlottingTable,
   state: State,
   start: Homes,
   value: Float64Array,
   worked: Worked,
+  anyhow = false,
 ): Promise<void> {
   const { c } = state;
   const given = new State(c);
@@ -230,7 +232,7 @@ async function takeIfBetter(
     if (o >= 0 && given.at[l] === c.noHome[l] && given.fits(o)) given.move(l, o);
   }
   await worked(constructing(given, orderOf(c, value), value));
-  if (given.total < state.total) for (const pieces = state.taking(given.at); !pieces.next().done;);
+  if (anyhow || given.total < state.total) for (const pieces = state.taking(given.at); !pieces.next().done;);
 }
 
 /** A bound free of the rounding of its sums; within that rounding of the total it is the total. */
