@@ -10,15 +10,19 @@ import { flowsOf, handOnSeconds, sessionsPerYear } from './flows.ts';
 import { apertures, sunHours } from '../sun/index.ts';
 
 /** What an arrangement costs, seconds a year, and of what that is made. */
-export type Score = {
+export type Score = Standing & {
   total: number;
   fetching: number;
+  /** shares that somebody who uses them does not get at, `<supply>.<share>` */
+  outOfReach: string[];
+};
+
+/** What is said of a room as it stands, whatever lies where: seconds a year, and what is wrong. */
+export type Standing = {
   handingOn: number;
   penalties: { words: string; seconds: number }[];
   /** findings that no arrangement offered may have */
   broken: Finding[];
-  /** shares that somebody who uses them does not get at, `<supply>.<share>` */
-  outOfReach: string[];
   findings: Finding[];
 };
 
@@ -152,12 +156,9 @@ export function sunAtPoint(grid: SunGrid, p: Point): number {
   return grid.hours[r * grid.columns + c]!;
 }
 
-/**
- * The whole cost of a plan as it is arranged, exactly: fetching as the homes have it, work handed on along free ways, penalties; and which
- * hard rules it breaks. `sun` of the empty room is handed in, because it does not change.
- */
-export function scoreOf(plan: Plan, sun: SunGrid): Score {
-  const penalties: Score['penalties'] = [];
+/** Work handed on along free ways, what speaks against where things stand, and findings. `sun` of the empty room is handed in, because it does not change. */
+export function standingOf(plan: Plan, sun: SunGrid): Standing {
+  const penalties: Standing['penalties'] = [];
   const stations = Object.values(plan.stations);
   const sites = stations.map((station) => ({ station, site: station }));
   for (const station of stations) penalties.push(...sitePenalties(plan, station, station, sites));
@@ -171,27 +172,28 @@ export function scoreOf(plan: Plan, sun: SunGrid): Score {
   const frames = wallFrames(plan);
   for (const unit of Object.values(plan.units))
     if (wantsWall(unit, frames)) penalties.push({ words: `${unit.name}: no wall behind it`, seconds: PENALTY.noWall });
-  const assessed = assessHomes(plan);
-  let fetching = assessed.bringing;
-  for (const { cost } of assessed.states)
-    if (cost) fetching += Number.isFinite(cost.seconds) ? cost.seconds : cost.fetches * ASKED;
   let handingOn = 0;
   for (const { from, to, times } of flowsOf(plan)) {
     handingOn += times * handOnSeconds(plan, from, to);
   }
-  const outOfReach = assessed.unreachable.map((s) => `${s.supply.id}.${s.share}`);
   const findings = findingsOf(plan);
   for (const f of findings) if (f.check === 'cord') penalties.push({ words: f.words, seconds: PENALTY.cord });
-  const total = fetching + handingOn + penalties.reduce((s, p) => s + p.seconds, 0);
-  return {
-    total,
-    fetching,
-    handingOn,
-    penalties,
-    broken: findings.filter((f) => breaks(plan, f)),
-    outOfReach,
-    findings,
-  };
+  return { handingOn, penalties, broken: findings.filter((f) => breaks(plan, f)), findings };
+}
+
+/** Seconds a year of a room as it stands beside its homes. */
+export const secondsOf = ({ handingOn, penalties }: Standing): number =>
+  handingOn + penalties.reduce((sum, p) => sum + p.seconds, 0);
+
+/** The whole cost of a plan as it is arranged, exactly: fetching as the homes have it, and how it stands. */
+export function scoreOf(plan: Plan, sun: SunGrid): Score {
+  const standing = standingOf(plan, sun);
+  const assessed = assessHomes(plan);
+  let fetching = assessed.bringing;
+  for (const { cost } of assessed.states)
+    if (cost) fetching += Number.isFinite(cost.seconds) ? cost.seconds : cost.fetches * ASKED;
+  const outOfReach = assessed.unreachable.map((s) => `${s.supply.id}.${s.share}`);
+  return { ...standing, total: fetching + secondsOf(standing), fetching, outOfReach };
 }
 
 /** A finding that breaks a hard rule by something that can be moved; what only pinned things do cannot be helped. */

@@ -188,6 +188,21 @@ export class Search {
     return false;
   }
 
+  /** What it would cost and break if one piece stood elsewhere; everything stays as it is. */
+  with(i: number, pose: Pose): { energy: number; broken: number } {
+    const [before, placing, alone, row] = [this.poses[i]!, this.placings[i]!, this.alone[i]!, this.rowOf(i)];
+    this.poses[i] = pose;
+    this.look(i);
+    const broken = this.brokenThings() + this.lookAtWays();
+    const energy = this.cost() + BROKEN * broken;
+    this.poses[i] = before;
+    this.placings[i] = placing;
+    this.alone[i] = alone;
+    const n = this.pieces.length;
+    for (let j = 0; j < n; j++) this.between[i * n + j] = this.between[j * n + i] = row[j]!;
+    return { energy, broken };
+  }
+
   private rowOf(i: number): Float64Array {
     const n = this.pieces.length;
     return this.between.slice(i * n, (i + 1) * n);

@@ -13,7 +13,7 @@ export { penaltiesFor, isOnShow, childReaches, childAt, isSmall, type ChildReach
 export { growthIn, wayOf, weightOf, type Weighed } from './weights.ts';
 export { translating, type Translation } from './slotting.ts';
 export { slottingOf } from './problem.ts';
-export { backTo } from './settle.ts';
+export { asIn, backTo } from './settle.ts';
 export { findHomes, isWorse, type Found, type FindProgress } from './find.ts';
 export { tallyOf, DUG_OUT, type Tally } from './tally.ts';
 export { barredFrom, NOT_IN_ZONE } from './barred.ts';

@@ -91,3 +91,25 @@ export function backTo(then: Plan, now: Plan, since: string): Command & { type: 
 /** Where what is at hand lies in a month. */
 const lyingIn = (plan: Plan, supply: Supply, month: number): readonly Home[] =>
   homesOf(plan, supply.id, shareNow(plan, plan.supplies[supply.id] ?? supply, month));
+
+/** The commands that give everything of a plan the homes, and keep it the way, another state of it does; pinned or not. */
+export function asIn(now: Plan, then: Plan, since: string): Command[] {
+  const homes: (Command & { type: 'settle' })['homes'] = [];
+  const commands: Command[] = [];
+  for (const supply of Object.values(now.supplies)) {
+    const other = then.supplies[supply.id];
+    if (!other) continue;
+    if (other.storage !== supply.storage)
+      commands.push({ type: 'setSupply', id: supply.id, set: { storage: other.storage } });
+    for (const share of SHARES) {
+      const is = homesOf(now, supply.id, share);
+      const was = homesOf(then, supply.id, share);
+      const alike = (a: Home, b: Home) => a.placeId === b.placeId && a.count === b.count;
+      if (is.length === was.length && was.every((h) => is.some((i) => alike(h, i)))) continue;
+      if (was.length === 0) homes.push({ supplyId: supply.id, share, placeId: null });
+      for (const { placeId, count } of was)
+        homes.push({ supplyId: supply.id, share, placeId, ...(count === null ? {} : { count }) });
+    }
+  }
+  return homes.length > 0 ? [...commands, { type: 'settle', since, homes }] : commands;
+}

@@ -78,6 +78,8 @@ const simple = [
   ...plain(TABLES.cutPieces),
   ...plain(TABLES.palettes),
   ...plain(TABLES.colourRows),
+  ...plain(TABLES.prices),
+  ...plain(TABLES.recipes),
   z.strictObject({
     type: z.literal('shapeWall'),
     id: Id,

@@ -429,6 +429,14 @@ export const ColourRow = z.strictObject({
 });
 export type ColourRow = z.infer<typeof ColourRow>;
 
+/** What one of a kind of unit, or a second one of a tool, would cost: its id is the kind’s or the supply’s; in the maker’s own money. */
+export const Price = z.strictObject({ id: Id, price: finite.min(0, 'cannot be negative').max(1_000_000) });
+export type Price = z.infer<typeof Price>;
+
+/** A recipe: its steps, one a line, as the maker wrote them. */
+export const Recipe = z.strictObject({ id: Id, name: named, text: text(8000) });
+export type Recipe = z.infer<typeof Recipe>;
+
 /** A finding looked at and left as it is, with the reason; its id is the finding’s key. */
 export const Acknowledgement = z.strictObject({
   id: z.string().regex(/^[A-Za-z][A-Za-z0-9:._-]{0,499}$/, 'is not the key of a finding'),

@@ -151,6 +151,8 @@ export const TABLES = {
   }),
   palettes: table(rows.Palette, 'combination of colours', 'palette', { since: 8 }),
   colourRows: table(rows.ColourRow, 'row of colours', 'colourRow', { since: 8 }),
+  prices: table(rows.Price, 'price', 'price', { since: 9 }),
+  recipes: table(rows.Recipe, 'recipe', 'recipe', { since: 9 }),
   listViews: table(rows.ListView, 'view of the list', 'listView', { since: 6 }),
   ownLists: table(rows.OwnList, 'list of one’s own', 'ownList', { since: 6 }),
   acknowledgements: table(rows.Acknowledgement, 'acknowledgement', null, { since: 2 }),

@@ -135,7 +135,12 @@ export async function solveSlotting(
       const t = (spent() - from) / (to - from);
       if (t >= 1) break;
       search.run(ROUND, options.polish ? LUKEWARM : HOT, cold, Math.max(0, t), Math.max(0, t));
-      while (!options.polish && !lagrange.ended && !stopped && lagrange.work / BOUND_WORK_PER_PROPOSAL < BOUND_SHARE * work()) {
+      while (
+        !options.polish &&
+        !lagrange.ended &&
+        !stopped &&
+        lagrange.work / BOUND_WORK_PER_PROPOSAL < BOUND_SHARE * work()
+      ) {
         await worked(lagrange.stepping(search.bestTotal));
         if (options.cancelled?.()) break;
       }

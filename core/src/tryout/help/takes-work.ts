@@ -1,0 +1,80 @@
+import { usualPieces } from '../../cutting/index.ts';
+import { STORAGE, storageFormsOf } from '../../fit/index.ts';
+import { shareStates } from '../../homes/index.ts';
+import { type Command, newId, type Plan, type StorageForm } from '../../plan/index.ts';
+import { cutSaves, isCut } from '../../stock/index.ts';
+import { type Change, MINUTES } from './change.ts';
+
+/** Each family kept in another way that its things can be kept in: what is fetched most first. */
+export function otherStorage(plan: Plan): Change[] {
+  const families = new Map<string, { ids: string[]; seconds: number; pieces: number }>();
+  for (const s of Object.values(plan.supplies)) {
+    const key = s.family || s.name;
+    const known = families.get(key) ?? { ids: [], seconds: 0, pieces: 0 };
+    const seconds = shareStates(plan, s, 'working').reduce((sum, h) => sum + (h.cost?.fetching ?? 0), 0);
+    known.ids.push(s.id);
+    known.pieces += s.working;
+    if (Number.isFinite(seconds)) known.seconds += seconds;
+    families.set(key, known);
+  }
+  return [...families]
+    .sort((a, b) => b[1].seconds - a[1].seconds || (a[0] < b[0] ? -1 : 1))
+    .flatMap(([family, { ids }]) => {
+      const forms = new Set<StorageForm>(ids.flatMap((id) => storageFormsOf(plan.supplies[id]!)));
+      return [...forms].flatMap((form): Change[] => {
+        const some = ids.filter((id) => {
+          const s = plan.supplies[id]!;
+          // sheets thrown into a box are no better kept
+          if (form === 'loose' && (s.form === 'sheet' || s.form === 'pocket')) return false;
+          return s.storage !== form && !s.mayKeep.includes(form) && storageFormsOf(s).includes(form);
+        });
+        if (some.length === 0) return [];
+        const commands = some.map((id) => ({ type: 'setSupply' as const, id, set: { storage: form } }));
+        return [
+          {
+            ...{
+              id: `storage ${form} ${family}`,
+              subject: family,
+              kind: 'storage',
+              effort: 'work',
+              price: null,
+              besides: 0,
+              unitIds: [],
+            },
+            words: `Keep ${family} ${STORAGE[form].name}`,
+            minutes: MINUTES.storage * some.reduce((sum, id) => sum + plan.supplies[id]!.working, 0),
+            command: { type: 'several', words: `keep ${family} otherwise`.slice(0, 120), commands } as Command,
+          },
+        ];
+      });
+    });
+}
+
+/** What bases are cut of: card. */
+const CARD = /\bcard(stock)?\b/i;
+
+/** Card that is used up a sheet at a time, cut ahead by eights: the cutter’s set-up and the fetches once for all of them. */
+export function cutAheads(plan: Plan): Change[] {
+  const kept = new Set(Object.values(plan.cutPieces).map((p) => p.supplyId));
+  return Object.values(plan.supplies)
+    .flatMap((s): Change[] => {
+      const card = s.form === 'sheet' && (CARD.test(s.kind) || CARD.test(s.name));
+      const piece = card && isCut(s) ? usualPieces({ width: s.width!, depth: s.depth! })[0] : undefined;
+      if (!piece || kept.has(s.id)) return [];
+      const cutPiece = {
+        ...{ id: newId('piece'), supplyId: s.id, ...piece, grain: 'any' as const },
+        ...{ have: 0, keep: 8, below: 3, placeId: null },
+      };
+      const saves = cutSaves({ ...plan, cutPieces: { ...plan.cutPieces, [cutPiece.id]: cutPiece } }, cutPiece);
+      if (!(saves > 0)) return [];
+      return [
+        {
+          ...{ id: `cutAhead ${s.id}`, subject: s.id, kind: 'cutAhead', effort: 'work', price: null, unitIds: [] },
+          ...{ minutes: MINUTES.cutAhead, besides: saves, homesStay: true },
+          words: `Cut ${s.name} ahead, eight at a time`,
+          command: { type: 'addCutPiece', cutPiece },
+        },
+      ];
+    })
+    .sort((a, b) => b.besides - a.besides || (a.id < b.id ? -1 : 1));
+}
