@@ -8,7 +8,7 @@ import { type Plan } from '@heronstone/core/plan';
 import { run } from './run.ts';
 
 const root = fileURLToPath(new URL('../../', import.meta.url));
-const file = `${root}demo/plans/the-pump-house.heron.json`;
+const file = `${root}demo/plans/one-cupboard-and-a-table.heron.json`;
 
 function demo(): Plan {
   const read = importPlan(readFileSync(file, 'utf8'), 'pump');
@@ -18,9 +18,9 @@ function demo(): Plan {
 
 describe('heronstone arrange', () => {
   // in a process of its own: the test runner’s sandbox makes arithmetic many times slower
-  test('the pump house: offers break no hard rule, as today’s arrangement does, and beat the best of 1,000 random ones', () => {
+  test('one cupboard and a table: offers break no hard rule, save something with homes found before and after, and beat the best of 1,000 random ones', () => {
     const loader = pathToFileURL(`${root}node_modules/tsx/dist/loader.mjs`).href;
-    const args = ['arrange', file, '--seed', '3', '--steps', '12000', '--searches', '2'];
+    const args = ['arrange', file, '--seed', '3', '--steps', '6000', '--searches', '2'];
     const env = { ...process.env, NODE_OPTIONS: '' };
     const ran = spawnSync(process.execPath, ['--import', loader, `${root}cli/src/main.ts`, ...args], {
       encoding: 'utf8',
@@ -28,15 +28,20 @@ describe('heronstone arrange', () => {
     });
     expect(ran.stderr).toBe('');
     const answer = JSON.parse(ran.stdout) as {
-      now: { broken: string[]; measure: { energy: number } };
-      offers: { broken: string[]; measure: { energy: number; broken: number }; units: { id: string }[] }[];
+      now: { secondsAYear: number; broken: string[]; measure: { energy: number } };
+      offers: {
+        secondsAYear: number;
+        broken: string[];
+        measure: { energy: number; broken: number };
+        units: { id: string }[];
+      }[];
     };
-    expect(answer.now.broken.length).toBeGreaterThan(0);
     expect(answer.offers.length).toBeGreaterThan(0);
     const plan = demo();
     const random = bestAtRandom(plan, 1000, 1);
     for (const offer of answer.offers) {
       expect(offer.broken).toEqual([]);
+      expect(offer.secondsAYear).toBeLessThan(answer.now.secondsAYear);
       expect(offer.measure.broken).toBeLessThan(1);
       expect(offer.measure.energy).toBeLessThan(random.energy);
       expect(offer.measure.energy).toBeLessThan(answer.now.measure.energy);

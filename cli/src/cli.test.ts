@@ -185,7 +185,7 @@ describe('the command line', () => {
   });
 
   test.each([
-    [[], /say slot, reach, homes, check, fill, zones, read-list, budget, cut, tryout or arrange/],
+    [[], /say slot, reach, homes, check, fill, zones, read-list, budget, cut, tryout, help-most or arrange/],
     [['fly'], /not “fly”/],
     [['slot'], /needs a file/],
     [['slot', '/nowhere/p.json'], /there is no file/],
@@ -270,5 +270,15 @@ describe('the command line', () => {
     expect((await run(['tryout', demo, '--activity', 'Marbled papers', '--sessions', '200'])).out).toBe(out);
     expect((await run(['tryout', demo, '--activity', 'Diving'])).error).toMatch(/nobody works at “Diving”; there are/);
     expect((await run(['tryout', demo, '--sessions', '0'])).error).toMatch(/whole number from 1 on/);
+  });
+
+  test('help-most says the changes that help, best first, and what they come to; a plan with nothing in it needs no help', async () => {
+    const { code, out } = await run(['help-most', planFile, '--seconds', '3']);
+    expect(code).toBe(0);
+    const answer = JSON.parse(out!) as { tried: number; changes: { secondsAYear: number; effort: string }[] };
+    expect(answer.tried).toBeGreaterThan(0);
+    const saves = answer.changes.map((c) => c.secondsAYear);
+    expect(saves).toEqual([...saves].sort((a, b) => b - a));
+    expect((await run(['help-most', planFile, '--seconds', 'soon'])).error).toMatch(/--seconds takes a number/);
   });
 });

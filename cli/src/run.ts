@@ -25,6 +25,7 @@ import {
   whole,
   write,
 } from './input.ts';
+import { helpMostOf } from './help-most.ts';
 import { tryout } from './tryout.ts';
 
 const USAGE = `heronstone slot FILE [--seconds N | --work N] [--seed N]
@@ -37,6 +38,7 @@ heronstone read-list FILE [--measure metric|imperial]
 heronstone budget PLAN.heron.json
 heronstone cut FILE
 heronstone tryout PLAN.heron.json [--activity NAME] [--sessions N] [--seed N]
+heronstone help-most PLAN.heron.json [--seconds N]
 heronstone arrange PLAN.heron.json [--seed N] [--steps N] [--searches N] [--out FILE]
 `;
 
@@ -54,6 +56,7 @@ export async function run(args: string[]): Promise<Result> {
     if (command === 'budget') return budget(file);
     if (command === 'cut') return cut(file);
     if (command === 'tryout') return tryout(file, values);
+    if (command === 'help-most') return await helpMostOf(file, values);
     if (command === 'arrange') return await arrange(file, values);
     return await homes(file, values);
   } catch (error) {
@@ -72,6 +75,7 @@ const FLAGS: Record<string, readonly string[]> = {
   'read-list': ['measure'],
   budget: [],
   cut: [],
+  'help-most': ['seconds'],
   tryout: ['activity', 'sessions', 'seed'],
   arrange: ['seed', 'steps', 'searches', 'out'],
 };
@@ -104,7 +108,7 @@ function read(args: string[]): { command: string; file: string; values: Values }
   if (parsed.values.help || command === 'help') return { command: 'help', file: '', values: parsed.values };
   if (!command || !FLAGS[command])
     throw new Trouble(
-      `say slot, reach, homes, check, fill, zones, read-list, budget, cut, tryout or arrange${command ? `, not “${command}”` : ''}; --help tells more`,
+      `say slot, reach, homes, check, fill, zones, read-list, budget, cut, tryout, help-most or arrange${command ? `, not “${command}”` : ''}; --help tells more`,
     );
   if (!file) throw new Trouble(`${command} needs a file`);
   if (rest.length > 0) throw new Trouble(`one file at a time, not also “${rest[0]}”`);
@@ -183,8 +187,9 @@ async function arrange(file: string, values: Values): Promise<Result> {
   const plan = planOf(file);
   const done = await arrangeRoom(plan, {
     seed: whole(values.seed, 'seed', 1, 2 ** 31 - 1),
-    steps: whole(values.steps, 'steps', 40_000, 10_000_000),
-    searches: whole(values.searches, 'searches', 12, 1000),
+    steps: whole(values.steps, 'steps', 16_000, 10_000_000),
+    searches: whole(values.searches, 'searches', 6, 1000),
+    now,
   });
   if (!done.ok) throw new Trouble(done.reason);
   if (values.out && done.offers[0]) write(values.out, exportPlan(done.offers[0].plan));
@@ -193,11 +198,13 @@ async function arrange(file: string, values: Values): Promise<Result> {
     out: json({
       now: {
         secondsAYear: round(done.now.total),
+        homes: { fetching: round(done.now.tally.fetching), without: done.now.tally.without.length },
         measure: energyOf(plan),
         broken: done.now.broken.map((f) => f.words),
       },
       offers: done.offers.map((o) => ({
         secondsAYear: round(o.score.total),
+        homes: { fetching: round(o.score.tally.fetching), without: o.score.tally.without.length },
         saves: round(o.saves),
         measure: energyOf(o.plan),
         broken: o.score.broken.map((f) => f.words),

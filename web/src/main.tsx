@@ -13,6 +13,7 @@ const stones = {
   supplies: lazy(() => import('./stones/supplies/SuppliesStone.tsx')),
   furniture: lazy(() => import('./stones/furniture/FurnitureStone.tsx')),
   homes: lazy(() => import('./stones/homes/HomesStone.tsx')),
+  tryout: lazy(() => import('./stones/tryout/TryOutStone.tsx')),
 };
 
 const router = createBrowserRouter([

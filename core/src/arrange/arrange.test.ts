@@ -1,7 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import { findingsOf } from '../findings/index.ts';
 import { applied, block, tinyRoom, unit, use, withUnits } from '../testing/index.ts';
-import { arrangeRoom, HARD } from './index.ts';
+import { tallyOf } from '../homes/index.ts';
+import { type Command } from '../plan/index.ts';
+import { wallFrames } from '../room/index.ts';
+import { Random } from '../slotting/index.ts';
+import { arrangeRoom, HARD, secondsOf, standingOf, sunGrid } from './index.ts';
 
 const small = applied(
   withUnits(
@@ -67,4 +71,48 @@ describe('arrange for me', () => {
     const done = await arrangeRoom(small, { cancelled: () => true });
     expect(done.ok && done.tried).toBeLessThan(10);
   });
+
+  // rooms that nothing was tuned on
+  test.each([1, 2, 3])(
+    'room %i: what is offered is worth what is said, homes and all; it breaks no rule and costs less than the room as it is',
+    async (seed) => {
+      const random = new Random(seed);
+      const ids = Array.from({ length: 8 }, (_, i) => `s${i}`);
+      const room = applied(
+        withUnits(
+          tinyRoom({ x: 1500, y: 1500 }),
+          unit('worktable', { id: 'table', x: 1500, y: 2100, facing: 180 }),
+          unit('lowChest', { id: 'chest', x: 5500, y: 1200 + random.below(3000), facing: 270 }),
+          unit('bookcase', { id: 'books', x: 5700, y: 5200, facing: 270 }),
+          unit('cubeUnit', { id: 'cubes', x: 900 + random.below(3000), y: 5700, facing: 180 }),
+        ),
+        { type: 'setStation', id: 'seat', set: { unitId: 'table' } },
+        {
+          type: 'addSupplies',
+          supplies: ids.map((id) => block({ id, name: id, family: '', width: 100 + random.below(150) })),
+        },
+        ...ids.map((id): Command => ({ type: 'addUse', use: use(id, 1 + random.below(8)) })),
+        ...ids.map((id): Command => ({
+          type: 'assignHome',
+          ...{ supplyId: id, share: 'working', placeId: `books.${random.below(5)}.0`, since: '2026-11-24' },
+        })),
+      );
+      const done = await arrangeRoom(room, { seed, steps: 1500, searches: 2, since: '2026-11-26' });
+      if (!done.ok) throw new Error(done.reason);
+      expect(done.offers.length).toBeGreaterThan(0);
+      const sun = sunGrid(
+        room,
+        wallFrames(room).map((f) => f.a),
+      );
+      for (const offer of done.offers) {
+        const then = applied(room, offer.command);
+        const standing = standingOf(then, sun);
+        expect(tallyOf(then).total + secondsOf(standing)).toBeCloseTo(offer.score.total, 3);
+        expect(standing.broken).toEqual([]);
+        expect(offer.score.total).toBeLessThanOrEqual(done.now.total);
+        expect(done.now.total).toBeLessThanOrEqual(tallyOf(room).total + secondsOf(standingOf(room, sun)));
+        expect(offer.saves).toBeCloseTo(done.now.total - offer.score.total, 6);
+      }
+    },
+  );
 });

@@ -1,16 +1,26 @@
+import { asIn, findHomes, tallyOf, type Tally } from '../homes/index.ts';
 import { apply, type Command, type Plan } from '../plan/index.ts';
 import { Random } from '../slotting/index.ts';
 import { wallFrames } from '../room/index.ts';
-import { type Score, scoreOf, type SunGrid, sunGrid } from './cost.ts';
+import { secondsOf, type Standing, standingOf, type SunGrid, sunGrid } from './cost.ts';
 import { piecesOf, type Pose } from './pieces.ts';
 import { Search } from './search.ts';
 
-/** A good way to arrange a room, with what it gains and costs against the way it is. */
-export type Arrangement = {
+/** What an arrangement comes to with homes found for it, seconds a year, and of what that is made. */
+export type Homed = Standing & {
   plan: Plan;
+  total: number;
+  tally: Tally;
+};
+
+/** A good way to arrange a room, with what it gains and costs against the way it is, homes found before and after. */
+export type Arrangement = {
+  /** the room so arranged, with the homes found for it */
+  plan: Plan;
+  /** moves the furniture and gives everything these homes, as one change */
   command: Command;
-  score: Score;
-  /** seconds a year less than today; negative: more */
+  score: Homed;
+  /** seconds a year less than today with its homes found */
   saves: number;
   moved: { unitId: string; name: string; by: number; turned: boolean }[];
   /** findings that go, and that come, in words */
@@ -22,14 +32,17 @@ export type Arranging = {
   seed?: number;
   /** changes tried in each of the searches */
   steps?: number;
-  /** at most so many searches; fewer when three offers are found early */
+  /** so many searches */
   searches?: number;
+  /** milliseconds from anywhere; the day that new homes are since */
+  now?: () => number;
+  since?: string;
   onProgress?: (share: number, best: readonly Arrangement[]) => void;
   cancelled?: () => boolean;
   breathe?: () => Promise<void>;
 };
 
-export type Arranged = { ok: true; now: Score; offers: Arrangement[]; tried: number } | { ok: false; reason: string };
+export type Arranged = { ok: true; now: Homed; offers: Arrangement[]; tried: number } | { ok: false; reason: string };
 
 /** Three are offered. */
 const OFFERS = 3;
@@ -37,32 +50,40 @@ const OFFERS = 3;
 const DIFFERENT = 3;
 const OTHERWISE = 400;
 /** Temperatures of the annealing, seconds a year. */
-const HOT = 30_000;
-const COLD = 100;
+const HOT = 6000;
+const COLD = 50;
 const BLOCK = 400;
-/** After so many searches three offers are enough. */
-const ENOUGH = 5;
-/** How many of a search’s last states are looked at exactly. */
-const EXACT = 14;
+/** So many of each search’s best states are given homes and worked out exactly; so many are looked at for that, some break a rule after all. */
+const EXACT = 2;
+const LOOKED = 8;
+/** Two states of a search are alike when everything stands within this, mm. */
+const ALIKE = 300;
+/** Work of finding homes for the room as it is, for each candidate, and for what is offered in the end, see the slotting engine. */
+const WORK_NOW = 300_000;
+const WORK_EACH = 100_000;
+/** Less than this a year is nothing saved, s (own assumption: ten minutes). */
+const NOTHING = 600;
 
 /**
  * Arrange for me: keeps what is pinned and offers up to three different good arrangements that break no hard rule, best first. Simulated
- * annealing over where each piece stands, with rough seconds; then every candidate is worked out exactly and checked by all findings.
- * Same seed and steps, same offers.
+ * annealing over where each piece stands, with rough seconds of quick new homes; then the best candidates are given real homes and checked by all
+ * findings. The room as it is has its homes found too: what saves nothing against that and mends nothing is not offered. Same seed and steps, same offers.
  */
 export async function arrangeRoom(plan: Plan, options: Arranging = {}): Promise<Arranged> {
-  const { seed = 1, steps = 40_000, searches = 12 } = options;
+  const { seed = 1, steps = 16_000, searches = 6 } = options;
   const outline = wallFrames(plan).map((f) => f.a);
   if (outline.length === 0) return { ok: false, reason: 'The walls do not close yet: measure the room first.' };
+  if (!piecesOf(plan).some((p) => p.movable))
+    return { ok: false, reason: 'Everything is pinned: there is nothing to arrange.' };
   const sun = sunGrid(plan, outline);
-  const now = scoreOf(plan, sun);
-  const found: { plan: Plan; command: Command; score: Score }[] = [];
+  const now = await homed(plan, sun, WORK_NOW, options);
+  const found: Candidate[] = [];
   let offers: Arrangement[] = [];
   let tried = 0;
   for (let k = 0; k < searches; k++) {
-    const search = new Search(plan, sun, new Random(seed * 101 + k));
-    if (search.movable.length === 0) return { ok: false, reason: 'Everything is pinned: there is nothing to arrange.' };
-    if (k > 0) search.scatter();
+    const search = new Search(now.plan, sun, new Random(seed * 101 + k));
+    // some begin with the room as it is, the others anywhere
+    if (k % 2 === 1) search.scatter();
     const candidates = new Map<string, { energy: number; poses: Pose[] }>();
     const note = () => {
       if (search.broken() > 0.5) return;
@@ -84,28 +105,62 @@ export async function arrangeRoom(plan: Plan, options: Arranging = {}): Promise<
         if (options.cancelled?.()) return { ok: true, now, offers, tried };
       }
     }
-    const best = [...candidates.values()].sort((a, b) => a.energy - b.energy).slice(0, EXACT);
+    const best = unlike([...candidates.values()].sort((a, b) => a.energy - b.energy));
+    let exact = 0;
     for (const { poses } of best) {
-      const exact = exactly(plan, search, poses, sun);
-      if (exact && isOffer(exact.score, now)) found.push(exact);
+      if (exact >= EXACT || options.cancelled?.()) break;
+      const command = search.command(poses);
+      const done = command ? apply(now.plan, command) : null;
+      if (!command || !done?.ok || standingOf(done.plan, sun).broken.length > 0) continue;
+      exact++;
+      const score = await homed(done.plan, sun, WORK_EACH, options, true);
+      if (isOffer(score, now)) found.push({ command, score });
       await options.breathe?.();
-      if (options.cancelled?.()) break;
     }
-    offers = offersOf(plan, now, found);
-    if (k + 1 >= ENOUGH && offers.length === OFFERS) break;
+    offers = offersOf(plan, now, found, options.since);
   }
   options.onProgress?.(1, offers);
   return { ok: true, now, offers, tried };
 }
 
-/** Breaks no hard rule, and puts nothing out of reach that was within it. */
-const isOffer = (score: Score, now: Score): boolean =>
-  score.broken.length === 0 && score.outOfReach.every((id) => now.outOfReach.includes(id));
+/** The best of some states, no two of them alike. */
+function unlike<T extends { poses: readonly Pose[] }>(states: readonly T[]): T[] {
+  const out: T[] = [];
+  const alike = (a: T, b: T) =>
+    a.poses.every(
+      (p, i) => Math.hypot(p.x - b.poses[i]!.x, p.y - b.poses[i]!.y) < ALIKE && p.facing === b.poses[i]!.facing,
+    );
+  for (const state of states) {
+    if (out.length === LOOKED) break;
+    if (!out.some((o) => alike(o, state))) out.push(state);
+  }
+  return out;
+}
 
-function exactly(plan: Plan, search: Search, poses: readonly Pose[], sun: SunGrid) {
-  const command = search.command(poses);
-  const done = command ? apply(plan, command) : null;
-  return command && done?.ok ? { plan: done.plan, command, score: scoreOf(done.plan, sun) } : null;
+type Candidate = { command: Command; score: Homed };
+
+/** A plan with homes found: from its own, and once more from those. */
+async function homed(plan: Plan, sun: SunGrid, work: number, options: Arranging, quick = false): Promise<Homed> {
+  const { now = () => 0, since = '2000-01-01', breathe, cancelled } = options;
+  let best = plan;
+  let tally = tallyOf(plan);
+  for (const polish of quick ? [true, false] : [false, true, true]) {
+    const found = await findHomes(best, {
+      ...{ work, polish, now, since, seed: 1 },
+      ...(breathe ? { breathe } : {}),
+      ...(cancelled ? { cancelled } : {}),
+    });
+    if (found && found.after.total < tally.total) [best, tally] = [found.plan, found.after];
+  }
+  const standing = standingOf(best, sun);
+  return { ...standing, plan: best, tally, total: tally.total + secondsOf(standing) };
+}
+
+/** Breaks no hard rule, leaves nothing more without a home, and saves something, or mends something and costs nothing. */
+function isOffer(score: Homed, now: Homed): boolean {
+  if (score.broken.length > 0 || score.tally.without.length > now.tally.without.length) return false;
+  const mends = onlyIn(now, score).length > onlyIn(score, now).length;
+  return score.total <= now.total - NOTHING || (score.total <= now.total && mends);
 }
 
 function differing(a: Plan, b: Plan): number {
@@ -119,34 +174,40 @@ function differing(a: Plan, b: Plan): number {
   return count;
 }
 
-function offersOf(
-  plan: Plan,
-  now: Score,
-  found: readonly { plan: Plan; command: Command; score: Score }[],
-): Arrangement[] {
-  const chosen: (typeof found)[number][] = [];
+function offersOf(plan: Plan, now: Homed, found: readonly Candidate[], since = '2000-01-01'): Arrangement[] {
+  const chosen: Candidate[] = [];
   // in a room of few pieces one that stands elsewhere is difference enough
   const enough = Math.max(1, Math.min(DIFFERENT, Math.floor(piecesOf(plan).filter((p) => p.movable).length / 3)));
   for (const one of [...found].sort((a, b) => a.score.total - b.score.total))
-    if (chosen.length < OFFERS && chosen.every((c) => differing(c.plan, one.plan) >= enough)) chosen.push(one);
-  return chosen.map((one) => ({
-    ...one,
-    saves: now.total - one.score.total,
-    moved: Object.values(plan.units).flatMap((u) => {
-      const v = one.plan.units[u.id]!;
-      // what stands on another goes with it
-      if (u.hostId !== null || u.mount === 'away') return [];
-      const by = Math.hypot(u.x - v.x, u.y - v.y);
-      const turned = u.facing !== v.facing;
-      return by >= 1 || turned ? [{ unitId: u.id, name: u.name, by, turned }] : [];
-    }),
-    gone: words(now, one.score),
-    come: words(one.score, now),
-  }));
+    if (chosen.length < OFFERS && chosen.every((c) => differing(c.score.plan, one.score.plan) >= enough))
+      chosen.push(one);
+  return chosen.flatMap(({ command, score }) => {
+    const moved = apply(plan, command);
+    if (!moved.ok) return [];
+    const commands = [command, ...asIn(moved.plan, score.plan, since)].flatMap((c) =>
+      c.type === 'several' ? c.commands : c,
+    );
+    return {
+      plan: score.plan,
+      command: { type: 'several', words: 'arrange the room', commands: commands as never } as Command,
+      score,
+      saves: now.total - score.total,
+      moved: Object.values(plan.units).flatMap((u) => {
+        const v = score.plan.units[u.id]!;
+        // what stands on another goes with it
+        if (u.hostId !== null || u.mount === 'away') return [];
+        const by = Math.hypot(u.x - v.x, u.y - v.y);
+        const turned = u.facing !== v.facing;
+        return by >= 1 || turned ? [{ unitId: u.id, name: u.name, by, turned }] : [];
+      }),
+      gone: onlyIn(now, score),
+      come: onlyIn(score, now),
+    };
+  });
 }
 
 /** Findings of one that the other has not. */
-function words(has: Score, hasNot: Score): string[] {
+function onlyIn(has: Standing, hasNot: Standing): string[] {
   const keys = new Set(hasNot.findings.map((f) => f.key));
   return has.findings.filter((f) => !keys.has(f.key)).map((f) => f.words);
 }

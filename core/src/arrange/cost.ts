@@ -1,21 +1,12 @@
 import { factsOf } from '../catalogue/index.ts';
 import { angleBetween, direction, distance, footprintDistance, heading, type Point } from '../geometry/index.ts';
 import { type CheckName, type Finding, findingsOf } from '../findings/index.ts';
-import { assessHomes, fetchesPerYear } from '../homes/index.ts';
-import { homesOf, type Plan, type Station, type Unit } from '../plan/index.ts';
+import { type Plan, type Station, type Unit } from '../plan/index.ts';
 import { PACE, SECONDS_PER_TMU, TMU } from '../reach/index.ts';
 import { fixturePrism, frameOf, fromWall, onWall, type WallFrame, wallFrames } from '../room/index.ts';
 import { disturbs } from '../stations/index.ts';
 import { flowsOf, handOnSeconds, sessionsPerYear } from './flows.ts';
 import { apertures, sunHours } from '../sun/index.ts';
-
-/** What an arrangement costs, seconds a year, and of what that is made. */
-export type Score = Standing & {
-  total: number;
-  fetching: number;
-  /** shares that somebody who uses them does not get at, `<supply>.<share>` */
-  outOfReach: string[];
-};
 
 /** What is said of a room as it stands, whatever lies where: seconds a year, and what is wrong. */
 export type Standing = {
@@ -48,9 +39,6 @@ export const HARD: ReadonlySet<CheckName> = new Set<CheckName>([
   'travels',
   'turning',
 ]);
-
-/** Fetching what one does not get at: somebody is asked or something moved, s (own assumption). */
-const ASKED = 120;
 
 /** Seconds a year set against what is not right about a place to work; own assumptions, about as much as ten minutes a week each. */
 export const PENALTY = {
@@ -185,43 +173,9 @@ export function standingOf(plan: Plan, sun: SunGrid): Standing {
 export const secondsOf = ({ handingOn, penalties }: Standing): number =>
   handingOn + penalties.reduce((sum, p) => sum + p.seconds, 0);
 
-/** The whole cost of a plan as it is arranged, exactly: fetching as the homes have it, and how it stands. */
-export function scoreOf(plan: Plan, sun: SunGrid): Score {
-  const standing = standingOf(plan, sun);
-  const assessed = assessHomes(plan);
-  let fetching = assessed.bringing;
-  for (const { cost } of assessed.states)
-    if (cost) fetching += Number.isFinite(cost.seconds) ? cost.seconds : cost.fetches * ASKED;
-  const outOfReach = assessed.unreachable.map((s) => `${s.supply.id}.${s.share}`);
-  return { ...standing, total: fetching + secondsOf(standing), fetching, outOfReach };
-}
-
 /** A finding that breaks a hard rule by something that can be moved; what only pinned things do cannot be helped. */
 function breaks(plan: Plan, finding: Finding): boolean {
   if (!HARD.has(finding.check)) return false;
   const units = finding.unitIds.flatMap((id) => plan.units[id] ?? []);
   return units.length === 0 || units.some((u) => !u.pinned && u.mount !== 'door');
-}
-
-/** Fetches a year from each station out of each unit: what the search draws near. */
-export function pullOf(plan: Plan): { station: Station; unitId: string; fetches: number }[] {
-  const sum = new Map<string, { station: Station; unitId: string; fetches: number }>();
-  for (const use of Object.values(plan.uses)) {
-    const [home] = homesOf(plan, use.supplyId, 'working');
-    const unitId = home ? plan.places[home.placeId]?.unitId : undefined;
-    if (!unitId) continue;
-    const stations = Object.values(plan.stations).filter((s) => s.activityId === use.activityId);
-    for (const station of stations) {
-      // what travels with the seat is there already; only bringing it costs
-      const travels = station.travellerId === unitId;
-      const fetches = travels
-        ? (plan.activities[use.activityId]?.sessionsPerMonth ?? 0) / stations.length
-        : fetchesPerYear(plan, use.activityId, use.fetches) / stations.length;
-      const key = `${station.id} ${unitId}`;
-      const known = sum.get(key);
-      if (known) known.fetches += fetches;
-      else sum.set(key, { station, unitId, fetches });
-    }
-  }
-  return [...sum.values()];
 }

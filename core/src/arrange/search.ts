@@ -1,8 +1,10 @@
 import { angleBetween, heading, type Point } from '../geometry/index.ts';
+import { DUG_OUT } from '../homes/index.ts';
 import { type Command, type Plan, type Station } from '../plan/index.ts';
 import type { Random } from '../slotting/index.ts';
 import { onWall, seatMoves } from '../room/index.ts';
-import { PENALTY, pullOf, type SunGrid, sitePenalties, type Site, sunAtPoint, wantsWall } from './cost.ts';
+import { PENALTY, type SunGrid, sitePenalties, type Site, sunAtPoint, wantsWall } from './cost.ts';
+import { demandOf } from './demand.ts';
 import { carrySeconds, flowsOf } from './flows.ts';
 import { type Piece, piecesOf, placed, type Pose, type Shape } from './pieces.ts';
 import { breaksAlone, breaksBetween, breaksSeat, type Ground, groundOf } from './rules.ts';
@@ -13,6 +15,12 @@ const BROKEN = 400;
 /** From a seat to what one gets at without rising, mm (own assumption, near the real reach of an adult). */
 const AT_HAND = 750;
 const BY_ROLLING = 1250;
+
+/** A fetch of what finds no place, s: it is looked for and dug out. */
+const NO_HOME = DUG_OUT;
+/** A zone keeps together: beyond this from its nearest seat a piece of it costs so much a year, mm, s for each mm (own assumption). */
+const ZONE_NEAR = 2000;
+const ZONE_APART = 0.5;
 
 /** So many places are drawn where a piece is put elsewhere. */
 const DRAWS = 6;
@@ -27,7 +35,21 @@ export class Search {
   private readonly placings: Placing[];
   private readonly alone: number[];
   private readonly between: Float64Array;
-  private readonly pulls: { piece: number; seat: Seat; fetches: number; back: number }[];
+  /** things that are fetched, most often first: numbers of their seats with fetches a year, places that would hold them and which part that takes */
+  private readonly demands: {
+    seats: number[];
+    times: number[];
+    all: number;
+    options: Int32Array;
+    parts: Float64Array;
+  }[];
+  /** the piece each place is in (−1: none that is here), and what a fetch from it costs besides */
+  private readonly pieceAt: Int32Array;
+  private readonly besides: Float64Array;
+  private readonly filled: Float64Array;
+  private readonly reach: Float64Array;
+  private readonly way: Float64Array;
+  private readonly zoned: { piece: number; seats: number[] }[];
   private readonly flows: { from: Seat; to: Seat; times: number }[];
   private readonly seats: Seat[] = [];
   private readonly ways: Ways;
@@ -54,9 +76,26 @@ export class Search {
         this.seats.push({ station, piece: -1, x: station.x, y: station.y, turn: station.heading });
     const seatOf = (station: Station) => this.seats.find((s) => s.station.id === station.id)!;
     const pieceOf = (unitId: string) => this.pieces.findIndex((p) => p.members.some((m) => m.id === unitId));
-    this.pulls = pullOf(plan).flatMap(({ station, unitId, fetches }) => {
+    const numberOf = new Map(this.seats.map((s, k) => [s.station.id, k]));
+    this.reach = new Float64Array(this.seats.length * n);
+    this.way = new Float64Array(n);
+    this.reckon();
+    const { offered, demands } = demandOf(plan, (stationId, unitId) => {
       const piece = pieceOf(unitId);
-      return piece < 0 ? [] : [{ piece, seat: seatOf(station), fetches, back: this.pieces[piece]!.unit.depth / 2 }];
+      return piece < 0 ? 0 : this.reach[numberOf.get(stationId)! * n + piece]!;
+    });
+    this.pieceAt = Int32Array.from(offered, (o) => pieceOf(o.unitId));
+    this.besides = Float64Array.from(offered, (o) => o.besides);
+    this.filled = new Float64Array(offered.length);
+    this.demands = demands.map(({ fetches, options, parts }) => ({
+      ...{ seats: fetches.map((f) => numberOf.get(f.stationId)!), times: fetches.map((f) => f.times), options, parts },
+      all: fetches.reduce((sum, f) => sum + f.times, 0),
+    }));
+    this.zoned = this.pieces.flatMap(({ unit }, piece) => {
+      const seats = this.seats.flatMap((s, k) =>
+        unit.zoneId !== null && plan.activities[s.station.activityId]?.zoneId === unit.zoneId ? [k] : [],
+      );
+      return seats.length > 0 ? [{ piece, seats }] : [];
     });
     this.flows = flowsOf(plan).map(({ from, to, times }) => ({ from: seatOf(from), to: seatOf(to), times }));
     this.ways = new Ways(plan);
@@ -108,16 +147,62 @@ export class Search {
     };
   }
 
+  /** Seconds of a fetch from every seat to every piece, by straight distance. */
+  private reckon(): void {
+    const n = this.pieces.length;
+    for (const [k, seat] of this.seats.entries()) {
+      const site = this.site(seat);
+      for (let i = 0; i < n; i++) {
+        const pose = this.poses[i]!;
+        const rad = (pose.facing * Math.PI) / 180;
+        const back = this.pieces[i]!.unit.depth / 2;
+        const front = { x: pose.x + Math.sin(rad) * back, y: pose.y + Math.cos(rad) * back };
+        // what travels with the seat is there already
+        const own = i === seat.piece || this.pieces[i]!.unit.id === seat.station.travellerId;
+        this.reach[k * n + i] = estimate(site, seat.station.standing, front, own);
+      }
+    }
+  }
+
+  /** Seconds a year of fetching with everything in a quick new home: what is fetched most takes the cheapest place with room for it. */
+  private rehomed(): number {
+    this.reckon();
+    const n = this.pieces.length;
+    const { filled, besides, pieceAt, reach } = this;
+    filled.fill(0);
+    const { way } = this;
+    let sum = 0;
+    for (const { seats, times, all, options, parts } of this.demands) {
+      way.fill(0);
+      for (let s = 0; s < seats.length; s++)
+        for (let i = 0; i < n; i++) way[i]! += times[s]! * reach[seats[s]! * n + i]!;
+      let least = all * NO_HOME;
+      let pick = -1;
+      for (let o = 0; o < options.length; o++) {
+        const p = options[o]!;
+        if (filled[p]! + parts[o]! > 1) continue;
+        const piece = pieceAt[p]!;
+        const seconds = all * besides[p]! + (piece < 0 ? 0 : way[piece]!);
+        if (seconds < least) {
+          least = seconds;
+          pick = o;
+        }
+      }
+      sum += least;
+      if (pick >= 0) filled[options[pick]!]! += parts[pick]!;
+    }
+    return sum;
+  }
+
   /** Seconds a year, estimated from straight distances, without what is broken. */
   cost(): number {
     const sites = this.seats.map((seat) => ({ station: seat.station, site: this.site(seat) }));
     const siteOf = new Map(this.seats.map((seat, i) => [seat, sites[i]!.site]));
-    let sum = 0;
-    for (const { piece, seat, fetches, back } of this.pulls) {
+    let sum = this.rehomed();
+    for (const { piece, seats } of this.zoned) {
       const pose = this.poses[piece]!;
-      const rad = (pose.facing * Math.PI) / 180;
-      const front = { x: pose.x + Math.sin(rad) * back, y: pose.y + Math.cos(rad) * back };
-      sum += fetches * estimate(siteOf.get(seat)!, seat.station.standing, front, piece === seat.piece);
+      const far = Math.min(...seats.map((k) => Math.hypot(sites[k]!.site.x - pose.x, sites[k]!.site.y - pose.y)));
+      sum += ZONE_APART * Math.max(0, far - ZONE_NEAR);
     }
     for (const { from, to, times } of this.flows) {
       const a = siteOf.get(from)!;
@@ -252,10 +337,10 @@ export class Search {
   }
 
   /** Of a few draws the one that breaks least by itself. */
-  private leastBroken(i: number, one: () => Pose): Pose {
+  private leastBroken(i: number, one: () => Pose, draws = DRAWS): Pose {
     let best = one();
     let least = this.breaksAt(i, best);
-    for (let k = 1; k < DRAWS && least > 0; k++) {
+    for (let k = 1; k < draws && least > 0; k++) {
       const pose = one();
       const broken = this.breaksAt(i, pose);
       if (broken < least) [best, least] = [pose, broken];
@@ -288,7 +373,8 @@ export class Search {
     const pose = this.poses[i]!;
     const piece = this.pieces[i]!;
     const draw = this.random.next();
-    if (piece.hangs || draw < 0.35) return [[i, this.leastBroken(i, () => this.againstWall(i))]];
+    if (piece.hangs || draw < 0.35)
+      return [[i, this.leastBroken(i, () => this.againstWall(i), wrong.length > 0 ? 3 * DRAWS : DRAWS)]];
     if (draw < 0.5 && this.movable.length > 1) {
       const j = this.movable[this.random.below(this.movable.length)]!;
       if (j !== i && !this.pieces[j]!.hangs) {

@@ -17,6 +17,8 @@ const NEW: Command[] = [
   { type: 'setSupply', id: 'kept-2', set: { line: 'Evening', theme: 'winter' } },
   { type: 'setCutPiece', id: 'kept-piece', set: { placeId: 'left.3.0' } },
   { type: 'setColourRow', id: 'kept-row', set: { order: 'theme' } },
+  { type: 'addPrice', price: { id: 'rollingCart', price: 49.5 } },
+  { type: 'addRecipe', recipe: { id: 'kept-recipe', name: 'A kite', text: 'Kites\ncut the spars: steel rule' } },
 ];
 
 const at = (path: string) => new URL(`../../../${path}`, import.meta.url);

@@ -37,6 +37,7 @@ function openAt(plan: Plan): Record<string, string> {
       Object.keys(plan.units).length === 0
         ? 'none yet'
         : countWords(Object.keys(plan.places).length, 'place', 'places'),
+    tryout: stations === 0 ? 'nobody sits yet' : 'work it through',
     homes: supplies.length === 0 ? 'nothing to home' : without === 0 ? 'all at home' : `${without} without a home`,
   };
 }
@@ -47,6 +48,7 @@ const STONES = [
   ['supplies', 'Supplies'],
   ['furniture', 'Furniture'],
   ['homes', 'Homes'],
+  ['tryout', 'Try-out'],
 ] as const;
 /** River stones are never quite alike. */
 const SHAPES = [
@@ -55,6 +57,7 @@ const SHAPES = [
   '44% 56% 54% 46% / 54% 46% 54% 46%',
   '52% 48% 42% 58% / 46% 56% 44% 54%',
   '48% 52% 56% 44% / 56% 48% 52% 44%',
+  '56% 44% 48% 52% / 48% 54% 46% 52%',
 ];
 
 export function SteppingStones() {

@@ -18,7 +18,9 @@ export type Choice =
   | 'finding'
   | 'month'
   | 'hour'
-  | 'beside';
+  | 'beside'
+  | 'against'
+  | 'recipe';
 
 export function useSelection() {
   const [params, setParams] = useSearchParams();

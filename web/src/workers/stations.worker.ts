@@ -1,6 +1,7 @@
 import { expose } from 'comlink';
 import { type Arranged, type Arrangement, arrangeRoom } from '@heronstone/core/arrange';
 import { newId, type Plan } from '@heronstone/core/plan';
+import { type Helped, helpMost, type HelpMost } from '@heronstone/core/tryout';
 import {
   compareSchools,
   type Comparison,
@@ -49,11 +50,14 @@ const api = {
   async arrange(
     plan: Plan,
     seed: number,
+    since: string,
     onProgress: (share: number, best: readonly Arrangement[]) => void,
   ): Promise<Arranged> {
     let shown = -1;
     return arrangeRoom(plan, {
       seed,
+      since,
+      now: () => performance.now(),
       breathe,
       cancelled: () => stop,
       onProgress: (share, best) => {
@@ -63,6 +67,14 @@ const api = {
         onProgress(share, best);
       },
     });
+  },
+  async helpMost(
+    plan: Plan,
+    since: string,
+    onFound: (changes: readonly Helped[], tried: number, share: number) => void,
+  ): Promise<HelpMost | null> {
+    stop = false;
+    return helpMost(plan, { since, now: () => performance.now(), breathe, cancelled: () => stop, onFound });
   },
   cancel() {
     stop = true;

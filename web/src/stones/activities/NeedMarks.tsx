@@ -7,7 +7,7 @@ function Scale({ need }: { need: Need }) {
   const { want, have } = need;
   if (!want)
     return (
-      <span aria-hidden className={`text-lg ${need.lacks ? 'text-clash' : 'text-hand'}`}>
+      <span aria-hidden className={`text-lg ${need.lacks ? 'text-clash' : 'text-heron'}`}>
         {need.lacks ? '○' : '●'}
       </span>
     );

@@ -9,7 +9,7 @@ import { forkPlan, sendCommand } from '../../state/api.ts';
 import { useLongWork } from '../../state/long-work.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
-import { countWords, yearWords } from '../../ui/words.ts';
+import { countWords, today, yearWords } from '../../ui/words.ts';
 import { Working } from '../../ui/working.tsx';
 import { Floor } from '../../views/floor/Floor.tsx';
 import { newId } from '@heronstone/core/plan';
@@ -34,6 +34,7 @@ export function Arrange({ onClose }: { onClose: () => void }) {
       api.arrange(
         plan,
         seed,
+        today(),
         proxy((share: number, best: readonly Arrangement[]) => {
           tell(share);
           setOffers(best);
@@ -117,7 +118,7 @@ export function Arrange({ onClose }: { onClose: () => void }) {
             </div>
             <p>
               {yearWords(offer.score.total)},{' '}
-              <strong className={offer.saves >= 0 ? 'text-hand' : 'text-clash'}>
+              <strong className={offer.saves >= 0 ? 'text-heron' : 'text-clash'}>
                 {offer.saves >= 0 ? `${yearWords(offer.saves)} less` : `${yearWords(-offer.saves)} more`}
               </strong>
             </p>

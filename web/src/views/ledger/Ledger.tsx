@@ -2,12 +2,12 @@ import { useMemo } from 'react';
 import { costOfHome, coveredIn, yearlyUses } from '@heronstone/core/homes';
 import { homesIn, type Plan, placeTitle, type Share, type Supply } from '@heronstone/core/plan';
 import {
-  type Fetch,
   fetchFrom,
   handlingOf,
   type Maker,
   makerOf,
   PLAIN,
+  type ReachMotion,
   SECONDS_PER_TMU,
   sceneAt,
   sceneOf,
@@ -48,7 +48,7 @@ export function Ledger({ plan, maker, placeId, supply, share = 'working' }: Prop
             <BandChip band={fetch.band} /> {fetchWords(fetch.seconds)} for {who}
             {yearly && Number.isFinite(yearly.seconds) && <> · {yearWords(yearly.seconds)}</>}
           </p>
-          <Motions fetch={fetch} />
+          <MotionsTable motions={fetch.motions} />
         </>
       ) : (
         <p className="text-clash">{fetch.reason}</p>
@@ -74,9 +74,10 @@ export function BandChip({ band }: { band: Parameters<typeof bandName>[0] }) {
   );
 }
 
-function Motions({ fetch }: { fetch: Extract<Fetch, { ok: true }> }) {
-  const get = fetch.motions.filter((m) => m.part === 'get');
-  const back = fetch.motions.filter((m) => m.part === 'put back');
+/** Motions of a fetch in order, got and put back apart. */
+export function MotionsTable({ motions }: { motions: readonly ReachMotion[] }) {
+  const get = motions.filter((m) => m.part === 'get');
+  const back = motions.filter((m) => m.part === 'put back');
   const sum = (list: typeof get) => list.reduce((s, m) => s + m.tmu, 0) * SECONDS_PER_TMU;
   return (
     <table className="mt-1 w-full text-[14px]">

@@ -1,0 +1,33 @@
+import { helpMost } from '@heronstone/core/tryout';
+import { json, now, number, planOf, type Result, round, type Values } from './input.ts';
+
+/** What would help most, best first: hours a year, findings, price and minutes of each change, and the best two and three together. */
+export async function helpMostOf(file: string, values: Values): Promise<Result> {
+  const found = await helpMost(planOf(file), {
+    seconds: number(values.seconds, 'seconds', 30, 3600),
+    now,
+    since: today(),
+  });
+  if (!found) return { code: 0, out: json({ changes: [] }) };
+  const row = ({
+    words,
+    effort,
+    minutes,
+    price,
+    saves,
+    saved,
+    homed,
+    mended,
+    brought,
+  }: (typeof found.changes)[number]) => ({
+    ...{ change: words, effort, minutes, price },
+    ...{ secondsAYear: round(saves), ofFetching: round(saved), homesMore: homed, mends: mended, brings: brought },
+  });
+  const { changes, together, tried, whole, base } = found;
+  return {
+    code: 0,
+    out: json({ now: round(base.total), tried, whole, changes: changes.map(row), together: together.map(row) }),
+  };
+}
+
+const today = (): string => new Date().toISOString().slice(0, 10);

@@ -1,0 +1,102 @@
+import { describe, expect, test } from '@jest/globals';
+import { exportPlan } from '@heronstone/core/formats';
+import { applied, block, home, tinyRoom, unit, use, withUnits } from '@heronstone/core/testing';
+import { type Command } from '@heronstone/core/plan';
+import { addDemoPlan, post } from './harness.ts';
+import { axeFaults, planIdOf, serverPlan, until, withApp } from './support.ts';
+
+/** A chest in the far corner out of which everything is fetched: moving it helps. */
+const far = () =>
+  applied(
+    withUnits(
+      tinyRoom({ standing: false }),
+      unit('lowChest', { id: 'chest', name: 'Low chest', x: 600, y: 600, facing: 90, rows: 2, height: 500 }),
+    ),
+    {
+      type: 'addSupplies',
+      supplies: Array.from({ length: 4 }, (_, i) =>
+        block({ id: `s${i}`, name: `Reel ${i}`, width: 300, depth: 300, height: 60, lies: ['flat'] }),
+      ),
+    },
+    ...Array.from({ length: 4 }, (_, i): Command => ({ type: 'addUse', use: use(`s${i}`, 9 + i) })),
+    ...Array.from({ length: 4 }, (_, i) => home(`s${i}`, `chest.${i % 2}.0`)),
+  );
+
+describe('try-out', () => {
+  const app = withApp();
+  const planNow = async (id: string) => (await serverPlan(app.server.url, id)).plan;
+
+  test('a session is walked through moment by moment and set beside another plan; a recipe goes over two seats', async () => {
+    const { page } = app;
+    const pump = await addDemoPlan(app.server, 'the-pump-house');
+    const spring = await addDemoPlan(app.server, 'spring');
+    await app.open(spring, 'tryout');
+    await page.getByLabel('work through').selectOption({ label: 'Needle felting, at Felting with Pip' });
+    const strip = page.getByRole('slider', { name: /^Moments of/ }).first();
+    await page.getByText(/^1 of \d+/).waitFor();
+    await strip.focus();
+    await page.keyboard.press('ArrowRight');
+    await page.getByText(/^2 of \d+/).waitFor();
+    await page.keyboard.press('End');
+    const last = await page.getByText(/^(\d+) of \1:/).count();
+    expect(last).toBe(1);
+    await page.getByRole('button', { name: 'Walk it' }).waitFor();
+    expect(await axeFaults(page)).toEqual([]);
+
+    // the untidy plan beside it: the same sessions, and by how much this one is quicker
+    await page.getByLabel('against').selectOption(`plan ${pump}`);
+    await page
+      .getByText(/^This plan is quicker by .* a session \(± .*, 95 %, the same 400 sessions in both\)\.$/)
+      .waitFor();
+    await page.getByText('How sessions differ, and seconds by band').click();
+    await page.locator('canvas').first().waitFor();
+    await page.getByText('as a table').first().click();
+    await page.getByRole('columnheader', { name: 'this plan' }).first().waitFor();
+
+    // a recipe over two seats, one line of it not understood
+    await page.getByRole('button', { name: 'A recipe of steps …' }).click();
+    const text = page.getByRole('textbox', { name: /^Steps, one a line/ });
+    await text.fill('Needle felting\nfelt it: felting needles ×4, unicorn hair\nPacking\nwrap it: packing tape ×2');
+    await text.blur();
+    await page.getByText(/Line 2: there is no “unicorn hair”/).waitFor();
+    await until(async () => Object.values((await planNow(spring)).recipes).length === 1, 'the recipe is kept');
+    await page
+      .getByText(/carry the work to Packing/)
+      .or(page.getByText(/^1 of \d+/))
+      .first()
+      .waitFor();
+    expect(app.errors).toEqual([]);
+  }, 120_000);
+
+  test('what would help most: the best change that costs nothing is taken over, homes and all, and undone at once', async () => {
+    const { page } = app;
+    const { id } = await post<{ id: string }>(`${app.server.url}/api/plans`, { file: exportPlan(far()) });
+    const before = await planNow(id);
+    await app.open(id, 'tryout?view=help');
+    await page.getByRole('button', { name: 'Look what would help' }).click();
+    const free = page.getByRole('region', { name: 'Costs nothing' });
+    await free
+      .getByRole('button', { name: /Low chest/ })
+      .first()
+      .waitFor({ timeout: 60_000 });
+    await page.getByRole('button', { name: 'Look again' }).waitFor({ timeout: 90_000 });
+    await page.getByText(/\d+ changes? tried.*against this plan with its homes found/).waitFor();
+    await free.getByRole('button', { name: /Low chest/ }).first().click();
+    const looked = page.getByRole('complementary', { name: 'The change looked at' });
+    await looked.getByText(/saved/).waitFor();
+    expect(await axeFaults(page)).toEqual([]);
+    await looked.getByRole('button', { name: 'Take it over' }).click();
+    await until(
+      async () => JSON.stringify((await planNow(id)).units) !== JSON.stringify(before.units),
+      'it stands otherwise',
+    );
+    await page.getByText('The plan has been changed since: look again.').waitFor();
+    await page.getByRole('button', { name: 'Undo' }).first().click();
+    await until(
+      async () => JSON.stringify(await planNow(id)) === JSON.stringify(before),
+      'one undo takes all of it back',
+    );
+    expect(planIdOf(page)).toBe(id);
+    expect(app.errors).toEqual([]);
+  }, 180_000);
+});

@@ -1,0 +1,245 @@
+import { proxy } from 'comlink';
+import { Check, GitFork, Lightbulb } from 'lucide-react';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { toast } from 'sonner';
+import { FIRST } from '@heronstone/core/findings';
+import { newId } from '@heronstone/core/plan';
+import { EFFORTS, type Effort, type Helped, type HelpMost as Answer } from '@heronstone/core/tryout';
+import { forkPlan, sendCommand } from '../../state/api.ts';
+import { useLongWork } from '../../state/long-work.ts';
+import { usePlan } from '../../state/plan-store.ts';
+import { Button } from '../../ui/button.tsx';
+import { NumberField } from '../../ui/fields.tsx';
+import { Working } from '../../ui/working.tsx';
+import { countWords, today, yearWords } from '../../ui/words.ts';
+import { Floor } from '../../views/floor/Floor.tsx';
+
+const CLASSES: Record<Effort, string> = { free: 'Costs nothing', work: 'An hour’s work', buy: 'To be bought' };
+/** More of one class are not shown at once. */
+const SHOWN = 8;
+
+/** What would help most: single changes, each worked out on a copy with homes found again, in three classes; taken over at once or as a plan of its own. */
+export function HelpMost() {
+  const plan = usePlan((s) => s.plan);
+  const dispatch = usePlan((s) => s.dispatch);
+  const work = useLongWork();
+  const navigate = useNavigate();
+  const [found, setFound] = useState<{ of: object; changes: readonly Helped[]; tried: number } | null>(null);
+  const [answer, setAnswer] = useState<Answer | null>(null);
+  const [shown, setShown] = useState<string | null>(null);
+  const [most, setMost] = useState({ price: 0, hours: 0 });
+  const run = async () => {
+    setAnswer(null);
+    setFound({ of: plan, changes: [], tried: 0 });
+    const got = await work.run<Answer | null>((api, tell) =>
+      api.helpMost(
+        plan,
+        today(),
+        proxy((changes: readonly Helped[], tried: number, share: number) => {
+          tell(share);
+          setFound({ of: plan, changes, tried });
+        }),
+      ),
+    );
+    if (!got) return;
+    setAnswer(got);
+    setFound({ of: plan, changes: got.changes, tried: got.tried });
+  };
+  const all = [...(answer?.together ?? []), ...(found?.changes ?? [])];
+  const looked = all.find((c) => c.id === shown) ?? null;
+  const affordable = (c: Helped) =>
+    (most.price === 0 || c.effort !== 'buy' || (c.price !== null && c.price <= most.price)) &&
+    (most.hours === 0 || c.minutes <= most.hours * 60);
+  const stale = found !== null && found.of !== plan;
+  const take = (c: Helped) => {
+    if (dispatch(c.take)) toast.success(`${c.words}: done, with the homes found for it. Undo takes all of it back.`);
+  };
+  const fork = async (c: Helped) => {
+    try {
+      const { id } = await forkPlan(plan.id, `${plan.head.name}: ${c.words}`.slice(0, 120));
+      await sendCommand(id, newId('change'), c.take);
+      await navigate(`/p/${id}/tryout?against=${encodeURIComponent(`plan ${plan.id}`)}`);
+    } catch (e) {
+      toast.error(`It could not be taken over: ${(e as Error).message}`);
+    }
+  };
+  return (
+    <div className="grid grow grid-cols-1 gap-6 lg:grid-cols-[minmax(0,1fr)_26rem]">
+      <div className="min-w-0 space-y-3">
+        <div className="mt-1 flex flex-wrap items-end gap-2">
+          {work.share === null ? (
+            <Button look="main" onClick={() => void run()}>
+              <Lightbulb size={16} aria-hidden /> {found ? 'Look again' : 'Look what would help'}
+            </Button>
+          ) : (
+            <Working work={work} words={`${countWords(found?.tried ?? 0, 'change', 'changes')} tried`} />
+          )}
+          <NumberField
+            className="w-28"
+            label="for at most"
+            value={most.price}
+            onCommit={(price) => setMost({ ...most, price })}
+          />
+          <NumberField
+            className="w-28"
+            label="and at most"
+            unit="h"
+            value={most.hours}
+            onCommit={(hours) => setMost({ ...most, hours })}
+          />
+          <p className="pb-1 text-[13px] text-soft">
+            0: whatever it costs. What has no price yet is left out when one is asked for.
+          </p>
+        </div>
+        {!found && (
+          <p className="max-w-xl text-soft">
+            Every unit is moved and turned, seats are sat and stood at and shifted, boxes set in, lids taken off,
+            families kept otherwise or moved out, a second tool and one more unit of each kind tried: one at a time, on
+            a copy of this plan, with homes found again. What helps is told as it is found.
+          </p>
+        )}
+        {stale && <p className="text-clash">The plan has been changed since: look again.</p>}
+        {answer && (
+          <p className="text-[14px] text-soft">
+            {countWords(answer.tried, 'change', 'changes')} tried{answer.whole ? ', all there are' : ''}, against this
+            plan with its homes found, {yearWords(answer.base.total)}.
+            {found!.changes.length === 0 && ' None of them would help: it is good as it is.'}
+          </p>
+        )}
+        {answer && answer.together.length > 0 && (
+          <section aria-label="Together">
+            <h2 className="font-display text-lg font-semibold">The best together</h2>
+            <List changes={answer.together} chosen={shown} onChoose={setShown} />
+          </section>
+        )}
+        {EFFORTS.map((effort) => {
+          const changes = (found?.changes ?? []).filter((c) => c.effort === effort && affordable(c));
+          return changes.length === 0 ? null : (
+            <section key={effort} aria-label={CLASSES[effort]}>
+              <h2 className="font-display text-lg font-semibold">{CLASSES[effort]}</h2>
+              <List changes={changes.slice(0, SHOWN)} chosen={shown} onChoose={setShown} />
+            </section>
+          );
+        })}
+      </div>
+      <aside aria-label="The change looked at" className="space-y-2">
+        {looked ? (
+          <>
+            <h2 className="font-display text-lg font-semibold leading-snug">{looked.words}</h2>
+            <div className="h-72">
+              <Floor plan={looked.plan} chosenUnit={looked.unitIds[0] ?? null} />
+            </div>
+            <p>
+              <strong>{yearWords(looked.saves)} saved</strong>
+              <span className="text-soft">
+                {' '}
+                ({yearWords(Math.abs(looked.saved))} {looked.saved < 0 ? 'more' : 'less'} of fetching and what speaks
+                against places; the rest is set for what has no home or lies apart)
+              </span>
+            </p>
+            {looked.effort === 'buy' && <Price change={looked} />}
+            <Findings words="mends" list={looked.mended} />
+            <Findings words="brings" list={looked.brought} />
+            <div className="flex flex-wrap gap-2">
+              <Button look="main" disabled={stale} onClick={() => take(looked)}>
+                <Check size={16} aria-hidden /> Take it over
+              </Button>
+              <Button disabled={stale} onClick={() => void fork(looked)}>
+                <GitFork size={16} aria-hidden /> As a plan of its own
+              </Button>
+            </div>
+            <p className="text-[13px] text-soft">{FIRST}</p>
+          </>
+        ) : (
+          found && <p className="text-soft">Choose a change to see the room with it.</p>
+        )}
+      </aside>
+    </div>
+  );
+}
+
+function List({
+  changes,
+  chosen,
+  onChoose,
+}: {
+  changes: readonly Helped[];
+  chosen: string | null;
+  onChoose: (id: string) => void;
+}) {
+  const most = Math.max(1, ...changes.map((c) => c.saves));
+  return (
+    <ul>
+      {changes.map((c) => (
+        <li key={c.id} className="border-t border-line">
+          <button
+            type="button"
+            aria-pressed={c.id === chosen}
+            onClick={() => onChoose(c.id)}
+            className={`grid w-full grid-cols-[minmax(0,1fr)_7rem_7rem] items-center gap-3 py-1.5 text-left hover:text-heron ${c.id === chosen ? 'bg-stone' : ''}`}
+          >
+            <span className="min-w-0">
+              {c.words}
+              <span className="block text-[13px] text-soft">
+                {c.minutes < 90 ? `${Math.round(c.minutes)} min` : `${(c.minutes / 60).toFixed(1)} h`}
+                {c.effort === 'buy' && `, ${c.price === null ? 'price not said' : c.price.toFixed(2)}`}
+                {c.homed > 0 && `, ${countWords(c.homed, 'thing more has', 'things more have')} a home`}
+                {c.mended.length > 0 && `, mends ${c.mended.length}`}
+                {c.brought.length > 0 && `, brings ${countWords(c.brought.length, 'finding', 'findings')}`}
+              </span>
+            </span>
+            <span
+              aria-hidden
+              className="h-3 rounded-sm"
+              style={{ background: 'var(--hand)', width: `${Math.max(3, (100 * c.saves) / most)}%` }}
+            />
+            <span className="text-right">{yearWords(c.saves)}</span>
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function Findings({ words, list }: { words: string; list: readonly string[] }) {
+  if (list.length === 0) return null;
+  return (
+    <details className="text-[14px]">
+      <summary className={`cursor-pointer ${words === 'brings' ? 'text-clash' : ''}`}>
+        {words} {countWords(list.length, 'finding', 'findings')}
+      </summary>
+      <ul className="list-disc pl-4">
+        {list.map((w) => (
+          <li key={w}>{w}</li>
+        ))}
+      </ul>
+    </details>
+  );
+}
+
+/** What one of it costs, kept for the next time. */
+function Price({ change }: { change: Helped }) {
+  const plan = usePlan((s) => s.plan);
+  const dispatch = usePlan((s) => s.dispatch);
+  const id = change.kind === 'unit' ? change.id.replace(/^unit /, '') : change.kind === 'tool' ? change.subject : null;
+  if (id === null || change.of.length > 0)
+    return (
+      <p className="text-soft">
+        {change.price === null
+          ? 'Its price is said at Furniture, what to buy.'
+          : `It costs ${change.price.toFixed(2)}.`}
+      </p>
+    );
+  const known = plan.prices[id];
+  return (
+    <NumberField
+      className="w-32"
+      label="one of it costs"
+      value={known?.price ?? 0}
+      onCommit={(price) =>
+        dispatch(known ? { type: 'setPrice', id, set: { price } } : { type: 'addPrice', price: { id, price } })
+      }
+    />
+  );
+}

@@ -1,0 +1,125 @@
+import { lazy, Suspense, useState } from 'react';
+import { placeTitle, type Plan } from '@heronstone/core/plan';
+import { againAndAgain, type Expected, inTheWay, type Run, type Simulated } from '@heronstone/core/tryout';
+import { countWords } from '../../ui/words.ts';
+import { bandWords, spentWords, TOLL_WORDS } from './words.ts';
+
+const Charts = lazy(() => import('./Charts.tsx'));
+
+/** What a session asks of a body: the mean, between what nine of ten lie, and the year; beside it the other plan. */
+export function Tolls({
+  rows,
+  yearly,
+}: {
+  rows: readonly { name: string; expected: Expected; played: Simulated }[];
+  yearly: number | null;
+}) {
+  return (
+    <table className="w-full text-[14px]" aria-label="What a session asks for">
+      <thead>
+        <tr className="text-left text-soft">
+          <th className="font-normal">a session</th>
+          {rows.map((r) => (
+            <th key={r.name} className="text-right font-semibold text-ink" colSpan={2}>
+              {r.name}
+            </th>
+          ))}
+          {yearly !== null && <th className="text-right font-normal">a year</th>}
+        </tr>
+      </thead>
+      <tbody>
+        {TOLL_WORDS.map(([key, words, say]) => (
+          <tr key={key} className="border-t border-line">
+            <td>{words}</td>
+            {rows.map(({ name, expected, played }) => [
+              <td key={name} className="text-right font-semibold">
+                {say(expected.toll[key])}
+              </td>,
+              <td key={`${name} spread`} className="pl-1 text-left text-[12.5px] text-soft">
+                {say(played.p10[key])} – {say(played.p90[key])}
+              </td>,
+            ])}
+            {yearly !== null && <td className="text-right text-soft">{say(rows[0]!.expected.toll[key] * yearly)}</td>}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** What costs most, what is fetched again and again, and who is in whose way. */
+export function Told({ plan, run, expected }: { plan: Plan; run: Run; expected: Expected }) {
+  const again = againAndAgain(plan, run).slice(0, 4);
+  const ways = inTheWay(plan, run);
+  return (
+    <div className="space-y-2 text-[14px]">
+      <section aria-label="The dearest">
+        <h3 className="font-display text-[17px] font-semibold">The dearest</h3>
+        <ol>
+          {expected.bySupply.slice(0, 10).map(({ supply, fetches, seconds, band }) => (
+            <li key={supply.id} className="flex justify-between gap-2">
+              <span className="min-w-0 truncate">
+                {supply.name}{' '}
+                <span className="text-soft">
+                  {fetches.toFixed(fetches < 10 ? 1 : 0)} times, {bandWords(band)}
+                </span>
+              </span>
+              <span className="shrink-0">{spentWords(seconds)}</span>
+            </li>
+          ))}
+        </ol>
+      </section>
+      {again.length > 0 && (
+        <section aria-label="Again and again">
+          <h3 className="font-display text-[17px] font-semibold">Again and again</h3>
+          <ul>
+            {again.map(({ placeId, times, seconds, supplies }) => (
+              <li key={placeId} className="flex justify-between gap-2">
+                <span className="min-w-0">
+                  to {placeTitle(plan, plan.places[placeId]!)} {times.toFixed(0)} times{' '}
+                  <span className="text-soft">
+                    for {supplies.slice(0, 3).join(', ')}
+                    {supplies.length > 3 && ' …'}
+                  </span>
+                </span>
+                <span className="shrink-0">{spentWords(seconds)}</span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      {ways.length > 0 && (
+        <section aria-label="In the way">
+          <h3 className="font-display text-[17px] font-semibold">In the way</h3>
+          <ul>
+            {ways.map(({ of, times, supplies }) => (
+              <li key={of.id}>
+                Who works at {of.name} is passed {countWords(Math.round(times), 'time', 'times')} a session, for{' '}
+                {supplies
+                  .slice(0, 3)
+                  .map((s) => s.name)
+                  .join(', ')}
+                {supplies.length > 3 && ' …'}.
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </div>
+  );
+}
+
+/** Charts of how sessions differ and where the seconds go, fetched when they are opened. */
+export function ChartsWhenOpened(props: { rows: readonly { name: string; played: Simulated }[] }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <details onToggle={(e) => setOpen(e.currentTarget.open)}>
+      <summary className="cursor-pointer">How sessions differ, and seconds by band</summary>
+      {open && (
+        <Suspense fallback={<p className="text-soft">Drawing …</p>}>
+          <Charts {...props} />
+        </Suspense>
+      )}
+    </details>
+  );
+}

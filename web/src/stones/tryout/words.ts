@@ -1,0 +1,35 @@
+import { type Band, type Moment, type Toll } from '@heronstone/core/tryout';
+import { placeTitle, type Plan } from '@heronstone/core/plan';
+import { bandColour, bandName } from '../../ui/words.ts';
+
+export const bandWords = (band: Band): string => (band === 0 ? 'no home: dug out' : bandName(band));
+export const colourOf = (band: Band): string => (band === 0 ? 'var(--clash)' : bandColour(band));
+
+/** Seconds of a session: `48 s`, `12 min`, `1.4 h`. */
+export function spentWords(s: number): string {
+  if (Math.abs(s) < 100) return `${s.toFixed(0)} s`;
+  if (Math.abs(s) < 6000) return `${(s / 60).toFixed(s < 600 ? 1 : 0)} min`;
+  return `${(s / 3600).toFixed(1)} h`;
+}
+
+/** What of a toll is shown, with its words. */
+export const TOLL_WORDS: readonly (readonly [keyof Toll, string, (n: number) => string])[] = [
+  ['seconds', 'time', spentWords],
+  ['paces', 'paces', (n) => n.toFixed(0)],
+  ['bends', 'bends and stoops', (n) => n.toFixed(0)],
+  ['climbs', 'climbs', (n) => n.toFixed(n > 0 && n < 10 ? 1 : 0)],
+  ['opened', 'drawers and doors opened', (n) => n.toFixed(0)],
+  ['kilos', 'lifted', (n) => `${n.toFixed(n < 10 ? 1 : 0)} kg`],
+];
+
+/** “get Craft knife from Wall board › board 1”. */
+export function momentWords(plan: Plan, m: Moment): string {
+  const place = m.placeId === null ? undefined : plan.places[m.placeId];
+  const where = place ? placeTitle(plan, place) : null;
+  if (m.what === 'bring')
+    return `bring ${m.brought!.name}${where ? ` from ${where}` : ''}, and take it away at the end`;
+  if (m.what === 'hand on') return `carry the work to ${m.to!.name}`;
+  if (m.what === 'put back') return `put ${m.supply!.name} back${where ? ` into ${where}` : ''}`;
+  if (m.band === 0) return `look for ${m.supply!.name}: ${where ? `nobody gets at ${where}` : 'it has no home'}`;
+  return `get ${m.supply!.name}${where ? ` from ${where}` : ''}`;
+}
