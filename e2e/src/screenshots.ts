@@ -11,7 +11,7 @@ const wanted = process.argv.slice(2);
 const server = await startServer();
 const pump = await addDemoPlan(server, 'pump');
 const spring = await addDemoPlan(server, 'spring');
-await addDemoPlan(server, 'cupboard');
+const cupboard = await addDemoPlan(server, 'cupboard');
 const browser = await launch();
 const { page, errors } = await newPage(browser);
 
@@ -31,13 +31,19 @@ const shots: Record<string, (page: Page) => Promise<unknown>> = {
   plans: () => page.goto(server.url).then(() => page.waitForSelector('text=The pump house')),
   room: () => at(pump, 'room?wall=wall-south'),
   activities: () => at(pump, 'activities?activity=lanterns'),
-  'seat-map': async (page) => {
-    await at(pump, 'activities?activity=kites&view=where');
-    await page.getByRole('button', { name: 'Where should I sit?' }).click();
-    await page.waitForSelector('[data-map]', { timeout: 60_000 });
+  tryout: async (page) => {
+    await at(spring, `tryout?seat=kite-seat&against=${encodeURIComponent(`plan ${pump}`)}`);
+    await page.waitForSelector('text=/is quicker by/');
+    for (let i = 0; i < 12; i++) await page.getByRole('button', { name: 'Next moment' }).click();
+  },
+  'help-most': async (page) => {
+    await at(spring, 'tryout?view=help');
+    await page.getByRole('button', { name: 'Look what would help' }).click();
+    await page.getByRole('button', { name: 'Look again' }).waitFor({ timeout: 120_000 });
+    await page.locator('main button[aria-pressed]').first().click();
   },
   arrange: async (page) => {
-    await at(pump, 'furniture?view=arrange');
+    await at(cupboard, 'furniture?view=arrange');
     await page.getByRole('button', { name: 'Look for ways' }).click();
     await page.getByRole('button', { name: 'Look elsewhere' }).waitFor({ timeout: 240_000 });
   },
@@ -52,13 +58,6 @@ const shots: Record<string, (page: Page) => Promise<unknown>> = {
     await page.waitForSelector('text=/in doubt/');
   },
   supplies: () => at(pump, 'supplies?view=list&supply=pompoms'),
-  'room-needed': async (page) => {
-    await at(pump, 'supplies?view=room');
-    await page
-      .getByRole('button', { name: /upright on magnet|on edge|wound on cards|in a jar/ })
-      .first()
-      .click();
-  },
   furniture: () => at(pump, 'furniture?unit=chest'),
   inside: async (page) => {
     await at(pump, 'furniture?unit=cubes&place=cubes.2.0');

@@ -81,7 +81,10 @@ describe('try-out', () => {
       .waitFor({ timeout: 60_000 });
     await page.getByRole('button', { name: 'Look again' }).waitFor({ timeout: 90_000 });
     await page.getByText(/\d+ changes? tried.*against this plan with its homes found/).waitFor();
-    await free.getByRole('button', { name: /Low chest/ }).first().click();
+    await free
+      .getByRole('button', { name: /Low chest/ })
+      .first()
+      .click();
     const looked = page.getByRole('complementary', { name: 'The change looked at' });
     await looked.getByText(/saved/).waitFor();
     expect(await axeFaults(page)).toEqual([]);
@@ -99,4 +102,21 @@ describe('try-out', () => {
     expect(planIdOf(page)).toBe(id);
     expect(app.errors).toEqual([]);
   }, 180_000);
+
+  test('the same things in another room: what is owned comes along, and the room is still to be measured', async () => {
+    const { page } = app;
+    const spring = await addDemoPlan(app.server, 'spring');
+    await page.goto(app.server.url);
+    await page
+      .getByRole('button', { name: /^The things of Spring in another room$/ })
+      .first()
+      .click();
+    await page.waitForURL(/\/p\/[^/]+\/room/);
+    const made = planIdOf(page);
+    expect(made).not.toBe(spring);
+    const [was, plan] = [await planNow(spring), await planNow(made)];
+    expect(Object.keys(plan.supplies)).toEqual(Object.keys(was.supplies));
+    expect([plan.walls, plan.homes, plan.stations]).toEqual([{}, {}, {}]);
+    expect(app.errors).toEqual([]);
+  });
 });

@@ -72,3 +72,4 @@ export {
   wantedMonths,
 } from './seasons.ts';
 export { sharePhrase, shareWord } from './share-words.ts';
+export { sameThings } from './same-things.ts';

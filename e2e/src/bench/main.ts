@@ -7,6 +7,7 @@ import { type Plan } from '@heronstone/core/plan';
 import { fetchFrom, makerOf, PLAIN, sceneOf } from '@heronstone/core/reach';
 import { solveSlotting } from '@heronstone/core/slotting';
 import { arrangeRoom, bestAtRandom, energyOf } from '@heronstone/core/arrange';
+import { helpMost, runAt, simulate } from '@heronstone/core/tryout';
 import { parkingMap, seatMap } from '@heronstone/core/stations';
 import { randomSlotting } from '@heronstone/core/testing';
 import { cutTogether } from '@heronstone/core/cutting';
@@ -107,7 +108,24 @@ const seats = await timed(() => seatMap(read.plan, read.plan.stations['kite-seat
 say(`| where should I sit, demo, every 15 cm | ${seats.ms.toFixed(0)} ms | – |`);
 const cart = await timed(() => parkingMap(read.plan, read.plan.units.cart!, 200));
 say(`| where should the cart park, demo, every 20 cm, four ways round | ${cart.ms.toFixed(0)} ms | – |`);
-const arranged = await timed(() => arrangeRoom(read.plan, { seed: 1 }));
+const runs = Object.values(read.plan.stations).flatMap((station) => runAt(read.plan, station) ?? []);
+const played = await timed(async () => runs.map((run) => simulate(run, { sessions: 1000 })));
+say(
+  `| 1,000 sessions at each of ${runs.length} seats of the demo | ${(played.ms / runs.length).toFixed(0)} ms a seat | 1,000 ms |`,
+);
+let tenth = 0;
+const helpBegan = performance.now();
+const helped = await timed(() =>
+  helpMost(read.plan, {
+    now: () => performance.now(),
+    since: '2026-11-26',
+    onFound: (_, tried) => void (tried === 10 && (tenth ||= performance.now() - helpBegan)),
+  }),
+);
+say(
+  `| what would help most, demo: the tenth change tried (of ${helped.value?.tried ?? 0} in ${(helped.ms / 1000).toFixed(0)} s) | ${(tenth / 1000).toFixed(1)} s | 5 s |`,
+);
+const arranged = await timed(() => arrangeRoom(read.plan, { seed: 1, now: () => performance.now() }));
 const offers = arranged.value.ok ? arranged.value.offers.map((o) => Math.round(o.saves)) : [];
 say(
   `| arrange for me, demo: ${arranged.value.ok ? arranged.value.tried : 0} changes tried, ${offers.length} offers (seconds a year saved: ${offers.join(', ')}) | ${(arranged.value.ok ? arranged.ms / 1000 : 0).toFixed(1)} s | – |`,

@@ -1,8 +1,17 @@
-import { Pencil, Trash2, Undo2, Upload } from 'lucide-react';
+import { DoorOpen, Pencil, Trash2, Undo2, Upload } from 'lucide-react';
 import { type FormEvent, lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { newId } from '@heronstone/core/plan';
-import { addPlan, getSafety, listPlans, type PlanSummary, type Safety, sendCommand, throwAway } from '../state/api.ts';
+import { newId, sameThings } from '@heronstone/core/plan';
+import {
+  addPlan,
+  getPlan,
+  getSafety,
+  listPlans,
+  type PlanSummary,
+  type Safety,
+  sendCommand,
+  throwAway,
+} from '../state/api.ts';
 import { toast } from 'sonner';
 import { Button } from '../ui/button.tsx';
 import { Safekeeping } from './Safekeeping.tsx';
@@ -52,6 +61,16 @@ export function Plans() {
         toast(`${p.name} is thrown away. It can be brought back for a while.`, {
           action: { label: 'Bring back', onClick: () => void putAway(p, false) },
         });
+    } catch (e) {
+      setTrouble((e as Error).message);
+    }
+  };
+  /** What is owned, in a room that is not measured yet. */
+  const another = async (p: PlanSummary) => {
+    try {
+      const { plan } = await getPlan(p.id);
+      const { exportPlan } = await import('@heronstone/core/formats');
+      await start({ file: exportPlan(sameThings(plan, `${p.name}, another room`)) });
     } catch (e) {
       setTrouble((e as Error).message);
     }
@@ -116,6 +135,14 @@ export function Plans() {
                 </Link>
                 <Button look="quiet" aria-label={`Rename ${p.name}`} title="Rename" onClick={() => setRenaming(p.id)}>
                   <Pencil size={15} aria-hidden />
+                </Button>
+                <Button
+                  look="quiet"
+                  aria-label={`The things of ${p.name} in another room`}
+                  title="The same things in another room"
+                  onClick={() => void another(p)}
+                >
+                  <DoorOpen size={15} aria-hidden />
                 </Button>
                 <Button
                   look="quiet"

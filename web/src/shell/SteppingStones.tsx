@@ -77,7 +77,7 @@ export function SteppingStones() {
           to={`/p/${plan.id}/${id}${seat ? `?seat=${seat}` : ''}`}
           style={{ borderRadius: SHAPES[i] }}
           className={({ isActive }) =>
-            `block px-5 py-1 text-center leading-tight ${isActive ? 'bg-ink text-ground' : 'bg-stone text-ink hover:brightness-95'}`
+            `block px-3.5 py-1 text-center leading-tight ${isActive ? 'bg-ink text-ground' : 'bg-stone text-ink hover:brightness-95'}`
           }
         >
           <span className="block font-semibold">{name}</span>

@@ -48,7 +48,7 @@ export function Arrange({ onClose }: { onClose: () => void }) {
     setNow(answer.now);
     if (answer.offers.length === 0)
       setSaid(
-        'No arrangement was found that breaks no rule. Unpin something, take a unit out, or try again: every try looks elsewhere.',
+        'No arrangement was found that breaks no rule and is better than this one with its homes found. Unpin something, take a unit out, or try again: every try looks elsewhere.',
       );
   };
   const accept = async (offer: Arrangement, i: number) => {
@@ -82,7 +82,8 @@ export function Arrange({ onClose }: { onClose: () => void }) {
           Back to Furniture
         </Button>
         <p className="text-[14px] text-soft">
-          What is pinned stays. Every homed thing stays in its unit; seats go with their tables.
+          What is pinned stays; seats go with their tables. Homes are found before and after: the room is arranged for
+          where things will live.
         </p>
       </div>
       {said && <p className="py-2 text-clash">{said}</p>}
