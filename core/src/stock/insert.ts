@@ -202,8 +202,9 @@ function planned(
 export function insertCommand(plan: Plan, way: InsertWay, { each, places }: InsertPlan): Command | null {
   const { organiser } = way;
   const commands = [...new Set(places)].flatMap((place) => {
-    if (!organiser) return { type: 'divide' as const, id: place.id, into: `${way.kind} ${each}` };
-    return setInCommand(plan, place, organiser, places.filter((p) => p === place).length) ?? [];
+    if (!organiser) return [{ type: 'divide' as const, id: place.id, into: `${way.kind} ${each}` }];
+    const command = setInCommand(plan, place, organiser, places.filter((p) => p === place).length);
+    return command?.type === 'several' ? command.commands : command ? [command] : [];
   });
   return commands.length === 0 ? null : { type: 'several', words: 'make slots', commands: commands as never };
 }

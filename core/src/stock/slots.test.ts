@@ -205,6 +205,56 @@ describe('an insert for many colours', () => {
   });
 });
 
+describe('inserts that are bought', () => {
+  test('several of them go into one place; what is to be bought comes in whole packs', () => {
+    const plan = applied(
+      withUnits(
+        tinyRoom(),
+        unit('bookcase', { id: 'case', x: 3000, y: 5700, facing: 180, width: 1000, depth: 400, rows: 4 }),
+      ),
+      {
+        type: 'addOrganiser',
+        organiser: {
+          ...{
+            id: 'insert',
+            name: 'Insert',
+            width: 300,
+            depth: 340,
+            height: 330,
+            innerWidth: 290,
+            innerDepth: 330,
+            innerHeight: 320,
+          },
+          ...{
+            lid: false,
+            lidRise: 0,
+            seeThrough: false,
+            packOf: 2,
+            have: 1,
+            nature: 'row',
+            pockets: 0,
+            divided: 'slots 8',
+          },
+          ...{ carried: false, mass: null, price: 9 },
+        },
+      },
+      {
+        type: 'addSupplies',
+        supplies: Array.from({ length: 20 }, (_, i) => card(`c${i}`, '#203060', { working: 20 })),
+      },
+    );
+    const ids = Object.keys(plan.supplies);
+    const way = insertWays(plan, ids).find((w) => w.organiser?.id === 'insert')!;
+    const planned = planInsert(plan, ids, way, 0)!;
+    // twenty colours, eight slots each: three inserts, one is there, the others come in a pack of two
+    expect(planned).toMatchObject({ each: 8, inserts: 3, lacking: 0, buy: 2 });
+    expect(new Set(planned.places).size).toBeLessThan(3);
+    const made = applied(plan, insertCommand(plan, way, planned)!);
+    expect(Object.values(made.places).filter((p) => p.organiserId === 'insert')).toHaveLength(3);
+    expect(slotRowsOf(made).find((r) => r.places.length === 24)).toBeDefined();
+  });
+});
+
 describe('files', () => {
   test('hanging files with papers in them are a row of pockets: a paper takes as many as it needs', () => {
     const plan = applied(
