@@ -1,8 +1,8 @@
 import { asIn, findHomes, tallyOf, type Tally } from '../homes/index.ts';
-import { apply, type Command, type Plan } from '../plan/index.ts';
+import { apply, asOne, type Command, type Plan } from '../plan/index.ts';
 import { Random } from '../slotting/index.ts';
 import { wallFrames } from '../room/index.ts';
-import { secondsOf, type Standing, standingOf, type SunGrid, sunGrid } from './cost.ts';
+import { findingsOnlyIn, secondsOf, type Standing, standingOf, type SunGrid, sunGrid } from './cost.ts';
 import { piecesOf, type Pose } from './pieces.ts';
 import { Search } from './search.ts';
 
@@ -58,7 +58,7 @@ const EXACT = 2;
 const LOOKED = 8;
 /** Two states of a search are alike when everything stands within this, mm. */
 const ALIKE = 300;
-/** Work of finding homes for the room as it is, for each candidate, and for what is offered in the end, see the slotting engine. */
+/** Work of finding homes for the room as it is, and for each candidate, see the slotting engine. */
 const WORK_NOW = 300_000;
 const WORK_EACH = 100_000;
 /** Less than this a year is nothing saved, s (own assumption: ten minutes). */
@@ -159,7 +159,7 @@ async function homed(plan: Plan, sun: SunGrid, work: number, options: Arranging,
 /** Breaks no hard rule, leaves nothing more without a home, and saves something, or mends something and costs nothing. */
 function isOffer(score: Homed, now: Homed): boolean {
   if (score.broken.length > 0 || score.tally.without.length > now.tally.without.length) return false;
-  const mends = onlyIn(now, score).length > onlyIn(score, now).length;
+  const mends = findingsOnlyIn(now, score).length > findingsOnlyIn(score, now).length;
   return score.total <= now.total - NOTHING || (score.total <= now.total && mends);
 }
 
@@ -184,12 +184,9 @@ function offersOf(plan: Plan, now: Homed, found: readonly Candidate[], since = '
   return chosen.flatMap(({ command, score }) => {
     const moved = apply(plan, command);
     if (!moved.ok) return [];
-    const commands = [command, ...asIn(moved.plan, score.plan, since)].flatMap((c) =>
-      c.type === 'several' ? c.commands : c,
-    );
     return {
       plan: score.plan,
-      command: { type: 'several', words: 'arrange the room', commands: commands as never } as Command,
+      command: asOne('arrange the room', [command, ...asIn(moved.plan, score.plan, since)]),
       score,
       saves: now.total - score.total,
       moved: Object.values(plan.units).flatMap((u) => {
@@ -200,16 +197,10 @@ function offersOf(plan: Plan, now: Homed, found: readonly Candidate[], since = '
         const turned = u.facing !== v.facing;
         return by >= 1 || turned ? [{ unitId: u.id, name: u.name, by, turned }] : [];
       }),
-      gone: onlyIn(now, score),
-      come: onlyIn(score, now),
+      gone: findingsOnlyIn(now, score),
+      come: findingsOnlyIn(score, now),
     };
   });
-}
-
-/** Findings of one that the other has not. */
-function onlyIn(has: Standing, hasNot: Standing): string[] {
-  const keys = new Set(hasNot.findings.map((f) => f.key));
-  return has.findings.filter((f) => !keys.has(f.key)).map((f) => f.words);
 }
 
 /** The best of many random arrangements by the same measure, rules broken counted in: what searching is worth. For tests and bench. */

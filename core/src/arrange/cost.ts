@@ -173,6 +173,12 @@ export function standingOf(plan: Plan, sun: SunGrid): Standing {
 export const secondsOf = ({ handingOn, penalties }: Standing): number =>
   handingOn + penalties.reduce((sum, p) => sum + p.seconds, 0);
 
+/** Findings of one that the other has not, in words. */
+export function findingsOnlyIn(has: Standing, hasNot: Standing): string[] {
+  const keys = new Set(hasNot.findings.map((f) => f.key));
+  return has.findings.filter((f) => !keys.has(f.key)).map((f) => f.words);
+}
+
 /** A finding that breaks a hard rule by something that can be moved; what only pinned things do cannot be helped. */
 function breaks(plan: Plan, finding: Finding): boolean {
   if (!HARD.has(finding.check)) return false;

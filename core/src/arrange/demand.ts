@@ -15,9 +15,6 @@ export type Demand = {
   parts: Float64Array;
 };
 
-/** So little room is kept for newcomers in the quick re-homing: all of it may be filled that one would fill. */
-const FULL = 1;
-
 /**
  * What a room’s homes depend on when furniture is moved about: the things that are fetched, most often first, and every place that would hold each. From
  * that the search gives everything a quick new home wherever the units stand.
@@ -63,7 +60,7 @@ export function demandOf(
       const holder = holderOf(place);
       const fit = fitOf(holder, supply, supply.working);
       const part = fit.ok ? fit.use / capacityOf(holder) : Infinity;
-      if (part > FULL || barredFrom(plan, supply, scene.spots.get(place.id)!) !== null) continue;
+      if (part > 1 || barredFrom(plan, supply, scene.spots.get(place.id)!) !== null) continue;
       options.push(n);
       parts.push(part);
     }

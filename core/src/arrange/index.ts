@@ -7,6 +7,6 @@ export {
   type Arranging,
   type Homed,
 } from './arrange.ts';
-export { HARD, secondsOf, standingOf, sunGrid, type Standing, type SunGrid } from './cost.ts';
-export { standingsFor, type Stand } from './stands.ts';
+export { findingsOnlyIn, HARD, secondsOf, standingOf, sunGrid, type Standing, type SunGrid } from './cost.ts';
+export { standsIn, type Stand } from './stands.ts';
 export { carrySeconds, flowsOf, handOnLength, handOnSeconds } from './flows.ts';

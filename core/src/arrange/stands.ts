@@ -11,21 +11,23 @@ export type Stand = { pose: Pose; seconds: number; command: Command };
 const SAME = 250;
 
 /**
- * Where one unit, with all on it and the seats at it, could stand besides: drawn along the walls and turned where it is, breaking no rule it does not break
- * now, the best by the search’s own measure first, no two of them alike. Empty for what is pinned, or hangs on a door.
- * @param draws how many are looked at
+ * Where units of a plan could stand besides, one asked after the other: each with all on it and the seats at it, drawn along the walls and turned where it
+ * is, breaking no rule it does not break now, the best by the search’s own measure first, no two of them alike. Empty for what is pinned or hangs on a door.
+ * @returns roughly what the plan costs a year, and a question: for which unit, and how many draws are looked at
  */
-export function standingsFor(
+export function standsIn(
   plan: Plan,
   sun: SunGrid,
-  unitId: string,
   random: Random,
-  draws = 80,
-): { now: number; stands: Stand[] } {
+): { now: number; of: (unitId: string, draws?: number) => Stand[] } {
   const search = new Search(plan, sun, random);
+  return { now: search.energy, of: (unitId, draws = 80) => standsOf(search, unitId, draws) };
+}
+
+function standsOf(search: Search, unitId: string, draws: number): Stand[] {
   const i = search.pieces.findIndex((p) => p.unit.id === unitId);
   const piece = search.pieces[i];
-  if (!piece?.movable) return { now: search.energy, stands: [] };
+  if (!piece?.movable) return [];
   const { unit } = piece;
   const here = { x: unit.x, y: unit.y, facing: unit.facing };
   const turned = piece.hangs
@@ -45,5 +47,5 @@ export function standingsFor(
     const command = search.command(search.poses.map((p, k) => (k === i ? pose : p)));
     if (command) stands.push({ pose, seconds: energy, command });
   }
-  return { now: search.energy, stands };
+  return stands;
 }

@@ -168,6 +168,12 @@ export const Command = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('several'), words: text(120), commands: z.array(One).min(1).max(60_000) }),
 ]);
 export type Command = z.infer<typeof Command>;
+/** Several commands as one change with one undo; what is several already is taken apart. At least one must be given. */
+export const asOne = (words: string, commands: readonly Command[]): Command => ({
+  type: 'several',
+  words: words.slice(0, 120),
+  commands: commands.flatMap((c) => (c.type === 'several' ? c.commands : [c])),
+});
 export type CommandOf<T extends Command['type']> = Extract<Command, { type: T }>;
 
 /** Takes a command back. Only made by `apply` and kept in the log; nobody can ask for one. */

@@ -26,7 +26,7 @@ export {
   zoneOf,
   keptOutOf,
 } from './plan.ts';
-export { Command, type CommandOf, type Restore, describeCommand } from './commands.ts';
+export { asOne, Command, type CommandOf, type Restore, describeCommand } from './commands.ts';
 export { cutText, isStorable, unstorableAt } from './text.ts';
 export { applyChanges, keepingEqual, planTrouble } from './whole.ts';
 export { apply, inverseOf, type Applied, type Rejection, type RowChange, type ApplyResult } from './apply.ts';

@@ -4,6 +4,7 @@ import { applied, block, person, tinyRoom, unit, use, withUnits } from '../testi
 import {
   apply,
   applyChanges,
+  asOne,
   Command,
   emptyPlan,
   keepingEqual,
@@ -264,4 +265,15 @@ describe('commands', () => {
     expect(keepingEqual({ ...plan, supplies: fewer }, copy).supplies).toEqual(copy.supplies);
     expect(keepingEqual(plan, { ...copy, id: 'else' }).id).toBe('else');
   });
+});
+
+test('several commands as one: what is several already is taken apart, one undo takes all back', () => {
+  const set = (name: string) => ({ type: 'setPlan' as const, set: { name } });
+  const one = asOne('w'.repeat(200), [set('A'), asOne('inner', [set('B'), set('C')])]);
+  expect(Command.parse(one)).toEqual(one);
+  const plan = emptyPlan('x');
+  const done = apply(plan, one);
+  expect(done.ok && done.plan.head.name).toBe('C');
+  const back = done.ok && apply(done.plan, done.inverse);
+  expect(back && back.ok && back.plan).toEqual(plan);
 });

@@ -12,7 +12,16 @@ import {
 } from '../cutting/index.ts';
 import { pieceOf } from '../fit/index.ts';
 import { costOfHome, yearlyUses } from '../homes/index.ts';
-import { type Command, type CutPiece, homesOf, newId, type Plan, type Scrap, type Supply } from '../plan/index.ts';
+import {
+  asOne,
+  type Command,
+  type CutPiece,
+  homesOf,
+  newId,
+  type Plan,
+  type Scrap,
+  type Supply,
+} from '../plan/index.ts';
 
 /** So many of a piece that are to be cut; it need not be one that is kept. */
 export type WantedPiece = { piece: CutPiece; count: number };
@@ -193,7 +202,7 @@ export function cutCommand(plan: Plan, asked: readonly WantedPiece[], work: CutW
     }),
     ...(filed ? filing(plan, rests, new Set(scraps.map((s) => s.scrap.id))) : []),
   ];
-  return { type: 'several', words: 'cut ahead', commands: commands as never };
+  return asOne('cut ahead', commands);
 }
 
 /** The commands that file rests: each to its like among the scraps, unless that is being used up, else as a new one. */
@@ -213,5 +222,5 @@ export function takeScrap(plan: Plan, scrap: Scrap, piece: { width: number; dept
       : { type: 'removeScrap' as const, id: scrap.id },
     ...filing(plan, together(plan, restsOfScrap(scrap, piece, 1)), new Set([scrap.id])),
   ];
-  return { type: 'several', words: 'cut from a scrap', commands: commands as never };
+  return asOne('cut from a scrap', commands);
 }

@@ -2,7 +2,16 @@ import { divideInside, type DivisionKind } from '../catalogue/index.ts';
 import { slotsFor } from '../colour/index.ts';
 import { goesIn, pieceOf, setInCommand, sheetsIn } from '../fit/index.ts';
 import { yearlyUses } from '../homes/index.ts';
-import { type Command, homesIn, type Organiser, type Place, placesIn, type Plan, type Supply } from '../plan/index.ts';
+import {
+  asOne,
+  type Command,
+  homesIn,
+  type Organiser,
+  type Place,
+  placesIn,
+  type Plan,
+  type Supply,
+} from '../plan/index.ts';
 import { BOWS_BELOW, FAST } from './slots.ts';
 
 type Inside = Pick<Place, 'width' | 'depth' | 'height'>;
@@ -201,10 +210,10 @@ function planned(
 /** The command that makes the slots: the places divided, or the inserts set into them; null when there is no place for them. */
 export function insertCommand(plan: Plan, way: InsertWay, { each, places }: InsertPlan): Command | null {
   const { organiser } = way;
-  const commands = [...new Set(places)].flatMap((place) => {
-    if (!organiser) return [{ type: 'divide' as const, id: place.id, into: `${way.kind} ${each}` }];
+  const commands = [...new Set(places)].flatMap((place): Command[] => {
+    if (!organiser) return [{ type: 'divide', id: place.id, into: `${way.kind} ${each}` }];
     const command = setInCommand(plan, place, organiser, places.filter((p) => p === place).length);
-    return command?.type === 'several' ? command.commands : command ? [command] : [];
+    return command ? [command] : [];
   });
-  return commands.length === 0 ? null : { type: 'several', words: 'make slots', commands: commands as never };
+  return commands.length === 0 ? null : asOne('make slots', commands);
 }

@@ -1,5 +1,5 @@
 import { type Plan, type Supply } from '../plan/index.ts';
-import { type Run } from './run.ts';
+import { needsOf, type Run } from './run.ts';
 import { type Band, type Need } from './setting.ts';
 import { NO_TOLL, plus, type Toll } from './toll.ts';
 
@@ -70,12 +70,9 @@ export function againAndAgain(
   run: Run,
 ): { placeId: string; times: number; seconds: number; supplies: string[] }[] {
   const places = new Map<string, { placeId: string; times: number; seconds: number; supplies: string[] }>();
-  for (const { setting, steps } of run.legs)
-    for (const need of setting.needs)
+  for (const leg of run.legs)
+    for (const { need, times } of needsOf(leg))
       for (const source of need.sources) {
-        const times = steps
-          ? steps.reduce((sum, s) => sum + s.items.reduce((n, i) => (i.need === need ? n + i.count : n), 0), 0)
-          : need.times;
         if (!source.place || source.band < 4) continue;
         const id = source.place.id;
         const known = places.get(id) ?? { placeId: id, times: 0, seconds: 0, supplies: [] };

@@ -1,7 +1,7 @@
 import { type Point } from '../geometry/index.ts';
 import { type Plan, type Station, type Supply } from '../plan/index.ts';
 import { halfOf, LEANING_HALF, makerOf, sceneAt, standingSpot, walkOf } from '../reach/index.ts';
-import { type Run } from './run.ts';
+import { needsOf, type Run } from './run.ts';
 
 /** Somebody who works at the same time, passed or stood beside on the way to fetch things. */
 export type InTheWay = {
@@ -18,15 +18,15 @@ const PASSES = 600;
 /** Who is in whose way while two work at once: stations said to be worked at the same time, passed on the way to what is fetched. */
 export function inTheWay(plan: Plan, run: Run): InTheWay[] {
   const out = new Map<string, InTheWay>();
-  for (const { setting, steps } of run.legs) {
-    const { station } = setting;
+  for (const leg of run.legs) {
+    const { station } = leg.setting;
     const others = Object.values(plan.stations).filter(
       (s) => s.id !== station.id && station.together !== '' && s.together === station.together,
     );
     const maker = makerOf(plan, station);
     if (others.length === 0 || !maker) continue;
     const scene = sceneAt(plan, station);
-    for (const need of setting.needs)
+    for (const { need, times: all } of needsOf(leg))
       for (const { place, part, band, out: carried } of need.sources) {
         const spot = place && band >= 5 && !carried ? scene.spots.get(place.id) : undefined;
         if (!spot || spot.away) continue;
@@ -34,11 +34,7 @@ export function inTheWay(plan: Plan, run: Run): InTheWay[] {
         const stand = standingSpot(scene, spot, wheels ? halfOf(maker) : LEANING_HALF);
         const walk = stand && walkOf(scene, maker, stand.at);
         if (!walk) continue;
-        const times =
-          part *
-          (steps
-            ? steps.reduce((sum, s) => sum + s.items.reduce((n, i) => (i.need === need ? n + i.count : n), 0), 0)
-            : need.times);
+        const times = part * all;
         for (const other of others) {
           const near = distanceTo(walk.points, other);
           if (near > PASSES || times === 0) continue;

@@ -269,5 +269,15 @@ describe('again and again, and in the way', () => {
     const passed = inTheWay(plan, run);
     expect(passed.map((p) => p.of.id)).toEqual(['other']);
     expect(passed[0]!.near).toBeLessThanOrEqual(600);
+    // a recipe asks for what the activity itself does not use: that counts too
+    const bare = applied(
+      plan,
+      { type: 'removeUse', id: 'work-reel' },
+      ...['other', 'aside', 'alone'].map((id): Command => ({ type: 'removeStation', id })),
+    );
+    const read = runOf(bare, 'Kite', 'wind it: line reel ×3', 'work');
+    if (!read.ok) throw new Error(read.reason);
+    expect(againAndAgain(bare, runAt(bare, bare.stations[me.id]!)!)).toEqual([]);
+    expect(againAndAgain(bare, read.run)).toMatchObject([{ placeId: 'far.0.0', times: 3 }]);
   });
 });

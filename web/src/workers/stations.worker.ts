@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
 import { type Arranged, type Arrangement, arrangeRoom } from '@heronstone/core/arrange';
 import { newId, type Plan } from '@heronstone/core/plan';
-import { type Helped, helpMost, type HelpMost } from '@heronstone/core/tryout';
+import { type Helped, helpMost } from '@heronstone/core/tryout';
 import {
   compareSchools,
   type Comparison,
@@ -12,6 +12,11 @@ import {
   type SharedTool,
   sharedTools,
 } from '@heronstone/core/stations';
+
+/** A change as it is handed over: what is handed over is copied, and the plan it makes is soon made again of its command. */
+export type Help = Omit<Helped, 'plan'>;
+export type HelpTold = { total: number; changes: Help[]; together: Help[]; tried: number; whole: boolean };
+const told = ({ plan: _, ...rest }: Helped): Help => rest;
 
 let stop = false;
 const breathe = () => new Promise<void>((resolve) => setTimeout(resolve, 0));
@@ -71,10 +76,16 @@ const api = {
   async helpMost(
     plan: Plan,
     since: string,
-    onFound: (changes: readonly Helped[], tried: number, share: number) => void,
-  ): Promise<HelpMost | null> {
+    onFound: (changes: readonly Help[], tried: number, share: number) => void,
+  ): Promise<HelpTold | null> {
     stop = false;
-    return helpMost(plan, { since, now: () => performance.now(), breathe, cancelled: () => stop, onFound });
+    const got = await helpMost(plan, {
+      ...{ since, now: () => performance.now(), breathe, cancelled: () => stop },
+      onFound: (changes, tried, share) => onFound(changes.map(told), tried, share),
+    });
+    if (!got) return null;
+    const { base, changes, together, tried, whole } = got;
+    return { total: base.total, changes: changes.map(told), together: together.map(told), tried, whole };
   },
   cancel() {
     stop = true;

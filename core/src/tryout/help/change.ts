@@ -31,6 +31,8 @@ export type Change = {
   minutes: number;
   /** in the maker’s own money; null: nobody said */
   price: number | null;
+  /** under which its price is kept among the plan’s prices; not said: it has a price elsewhere, or none */
+  priceId?: string;
   command: Command;
   /** what to look at on Floor */
   unitIds: string[];

@@ -1,10 +1,10 @@
-import { standingsFor, type SunGrid } from '../../arrange/index.ts';
+import { standsIn, type SunGrid } from '../../arrange/index.ts';
 import { factsOf } from '../../catalogue/index.ts';
 import { fitOf, holderOf } from '../../fit/index.ts';
 import { footprintDistance } from '../../geometry/index.ts';
 import { shareStates, yearlyUses } from '../../homes/index.ts';
 import { formatLength } from '../../lengths/index.ts';
-import { type Command, homesIn, type Plan, type Station, type Unit } from '../../plan/index.ts';
+import { asOne, homesIn, type Plan, type Station, type Unit } from '../../plan/index.ts';
 import { unitPrism } from '../../room/index.ts';
 import { type Random } from '../../slotting/index.ts';
 import { type Change, MINUTES } from './change.ts';
@@ -15,10 +15,10 @@ const STANDS = 2;
 /** Each unit moved or turned to where it would roughly stand best, those that promise most first. */
 export function moves(plan: Plan, sun: SunGrid, random: Random): Change[] {
   const out: (Change & { promise: number })[] = [];
+  const { now, of } = standsIn(plan, sun, random);
   for (const unit of Object.values(plan.units)) {
     if (unit.pinned || unit.hostId !== null || unit.keptInId !== null || unit.kind === 'chair') continue;
-    const { now, stands } = standingsFor(plan, sun, unit.id, random);
-    for (const [i, { pose, seconds, command }] of stands.slice(0, STANDS).entries()) {
+    for (const [i, { pose, seconds, command }] of of(unit.id).slice(0, STANDS).entries()) {
       const by = Math.hypot(pose.x - unit.x, pose.y - unit.y);
       const turned = Math.abs(((pose.facing - unit.facing + 540) % 360) - 180) > 10;
       const far = `by ${formatLength(by, plan.head.measure)}${besideWords(plan, unit, pose)}`;
@@ -191,7 +191,7 @@ export function movedOut(plan: Plan, since: string): Change[] {
           unitIds,
         },
         words: `Keep ${family} outside the room (${plan.units[unitIds[0]!]!.name})`,
-        command: { type: 'several', words: `move ${family} out`.slice(0, 120), commands: commands as never } as Command,
+        command: asOne(`move ${family} out`, commands),
       },
     ];
   });

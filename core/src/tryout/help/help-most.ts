@@ -1,6 +1,6 @@
-import { secondsOf, standingOf, type Standing, sunGrid, type SunGrid } from '../../arrange/index.ts';
+import { findingsOnlyIn, secondsOf, standingOf, type Standing, sunGrid, type SunGrid } from '../../arrange/index.ts';
 import { asIn, findHomes, tallyOf, type Tally } from '../../homes/index.ts';
-import { apply, type Command, type Plan } from '../../plan/index.ts';
+import { apply, asOne, type Command, type Plan } from '../../plan/index.ts';
 import { wallFrames } from '../../room/index.ts';
 import { Random } from '../../slotting/index.ts';
 import { type Change } from './change.ts';
@@ -195,7 +195,7 @@ class Trying {
         : c,
     );
     if (commands.length === 0) return null;
-    const done = apply(base.plan, { type: 'several', words: 'homes as found', commands: commands as never });
+    const done = apply(base.plan, asOne('homes as found', commands));
     if (!done.ok) return null;
     const tally = tallyOf(done.plan);
     return tally.total < base.tally.total - 1 ? this.worth(done.plan, tally, standingOf(done.plan, this.sun)) : null;
@@ -246,19 +246,16 @@ class Trying {
       mended: [],
       brought: [],
       plan: best,
-      take: { type: 'several', words: all.words.slice(0, 120), commands: [] as never },
+      take: all.command,
       of: from.of.map((c) => c.id),
     };
     if (helped.saves <= 0) return helped;
     const then = best === done.plan && stands ? standing : standingOf(best, this.sun);
-    const commands = [all.command, ...asIn(present.plan, best, this.options.since)].flatMap((c) =>
-      c.type === 'several' ? c.commands : c,
-    );
     return {
       ...helped,
-      mended: onlyIn(base.standing, then),
-      brought: onlyIn(then, base.standing),
-      take: { type: 'several', words: all.words.slice(0, 120), commands: commands as never },
+      mended: findingsOnlyIn(base.standing, then),
+      brought: findingsOnlyIn(then, base.standing),
+      take: asOne(all.words, [all.command, ...asIn(present.plan, best, this.options.since)]),
     };
   }
 
@@ -295,7 +292,6 @@ const STANDS: ReadonlySet<Change['kind']> = new Set(['move', 'seat', 'cart', 'co
 /** Several changes as one. */
 function joined(parts: readonly Change[]): Change {
   if (parts.length === 1) return parts[0]!;
-  const commands = parts.flatMap(({ command: c }) => (c.type === 'several' ? c.commands : [c]));
   const efforts = parts.map((p) => p.effort);
   return {
     id: parts.map((p) => p.id).join(' + '),
@@ -307,15 +303,12 @@ function joined(parts: readonly Change[]): Change {
     price: parts.some((p) => p.price === null && p.effort === 'buy')
       ? null
       : parts.reduce((sum, p) => sum + (p.price ?? 0), 0),
-    command: { type: 'several', words: 'several changes', commands: commands as never },
+    command: asOne(
+      'several changes',
+      parts.map((p) => p.command),
+    ),
     unitIds: [...new Set(parts.flatMap((p) => p.unitIds))],
     besides: parts.reduce((sum, p) => sum + p.besides, 0),
     homesStay: parts.every((p) => p.homesStay),
   };
-}
-
-/** Findings of one that the other has not. */
-function onlyIn(has: Standing, hasNot: Standing): string[] {
-  const keys = new Set(hasNot.findings.map((f) => f.key));
-  return has.findings.filter((f) => !keys.has(f.key)).map((f) => f.words);
 }

@@ -1,7 +1,7 @@
 import { usualPieces } from '../../cutting/index.ts';
 import { STORAGE, storageFormsOf } from '../../fit/index.ts';
 import { shareStates } from '../../homes/index.ts';
-import { type Command, newId, type Plan, type StorageForm } from '../../plan/index.ts';
+import { asOne, newId, type Plan, type StorageForm } from '../../plan/index.ts';
 import { cutSaves, isCut } from '../../stock/index.ts';
 import { type Change, MINUTES } from './change.ts';
 
@@ -43,7 +43,7 @@ export function otherStorage(plan: Plan): Change[] {
             },
             words: `Keep ${family} ${STORAGE[form].name}`,
             minutes: MINUTES.storage * some.reduce((sum, id) => sum + plan.supplies[id]!.working, 0),
-            command: { type: 'several', words: `keep ${family} otherwise`.slice(0, 120), commands } as Command,
+            command: asOne(`keep ${family} otherwise`, commands),
           },
         ];
       });

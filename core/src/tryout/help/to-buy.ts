@@ -1,4 +1,4 @@
-import { standingsFor, type SunGrid } from '../../arrange/index.ts';
+import { standsIn, type SunGrid } from '../../arrange/index.ts';
 import { factsOf, UNIT_KINDS, type UnitKind } from '../../catalogue/index.ts';
 import { seatsFor, setInCommand } from '../../fit/index.ts';
 import { placeFilling, proposeContainers, sessionsAt } from '../../homes/index.ts';
@@ -37,9 +37,11 @@ function oneMoreUnit(
   const first = { ...fresh, x, y, facing, bottom, hostId };
   const done = apply(plan, { type: 'placeUnit', unit: first });
   if (!done.ok) return null;
-  const { stands } = standingsFor(done.plan, sun, first.id, random, DRAWS);
   const far = (p: { x: number; y: number }) => Math.hypot(p.x - near.x, p.y - near.y);
-  const best = stands.map((s) => s.pose).sort((a, b) => far(a) - far(b))[0];
+  const best = standsIn(done.plan, sun, random)
+    .of(first.id, DRAWS)
+    .map((s) => s.pose)
+    .sort((a, b) => far(a) - far(b))[0];
   const unit = best && far(best) < far(first) ? { ...first, ...best } : first;
   return {
     ...{
@@ -53,6 +55,7 @@ function oneMoreUnit(
     },
     words: `One more: ${name}`,
     price: plan.prices[kind]?.price ?? null,
+    priceId: kind,
     command: { type: 'placeUnit', unit },
   };
 }
@@ -132,6 +135,7 @@ export function secondTools(plan: Plan, since: string): Change[] {
           effort: tool.buy > 0 ? 'buy' : 'free',
           words: `${tool.supply.name}: one for each of ${tool.stations.map((s) => s.name).join(', ')}`,
           price: tool.buy > 0 ? (plan.prices[tool.supply.id]?.price ?? null) : 0,
+          ...(tool.buy > 0 ? { priceId: tool.supply.id } : {}),
           command,
         },
       ];

@@ -1,11 +1,11 @@
 import { proxy } from 'comlink';
 import { Check, GitFork, Lightbulb } from 'lucide-react';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { FIRST } from '@heronstone/core/findings';
-import { newId } from '@heronstone/core/plan';
-import { EFFORTS, type Effort, type Helped, type HelpMost as Answer } from '@heronstone/core/tryout';
+import { apply, newId, type Plan } from '@heronstone/core/plan';
+import { EFFORTS, type Effort } from '@heronstone/core/tryout';
 import { forkPlan, sendCommand } from '../../state/api.ts';
 import { useLongWork } from '../../state/long-work.ts';
 import { usePlan } from '../../state/plan-store.ts';
@@ -14,6 +14,7 @@ import { NumberField } from '../../ui/fields.tsx';
 import { Working } from '../../ui/working.tsx';
 import { countWords, today, yearWords } from '../../ui/words.ts';
 import { Floor } from '../../views/floor/Floor.tsx';
+import { type Help, type HelpTold } from '../../workers/stations.worker.ts';
 
 const CLASSES: Record<Effort, string> = { free: 'Costs nothing', work: 'An hour’s work', buy: 'To be bought' };
 /** More of one class are not shown at once. */
@@ -25,18 +26,18 @@ export function HelpMost() {
   const dispatch = usePlan((s) => s.dispatch);
   const work = useLongWork();
   const navigate = useNavigate();
-  const [found, setFound] = useState<{ of: object; changes: readonly Helped[]; tried: number } | null>(null);
-  const [answer, setAnswer] = useState<Answer | null>(null);
+  const [found, setFound] = useState<{ of: Plan; changes: readonly Help[]; tried: number } | null>(null);
+  const [answer, setAnswer] = useState<HelpTold | null>(null);
   const [shown, setShown] = useState<string | null>(null);
   const [most, setMost] = useState({ price: 0, hours: 0 });
   const run = async () => {
     setAnswer(null);
     setFound({ of: plan, changes: [], tried: 0 });
-    const got = await work.run<Answer | null>((api, tell) =>
+    const got = await work.run<HelpTold | null>((api, tell) =>
       api.helpMost(
         plan,
         today(),
-        proxy((changes: readonly Helped[], tried: number, share: number) => {
+        proxy((changes: readonly Help[], tried: number, share: number) => {
           tell(share);
           setFound({ of: plan, changes, tried });
         }),
@@ -48,14 +49,19 @@ export function HelpMost() {
   };
   const all = [...(answer?.together ?? []), ...(found?.changes ?? [])];
   const looked = all.find((c) => c.id === shown) ?? null;
-  const affordable = (c: Helped) =>
-    (most.price === 0 || c.effort !== 'buy' || (c.price !== null && c.price <= most.price)) &&
+  const then = useMemo(() => {
+    const done = looked && found ? apply(found.of, looked.take) : null;
+    return done?.ok ? done.plan : null;
+  }, [looked, found]);
+  const affordable = (c: Help) =>
+    (most.price === 0 || c.effort !== 'buy' || (priceIn(plan, c) ?? Infinity) <= most.price) &&
     (most.hours === 0 || c.minutes <= most.hours * 60);
-  const stale = found !== null && found.of !== plan;
-  const take = (c: Helped) => {
+  const stale =
+    found !== null && (Object.keys(plan) as (keyof Plan)[]).some((t) => t !== 'prices' && found.of[t] !== plan[t]);
+  const take = (c: Help) => {
     if (dispatch(c.take)) toast.success(`${c.words}: done, with the homes found for it. Undo takes all of it back.`);
   };
-  const fork = async (c: Helped) => {
+  const fork = async (c: Help) => {
     try {
       const { id } = await forkPlan(plan.id, `${plan.head.name}: ${c.words}`.slice(0, 120));
       await sendCommand(id, newId('change'), c.take);
@@ -103,7 +109,7 @@ export function HelpMost() {
         {answer && (
           <p className="text-[14px] text-soft">
             {countWords(answer.tried, 'change', 'changes')} tried{answer.whole ? ', all there are' : ''}, against this
-            plan with its homes found, {yearWords(answer.base.total)}.
+            plan with its homes found, {yearWords(answer.total)}.
             {found!.changes.length === 0 && ' None of them would help: it is good as it is.'}
           </p>
         )}
@@ -127,9 +133,7 @@ export function HelpMost() {
         {looked ? (
           <>
             <h2 className="font-display text-lg font-semibold leading-snug">{looked.words}</h2>
-            <div className="h-72">
-              <Floor plan={looked.plan} chosenUnit={looked.unitIds[0] ?? null} />
-            </div>
+            <div className="h-72">{then && <Floor plan={then} chosenUnit={looked.unitIds[0] ?? null} />}</div>
             <p>
               <strong>{yearWords(looked.saves)} saved</strong>
               <span className="text-soft">
@@ -159,15 +163,20 @@ export function HelpMost() {
   );
 }
 
+/** What a change costs by the prices as they are now. */
+const priceIn = (plan: Plan, { price, priceId }: Help): number | null =>
+  (priceId === undefined ? undefined : plan.prices[priceId]?.price) ?? price;
+
 function List({
   changes,
   chosen,
   onChoose,
 }: {
-  changes: readonly Helped[];
+  changes: readonly Help[];
   chosen: string | null;
   onChoose: (id: string) => void;
 }) {
+  const plan = usePlan((s) => s.plan);
   const most = Math.max(1, ...changes.map((c) => c.saves));
   return (
     <ul>
@@ -183,7 +192,7 @@ function List({
               {c.words}
               <span className="block text-[13px] text-soft">
                 {c.minutes < 90 ? `${Math.round(c.minutes)} min` : `${(c.minutes / 60).toFixed(1)} h`}
-                {c.effort === 'buy' && `, ${c.price === null ? 'price not said' : c.price.toFixed(2)}`}
+                {c.effort === 'buy' && `, ${priceIn(plan, c)?.toFixed(2) ?? 'price not said'}`}
                 {c.homed > 0 && `, ${countWords(c.homed, 'thing more has', 'things more have')} a home`}
                 {c.mended.length > 0 && `, mends ${c.mended.length}`}
                 {c.brought.length > 0 && `, brings ${countWords(c.brought.length, 'finding', 'findings')}`}
@@ -219,16 +228,13 @@ function Findings({ words, list }: { words: string; list: readonly string[] }) {
 }
 
 /** What one of it costs, kept for the next time. */
-function Price({ change }: { change: Helped }) {
+function Price({ change: { price, priceId: id } }: { change: Help }) {
   const plan = usePlan((s) => s.plan);
   const dispatch = usePlan((s) => s.dispatch);
-  const id = change.kind === 'unit' ? change.id.replace(/^unit /, '') : change.kind === 'tool' ? change.subject : null;
-  if (id === null || change.of.length > 0)
+  if (id === undefined)
     return (
       <p className="text-soft">
-        {change.price === null
-          ? 'Its price is said at Furniture, what to buy.'
-          : `It costs ${change.price.toFixed(2)}.`}
+        {price === null ? 'Prices of containers are said at Furniture, what to buy.' : `It costs ${price.toFixed(2)}.`}
       </p>
     );
   const known = plan.prices[id];
@@ -237,8 +243,10 @@ function Price({ change }: { change: Helped }) {
       className="w-32"
       label="one of it costs"
       value={known?.price ?? 0}
-      onCommit={(price) =>
-        dispatch(known ? { type: 'setPrice', id, set: { price } } : { type: 'addPrice', price: { id, price } })
+      onCommit={(cost) =>
+        dispatch(
+          known ? { type: 'setPrice', id, set: { price: cost } } : { type: 'addPrice', price: { id, price: cost } },
+        )
       }
     />
   );

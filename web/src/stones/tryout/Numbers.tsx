@@ -1,4 +1,4 @@
-import { lazy, Suspense, useState } from 'react';
+import { lazy, type ReactNode, Suspense, useState } from 'react';
 import { placeTitle, type Plan } from '@heronstone/core/plan';
 import { againAndAgain, type Expected, inTheWay, type Run, type Simulated } from '@heronstone/core/tryout';
 import { countWords } from '../../ui/words.ts';
@@ -53,8 +53,7 @@ export function Told({ plan, run, expected }: { plan: Plan; run: Run; expected: 
   const ways = inTheWay(plan, run);
   return (
     <div className="space-y-2 text-[14px]">
-      <section aria-label="The dearest">
-        <h3 className="font-display text-[17px] font-semibold">The dearest</h3>
+      <Part name="The dearest">
         <ol>
           {expected.bySupply.slice(0, 10).map(({ supply, fetches, seconds, band }) => (
             <li key={supply.id} className="flex justify-between gap-2">
@@ -68,10 +67,9 @@ export function Told({ plan, run, expected }: { plan: Plan; run: Run; expected: 
             </li>
           ))}
         </ol>
-      </section>
+      </Part>
       {again.length > 0 && (
-        <section aria-label="Again and again">
-          <h3 className="font-display text-[17px] font-semibold">Again and again</h3>
+        <Part name="Again and again">
           <ul>
             {again.map(({ placeId, times, seconds, supplies }) => (
               <li key={placeId} className="flex justify-between gap-2">
@@ -86,11 +84,10 @@ export function Told({ plan, run, expected }: { plan: Plan; run: Run; expected: 
               </li>
             ))}
           </ul>
-        </section>
+        </Part>
       )}
       {ways.length > 0 && (
-        <section aria-label="In the way">
-          <h3 className="font-display text-[17px] font-semibold">In the way</h3>
+        <Part name="In the way">
           <ul>
             {ways.map(({ of, times, supplies }) => (
               <li key={of.id}>
@@ -103,9 +100,18 @@ export function Told({ plan, run, expected }: { plan: Plan; run: Run; expected: 
               </li>
             ))}
           </ul>
-        </section>
+        </Part>
       )}
     </div>
+  );
+}
+
+function Part({ name, children }: { name: string; children: ReactNode }) {
+  return (
+    <section aria-label={name}>
+      <h3 className="font-display text-[17px] font-semibold">{name}</h3>
+      {children}
+    </section>
   );
 }
 

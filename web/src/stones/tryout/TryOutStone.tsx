@@ -24,7 +24,7 @@ import { HelpMost } from './HelpMost.tsx';
 import { ChartsWhenOpened, Told, Tolls } from './Numbers.tsx';
 import { RecipeText } from './Recipe.tsx';
 import { Strip } from './Strip.tsx';
-import { otherOf, useOther } from './against.ts';
+import { otherOf, useOther, useOtherPlans } from './against.ts';
 import { bandWords, momentWords, spentWords } from './words.ts';
 import { MotionsOf } from './MotionsOf.tsx';
 
@@ -100,11 +100,12 @@ function RunThrough({ plan }: { plan: Plan }) {
   const [session, setSession] = useState(0);
   const month = get('month') ? Number(get('month')) : null;
   const against = get('against') ?? '';
+  const plans = useOtherPlans(plan.id);
   const other = useOther(plan, station, against);
   const read = useMemo(() => readRun(plan, station, recipe), [plan, station, recipe]);
   const { run } = read;
   const otherRun = useMemo(() => {
-    const then = other && other.name !== '' && otherOf(other.plan, station);
+    const then = other && otherOf(other.plan, station);
     return other && then ? readRun(other.plan, then, recipe).run : null;
   }, [other, station, recipe]);
   const mine = useMemo(() => (run ? worked(run, session, month) : null), [run, session, month]);
@@ -146,7 +147,7 @@ function RunThrough({ plan }: { plan: Plan }) {
             ...Object.values(plan.people)
               .filter((p) => p.id !== station.personId)
               .map((p) => [`person ${p.id}`, `${p.name} at ${station.name}`] as const),
-            ...(other?.plans ?? []).map((p) => [`plan ${p.id}`, `the plan ${p.name}`] as const),
+            ...plans.map((p) => [`plan ${p.id}`, `the plan ${p.name}`] as const),
           ]}
           onCommit={(v) => select({ against: v || null })}
         />

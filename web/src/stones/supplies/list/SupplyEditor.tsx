@@ -1,6 +1,7 @@
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
+import { toast } from 'sonner';
 import { factsOf } from '@heronstone/core/catalogue';
 import { STORAGE, storageFormsOf } from '@heronstone/core/fit';
 import { kindOf } from '@heronstone/core/kinds';
@@ -264,7 +265,10 @@ function PaperWeight({ supply, onCommit }: { supply: Supply; onCommit: (part: Pa
         if (text.trim() === '') return onCommit({ grammage: null });
         const bare = /^\d+(?:[.,]\d+)?$/.test(text.trim());
         const said = weightIn(bare ? `${text.trim()} g/m²` : text, true);
-        if (!said || said.rest !== '' || !('grammage' in said.weight) || said.weight.grammage > 5000) return false;
+        if (!said || said.rest !== '' || !('grammage' in said.weight) || said.weight.grammage > 5000) {
+          toast(`“${text}” is no weight of paper: 216 g, or 80 lb cover, text, index or bond.`);
+          return false;
+        }
         const heavier = { ...supply, ...said.weight };
         weighSheet(heavier);
         return onCommit({ grammage: heavier.grammage, mass: heavier.mass });
