@@ -200,14 +200,14 @@ async function arrange(file: string, values: Values): Promise<Result> {
         secondsAYear: round(done.now.total),
         homes: { fetching: round(done.now.tally.fetching), without: done.now.tally.without.length },
         measure: energyOf(plan),
-        broken: done.now.broken.map((f) => f.words),
+        broken: done.now.standing.broken.map((f) => f.words),
       },
       offers: done.offers.map((o) => ({
         secondsAYear: round(o.score.total),
         homes: { fetching: round(o.score.tally.fetching), without: o.score.tally.without.length },
         saves: round(o.saves),
         measure: energyOf(o.plan),
-        broken: o.score.broken.map((f) => f.words),
+        broken: o.score.standing.broken.map((f) => f.words),
         mends: o.gone,
         brings: o.come,
         units: o.moved.map(({ unitId }) => {

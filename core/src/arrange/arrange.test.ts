@@ -5,7 +5,7 @@ import { tallyOf } from '../homes/index.ts';
 import { type Command } from '../plan/index.ts';
 import { wallFrames } from '../room/index.ts';
 import { Random } from '../slotting/index.ts';
-import { arrangeRoom, HARD, secondsOf, standingOf, sunGrid } from './index.ts';
+import { arrangeRoom, HARD, secondsOf, standingOf, sunGrid, standMap } from './index.ts';
 
 const small = applied(
   withUnits(
@@ -115,4 +115,38 @@ describe('arrange for me', () => {
       }
     },
   );
+});
+
+describe('where should this stand', () => {
+  test('its best spots save what is said once taken, make nothing new wrong, and are places of the map', async () => {
+    const map = (await standMap(small, 'chest', 500))!;
+    expect(map.best.length).toBeGreaterThan(0);
+    const known = new Set(findingsOf(small).map((f) => f.key));
+    const sun = sunGrid(
+      small,
+      wallFrames(small).map((f) => f.a),
+    );
+    const total = (plan: typeof small) => tallyOf(plan).total + secondsOf(standingOf(plan, sun));
+    for (const best of map.best) {
+      const then = applied(small, best.command);
+      expect(total(then)).toBeCloseTo(best.seconds, 3);
+      expect(map.now! - best.seconds).toBeCloseTo(best.saves, 6);
+      expect(best.saves).toBeGreaterThan(0);
+      expect(findingsOf(then).filter((f) => !known.has(f.key))).toEqual([]);
+      expect(then.units.chest).toMatchObject({ x: best.x, y: best.y });
+      expect(then.units.table).toEqual(small.units.table);
+    }
+    // a shade where the chest may stand, none where the table is
+    const at = (x: number, y: number) =>
+      map.seconds[Math.round((y - map.y) / map.step) * map.columns + Math.round((x - map.x) / map.step)]!;
+    expect(at(1500, 2100)).toBeNaN();
+    expect([...map.seconds].filter((s) => !Number.isNaN(s)).length).toBeGreaterThan(10);
+  });
+
+  test('what is pinned has no map, nor has a room whose walls do not close', async () => {
+    const pinned = applied(small, { type: 'setUnit', id: 'chest', set: { pinned: true } });
+    expect(await standMap(pinned, 'chest', 500)).toBeNull();
+    expect(await standMap({ ...small, walls: {} }, 'chest', 500)).toBeNull();
+    expect(await standMap(small, 'nobody', 500)).toBeNull();
+  });
 });

@@ -1,17 +1,11 @@
-import { asIn, findHomes, tallyOf, type Tally } from '../homes/index.ts';
+import { asIn } from '../homes/index.ts';
 import { apply, asOne, type Command, type Plan } from '../plan/index.ts';
 import { Random } from '../slotting/index.ts';
 import { wallFrames } from '../room/index.ts';
-import { findingsOnlyIn, secondsOf, type Standing, standingOf, type SunGrid, sunGrid } from './cost.ts';
+import { findingsOnlyIn, standingOf, sunGrid } from './cost.ts';
 import { piecesOf, type Pose } from './pieces.ts';
 import { Search } from './search.ts';
-
-/** What an arrangement comes to with homes found for it, seconds a year, and of what that is made. */
-export type Homed = Standing & {
-  plan: Plan;
-  total: number;
-  tally: Tally;
-};
+import { type Pacing, type Pass, withHomes, type Worth } from './worth.ts';
 
 /** A good way to arrange a room, with what it gains and costs against the way it is, homes found before and after. */
 export type Arrangement = {
@@ -19,7 +13,7 @@ export type Arrangement = {
   plan: Plan;
   /** moves the furniture and gives everything these homes, as one change */
   command: Command;
-  score: Homed;
+  score: Worth;
   /** seconds a year less than today with its homes found */
   saves: number;
   moved: { unitId: string; name: string; by: number; turned: boolean }[];
@@ -28,21 +22,16 @@ export type Arrangement = {
   come: string[];
 };
 
-export type Arranging = {
+export type Arranging = Pacing & {
   seed?: number;
   /** changes tried in each of the searches */
   steps?: number;
   /** so many searches */
   searches?: number;
-  /** milliseconds from anywhere; the day that new homes are since */
-  now?: () => number;
-  since?: string;
   onProgress?: (share: number, best: readonly Arrangement[]) => void;
-  cancelled?: () => boolean;
-  breathe?: () => Promise<void>;
 };
 
-export type Arranged = { ok: true; now: Homed; offers: Arrangement[]; tried: number } | { ok: false; reason: string };
+export type Arranged = { ok: true; now: Worth; offers: Arrangement[]; tried: number } | { ok: false; reason: string };
 
 /** Three are offered. */
 const OFFERS = 3;
@@ -58,9 +47,9 @@ const EXACT = 2;
 const LOOKED = 8;
 /** Two states of a search are alike when everything stands within this, mm. */
 const ALIKE = 300;
-/** Work of finding homes for the room as it is, and for each candidate, see the slotting engine. */
-const WORK_NOW = 300_000;
-const WORK_EACH = 100_000;
+/** Finding homes for the room as it is, and for each candidate. */
+const FOR_NOW: readonly Pass[] = [false, true, true].map((polish) => ({ work: 300_000, polish }));
+const FOR_EACH: readonly Pass[] = [true, false].map((polish) => ({ work: 100_000, polish }));
 /** Less than this a year is nothing saved, s (own assumption: ten minutes). */
 const NOTHING = 600;
 
@@ -76,7 +65,7 @@ export async function arrangeRoom(plan: Plan, options: Arranging = {}): Promise<
   if (!piecesOf(plan).some((p) => p.movable))
     return { ok: false, reason: 'Everything is pinned: there is nothing to arrange.' };
   const sun = sunGrid(plan, outline);
-  const now = await homed(plan, sun, WORK_NOW, options);
+  const now = await withHomes(plan, sun, FOR_NOW, options);
   const found: Candidate[] = [];
   let offers: Arrangement[] = [];
   let tried = 0;
@@ -113,7 +102,7 @@ export async function arrangeRoom(plan: Plan, options: Arranging = {}): Promise<
       const done = command ? apply(now.plan, command) : null;
       if (!command || !done?.ok || standingOf(done.plan, sun).broken.length > 0) continue;
       exact++;
-      const score = await homed(done.plan, sun, WORK_EACH, options, true);
+      const score = await withHomes(done.plan, sun, FOR_EACH, options);
       if (isOffer(score, now)) found.push({ command, score });
       await options.breathe?.();
     }
@@ -137,29 +126,13 @@ function unlike<T extends { poses: readonly Pose[] }>(states: readonly T[]): T[]
   return out;
 }
 
-type Candidate = { command: Command; score: Homed };
-
-/** A plan with homes found: from its own, and once more from those. */
-async function homed(plan: Plan, sun: SunGrid, work: number, options: Arranging, quick = false): Promise<Homed> {
-  const { now = () => 0, since = '2000-01-01', breathe, cancelled } = options;
-  let best = plan;
-  let tally = tallyOf(plan);
-  for (const polish of quick ? [true, false] : [false, true, true]) {
-    const found = await findHomes(best, {
-      ...{ work, polish, now, since, seed: 1 },
-      ...(breathe ? { breathe } : {}),
-      ...(cancelled ? { cancelled } : {}),
-    });
-    if (found && found.after.total < tally.total) [best, tally] = [found.plan, found.after];
-  }
-  const standing = standingOf(best, sun);
-  return { ...standing, plan: best, tally, total: tally.total + secondsOf(standing) };
-}
+type Candidate = { command: Command; score: Worth };
 
 /** Breaks no hard rule, leaves nothing more without a home, and saves something, or mends something and costs nothing. */
-function isOffer(score: Homed, now: Homed): boolean {
-  if (score.broken.length > 0 || score.tally.without.length > now.tally.without.length) return false;
-  const mends = findingsOnlyIn(now, score).length > findingsOnlyIn(score, now).length;
+function isOffer(score: Worth, now: Worth): boolean {
+  if (score.standing.broken.length > 0 || score.tally.without.length > now.tally.without.length) return false;
+  const mends =
+    findingsOnlyIn(now.standing, score.standing).length > findingsOnlyIn(score.standing, now.standing).length;
   return score.total <= now.total - NOTHING || (score.total <= now.total && mends);
 }
 
@@ -174,7 +147,7 @@ function differing(a: Plan, b: Plan): number {
   return count;
 }
 
-function offersOf(plan: Plan, now: Homed, found: readonly Candidate[], since = '2000-01-01'): Arrangement[] {
+function offersOf(plan: Plan, now: Worth, found: readonly Candidate[], since = '2000-01-01'): Arrangement[] {
   const chosen: Candidate[] = [];
   // in a room of few pieces one that stands elsewhere is difference enough
   const enough = Math.max(1, Math.min(DIFFERENT, Math.floor(piecesOf(plan).filter((p) => p.movable).length / 3)));
@@ -197,8 +170,8 @@ function offersOf(plan: Plan, now: Homed, found: readonly Candidate[], since = '
         const turned = u.facing !== v.facing;
         return by >= 1 || turned ? [{ unitId: u.id, name: u.name, by, turned }] : [];
       }),
-      gone: findingsOnlyIn(now, score),
-      come: findingsOnlyIn(score, now),
+      gone: findingsOnlyIn(now.standing, score.standing),
+      come: findingsOnlyIn(score.standing, now.standing),
     };
   });
 }

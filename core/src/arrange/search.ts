@@ -414,7 +414,9 @@ export class Search {
     for (const [i, piece] of this.pieces.entries()) {
       const { unit } = piece;
       const pose = tidy(poses[i]!);
-      if (!piece.movable || (Math.hypot(pose.x - unit.x, pose.y - unit.y) < 1 && pose.facing === unit.facing)) continue;
+      const stays =
+        Math.hypot(pose.x - unit.x, pose.y - unit.y) < 1 && Math.abs(angleBetween(pose.facing, unit.facing)) < 0.01;
+      if (!piece.movable || stays) continue;
       commands.push({ type: 'setUnit', id: unit.id, set: pose });
       for (const seat of piece.seats) {
         const at = placedPoint(seat, pose);

@@ -11,6 +11,6 @@ export {
   type SharedTool,
   type Spotting,
 } from './shared.ts';
-export { seatMap, parkingMap, type FloorMap, type Best, type Pace } from './seat-map.ts';
+export { floorGrid, seatMap, parkingMap, type FloorMap, type Best, type Pace } from './seat-map.ts';
 export { compareSchools, SCHOOLS, type School, type Comparison, type WayOfWorking } from './schools.ts';
 export { leftToWorkOn } from './worktop.ts';

@@ -81,7 +81,8 @@ function yearly(scene: Scene, maker: Maker, errands: readonly Errand[]): number 
   return seconds;
 }
 
-function grid(outline: readonly Point[], step: number): Omit<FloorMap, 'now' | 'best'> {
+/** A grid over a floor, nothing said of any spot. @param step mm */
+export function floorGrid(outline: readonly Point[], step: number): Omit<FloorMap, 'now' | 'best'> {
   const xs = outline.map((p) => p.x);
   const ys = outline.map((p) => p.y);
   const x = Math.min(...xs) + step / 2;
@@ -100,7 +101,7 @@ export async function seatMap(plan: Plan, station: Station, step: number, pace: 
   const scene = sceneAt(plan, station);
   const person = plan.people[station.personId];
   if (scene.outline.length === 0 || !person) return null;
-  const map = grid(scene.outline, step);
+  const map = floorGrid(scene.outline, step);
   const errands = errandsOf(plan, station);
   const table = station.unitId ? plan.units[station.unitId] : undefined;
   const top = table ? unitPrism(table) : null;
@@ -201,7 +202,7 @@ const FACINGS = [0, 90, 180, 270];
 export async function parkingMap(plan: Plan, cart: Unit, step: number, pace: Pace = {}): Promise<FloorMap | null> {
   const at = sceneAt(plan, Object.values(plan.stations)[0] ?? ({} as Station));
   if (at.outline.length === 0) return null;
-  const map = grid(at.outline, step);
+  const map = floorGrid(at.outline, step);
   const places = new Set(Object.values(plan.places).flatMap((p) => (p.unitId === cart.id ? [p.id] : [])));
   const stations = Object.values(plan.stations)
     .map((station) => ({ station, errands: errandsOf(plan, station).filter((e) => places.has(e.placeId)) }))

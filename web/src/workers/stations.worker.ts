@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import { type Arranged, type Arrangement, arrangeRoom } from '@heronstone/core/arrange';
+import { type Arranged, type Arrangement, arrangeRoom, standMap, type StandMap } from '@heronstone/core/arrange';
 import { newId, type Plan } from '@heronstone/core/plan';
 import { type Helped, helpMost } from '@heronstone/core/tryout';
 import {
@@ -28,6 +28,7 @@ const pace = (onProgress: (share: number) => void) => {
 /** Mesh of the maps, mm. */
 const SEATS = 150;
 const CARTS = 200;
+const STANDS = 150;
 
 /** Maps of seats and carts, ways of working compared, rooms arranged: off the screen’s thread, with progress, cancelled at once. */
 const api = {
@@ -38,6 +39,14 @@ const api = {
   async carts(plan: Plan, unitId: string, onProgress: (share: number) => void): Promise<FloorMap | null> {
     const unit = plan.units[unitId];
     return unit ? parkingMap(plan, unit, CARTS, pace(onProgress)) : null;
+  },
+  async stands(
+    plan: Plan,
+    unitId: string,
+    since: string,
+    onProgress: (share: number) => void,
+  ): Promise<StandMap | null> {
+    return standMap(plan, unitId, STANDS, { ...pace(onProgress), now: () => performance.now(), since });
   },
   async tools(plan: Plan): Promise<SharedTool[]> {
     return sharedTools(plan);

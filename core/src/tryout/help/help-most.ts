@@ -1,4 +1,14 @@
-import { findingsOnlyIn, secondsOf, standingOf, type Standing, sunGrid, type SunGrid } from '../../arrange/index.ts';
+import {
+  findingsOnlyIn,
+  secondsOf,
+  standingOf,
+  type Standing,
+  sunGrid,
+  type SunGrid,
+  withHomes,
+  type Worth,
+  worthOf,
+} from '../../arrange/index.ts';
 import { asIn, findHomes, tallyOf, type Tally } from '../../homes/index.ts';
 import { apply, asOne, type Command, type Plan } from '../../plan/index.ts';
 import { wallFrames } from '../../room/index.ts';
@@ -7,9 +17,6 @@ import { type Change } from './change.ts';
 import { carts, lids, movedOut, moves, seats } from './costs-nothing.ts';
 import { cutAheads, otherStorage } from './takes-work.ts';
 import { containers, moreUnits, secondTools } from './to-buy.ts';
-
-/** What a plan comes to a year, homes found: seconds, and what is wrong with how it stands. */
-export type Worth = { plan: Plan; tally: Tally; standing: Standing; total: number };
 
 /** A change worked out on a copy with homes found again. */
 export type Helped = Change & {
@@ -51,9 +58,12 @@ export type HelpOptions = {
   breathe?: () => Promise<void>;
 };
 
-/** Work of the first finding of homes, and of each one after a change, see the slotting engine. */
-const FIRST_WORK = 200_000;
+/** Work of finding homes after a change, see the slotting engine; and the passes of it for the plan itself. */
 const WORK = 50_000;
+const FOR_BASE = [
+  { work: 200_000, polish: false },
+  { work: WORK, polish: true },
+];
 /** So many of the best are tried once more when the plan’s own homes have become better. */
 const AGAIN = 8;
 /** Share of the time that is kept for trying the best ones together, and how many of them are. */
@@ -73,9 +83,8 @@ export async function helpMost(plan: Plan, options: HelpOptions): Promise<HelpMo
   const outline = wallFrames(plan).map((f) => f.a);
   const sun = sunGrid(plan, outline);
   const trying = new Trying(options, sun);
-  const start = await trying.found(plan);
-  if (!start) return null;
-  let base = start;
+  let base = await withHomes(plan, sun, FOR_BASE, options);
+  if (options.cancelled?.()) return null;
   const random = new Random(seed);
   /** what has been tried, worked out against which base */
   const kept: { helped: Helped; of: Worth }[] = [];
@@ -169,18 +178,6 @@ class Trying {
     private readonly sun: SunGrid,
   ) {}
 
-  /** The plan with its homes found. */
-  async found(plan: Plan): Promise<Worth | null> {
-    let best = plan;
-    let tally = tallyOf(plan);
-    for (const polish of [false, true]) {
-      const found = await this.find(best, polish ? WORK : FIRST_WORK, polish, 1);
-      if (!found) return null;
-      if (found.after.total < tally.total) [best, tally] = [found.plan, found.after];
-    }
-    return this.worth(best, tally, standingOf(best, this.sun));
-  }
-
   /** The plan without a change, but with the homes that were found for it; null when they are no better there. */
   sameHomes(base: Worth, then: Plan): Worth | null {
     const kept = {
@@ -198,17 +195,13 @@ class Trying {
     const done = apply(base.plan, asOne('homes as found', commands));
     if (!done.ok) return null;
     const tally = tallyOf(done.plan);
-    return tally.total < base.tally.total - 1 ? this.worth(done.plan, tally, standingOf(done.plan, this.sun)) : null;
+    return tally.total < base.tally.total - 1 ? worthOf(done.plan, tally, standingOf(done.plan, this.sun)) : null;
   }
 
-  private worth(plan: Plan, tally: Tally, standing: Standing): Worth {
-    return { plan, tally, standing, total: tally.total + secondsOf(standing) };
-  }
-
-  private find(plan: Plan, work: number, polish: boolean, seed: number) {
+  private find(plan: Plan) {
     const { now, since, cancelled, breathe } = this.options;
     return findHomes(plan, {
-      ...{ work, polish, seed, now, since },
+      ...{ work: WORK, polish: true, seed: 1, now, since },
       ...(cancelled ? { cancelled } : {}),
       ...(breathe ? { breathe } : {}),
     });
@@ -233,7 +226,7 @@ class Trying {
     const before = new Set(base.standing.broken.map((f) => f.key));
     if (standing.broken.some((f) => !before.has(f.key))) return null;
     // what homes know nothing of changes no home
-    const found = all.homesStay ? null : await this.find(done.plan, WORK, true, 1);
+    const found = all.homesStay ? null : await this.find(done.plan);
     if (!found && !all.homesStay) return null;
     const best = found && found.after.total < found.before.total ? found.plan : done.plan;
     const tally = found ? (best === found.plan ? found.after : found.before) : base.tally;

@@ -45,7 +45,7 @@ export function Arrange({ onClose }: { onClose: () => void }) {
     if (!answer) return;
     if (!answer.ok) return setSaid(answer.reason);
     setOffers(answer.offers);
-    setNow(answer.now);
+    setNow({ total: answer.now.total, broken: answer.now.standing.broken });
     if (answer.offers.length === 0)
       setSaid(
         'No arrangement was found that breaks no rule and is better than this one with its homes found. Unpin something, take a unit out, or try again: every try looks elsewhere.',

@@ -4,7 +4,6 @@ import { useNavigate } from 'react-router';
 import { type Finding } from '@heronstone/core/findings';
 import { apply, type Unit } from '@heronstone/core/plan';
 import { snapUnit } from '@heronstone/core/room';
-import { type FloorMap } from '@heronstone/core/stations';
 import { factsOf } from '@heronstone/core/catalogue';
 import { toast } from 'sonner';
 import { forkPlan, listPlans, type PlanSummary } from '../../state/api.ts';
@@ -17,7 +16,7 @@ import { SunDial, useSun } from '../../views/sun/SunDial.tsx';
 import { BringIn } from './BringIn.tsx';
 import { ChosenUnit } from './ChosenUnit.tsx';
 import { FindingsList } from './FindingsList.tsx';
-import { ParkingMap } from './ParkingMap.tsx';
+import { type UnitMap, UnitMaps } from './UnitMaps.tsx';
 
 const Beside = lazy(() => import('./Beside.tsx').then((m) => ({ default: m.Beside })));
 const Shopping = lazy(() => import('./Shopping.tsx').then((m) => ({ default: m.Shopping })));
@@ -33,7 +32,7 @@ export default function FurnitureStone() {
   const { get, select } = useSelection();
   const [dragged, setDragged] = useState<{ id: string; to: Moved } | null>(null);
   const [sheet, setSheet] = useState<'shopping' | 'goesIn' | 'drawings' | null>(null);
-  const [parking, setParking] = useState<{ id: string; map: FloorMap } | null>(null);
+  const [mapped, setMapped] = useState<UnitMap | null>(null);
   const navigate = useNavigate();
   const chosen = get('unit');
   const beside = get('beside');
@@ -154,14 +153,18 @@ export default function FurnitureStone() {
             ))}
           </p>
         ))}
-        {unit && factsOf(unit.kind).mobile && unit.mount === 'floor' && (
-          <ParkingMap
-            key={unit.id}
-            unit={unit}
-            map={parking?.id === unit.id ? parking.map : null}
-            onMap={(map) => setParking(map && { id: unit.id, map })}
-          />
-        )}
+        {unit &&
+          (unit.mount === 'floor' || unit.mount === 'wall') &&
+          unit.hostId === null &&
+          unit.keptInId === null && (
+            <UnitMaps
+              key={unit.id}
+              unit={unit}
+              mobile={factsOf(unit.kind).mobile && unit.mount === 'floor'}
+              shown={mapped?.id === unit.id ? mapped : null}
+              onMap={setMapped}
+            />
+          )}
         <span className="ml-auto">
           <SunDial plan={plan} />
         </span>
@@ -180,7 +183,7 @@ export default function FurnitureStone() {
             measures
             chosenUnit={chosen}
             sun={patches}
-            map={parking && parking.id === chosen ? parking.map : null}
+            map={mapped && mapped.id === chosen ? mapped.map : null}
             finding={finding}
             clash={clash}
             onChooseUnit={chooseUnit}
