@@ -11,13 +11,13 @@ import {
   blankStation,
   blankSupply,
   blankUnit,
-  type Command,
   emptyPlan,
   type Fixture,
   type FixtureKind,
   type Organiser,
   type Plan,
   type PlanHead,
+  type Sent,
   type Station,
   type Supply,
   type Unit,
@@ -32,7 +32,7 @@ export class Builder {
     this.plan = emptyPlan('demo', head);
   }
 
-  run(command: Command): this {
+  run(command: Sent): this {
     const done = apply(this.plan, command);
     if (!done.ok) throw new Error(`${command.type}: ${done.reason}`);
     this.plan = done.plan;

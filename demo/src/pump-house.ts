@@ -1,4 +1,5 @@
 import { keepFromAt, type Plan } from '@heronstone/core/plan';
+import { keepUp } from './keep-up.ts';
 import { Builder, type LineRow, type SupplyRow } from './build.ts';
 
 const SUMMER = [3, 4, 5, 6, 7, 8];
@@ -319,7 +320,7 @@ export function pumpHouse(): Plan {
     const scrap = { id: `scrap-${i + 1}`, supplyId, colour, width, depth, count, placeId: 'cubes.3.2.1' };
     b.run({ type: 'addScrap', scrap });
   }
-  return b.plan;
+  return keepUp(b).plan;
 }
 
 const K = (fetches: number) => ({ kites: fetches });

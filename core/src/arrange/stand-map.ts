@@ -75,7 +75,8 @@ export async function standMap(
   const best: Stood[] = [];
   const known = new Set(now.standing.broken.map((f) => f.key));
   let homed = 0;
-  for (const { energy: _, ...pose } of list.sort((a, b) => a.energy - b.energy)) {
+  for (const { x, y, facing } of list.sort((a, b) => a.energy - b.energy)) {
+    const pose = { x, y, facing };
     if (homed === LOOKED || tried.length === TRIED || pace.cancelled?.()) break;
     if (like(pose, unit) || tried.some((p) => like(p, pose))) continue;
     const command = search.command(search.poses.map((p, k) => (k === i ? pose : p)));

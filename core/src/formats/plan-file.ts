@@ -21,7 +21,7 @@ import {
  * The version of the plan file goes with that of the tables: one more with every change of what a plan can hold. Versions 1 to 3 were all
  * called 1; what they leave out tells them apart.
  */
-export const PLAN_VERSION = 9;
+export const PLAN_VERSION = 10;
 const FORMAT = `heronstone-plan/${PLAN_VERSION}`;
 
 const rows = <T extends TableName>(table: T) => z.array(TABLES[table].row).max(50_000);
@@ -33,22 +33,35 @@ export const PlanFile = z.strictObject({
   ...(Object.fromEntries(TABLE_NAMES.map((t) => [t, rows(t)])) as unknown as {
     [T in TableName]: ReturnType<typeof rows<T>>;
   }),
+  /** pictures that go with it, by hash, as JPEG in base64; left out where they stay at home */
+  photos: z.record(z.string().regex(/^[0-9a-f]{64}$/), z.base64()).optional(),
 });
 
-export type PlanRead = { ok: true; plan: Plan } | { ok: false; reason: string };
+export type PlanRead =
+  { ok: true; plan: Plan; photos?: Readonly<Record<string, string>> } | { ok: false; reason: string };
 
 function canonical(row: object): object {
   return Object.fromEntries(Object.entries(row).sort(([a], [b]) => (a < b ? -1 : 1)));
 }
 
-/** The plan as text; the same plan always gives the same bytes. */
-export function exportPlan(plan: Plan): string {
+/** Which pictures a plan shows, by hash, in order. */
+export const photosOf = (plan: Plan): string[] =>
+  [
+    ...new Set([...Object.values(plan.places), ...Object.values(plan.supplies)].flatMap((row) => row.photo ?? [])),
+  ].sort();
+
+/**
+ * The plan as text; the same plan always gives the same bytes.
+ * @param photos pictures to go with it, JPEG in base64 by hash; none: they stay at home
+ */
+export function exportPlan(plan: Plan, photos: Readonly<Record<string, string>> = {}): string {
   const out: Record<string, unknown> = { format: FORMAT, plan: canonical(plan.head) };
   for (const table of TABLE_NAMES) {
     const list = Object.values(plan[table]) as { id: string; seq?: number }[];
     list.sort((a, b) => (a.seq ?? 0) - (b.seq ?? 0) || (a.id < b.id ? -1 : 1));
     out[table] = list.map(canonical);
   }
+  if (Object.keys(photos).length > 0) out.photos = canonical(photos);
   return `${JSON.stringify(out, null, 1)}\n`;
 }
 
@@ -75,7 +88,7 @@ export function importPlan(text: string, id: string): PlanRead {
     const issue = parsed.error.issues[0]!;
     return { ok: false, reason: `This is not a plan file: ${issue.path.join('.') || 'the file'} ${issue.message}.` };
   }
-  const { plan: head, ...rest } = parsed.data;
+  const { plan: head, photos, ...rest } = parsed.data;
   const plan = { id, head } as Record<string, unknown>;
   for (const [table, list] of Object.entries(rest)) {
     if (!Array.isArray(list)) continue;
@@ -87,7 +100,7 @@ export function importPlan(text: string, id: string): PlanRead {
   const trouble = planTrouble(plan as Plan);
   return trouble
     ? { ok: false, reason: `This plan file contradicts itself: ${trouble}` }
-    : { ok: true, plan: plan as Plan };
+    : { ok: true, plan: plan as Plan, ...(photos ? { photos } : {}) };
 }
 
 function versionOf(json: unknown): number | null {

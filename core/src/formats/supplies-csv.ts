@@ -52,6 +52,13 @@ export const CSV_COLUMNS = [
   'open_length',
   'line',
   'theme',
+  'also_called',
+  'life',
+  'bought_in',
+  'bought_on',
+  'used_on',
+  'shop',
+  'price',
   'home',
 ] as const;
 type Column = (typeof CSV_COLUMNS)[number];
@@ -66,6 +73,7 @@ const NUMERIC: readonly Column[] = [
   'stack_limit',
   'pack_of',
   'reorder_at',
+  'price',
 ];
 
 export type CsvTrouble = { line: number; reason: string };
@@ -247,6 +255,14 @@ function supplyFrom(
     openLength: length(cell, 'open_length'),
     line: cell.line ?? '',
     theme: cell.theme ?? '',
+    alsoCalled: cell.also_called ?? '',
+    life: cell.life || 'current',
+    kit: cell.bought_in ?? '',
+    boughtOn: cell.bought_on || null,
+    usedOn: cell.used_on || null,
+    shop: cell.shop ?? '',
+    price: number(cell, 'price', null),
+    photo: null,
   };
 }
 
@@ -263,6 +279,10 @@ const FIELD: Partial<Record<Column, keyof Supply>> = {
   on_show: 'onShow',
   open_width: 'openWidth',
   open_length: 'openLength',
+  also_called: 'alsoCalled',
+  bought_in: 'kit',
+  bought_on: 'boughtOn',
+  used_on: 'usedOn',
 };
 
 /** Which fields of a supply some headings of ours say. */
@@ -327,6 +347,13 @@ export function writeSupplies(plan: Pick<Plan, 'supplies' | 'homes' | 'places' |
       size(s.openLength),
       s.line,
       s.theme,
+      s.alsoCalled,
+      s.life === 'current' ? '' : s.life,
+      s.kit,
+      s.boughtOn ?? '',
+      s.usedOn ?? '',
+      s.shop,
+      s.price === null ? '' : String(s.price),
       livesIn(plan, s),
     ]);
   return `${Papa.unparse([[...CSV_COLUMNS], ...rows.map((r) => r.map(safeCell))])}\r\n`;

@@ -120,7 +120,25 @@ export const kindOf = (id: string): KindOfSupply | null => byId.get(id) ?? null;
 /** A supply of a kind in its usual sizes, each marked as usual; how many there are is not said. */
 export function ofKind(
   kind: KindOfSupply,
-): Omit<Supply, 'id' | 'name' | 'working' | 'backstock' | 'zoneId' | 'note' | 'colour' | 'lies'> {
+): Omit<
+  Supply,
+  | 'id'
+  | 'name'
+  | 'working'
+  | 'backstock'
+  | 'zoneId'
+  | 'note'
+  | 'colour'
+  | 'lies'
+  | 'alsoCalled'
+  | 'life'
+  | 'kit'
+  | 'boughtOn'
+  | 'usedOn'
+  | 'shop'
+  | 'price'
+  | 'photo'
+> {
   const { width, depth, height, form, family, mass, grammage, packOf, minds, hazards, id } = kind;
   return {
     form,

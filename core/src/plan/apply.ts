@@ -1,4 +1,4 @@
-import { type Command, describeCommand, plainOf, type Restore } from './commands.ts';
+import { type Command, describeCommand, type Jot, plainOf, type Restore } from './commands.ts';
 import { divide, moveContainer, remeasured, standIn, takeOut } from './containers.ts';
 import { circle, handsOnToItself, touchedContradiction } from './contradictions.ts';
 import { Edit, gone, type Ran, type Rejection, reject, type RowChange, sameRow } from './edit.ts';
@@ -9,7 +9,7 @@ import { addWall, cutCorner, removeWall, shapeWall, spreadMisclosure } from './o
 import { type Plan } from './plan.ts';
 import { danglingReference } from './references.ts';
 import { mergeSupplies, setSupply } from './supply-commands.ts';
-import { type PlanHead } from './rows.ts';
+import { type DiaryEntry, type PlanHead } from './rows.ts';
 import { type AnyRow, type RowOf, type TableName, TABLES } from './tables.ts';
 import { layOut, setUnit } from './units.ts';
 
@@ -21,7 +21,7 @@ export type ApplyResult = Applied | Rejection;
  * Applies one command to a plan: pure, total, the same in the browser and on the server.
  * @returns the new plan, the command that takes it back and the rows touched; or the reason why nothing was changed
  */
-export function apply(plan: Plan, command: Command | Restore): ApplyResult {
+export function apply(plan: Plan, command: Command | Jot | Restore): ApplyResult {
   const edit = new Edit(plan);
   const trouble = run(edit, command) ?? danglingReference(edit) ?? touchedContradiction(edit);
   if (trouble) return trouble;
@@ -35,7 +35,7 @@ export function inverseOf(words: string, changes: readonly RowChange[]): Restore
   return { type: 'restore', of: words, changes: flipped.reverse() };
 }
 
-function run(edit: Edit, command: Command | Restore): Ran {
+function run(edit: Edit, command: Command | Jot | Restore): Ran {
   switch (command.type) {
     case 'several': {
       for (const one of command.commands) {
@@ -101,6 +101,10 @@ function run(edit: Edit, command: Command | Restore): Ran {
       return set(edit, 'flows', command) ?? handsOnToItself(edit.get('flows', command.id)!);
     case 'acknowledge':
       return edit.put('acknowledgements', command.acknowledgement);
+    case 'putOff':
+      return edit.put('putOffs', command.putOff);
+    case 'jot':
+      return jot(edit, command.entries);
     case 'reopen':
       return edit.takeOut('acknowledgements', command.id);
     case 'assignHome':
@@ -156,8 +160,19 @@ function staleField(row: object, next: object, was: object | undefined): Ran {
   return null;
 }
 
+/** Lines come to the log and stay: one that is there already is the same one sent again. */
+function jot(edit: Edit, entries: readonly DiaryEntry[]): Ran {
+  for (const entry of entries) {
+    if (edit.get('diary', entry.id)) continue;
+    const trouble = edit.put('diary', entry);
+    if (trouble) return trouble;
+  }
+  return null;
+}
+
 function restore(edit: Edit, changes: readonly RowChange[]): Ran {
   for (const { table, id, before, after } of changesUpToDate(changes, (table, id) => edit.get(table, id))) {
+    if (table === 'diary') return reject('The log is not taken back: strike the line instead.');
     const now = table === 'head' ? edit.planHead : (edit.get(table, id) ?? null);
     if (!sameRow(now, before)) return reject('Something it would take back has been changed since.');
     if (table === 'head') {

@@ -43,6 +43,14 @@ export const SUPPLY_LATER = {
   openLength: null,
   line: '',
   theme: '',
+  alsoCalled: '',
+  life: 'current',
+  kit: '',
+  boughtOn: null,
+  usedOn: null,
+  shop: '',
+  price: null,
+  photo: null,
 } as const satisfies Partial<Supply>;
 
 /** A supply of which nothing but its name is known yet. */
@@ -147,7 +155,28 @@ export const PLACE_LATER = {
   zoneId: null,
   keptOut: '',
   touredOn: null,
-} as const satisfies Partial<Place>;
+  label: 'none',
+  labelSince: null,
+  labelWords: '',
+  labelShows: ['name'],
+  labelSides: ['front'],
+  photo: null,
+} as const satisfies Partial<Record<keyof Place, unknown>>;
+
+/** The same, with lists of its own. */
+export const placeLater = (): Pick<Place, keyof typeof PLACE_LATER> => ({
+  ...PLACE_LATER,
+  labelShows: [...PLACE_LATER.labelShows],
+  labelSides: [...PLACE_LATER.labelSides],
+});
+
+const SAID = [
+  ...['nature', 'zoneId', 'keptOut', 'touredOn'],
+  ...['label', 'labelSince', 'labelWords', 'labelShows', 'labelSides', 'photo'],
+] as (keyof typeof PLACE_LATER)[];
+
+/** What the maker has said of a place, which stays when the place is laid out anew. */
+export const saidOfPlace = (before: Place): Partial<Place> => Object.fromEntries(SAID.map((f) => [f, before[f]]));
 
 /** An open box one looks into, undivided, that stays where it stands. */
 export const ORGANISER_LATER = {
@@ -197,6 +226,7 @@ export function blankUnit(id: string, kind: UnitKind, measure: 'metric' | 'imper
     thickness: 16,
     watts: 0,
     cord: null,
+    doorsOff: false,
     feedFront: 0,
     feedBack: 0,
     awayMinutes: mount === 'away' ? 3 : 0,

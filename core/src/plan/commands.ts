@@ -1,5 +1,19 @@
 import { z } from 'zod';
-import { Acknowledgement, Home, Id, Move, Organiser, Place, PlanHead, SHARES, Supply, Unit, Wall } from './rows.ts';
+import {
+  Acknowledgement,
+  DiaryEntry,
+  Home,
+  Id,
+  Move,
+  Organiser,
+  Place,
+  PlanHead,
+  PutOff,
+  SHARES,
+  Supply,
+  Unit,
+  Wall,
+} from './rows.ts';
 import { type Described, TABLES, type TableName } from './tables.ts';
 import { type RowChange } from './edit.ts';
 import { text } from './text.ts';
@@ -38,6 +52,12 @@ const placePart = Place.pick({
   keptOut: true,
   touredOn: true,
   load: true,
+  label: true,
+  labelSince: true,
+  labelWords: true,
+  labelShows: true,
+  labelSides: true,
+  photo: true,
 }).partial();
 /** Where a container stands in a place: from the left, the front and the floor of its inside. */
 const seat = {
@@ -80,6 +100,9 @@ const simple = [
   ...plain(TABLES.colourRows),
   ...plain(TABLES.prices),
   ...plain(TABLES.recipes),
+  ...plain(TABLES.projects),
+  ...plain(TABLES.outs),
+  ...plain(TABLES.ties),
   z.strictObject({
     type: z.literal('shapeWall'),
     id: Id,
@@ -109,6 +132,8 @@ const simple = [
   remove('takeOut'),
   /** the inside of a place is divided, or (empty) its dividers are taken out */
   z.strictObject({ type: z.literal('divide'), id: Id, into: Organiser.shape.divided }),
+  /** what asks for a hand is put off to a day; an earlier day lets it ask again */
+  z.strictObject({ type: z.literal('putOff'), putOff: PutOff }),
   z.strictObject({ type: z.literal('acknowledge'), acknowledgement: Acknowledgement }),
   z.strictObject({ type: z.literal('reopen'), id: Acknowledgement.shape.id }),
   z.strictObject({ type: z.literal('addSupplies'), supplies: z.array(Supply).min(1).max(20_000) }),
@@ -168,6 +193,12 @@ export const Command = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('several'), words: text(120), commands: z.array(One).min(1).max(60_000) }),
 ]);
 export type Command = z.infer<typeof Command>;
+/** Lines for the log: no command, for undo does not reach them. */
+export const Jot = z.strictObject({ type: z.literal('jot'), entries: z.array(DiaryEntry).min(1).max(500) });
+export type Jot = z.infer<typeof Jot>;
+/** What can be sent to be done to a plan. */
+export const Sent = z.discriminatedUnion('type', [Command, Jot]);
+export type Sent = z.infer<typeof Sent>;
 /** Several commands as one change with one undo; what is several already is taken apart. At least one must be given. */
 export const asOne = (words: string, commands: readonly Command[]): Command => ({
   type: 'several',
@@ -180,7 +211,7 @@ export type CommandOf<T extends Command['type']> = Extract<Command, { type: T }>
 export type Restore = { type: 'restore'; of: string; changes: RowChange[] };
 
 /** What commands with a name of their own do; those of plain tables are described by the word of the table. */
-const WORDS: Partial<Record<Command['type'], string>> = {
+const WORDS: Partial<Record<Sent['type'], string>> = {
   setPlan: 'change the plan',
   addWall: 'add a wall',
   setWall: 'change a wall',
@@ -210,12 +241,14 @@ const WORDS: Partial<Record<Command['type'], string>> = {
   settle: 'find homes',
   planMoves: 'plan the moves',
   makeMove: 'make a move',
+  putOff: 'put something off',
+  jot: 'write into the log',
 };
 
 const VERBS = { add: 'add', set: 'change', remove: 'take out' } as const;
 
 /** Which plain table a command changes and how; null for the others. */
-export function plainOf(type: Command['type']): { verb: keyof typeof VERBS; table: TableName; field: string } | null {
+export function plainOf(type: Sent['type']): { verb: keyof typeof VERBS; table: TableName; field: string } | null {
   const m = /^(add|set|remove)(.+)$/.exec(type);
   const field = m && `${m[2]![0]!.toLowerCase()}${m[2]!.slice(1)}`;
   const table = (Object.keys(TABLES) as TableName[]).find((t) => field !== null && TABLES[t].plain === field);
@@ -223,7 +256,7 @@ export function plainOf(type: Command['type']): { verb: keyof typeof VERBS; tabl
 }
 
 /** What a command does, in a few words that follow “Undo: ”. */
-export function describeCommand(command: Command | Restore): string {
+export function describeCommand(command: Sent | Restore): string {
   if (command.type === 'several') return command.words;
   if (command.type === 'restore') return command.of;
   if (command.type === 'placeUnit') return `place ${command.unit.name}`;

@@ -2,7 +2,7 @@ import { divideInside, natureOfKind, type Part } from '../catalogue/index.ts';
 import { type CommandOf } from './commands.ts';
 import { type Edit, gone, type Ran, reject } from './edit.ts';
 import { mergeHome } from './home-commands.ts';
-import { PLACE_LATER } from './blank.ts';
+import { placeLater, saidOfPlace } from './blank.ts';
 import { type Organiser, type Place } from './rows.ts';
 
 /** What a container carries unless said otherwise: so much a litre, as if it were full of paper, and at least so much, g (own assumptions). */
@@ -14,7 +14,7 @@ type Seat = Pick<Place, 'id' | 'name' | 'left' | 'front' | 'bottom' | 'turned' |
 /** The place that a container makes inside the place it stands in. */
 export function containerFrom(organiser: Organiser, holder: Place, seat: Seat): Place {
   return {
-    ...PLACE_LATER,
+    ...placeLater(),
     unitId: holder.unitId,
     kind: 'container',
     row: 0,
@@ -123,7 +123,7 @@ export function divide(edit: Edit, id: string, into: string): Ran {
     const { under, ...shape } = part;
     const before = edit.get('places', partId(id, i));
     const row: Place = {
-      ...PLACE_LATER,
+      ...placeLater(),
       unitId: place.unitId,
       row: 0,
       part: 0,
@@ -131,9 +131,7 @@ export function divide(edit: Edit, id: string, into: string): Ran {
       seen: true,
       lockable: false,
       throughId: null,
-      ...(before?.kind === shape.kind
-        ? { nature: before.nature, zoneId: before.zoneId, keptOut: before.keptOut, touredOn: before.touredOn }
-        : {}),
+      ...(before?.kind === shape.kind ? saidOfPlace(before) : {}),
       id: partId(id, i),
       column: i,
       ...shape,

@@ -26,7 +26,8 @@ export {
   zoneOf,
   keptOutOf,
 } from './plan.ts';
-export { asOne, Command, type CommandOf, type Restore, describeCommand } from './commands.ts';
+export { asOne, Command, Jot, Sent, type CommandOf, type Restore, describeCommand } from './commands.ts';
+export { alikePlaces, isShut, isUnlabelled } from './labels.ts';
 export { cutText, isStorable, unstorableAt } from './text.ts';
 export { applyChanges, keepingEqual, planTrouble } from './whole.ts';
 export { apply, inverseOf, type Applied, type Rejection, type RowChange, type ApplyResult } from './apply.ts';
@@ -46,6 +47,8 @@ export { groupedBy } from './grouped.ts';
 export { saidIn } from './said.ts';
 export {
   blankSupply,
+  placeLater,
+  SUPPLY_LATER,
   usualLies,
   blankPerson,
   blankUnit,

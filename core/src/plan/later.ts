@@ -36,7 +36,8 @@ const HEAD_LATER = [
 export function broughtUpToDate(table: TableName | 'head', row: Row): Row {
   if (table === 'head') {
     const head: Row = emptyPlan('').head;
-    return filled(row, Object.fromEntries(HEAD_LATER.map((field) => [field, head[field]])));
+    // before there were labels nothing was looked for
+    return filled(row, { ...Object.fromEntries(HEAD_LATER.map((field) => [field, head[field]])), labels: 'memory' });
   }
   return filled(row, TABLES[table].later(row));
 }

@@ -27,6 +27,7 @@ const PLAIN_HEAD: PlanHead = {
   tools: 'shared',
   packaging: 'on',
   newThings: 'merged',
+  labels: 'outside',
   display: 'work',
   weighFamilies: 'some',
   weighHarm: 'some',

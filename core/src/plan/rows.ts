@@ -65,6 +65,8 @@ export const PlanHead = z.strictObject({
   newThings: z.enum(['apart', 'merged']),
   /** school: the working order first, or what is pinned on show does not count as lost time */
   display: z.enum(['work', 'show']),
+  /** school: notes outside, notes inside the doors, or memory: then nothing is looked for */
+  labels: z.enum(['outside', 'inside', 'memory']),
   /** how much it counts that families lie together, that things take harm, that they lie as they should, in their zone, and that moving them takes time */
   weighFamilies: weight,
   weighHarm: weight,
@@ -255,6 +257,8 @@ export const Unit = z.strictObject({
   awayMinutes: finite.min(0).max(600),
   /** the zone its places are kept for, but those that say otherwise */
   zoneId,
+  /** its doors have been taken off */
+  doorsOff: z.boolean(),
 });
 export type Unit = z.infer<typeof Unit>;
 
@@ -277,6 +281,22 @@ export const OwnKind = z.strictObject({
   inserts,
 });
 export type OwnKind = z.infer<typeof OwnKind>;
+
+/**
+ * What is written at a place: nothing; a note on trial; a label for good; one inside the door; nothing any more, because it is known where things are.
+ */
+export const LABELS = ['none', 'trial', 'permanent', 'inside', 'learnt'] as const;
+export type Label = (typeof LABELS)[number];
+/** What a label shows. */
+export const LABEL_SHOWS = ['name', 'contents', 'picture', 'swatch', 'dots', 'code'] as const;
+export type LabelShows = (typeof LABEL_SHOWS)[number];
+export const LABEL_SIDES = ['front', 'top', 'left', 'right', 'back'] as const;
+
+/** A picture, by the SHA-256 of its file, kept beside the database. */
+const photo = z
+  .string()
+  .regex(/^[0-9a-f]{64}$/, 'is not a picture')
+  .nullable();
 
 export const Place = z.strictObject({
   id: Id,
@@ -315,6 +335,14 @@ export const Place = z.strictObject({
   keptOut: text(120).trim(),
   /** the day on which the tour last looked into it; null: not yet */
   touredOn: day,
+  label: z.enum(LABELS),
+  /** since when it is so labelled; null: not said */
+  labelSince: day,
+  /** what is written there; empty: its name */
+  labelWords: text(120),
+  labelShows: z.array(z.enum(LABEL_SHOWS)).max(LABEL_SHOWS.length),
+  labelSides: z.array(z.enum(LABEL_SIDES)).max(LABEL_SIDES.length),
+  photo,
 });
 export type Place = z.infer<typeof Place>;
 
@@ -487,6 +515,9 @@ export type StorageForm = (typeof STORAGE_FORMS)[number];
 export const DECISIONS = ['open', 'keep', 'away', 'passOn', 'throw', 'undecided'] as const;
 export type Decision = (typeof DECISIONS)[number];
 
+export const LIVES = ['current', 'second', 'retired'] as const;
+export type Life = (typeof LIVES)[number];
+
 const supplySize = size.nullable();
 export const Supply = z.strictObject({
   id: Id,
@@ -544,6 +575,19 @@ export const Supply = z.strictObject({
   /** the maker’s line it is of, and its theme, in free words; empty: none */
   line: text(120),
   theme: text(120),
+  /** other names it goes by, split by commas */
+  alsoCalled: text(400),
+  /** where it is in its life: in use; of a set that is no longer new, in the second bin; retired behind what is in use */
+  life: z.enum(LIVES),
+  /** the set or kit it was bought in, kept together until it is dispersed; empty: none */
+  kit: text(120),
+  boughtOn: day,
+  /** last used, as far as the maker says; the log may know better */
+  usedOn: day,
+  /** where it is bought, and what a pack costs, in the maker’s own money */
+  shop: text(120),
+  price: finite.min(0, 'cannot be negative').max(1_000_000).nullable(),
+  photo,
 });
 export type Supply = z.infer<typeof Supply>;
 
@@ -672,3 +716,107 @@ export const Home = z.strictObject({
 });
 export type Home = z.infer<typeof Home>;
 export type Share = Home['share'];
+
+const onDay = z.string().regex(/^\d{4}-\d\d-\d\d$/, 'is not a date');
+
+export const PROJECT_STATES = ['idea', 'planned', 'going', 'resting', 'done'] as const;
+export type ProjectState = (typeof PROJECT_STATES)[number];
+
+/** Something being made, from idea to done; or what is packed for a class or a trip. */
+export const Project = z.strictObject({
+  id: Id,
+  name: named,
+  kind: z.enum(['project', 'trip']),
+  activityId: Id.nullable(),
+  state: z.enum(PROJECT_STATES),
+  /** since when it is in this state */
+  since: onDay,
+  /** the day it is for */
+  forDay: day,
+  /** the tray or box it lives in */
+  trayId: Id.nullable(),
+  /** ideas, steps, numbers and what was used, for writing it up */
+  note: text(8000),
+});
+export type Project = z.infer<typeof Project>;
+
+/** Pieces out of their home, for a project or only to be put back; or wanted for it and not out yet; or back and checked. */
+export const Out = z.strictObject({
+  id: Id,
+  supplyId: Id,
+  /** null: for nothing any more, it waits to be put back */
+  projectId: Id.nullable(),
+  count: z.int('must be a whole number').min(1, 'must be at least one').max(1_000_000),
+  state: z.enum(['wanted', 'out', 'back']),
+  /** of a trip: a second one that is kept packed, nothing is borrowed from its home */
+  double: z.boolean(),
+  /** where it lies meanwhile; null: on the put-back pile, or in the tray of its project */
+  placeId: Id.nullable(),
+  since: onDay,
+});
+export type Out = z.infer<typeof Out>;
+
+/** So many dots there are, told apart by colour and shape. */
+export const DOT_MARKS = 6;
+
+/** Things that belong to each other and lie apart, a pattern and its magazine: they carry the same dots. */
+export const Tie = z.strictObject({
+  id: Id,
+  name: text(120),
+  dots: z
+    .array(
+      z
+        .int()
+        .min(0)
+        .max(DOT_MARKS - 1),
+    )
+    .min(1, 'needs a dot')
+    .max(4),
+  supplyIds: z.array(Id).min(1, 'needs a thing').max(24),
+});
+export type Tie = z.infer<typeof Tie>;
+
+/** Something that asked for a hand and was put off; its id is the key of what asked. */
+export const PutOff = z.strictObject({
+  id: z.string().regex(/^[A-Za-z][A-Za-z0-9:._-]{0,499}$/, 'is not the key of anything'),
+  until: onDay,
+});
+export type PutOff = z.infer<typeof PutOff>;
+
+/** What can happen in the room. */
+export const DIARY_KINDS = [
+  'began',
+  'ended',
+  'fetched',
+  'putBack',
+  'usedUp',
+  'opened',
+  'bought',
+  'moved',
+  'decided',
+  'stray',
+  'season',
+  'labelled',
+  'struck',
+] as const;
+export type DiaryKind = (typeof DIARY_KINDS)[number];
+
+/**
+ * A line of the log: what happened, when, to what. It is written once and stays, whatever becomes of what it names; one written by mistake is struck by another.
+ */
+export const DiaryEntry = z.strictObject({
+  id: Id,
+  /** the moment, UTC, and the day where the maker is */
+  at: z.string().regex(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d{1,3})?Z$/, 'is not a moment'),
+  day: onDay,
+  what: z.enum(DIARY_KINDS),
+  stationId: Id.nullable(),
+  activityId: Id.nullable(),
+  supplyId: Id.nullable(),
+  placeId: Id.nullable(),
+  count: count.nullable(),
+  /** `struck`: the entry that does not hold */
+  strikesId: Id.nullable(),
+  words: text(200),
+});
+export type DiaryEntry = z.infer<typeof DiaryEntry>;

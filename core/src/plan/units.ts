@@ -1,5 +1,5 @@
 import { frontTrouble, placesOf, topPlace, type PlaceShape } from '../catalogue/index.ts';
-import { PLACE_LATER } from './blank.ts';
+import { placeLater, saidOfPlace } from './blank.ts';
 import { type CommandOf } from './commands.ts';
 import { divide } from './containers.ts';
 import { circle, placeIdOf } from './contradictions.ts';
@@ -10,11 +10,14 @@ import { type Place, type Unit } from './rows.ts';
 /** A compartment of a unit as a place of the plan, kept for nothing in particular. */
 export function placeFrom(unitId: string, { through, ...shape }: PlaceShape): Place {
   const throughId = through === null ? null : placeIdOf(unitId, { row: shape.row, column: through, part: 0 });
-  return { ...PLACE_LATER, id: placeIdOf(unitId, shape), unitId, lockable: false, ...shape, throughId };
+  return { ...placeLater(), id: placeIdOf(unitId, shape), unitId, lockable: false, ...shape, throughId };
 }
 
-/** What the maker has said of a place stays when its unit is laid out anew. */
-const SAID = ['lockable', 'nature', 'zoneId', 'keptOut', 'touredOn'] as const;
+/** A place as it is once the doors before it are off: seen, unless something else shuts it. */
+function withoutDoor(place: Place): Place {
+  const covers = place.covers.filter((c) => c !== 'door');
+  return covers.length === place.covers.length ? place : { ...place, covers, seen: covers.length === 0 || place.seen };
+}
 
 /** Gives a unit the places its kind and grid call for; a place that stays keeps its homes, one that goes leaves them without a home. */
 export function layOut(edit: Edit, unit: Unit): Ran {
@@ -22,7 +25,9 @@ export function layOut(edit: Edit, unit: Unit): Ran {
   const wrong = frontTrouble(unit.kind, shape);
   if (wrong) return reject(`${unit.name}: ${wrong}`);
   const top = topPlace(unit.kind, unit.mount, shape);
-  const places = [...placesOf(unit.kind, shape), ...(top ? [top] : [])].map((p) => placeFrom(unit.id, p));
+  const places = [...placesOf(unit.kind, shape), ...(top ? [top] : [])]
+    .map((p) => placeFrom(unit.id, p))
+    .map((p) => (unit.doorsOff ? withoutDoor(p) : p));
   const wanted = new Set(places.map((p) => p.id));
   for (const place of edit.having('places', 'unitId', unit.id)) {
     if (place.inId !== null || wanted.has(place.id) || !edit.get('places', place.id)) continue;
@@ -31,7 +36,7 @@ export function layOut(edit: Edit, unit: Unit): Ran {
   }
   for (const place of places) {
     const before = edit.get('places', place.id);
-    const said = before ? Object.fromEntries(SAID.map((f) => [f, before[f]])) : {};
+    const said = before ? { ...saidOfPlace(before), lockable: before.lockable } : {};
     const trouble = edit.put('places', { ...place, ...said }) ?? (before ? lanesRefitted(edit, before, place) : null);
     if (trouble) return trouble;
   }
@@ -77,6 +82,7 @@ const REFIT = [
   'rowSizes',
   'columnSizes',
   'inserts',
+  'doorsOff',
 ] as const;
 
 /** A box put away stands in the place it is kept in and moves with that place's unit; taken out, it stands by itself. */

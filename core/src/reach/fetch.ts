@@ -70,11 +70,11 @@ export function fetchFrom(scene: Scene, maker: Maker, spot: Spot, handling: Hand
     };
   const { way } = found;
   const covers = spot.place.covers.map((c) => coverMotions(c, way.handle, coverTravel(spot, c)));
-  const openings = (handling.alike + 1) / 2;
+  const openings = (spot.alike + 1) / 2;
   const open = covers.map((c) => c.open);
   const shut = covers.map((c) => c.shut).reverse();
   const search: Motion[] =
-    handling.alike > 1 && covers.length > 0
+    spot.alike > 1 && covers.length > 0
       ? [
           {
             code: 'SEARCH',

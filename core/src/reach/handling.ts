@@ -8,8 +8,6 @@ export type Handling = {
   size: number;
   /** kinds that show where it lies */
   kinds: number;
-  /** shut, unlabelled places that look the same; 1: labelled or learnt */
-  alike: number;
   /** things in front of it or on top of it */
   covered: number;
   /** used up: nothing to put back */
@@ -22,7 +20,6 @@ export const PLAIN: Handling = {
   grasp: 'clear',
   size: 100,
   kinds: 1,
-  alike: 1,
   covered: 0,
   consumed: false,
   storage: 'asBought',

@@ -16,8 +16,8 @@ export type WayPrice = {
   back: number;
   reach: number;
   reachJumble: number;
-  /** opening and shutting what covers it once: what a wrong one opened first costs */
-  covers: number;
+  /** opening wrong ones first */
+  search: number;
   /** taking one thing aside that lies before or on it, and back; again when it is put back */
   aside: number;
   asideAgain: number;
@@ -56,7 +56,7 @@ function priced(scene: Scene, maker: Maker, spot: Spot): WayPrice | null {
     back: ways + covers + move + (tight ? TMU.positionClose : TMU.positionLoose) + TMU.release,
     reach: reachB(way.hand),
     reachJumble: reachC(way.hand),
-    covers,
+    search: ((spot.alike + 1) / 2 - 1) * covers,
     aside: 2 * (reachB(way.hand) + TMU.graspClear + move + TMU.release),
     asideAgain: 2 * (reachB(way.hand) + TMU.graspClear + move + TMU.release),
   };
@@ -64,7 +64,7 @@ function priced(scene: Scene, maker: Maker, spot: Spot): WayPrice | null {
 
 function awayPrice(spot: Spot): WayPrice {
   const out = awaySeconds(spot.away!) / SECONDS_PER_TMU;
-  return { band: 7, get: out, back: out + TMU.release, reach: 0, reachJumble: 0, covers: 0, aside: 0, asideAgain: 0 };
+  return { band: 7, get: out, back: out + TMU.release, reach: 0, reachJumble: 0, search: 0, aside: 0, asideAgain: 0 };
 }
 
 const TABLE: WayPrice = {
@@ -73,7 +73,7 @@ const TABLE: WayPrice = {
   back: moveB(BESIDE_WORK) + TMU.positionLoose + TMU.release,
   reach: reachB(BESIDE_WORK),
   reachJumble: reachC(BESIDE_WORK),
-  covers: 0,
+  search: 0,
   aside: 2 * (reachB(BESIDE_WORK) + TMU.graspClear + moveB(BESIDE_WORK) + TMU.release),
   // the box stands open, what was moved aside still is
   asideAgain: 0,
@@ -86,11 +86,10 @@ export const tablePrice = (): WayPrice => TABLE;
 export function fetchSeconds(price: WayPrice, handling: Handling): number {
   const jumble = handling.grasp === 'jumble';
   const aside = handling.covered > 0 ? handling.covered * price.aside : 0;
-  const search = handling.alike > 1 && price.covers > 0 ? ((handling.alike + 1) / 2 - 1) * price.covers : 0;
   // outside the room one goes for a whole trip: nothing is cleared there
   const get =
     price.get +
-    search +
+    price.search +
     findTmu(handling.kinds) +
     aside +
     (jumble ? price.reachJumble : price.reach) +

@@ -9,7 +9,16 @@ import {
   insidePolygon,
   segmentHitsPrism,
 } from '../geometry/index.ts';
-import { natureOf, type Place, type Plan, roomOf, type Unit, unitShape } from '../plan/index.ts';
+import {
+  alikePlaces,
+  natureOf,
+  type Place,
+  placesDownTo,
+  type Plan,
+  roomOf,
+  type Unit,
+  unitShape,
+} from '../plan/index.ts';
 import {
   type FreeFloor,
   freeFloor,
@@ -40,6 +49,8 @@ export type Spot = {
   mouth: Point3;
   /** out of the front */
   normal: Point;
+  /** shut, unlabelled places that look the same and among which it is looked for; 1: labelled, learnt, or open */
+  alike: number;
   /** the drawer's pull, else 0 */
   pull: number;
   /** bottom left and top right of the opening, as one stands before it */
@@ -67,12 +78,13 @@ export type Scene = {
 const OVER_TOP = 30;
 
 const SEEN_BY = ['walls', 'places', 'openings', 'fixtures'] as const;
-const scenes = new WeakMap<object, { of: Pick<Plan, (typeof SEEN_BY)[number]>; scene: Scene }>();
+const scenes = new WeakMap<object, { of: Pick<Plan, (typeof SEEN_BY)[number] | 'head'>; scene: Scene }>();
 
 /** The scene of a plan, computed once per set of walls, openings, fixtures, units and places. */
 export function sceneOf(plan: Plan): Scene {
   const known = scenes.get(plan.units);
-  if (known && SEEN_BY.every((t) => known.of[t] === plan[t])) return known.scene;
+  const same = known && SEEN_BY.every((t) => known.of[t] === plan[t]) && known.of.head.labels === plan.head.labels;
+  if (same) return known.scene;
   const scene = buildScene(plan);
   scenes.set(plan.units, { of: plan, scene });
   return scene;
@@ -88,6 +100,7 @@ function buildScene(plan: Plan): Scene {
     spots: new Map(),
     walkable: () => (walkable === undefined ? (walkable = freeFloor(plan, true)) : walkable),
   };
+  const alike = alikePlaces(plan);
   const prisms = new Map<string, Prism>();
   for (const unit of Object.values(plan.units)) {
     const body = unitPrism(unit);
@@ -128,7 +141,17 @@ function buildScene(plan: Plan): Scene {
     return inside;
   };
   for (const id of [...scene.spots.keys()]) putAway(id);
+  for (const [id, spot] of scene.spots) {
+    const among = mostAlike(plan, id, alike);
+    if (among > 1) scene.spots.set(id, { ...spot, alike: among });
+  }
   return scene;
+}
+
+/** Among how many it is looked for where that takes longest: itself or what it stands in. */
+function mostAlike(plan: Plan, id: string, alike: ReadonlyMap<string, number>): number {
+  const place = plan.places[id];
+  return place ? Math.max(...placesDownTo(plan, place).map((p) => alike.get(p.id) ?? 1)) : 1;
 }
 
 /** What is in a box that is put away: got at through the place the box is kept in, its covers first. */
@@ -209,6 +232,7 @@ function spotOf(place: Place, unit: Unit, body: Prism): Spot {
     grip,
     mouth: isDrawer ? grip : mouth,
     normal: { x: body.frontX, y: body.frontY },
+    alike: 1,
     pull,
     left: local(body, place.left, place.front),
     right: local(body, place.left + place.width, place.front),

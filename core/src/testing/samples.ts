@@ -71,7 +71,7 @@ export function applied(plan: Plan, ...commands: Command[]): Plan {
 
 /** A 6 × 6 m room with one person and one station in its middle, heading up the page. */
 export function tinyRoom(station: Partial<Station> = {}, who: Partial<Person> = {}): Plan {
-  let plan = emptyPlan('tiny', { ceiling: 2600 });
+  let plan = emptyPlan('tiny', { ceiling: 2600, labels: 'memory' });
   for (const [i, wall] of rightAngled(6000, 6000).entries())
     plan = applied(plan, { type: 'addWall', wall: { id: `w${i}`, name: '', ...wall } });
   plan = applied(plan, { type: 'addPerson', person: person(who) });

@@ -12,6 +12,7 @@ import { onError, problem } from './problem.ts';
 import { accessRoutes } from './routes/access.ts';
 import { backupRoutes } from './routes/backups.ts';
 import { deviceRoutes } from './routes/devices.ts';
+import { photoRoutes } from './routes/photos.ts';
 import { planRoutes } from './routes/plans.ts';
 import { type Streams } from './stream.ts';
 
@@ -42,7 +43,8 @@ export function makeApp({ folder, log, web, access, streams, inTheHouse }: AppPa
           // Radix and the toasts set positions through style elements; scripts never run inline
           styleSrc: ["'self'", "'unsafe-inline'"],
           fontSrc: ["'self'"],
-          imgSrc: ["'self'", 'data:'],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          mediaSrc: ["'self'", 'blob:'],
           connectSrc: ["'self'"],
           manifestSrc: ["'self'"],
           baseUri: ["'none'"],
@@ -70,7 +72,15 @@ export function makeApp({ folder, log, web, access, streams, inTheHouse }: AppPa
   app.use('/api', knownOnly(access), express.json({ limit: '24mb' }), storable);
   app.use(
     '/api/plans',
-    planRoutes(() => folder.store, streams),
+    planRoutes(
+      () => folder.store,
+      () => folder.photos,
+      streams,
+    ),
+  );
+  app.use(
+    '/api/photos',
+    photoRoutes(() => folder.photos),
   );
   app.use('/api/backups', backupRoutes(folder, streams));
   app.use('/api/devices', deviceRoutes());

@@ -7,6 +7,7 @@ import { catchUp, positionOf, setPosition } from './entries.ts';
 import { makePrivate, syncFolder, writeSynced } from './files.ts';
 import { Journal, JournalTrouble } from './journal.ts';
 import { type Ownership, takeFolder } from './owner.ts';
+import { Photos } from './photos.ts';
 import { PlanStore } from './plan-store.ts';
 import { databaseFolder, finishSwap, freshFolder, journalFolder, swapIn } from './swap.ts';
 import { diskTrouble, FolderNewer, needRoom, Trouble } from './trouble.ts';
@@ -50,13 +51,16 @@ export class DataFolder {
   private journal: Journal | null = null;
   private opened: PlanStore | null = null;
   private brokenBy: string | null = null;
+  readonly photos: Photos;
   private readonly timers: ReturnType<typeof setTimeout>[] = [];
 
   private constructor(
     readonly path: string,
     private readonly owner: Ownership,
     private readonly warn: (words: string) => void,
-  ) {}
+  ) {
+    this.photos = new Photos(path);
+  }
 
   /**
    * Takes a folder and opens what is in it. A database that does not open is no error: the folder is then {@link broken}, and can be restored.
@@ -121,6 +125,7 @@ export class DataFolder {
 
   private async openDatabaseAndJournal(): Promise<void> {
     this.db = await openDatabase(databaseFolder(this.path), async (db) => {
+      await this.photos.intoTables(db);
       await backUp(await dumpOf(db), this.path, 'before-migration');
       // said before the tables change: an older program must not try them in the middle
       this.writeVersion();
@@ -134,6 +139,7 @@ export class DataFolder {
       this.warn(`The journal ends with change ${this.journal.last}, the database with ${applied}.`);
       this.journal.goOnAfter(applied);
     }
+    await this.photos.fromTables(this.db);
     makePrivate(this.path);
     this.opened = new PlanStore(this.db, this.journal, () => {
       this.owner.check();
@@ -149,7 +155,10 @@ export class DataFolder {
 
   /** Makes a backup now. @returns where it lies */
   async backUp(why: 'daily' | 'by-hand' = 'by-hand', file?: string): Promise<string> {
-    const dump = await this.store.alone(() => dumpOf(this.db!));
+    const dump = await this.store.alone(async () => {
+      await this.photos.intoTables(this.db!);
+      return dumpOf(this.db!);
+    });
     const made = await backUp(dump, this.path, why, file);
     if (why === 'daily') this.tidy();
     return made;

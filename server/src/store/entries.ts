@@ -38,9 +38,18 @@ export async function writeEntry(tx: Queries, { planId, revision, at, changes, w
   await tx.query(
     `WITH logged AS (
        INSERT INTO command_log (plan_id, seq, command_id, words, command, inverse, state, at)
-       SELECT $1, coalesce(max(seq), 0) + 1, $2, $3, $4, $5, 'done', $6 FROM command_log WHERE plan_id = $1)
+       SELECT $1, coalesce(max(seq), 0) + 1, $2, $3, $4, $5, $8, $6 FROM command_log WHERE plan_id = $1)
      UPDATE plans SET revision = $7 WHERE id = $1`,
-    [planId, commandId, words, JSON.stringify(command), JSON.stringify(inverseOf(words, changes)), at, revision],
+    [
+      planId,
+      commandId,
+      words,
+      JSON.stringify(command),
+      JSON.stringify(inverseOf(words, changes)),
+      at,
+      revision,
+      command.type === 'jot' ? 'kept' : 'done',
+    ],
   );
 }
 

@@ -3,7 +3,7 @@ import { createReadStream, existsSync, readdirSync, rmSync, statSync } from 'nod
 import { type FileHandle, open } from 'node:fs/promises';
 import { basename, join } from 'node:path';
 import { createInterface } from 'node:readline';
-import { type Command, type Restore, type RowChange } from '@heronstone/core/plan';
+import { type Restore, type RowChange, type Sent } from '@heronstone/core/plan';
 import { makeFolder, syncFolder } from './files.ts';
 
 /** One acknowledged change: what it did to rows and to the log of a plan. Its number is one more than that of the change before it. */
@@ -17,7 +17,7 @@ export type Entry = {
   what:
     | { kind: 'added' }
     // drops: what was undone before it can no longer be redone
-    | { kind: 'command'; commandId: string; command: Command | Restore; words: string; drops: boolean }
+    | { kind: 'command'; commandId: string; command: Sent | Restore; words: string; drops: boolean }
     | { kind: 'step'; commandId: string; seq: number; to: 'done' | 'undone' }
     // thrown away, or brought back; then gone for good: the plan's revision stays
     | { kind: 'away'; since: string | null }

@@ -10,6 +10,7 @@ import {
   type Restore,
   type RowChange,
   sameRow,
+  type Sent,
   TABLE_NAMES,
 } from '@heronstone/core/plan';
 import { type Database, type Queries } from './database.ts';
@@ -136,15 +137,17 @@ export class PlanStore implements Store {
   }
 
   /** Applies a command to the newest state. A command id seen before is not applied again: the answer to it was lost, not the command. */
-  run(planId: string, commandId: string, command: Command): Promise<Outcome> {
+  run(planId: string, commandId: string, command: Sent): Promise<Outcome> {
     return this.change(planId, async (_tx, held) => {
       if (held.seen.has(commandId)) return { answer: { ok: true, event: eventOf(planId, commandId, [], held) } };
       const words = describeCommand(command);
-      const what = { kind: 'command', commandId, command, words, drops: held.redo !== null } as const;
+      // a line of the log is no step: what can be undone and done again stays so
+      const jot = command.type === 'jot';
+      const what = { kind: 'command', commandId, command, words, drops: !jot && held.redo !== null } as const;
       return this.applied(held, commandId, command, what, async () => {
         // where the batch fails after this, all plans are read anew
         held.seen.add(commandId);
-        return { undo: words, redo: null };
+        return jot ? { undo: held.undo, redo: held.redo } : { undo: words, redo: null };
       });
     });
   }
@@ -212,7 +215,7 @@ export class PlanStore implements Store {
   private async applied(
     held: Held,
     commandId: string,
-    command: Command | Restore,
+    command: Sent | Restore,
     what: Entry['what'],
     next: () => Promise<Pick<Standing, 'undo' | 'redo'>>,
   ): Promise<Prepared<Outcome, Held>> {
@@ -265,6 +268,8 @@ function between(plan: Plan, as: Plan): RowChange[] {
   const head = { ...as.head, name: plan.head.name, forkedFrom: plan.head.forkedFrom };
   const changes: RowChange[] = [{ table: 'head', id: 'head', before: plan.head, after: head }];
   for (const table of TABLE_NAMES) {
+    // what happened here happened here
+    if (table === 'diary') continue;
     const [now, then] = [plan[table], as[table]];
     for (const id of new Set([...Object.keys(now), ...Object.keys(then)]))
       changes.push({ table, id, before: now[id] ?? null, after: then[id] ?? null });

@@ -1,4 +1,4 @@
-import { type Command, type Plan, type PlanHead, type RowChange } from '@heronstone/core/plan';
+import { type Plan, type PlanHead, type RowChange, type Sent } from '@heronstone/core/plan';
 
 export type PlanSummary = {
   id: string;
@@ -43,7 +43,7 @@ export interface Store {
   /** removes the plans that were thrown away long ago; their names */
   removeOld(now?: number): Promise<string[]>;
   /** a command id seen before is not applied again */
-  run(planId: string, commandId: string, command: Command): Promise<Outcome>;
+  run(planId: string, commandId: string, command: Sent): Promise<Outcome>;
   takeOver(planId: string, fromId: string): Promise<Outcome>;
   undo(planId: string): Promise<Outcome>;
   redo(planId: string): Promise<Outcome>;

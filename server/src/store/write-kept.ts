@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { gunzipSync, gzipSync } from 'node:zlib';
 import { PGlite } from '@electric-sql/pglite';
 import { exportPlan, importPlan } from '@heronstone/core/formats';
-import { type Command, commandUpToDate } from '@heronstone/core/plan';
+import { type Command, commandUpToDate, type Sent } from '@heronstone/core/plan';
 import { TABLES_VERSION } from './database.ts';
 import { DataFolder } from './data-folder.ts';
 
@@ -13,12 +13,50 @@ import { DataFolder } from './data-folder.ts';
  * it undone and done again. Run once when there is a new version (CONTRIBUTING).
  */
 /** what only this version knows */
-const NEW: Command[] = [
-  { type: 'setSupply', id: 'kept-2', set: { line: 'Evening', theme: 'winter' } },
-  { type: 'setCutPiece', id: 'kept-piece', set: { placeId: 'left.3.0' } },
-  { type: 'setColourRow', id: 'kept-row', set: { order: 'theme' } },
-  { type: 'addPrice', price: { id: 'rollingCart', price: 49.5 } },
-  { type: 'addRecipe', recipe: { id: 'kept-recipe', name: 'A kite', text: 'Kites\ncut the spars: steel rule' } },
+const NEW: Sent[] = [
+  { type: 'setPlan', set: { labels: 'inside' } },
+  { type: 'setUnit', id: 'cupboard', set: { doorsOff: true } },
+  {
+    type: 'setPlace',
+    id: 'left.3.0',
+    set: {
+      ...{ label: 'permanent', labelSince: '2026-11-02', labelWords: 'Glue and rules', labelSides: ['front', 'left'] },
+      ...{ labelShows: ['name', 'dots', 'code'], photo: 'ab'.repeat(32) },
+    },
+  },
+  {
+    type: 'setSupply',
+    id: 'kept-2',
+    set: {
+      ...{ alsoCalled: 'moon stuff', life: 'second', kit: 'Evening set', boughtOn: '2026-10-01', usedOn: '2026-11-01' },
+      ...{ shop: 'the stationer', price: 3.2, photo: 'cd'.repeat(32) },
+    },
+  },
+  {
+    type: 'addProject',
+    project: {
+      ...{ id: 'kept-project', name: 'A moon', kind: 'project', activityId: 'lanterns', state: 'resting' },
+      ...{ since: '2026-09-01', forDay: '2026-12-24', trayId: 'cubes.1.0', note: 'wire first' },
+    },
+  },
+  {
+    type: 'addOut',
+    out: {
+      ...{ id: 'kept-out', supplyId: 'kept-2', projectId: 'kept-project', count: 1, state: 'out' },
+      ...{ double: false, placeId: 'left.3.0', since: '2026-09-01' },
+    },
+  },
+  { type: 'addTie', tie: { id: 'kept-tie', name: 'A kite', dots: [1, 4], supplyIds: ['kept-2'] } },
+  { type: 'putOff', putOff: { id: 'review:kept-2', until: '2027-01-01' } },
+  {
+    type: 'jot',
+    entries: [
+      {
+        ...{ id: 'kept-entry', at: '2026-11-02T10:00:00Z', day: '2026-11-02', what: 'usedUp', supplyId: 'kept-2' },
+        ...{ stationId: null, activityId: null, placeId: null, count: 1, strikesId: null, words: '' },
+      },
+    ],
+  },
 ];
 
 const at = (path: string) => new URL(`../../../${path}`, import.meta.url);
@@ -33,7 +71,7 @@ const folder = await DataFolder.open(path);
 const { store } = folder;
 const planId = await store.add({ plan: demo.plan });
 let ran = 0;
-const run = async (command: Command) => {
+const run = async (command: Sent) => {
   const done = await store.run(planId, `kept-command-${++ran}`, command);
   if (!done.ok) throw new Error(`${command.type}: ${JSON.stringify(done)}`);
 };

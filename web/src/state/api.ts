@@ -1,4 +1,4 @@
-import { type Command, type Plan, type RowChange } from '@heronstone/core/plan';
+import { type Sent, type Plan, type RowChange } from '@heronstone/core/plan';
 
 export type PlanSummary = {
   id: string;
@@ -77,7 +77,7 @@ export const addPlan = (source: { head: Partial<Plan['head']> & { name: string }
   ask<{ id: string }>('/plans', source);
 export const getPlan = (id: string, onSlow?: () => void) =>
   ask<Standing & { plan: Plan }>(`/plans/${id}`, undefined, onSlow);
-export const sendCommand = (id: string, commandId: string, command: Command, onSlow?: () => void) =>
+export const sendCommand = (id: string, commandId: string, command: Sent, onSlow?: () => void) =>
   ask<PlanEvent>(`/plans/${id}/commands`, { commandId, command }, onSlow);
 /** Throws a plan away, or brings it back. */
 export const throwAway = (id: string, away: boolean) => ask<object>(`/plans/${id}/${away ? 'away' : 'back'}`, {});

@@ -1,8 +1,8 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
-import { Command, newId } from '@heronstone/core/plan';
+import { newId, Sent } from '@heronstone/core/plan';
 
 /** A change that the server has not acknowledged. `at` orders those of all tabs. */
-export type Pending = { id: string; planId: string; at: number; command: Command };
+export type Pending = { id: string; planId: string; at: number; command: Sent };
 /** A change that could not be kept, with the reason. */
 export type SetAside = Pending & { reason: string; when: string };
 
@@ -28,7 +28,7 @@ function kept(): Promise<IDBPDatabase<Kept>> {
 
 let latest = 0;
 /** A change of this moment; later ones have a larger `at`, also within one millisecond. */
-export function pendingOf(planId: string, command: Command): Pending {
+export function pendingOf(planId: string, command: Sent): Pending {
   latest = Math.max(latest + 0.001, Date.now());
   return { id: newId('command'), planId, at: latest, command };
 }
@@ -71,7 +71,7 @@ export async function readPending(planId: string): Promise<Pending[]> {
   const list = (await (await kept()).getAllFromIndex('unsaved', 'planId', planId)).sort((a, b) => a.at - b.at);
   const good: Pending[] = [];
   for (const one of list)
-    if (Command.safeParse(one.command).success) good.push(one);
+    if (Sent.safeParse(one.command).success) good.push(one);
     else await layAside({ ...one, reason: UNREADABLE, when: new Date().toISOString() });
   return good;
 }

@@ -1,6 +1,6 @@
 import { toast } from 'sonner';
 import { create } from 'zustand';
-import { apply, applyChanges, type Command, keepingEqual, type Plan, saidIn } from '@heronstone/core/plan';
+import { apply, applyChanges, type Sent, keepingEqual, type Plan, saidIn } from '@heronstone/core/plan';
 import { isStranger, useAccess } from './access.ts';
 import { getPlan, type PlanEvent, redoNext, Refused, sendCommand, ServerTrouble, undoLast } from './api.ts';
 import {
@@ -32,7 +32,7 @@ type PlanState = {
   setAside: SetAside[];
   open: (planId: string) => () => void;
   /** applies a command at once and saves it; false when it was refused (the reason is shown) */
-  dispatch: (command: Command) => boolean;
+  dispatch: (command: Sent) => boolean;
   undo: () => Promise<void>;
   redo: () => Promise<void>;
   /** does a change that was set aside once more */

@@ -7,7 +7,7 @@ import { Random } from '../../slotting/index.ts';
 import { applied, block, home, tinyRoom, unit, use, withUnits } from '../../testing/index.ts';
 import { helpMost } from './help-most.ts';
 import { lids, movedOut, moves, seats } from './costs-nothing.ts';
-import { cutAheads, otherStorage } from './takes-work.ts';
+import { cutAheads, doors, labelling, otherStorage } from './takes-work.ts';
 import { containers, moreUnits } from './to-buy.ts';
 
 const since = '2026-11-26';
@@ -163,6 +163,35 @@ describe('changes that are thought of', () => {
       placeId: 'loft.0.0',
       pinned: true,
     });
+  });
+
+  test('what is shut and says nothing is labelled; doors come off what has them; both change the motions', () => {
+    const plan = room(
+      { type: 'setPlan', set: { labels: 'outside' } },
+      { type: 'setUnit', id: 'far', set: { rows: 3, height: 900 } },
+    );
+    const change = labelling(plan).find((c) => c.unitIds[0] === 'far')!;
+    expect(change).toMatchObject({ kind: 'label', effort: 'free' });
+    const before = tallyOf(plan).fetching;
+    const then = applied(plan, change.command);
+    expect(tallyOf(then).fetching).toBeLessThan(before);
+    expect(labelling(then).map((c) => c.id)).not.toContain(change.id);
+    // who goes by memory looks for nothing
+    expect(labelling(room())).toEqual([]);
+
+    const cabinet = applied(
+      room(),
+      { type: 'placeUnit', unit: unit('wallCabinet', { id: 'cabinet', x: 3000, y: 5800, bottom: 1200 }) },
+      home('s0', 'cabinet.0.0'),
+    );
+    const off = doors(cabinet).find((c) => c.subject === 'cabinet')!;
+    const bare = applied(cabinet, off.command);
+    expect(bare.places['cabinet.0.0']).toMatchObject({ covers: [], seen: true });
+    expect(homesIn(bare, 'cabinet.0.0')).toHaveLength(1);
+    expect(doors(bare)).toEqual([]);
+    expect(applied(bare, { type: 'setUnit', id: 'cabinet', set: { doorsOff: false } }).places['cabinet.0.0']).toEqual(
+      cabinet.places['cabinet.0.0'],
+    );
   });
 
   test('one more of each kind of unit that holds things, inside the room; with its price when one is said', () => {

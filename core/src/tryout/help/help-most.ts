@@ -15,7 +15,7 @@ import { wallFrames } from '../../room/index.ts';
 import { Random } from '../../slotting/index.ts';
 import { type Change } from './change.ts';
 import { carts, lids, movedOut, moves, seats } from './costs-nothing.ts';
-import { cutAheads, otherStorage } from './takes-work.ts';
+import { cutAheads, doors, labelling, otherStorage } from './takes-work.ts';
 import { containers, moreUnits, secondTools } from './to-buy.ts';
 
 /** A change worked out on a copy with homes found again. */
@@ -150,6 +150,8 @@ function* changesOf(plan: Plan, sun: SunGrid, random: Random, since: string): Ge
     { from: 0, of: lazily(() => containers(plan)) },
     { from: 0, of: lazily(() => seats(plan)) },
     { from: 0, of: lazily(() => lids(plan)) },
+    { from: 0, of: lazily(() => labelling(plan)) },
+    { from: 1, of: lazily(() => doors(plan)) },
     { from: 0, of: lazily(() => cutAheads(plan)) },
     { from: 0, of: lazily(() => otherStorage(plan)) },
     { from: 0, of: lazily(() => carts(plan)) },

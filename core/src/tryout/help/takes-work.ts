@@ -1,7 +1,7 @@
 import { usualPieces } from '../../cutting/index.ts';
 import { STORAGE, storageFormsOf } from '../../fit/index.ts';
 import { shareStates } from '../../homes/index.ts';
-import { asOne, newId, type Plan, type StorageForm } from '../../plan/index.ts';
+import { alikePlaces, asOne, homesIn, newId, placesIn, type Plan, type StorageForm } from '../../plan/index.ts';
 import { cutSaves, isCut } from '../../stock/index.ts';
 import { type Change, MINUTES } from './change.ts';
 
@@ -48,6 +48,53 @@ export function otherStorage(plan: Plan): Change[] {
         ];
       });
     });
+}
+
+/** The doors taken off a unit: what is behind them is then seen, and dusty; a drawer behind a door stays a drawer. */
+export function doors(plan: Plan): Change[] {
+  return Object.values(plan.units).flatMap((unit): Change[] => {
+    const behind = Object.values(plan.places).filter((p) => p.unitId === unit.id && p.covers.includes('door'));
+    if (unit.mount === 'away' || unit.doorsOff || !behind.some((p) => homesIn(plan, p.id).length > 0)) return [];
+    return [
+      {
+        ...{ id: `doors ${unit.id}`, kind: 'door', subject: unit.id, effort: 'work', price: null, besides: 0 },
+        words: `Take the doors off ${unit.name}`,
+        minutes: MINUTES.door,
+        command: { type: 'setUnit', id: unit.id, set: { doorsOff: true } },
+        unitIds: [unit.id],
+      },
+    ];
+  });
+}
+
+/** Shut places of a unit that say nothing get a note, most looked among first. */
+export function labelling(plan: Plan): Change[] {
+  const alike = alikePlaces(plan);
+  const units = new Map<string, { ids: string[]; most: number }>();
+  for (const [id, among] of alike) {
+    const place = plan.places[id]!;
+    if (
+      among < 2 ||
+      !placesIn(plan, id)
+        .concat(place)
+        .some((p) => homesIn(plan, p.id).length > 0)
+    )
+      continue;
+    const known = units.get(place.unitId) ?? { ids: [], most: 0 };
+    units.set(place.unitId, { ids: [...known.ids, id], most: Math.max(known.most, among) });
+  }
+  return [...units]
+    .sort((a, b) => b[1].most - a[1].most || (a[0] < b[0] ? -1 : 1))
+    .map(([unitId, { ids }]) => ({
+      ...{ id: `label ${unitId}`, kind: 'label', subject: unitId, effort: 'free', price: null, besides: 0 },
+      words: `Label ${ids.length} ${ids.length === 1 ? 'place' : 'places'} of ${plan.units[unitId]?.name ?? 'a unit'}`,
+      minutes: MINUTES.label * ids.length,
+      command: asOne(
+        'label what is shut',
+        ids.map((id) => ({ type: 'setPlace' as const, id, set: { label: 'trial' as const } })),
+      ),
+      unitIds: [unitId],
+    }));
 }
 
 /** What bases are cut of: card. */

@@ -1,7 +1,8 @@
 import { Router } from 'express';
 import { z } from 'zod';
-import { exportPlan, importPlan, planFileName } from '@heronstone/core/formats';
-import { Command, Id, PlanHead } from '@heronstone/core/plan';
+import { exportPlan, importPlan, photosOf, planFileName } from '@heronstone/core/formats';
+import { Id, PlanHead, Sent } from '@heronstone/core/plan';
+import { type Photos } from '../../store/photos.ts';
 import { type Store } from '../../store/store.ts';
 import { answer, bodyOf, noPlan, Nothing } from '../answers.ts';
 import { problem } from '../problem.ts';
@@ -11,15 +12,15 @@ const NewPlan = z.union([
   z.strictObject({ file: z.string().max(20_000_000) }),
   z.strictObject({ head: PlanHead.partial().required({ name: true }) }),
 ]);
-const Sent = z.strictObject({
+const Sending = z.strictObject({
   commandId: z.string().regex(/^[A-Za-z0-9._-]{8,80}$/, 'is not an id'),
-  command: Command,
+  command: Sent,
 });
 const TakeOver = z.strictObject({ from: Id });
 const Fork = z.strictObject({ name: PlanHead.shape.name });
 
 /** Plans: the list, one of them, its file, its changes, undo and redo, and word of every change. */
-export function planRoutes(store: () => Store, streams: Streams): Router {
+export function planRoutes(store: () => Store, photos: () => Photos, streams: Streams): Router {
   const routes = Router();
   routes.param('id', (_req, res, next, id: unknown) => (Id.safeParse(id).success ? next() : noPlan(res)));
 
@@ -32,6 +33,16 @@ export function planRoutes(store: () => Store, streams: Streams): Router {
       return void res.status(201).json({ id: await store().add({ head: body.head as Partial<PlanHead> }) });
     const read = importPlan(body.file, 'new');
     if (!read.ok) return problem(res, 422, 'Not a plan file', read.reason);
+    for (const [hash, jpeg] of Object.entries(read.photos ?? {})) {
+      const kept = photos().keep(Buffer.from(jpeg, 'base64'));
+      if (!kept.ok || kept.hash !== hash)
+        return problem(
+          res,
+          422,
+          'Not a plan file',
+          kept.ok ? 'A picture in it is not the one it is said to be.' : kept.reason,
+        );
+    }
     res.status(201).json({ id: await store().add({ plan: read.plan }) });
   });
 
@@ -59,11 +70,18 @@ export function planRoutes(store: () => Store, streams: Streams): Router {
   routes.get('/:id/file', async (req, res) => {
     const found = await store().get(req.params.id);
     if (!found) return noPlan(res);
-    res.attachment(planFileName(found.plan)).type('application/json').send(exportPlan(found.plan));
+    const files = req.query.photos === undefined ? [] : photosOf(found.plan);
+    const pictures = Object.fromEntries(
+      files.flatMap((hash) => {
+        const bytes = photos().read(hash);
+        return bytes ? [[hash, bytes.toString('base64')] as const] : [];
+      }),
+    );
+    res.attachment(planFileName(found.plan)).type('application/json').send(exportPlan(found.plan, pictures));
   });
 
   routes.post('/:id/commands', async (req, res) => {
-    const body = bodyOf(Sent, req.body, res);
+    const body = bodyOf(Sending, req.body, res);
     if (body) answer(res, await store().run(req.params.id, body.commandId, body.command));
   });
 
