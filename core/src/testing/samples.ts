@@ -10,6 +10,7 @@ import {
   emptyPlan,
   type Person,
   type Plan,
+  type Sent,
   type Station,
   type Supply,
   type Unit,
@@ -61,7 +62,7 @@ export function use(supplyId: string, fetches: number, activityId = 'work'): Pla
 }
 
 /** A plan after some commands; a refused one is a mistake in the test and throws. */
-export function applied(plan: Plan, ...commands: Command[]): Plan {
+export function applied(plan: Plan, ...commands: Sent[]): Plan {
   return commands.reduce((p, command) => {
     const done = apply(p, command);
     if (!done.ok) throw new Error(`${command.type}: ${done.reason}`);

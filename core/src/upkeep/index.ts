@@ -1,0 +1,29 @@
+export { jotting, holdingEntries, sessionGoingOn, lastUsed, timesUsed, daysBetween, dayAfter } from './log.ts';
+export { loggedUses, usesFromLog, weighedRate, GUESS_WORTH, type LoggedUse, type Weighed } from './uses-logged.ts';
+export { putBackRound, toPutBack, type PutBackRound, type Stop } from './put-back.ts';
+export { monthsInRoom, seasonBoxes, seasonChanges, type SeasonBox, type SeasonChange } from './season.ts';
+export {
+  newcomers,
+  kitsTogether,
+  nextOfKit,
+  unusedForAYear,
+  MERGE_AFTER,
+  ASK_AFTER,
+  UNUSED_AFTER,
+  type Kit,
+  type Newcomer,
+} from './life.ts';
+export { toBuy, byShop, usedUpPerDay, haveAlready, type ToBuy } from './reorder.ts';
+export {
+  asksToday,
+  putOffCommand,
+  endProject,
+  TRIAL_DAYS,
+  RESTS_DAYS,
+  type Ask,
+  type AskKind,
+  type Answer,
+} from './today.ts';
+export { whereElse, type Elsewhere } from './find-again.ts';
+export { thingsFor, type ForGuest } from './guests.ts';
+export { calendarOf } from './calendar.ts';

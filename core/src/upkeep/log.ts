@@ -1,0 +1,68 @@
+import { type DiaryEntry, type DiaryKind, type Plan } from '../plan/index.ts';
+
+/** A line for the log about something, all else left out. */
+export function jotting(
+  id: string,
+  at: string,
+  day: string,
+  what: DiaryKind,
+  about: Partial<Omit<DiaryEntry, 'id' | 'at' | 'day' | 'what'>> = {},
+): DiaryEntry {
+  const nothing = { stationId: null, activityId: null, supplyId: null, placeId: null, count: null, strikesId: null };
+  return { id, at, day, what, ...nothing, words: '', ...about };
+}
+
+const lists = new WeakMap<object, readonly DiaryEntry[]>();
+
+/** The lines that hold, oldest first: what was struck, and what strikes it, is not among them. Worked out once per log. */
+export function holdingEntries(plan: Pick<Plan, 'diary'>): readonly DiaryEntry[] {
+  let list = lists.get(plan.diary);
+  if (!list) {
+    const all = Object.values(plan.diary);
+    const struck = new Set(all.flatMap((e) => (e.what === 'struck' ? (e.strikesId ?? []) : [])));
+    list = all
+      .filter((e) => e.what !== 'struck' && !struck.has(e.id))
+      .sort((a, b) => (a.at === b.at ? (a.id < b.id ? -1 : 1) : a.at < b.at ? -1 : 1));
+    lists.set(plan.diary, list);
+  }
+  return list;
+}
+
+/** A session longer than this has been forgotten, hours (own assumption). */
+const FORGOTTEN_AFTER = 14;
+
+/** The session that is going on at a station: its beginning; null when none is, or it was begun so long ago that its end was forgotten. */
+export function sessionGoingOn(plan: Pick<Plan, 'diary'>, stationId: string, now: string): DiaryEntry | null {
+  const last = holdingEntries(plan)
+    .filter((e) => e.stationId === stationId && (e.what === 'began' || e.what === 'ended'))
+    .at(-1);
+  if (last?.what !== 'began') return null;
+  return Date.parse(now) - Date.parse(last.at) < FORGOTTEN_AFTER * 3_600_000 ? last : null;
+}
+
+/** The day on which a supply was last used, as far as the maker or the log says; null: nobody knows. */
+export function lastUsed(plan: Pick<Plan, 'diary' | 'supplies'>, supplyId: string): string | null {
+  const said = plan.supplies[supplyId]?.usedOn ?? null;
+  const logged =
+    holdingEntries(plan)
+      .filter((e) => e.supplyId === supplyId && USED.has(e.what))
+      .at(-1)?.day ?? null;
+  return said !== null && (logged === null || said > logged) ? said : logged;
+}
+
+/** How often a supply was used since a day. */
+export const timesUsed = (plan: Pick<Plan, 'diary'>, supplyId: string, since: string | null): number =>
+  new Set(
+    holdingEntries(plan)
+      .filter((e) => e.supplyId === supplyId && USED.has(e.what) && (since === null || e.day >= since))
+      .map((e) => e.day),
+  ).size;
+
+const USED: ReadonlySet<DiaryKind> = new Set<DiaryKind>(['fetched', 'usedUp']);
+
+/** Days from one day to another. */
+export const daysBetween = (from: string, to: string): number =>
+  Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / 86_400_000);
+/** A day so many days later. */
+export const dayAfter = (day: string, days: number): string =>
+  new Date(Date.parse(`${day}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
