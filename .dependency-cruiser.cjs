@@ -52,7 +52,7 @@ module.exports = {
       comment: 'Outside core, import a subject folder by its index only',
       severity: 'error',
       from: { path: '^(server|web|cli|demo|e2e)/' },
-      to: { path: '^core/src/[^/]+/(?!index\\.ts|testing|labels/index\\.ts)' },
+      to: { path: '^core/src/[^/]+/(?!index\\.ts|testing|(?:labels|calendar)/index\\.ts)' },
     },
     ...layers.map((layer, i) => ({
       name: `layer-${layer}`,

@@ -44,6 +44,15 @@ function shops(b: Builder): void {
   });
 }
 
+/** What has a season rests outside the room the rest of the year. */
+function seasons(b: Builder): void {
+  const rest = (supplyId: string, placeId: string) =>
+    b.run({ type: 'assignHome', supplyId, share: 'resting', placeId, since: KNOWN });
+  rest('festival-banners', 'loft.0.0');
+  rest('gift-bags', 'loft.0.0');
+  rest('rolls-of-wrapping-paper', 'loft.0.0');
+}
+
 /** A delta kite on the table, a lantern that rests, a stall to pack for, and what only has to be put back. */
 function projects(b: Builder): void {
   const project = { kind: 'project' as const, activityId: null, forDay: null, trayId: null, note: '' };
@@ -141,6 +150,7 @@ function diary(b: Builder): void {
 export function keepUp(b: Builder): Builder {
   labels(b);
   shops(b);
+  seasons(b);
   projects(b);
   diary(b);
   return b;

@@ -17,6 +17,10 @@ describe('every screen', () => {
       'furniture?unit=cubes&place=cubes.0.0&month=6&hour=9.5',
       'homes?month=6&hour=9.5',
       'homes?supply=hot-knife&place=chest.3.0',
+      'keepup',
+      ...['back', 'projects', 'labels', 'seasons', 'buy', 'log', 'scan&place=cubes.3.1', 'guests'].map(
+        (view) => `keepup?view=${view}`,
+      ),
     ]) {
       await app.goOn(id, path);
       await app.page.waitForTimeout(200);
@@ -43,10 +47,13 @@ describe('every screen', () => {
     async (width, height) => {
       await app.newPage({ viewport: { width, height } });
       const id = await app.demo();
-      const stones = ['room', 'activities', 'supplies', 'furniture', 'homes'];
-      const views = ['tour', 'lines', 'sort', 'colours', 'cutting', 'room', 'table'].map(
-        (view) => `supplies?view=${view}`,
-      );
+      const stones = ['room', 'activities', 'supplies', 'furniture', 'homes', 'keepup'];
+      const views = [
+        ...['tour', 'lines', 'sort', 'colours', 'cutting', 'room', 'table'].map((view) => `supplies?view=${view}`),
+        ...['back', 'projects', 'labels', 'seasons', 'buy', 'log', 'scan', 'guests'].map(
+          (view) => `keepup?view=${view}`,
+        ),
+      ];
       await app.open(id, 'room');
       for (const stone of width < 800 ? [...stones, ...views] : stones) {
         await app.goOn(id, stone);

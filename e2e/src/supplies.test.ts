@@ -181,7 +181,7 @@ describe('sorting, keeping and counting', () => {
     });
     try {
       await page.goto(`${app.server.url}/p/${id}/supplies?view=list`);
-      await page.getByRole('navigation', { name: 'In the hand' }).getByRole('link', { name: 'Sort-out' }).tap();
+      await page.getByRole('navigation', { name: 'Supplies' }).getByRole('button', { name: 'Sort-out' }).tap();
       const ways = ['keep', 'keep', 'away for the season', 'pass on', 'throw', 'undecided'];
       const thing = () => page.locator('[data-thing]').getAttribute('data-thing');
       for (let i = 0; i < 30; i++) {

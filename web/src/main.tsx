@@ -14,7 +14,11 @@ const stones = {
   furniture: lazy(() => import('./stones/furniture/FurnitureStone.tsx')),
   homes: lazy(() => import('./stones/homes/HomesStone.tsx')),
   tryout: lazy(() => import('./stones/tryout/TryOutStone.tsx')),
+  keepup: lazy(() => import('./stones/keepup/KeepUpStone.tsx')),
 };
+
+/** The stand-in for a label printer, in a window of its own. */
+const PrinterWindow = lazy(() => import('./stones/keepup/PrinterWindow.tsx'));
 
 const router = createBrowserRouter([
   { path: '/', element: <Plans /> },
@@ -32,6 +36,14 @@ const router = createBrowserRouter([
         ),
       })),
     ],
+  },
+  {
+    path: '/printer',
+    element: (
+      <Suspense>
+        <PrinterWindow />
+      </Suspense>
+    ),
   },
   { path: '*', element: <Navigate to="/" replace /> },
 ]);

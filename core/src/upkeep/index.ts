@@ -1,4 +1,13 @@
-export { jotting, holdingEntries, sessionGoingOn, lastUsed, timesUsed, daysBetween, dayAfter } from './log.ts';
+export {
+  jotting,
+  holdingEntries,
+  sessionGoingOn,
+  lastUsed,
+  timesUsed,
+  daysBetween,
+  dayWords,
+  dayAfter,
+} from './log.ts';
 export { loggedUses, usesFromLog, weighedRate, GUESS_WORTH, type LoggedUse, type Weighed } from './uses-logged.ts';
 export { putBackRound, toPutBack, type PutBackRound, type Stop } from './put-back.ts';
 export { monthsInRoom, seasonBoxes, seasonChanges, type SeasonBox, type SeasonChange } from './season.ts';
@@ -26,4 +35,3 @@ export {
 } from './today.ts';
 export { whereElse, type Elsewhere } from './find-again.ts';
 export { thingsFor, type ForGuest } from './guests.ts';
-export { calendarOf } from './calendar.ts';

@@ -1,4 +1,4 @@
-import { type DiaryEntry, type DiaryKind, type Plan } from '../plan/index.ts';
+import { type DiaryEntry, type DiaryKind, MONTH_NAMES, type Plan } from '../plan/index.ts';
 
 /** A line for the log about something, all else left out. */
 export function jotting(
@@ -59,6 +59,10 @@ export const timesUsed = (plan: Pick<Plan, 'diary'>, supplyId: string, since: st
   ).size;
 
 const USED: ReadonlySet<DiaryKind> = new Set<DiaryKind>(['fetched', 'usedUp']);
+
+/** A day as it is said: “14 June 2025”. */
+export const dayWords = (day: string): string =>
+  `${Number(day.slice(8, 10))} ${MONTH_NAMES[Number(day.slice(5, 7)) - 1] ?? ''} ${day.slice(0, 4)}`;
 
 /** Days from one day to another. */
 export const daysBetween = (from: string, to: string): number =>

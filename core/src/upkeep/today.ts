@@ -10,7 +10,7 @@ import {
   placeTitle,
 } from '../plan/index.ts';
 import { nextOfKit, kitsTogether, newcomers, unusedForAYear } from './life.ts';
-import { daysBetween } from './log.ts';
+import { daysBetween, dayWords } from './log.ts';
 import { toPutBack } from './put-back.ts';
 import { toBuy } from './reorder.ts';
 import { seasonChanges } from './season.ts';
@@ -280,7 +280,12 @@ function reviews(plan: Plan, day: string): Ask[] {
     (s) => s.decision === 'undecided' && s.decideBy !== null && s.decideBy <= day,
   );
   const decide = undecided.slice(0, OF_A_KIND).map((s): Ask => ({
-    ...{ key: safe(`decide:${s.id}`), kind: 'review', words: `${s.name}: to be decided by ${s.decideBy}`, detail: '' },
+    ...{
+      key: safe(`decide:${s.id}`),
+      kind: 'review',
+      words: `${s.name}: to be decided by ${dayWords(s.decideBy!)}`,
+      detail: '',
+    },
     answers: [
       { words: 'Keep', command: { type: 'setSupply', id: s.id, set: { decision: 'keep', decideBy: null } } },
       { words: 'Pass on', command: { type: 'setSupply', id: s.id, set: { decision: 'passOn', decideBy: null } } },
@@ -293,7 +298,7 @@ function reviews(plan: Plan, day: string): Ask[] {
       key: safe(`review:${supply.id}`),
       kind: 'review',
       words: `${supply.name}: unused for ${Math.floor(days / 30.4)} months`,
-      detail: `last on ${since}`,
+      detail: `last on ${dayWords(since)}`,
       answers: [
         { words: 'Used it', command: { type: 'setSupply', id: supply.id, set: { usedOn: day } } },
         { words: 'Retire it', command: { type: 'setSupply', id: supply.id, set: { life: 'retired' } } },

@@ -7,7 +7,6 @@ import { applied, block, home, person, tinyRoom, unit, use, withUnits } from '..
 import {
   asksToday,
   byShop,
-  calendarOf,
   endProject,
   holdingEntries,
   jotting,
@@ -30,6 +29,7 @@ import {
   weighedRate,
   whereElse,
 } from './index.ts';
+import { calendarOf } from './calendar/index.ts';
 
 const day = '2026-11-26';
 let n = 0;

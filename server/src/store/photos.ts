@@ -69,7 +69,7 @@ async function hasTable(db: Queries): Promise<boolean> {
 
 /**
  * Why a file is not kept as a picture; null when it is. Of the parts of a JPEG (ITU-T T.81, from memory) those that carry where, when and with what it was taken
- * (APP1 to APP13, APP15, comments) are not let in.
+ * (APP1 to APP13, APP15, comments; not the colour profile in APP2) are not let in.
  */
 export function photoTrouble(bytes: Uint8Array): string | null {
   if (bytes.length > MOST_BYTES)
@@ -81,7 +81,10 @@ export function photoTrouble(bytes: Uint8Array): string | null {
     const marker = bytes[at + 1]!;
     // from the start of scan on there are only pixels
     if (marker === 0xda) return null;
-    const app = marker >= 0xe1 && marker <= 0xef && marker !== 0xee;
+    // a colour profile, which browsers add to what they draw, says nothing of the kind
+    const profile =
+      marker === 0xe2 && Buffer.from(bytes.subarray(at + 4, at + 15)).toString('latin1') === 'ICC_PROFILE';
+    const app = marker >= 0xe1 && marker <= 0xef && marker !== 0xee && !profile;
     if (app || marker === 0xfe) return 'This picture still carries data of where, when or with what it was taken.';
     at += 2 + ((bytes[at + 2]! << 8) | bytes[at + 3]!);
   }

@@ -107,12 +107,12 @@ export function PlanShell() {
           {steps}
         </header>
       ) : (
-        <header className="flex flex-wrap items-center gap-x-4 gap-y-1 px-4 pb-1.5 pt-2 print:hidden">
+        <header className="flex flex-wrap items-center gap-x-3 gap-y-1 px-4 pb-1.5 pt-2 print:hidden">
           <Link to="/" className="font-display text-xl font-semibold" title="All plans">
             Heronstone
           </Link>
           {name && (
-            <span className="max-w-40 truncate text-soft" title={name} data-plan-name>
+            <span className="max-w-32 truncate text-soft" title={name} data-plan-name>
               {name}
             </span>
           )}

@@ -2,9 +2,10 @@ import { useMemo } from 'react';
 import { NavLink, useLocation } from 'react-router';
 import { pieceOf } from '@heronstone/core/fit';
 import { type Plan, roomOf, withoutHome } from '@heronstone/core/plan';
+import { asksToday } from '@heronstone/core/upkeep';
 import { useOpenFindings } from '../state/findings.ts';
 import { usePlan } from '../state/plan-store.ts';
-import { countWords } from '../ui/words.ts';
+import { countWords, today } from '../ui/words.ts';
 
 /** What is still open at each stone, in a few words. */
 function openAt(plan: Plan): Record<string, string> {
@@ -13,6 +14,7 @@ function openAt(plan: Plan): Record<string, string> {
   const supplies = Object.values(plan.supplies);
   const unmeasured = supplies.filter((s) => !pieceOf(s)).length;
   const stations = Object.keys(plan.stations).length;
+  const asks = asksToday(plan, today()).length;
   const without = supplies.reduce(
     (n, s) => n + (withoutHome(plan, s, 'working') > 0 ? 1 : 0) + (withoutHome(plan, s, 'backstock') > 0 ? 1 : 0),
     0,
@@ -38,6 +40,7 @@ function openAt(plan: Plan): Record<string, string> {
         ? 'none yet'
         : countWords(Object.keys(plan.places).length, 'place', 'places'),
     tryout: stations === 0 ? 'nobody sits yet' : 'work it through',
+    keepup: asks === 0 ? 'nothing asks' : countWords(asks, 'asks today', 'ask today'),
     homes: supplies.length === 0 ? 'nothing to home' : without === 0 ? 'all at home' : `${without} without a home`,
   };
 }
@@ -49,6 +52,7 @@ const STONES = [
   ['furniture', 'Furniture'],
   ['homes', 'Homes'],
   ['tryout', 'Try-out'],
+  ['keepup', 'Keep-up'],
 ] as const;
 /** River stones are never quite alike. */
 const SHAPES = [
@@ -58,6 +62,7 @@ const SHAPES = [
   '52% 48% 42% 58% / 46% 56% 44% 54%',
   '48% 52% 56% 44% / 56% 48% 52% 44%',
   '56% 44% 48% 52% / 48% 54% 46% 52%',
+  '50% 50% 46% 54% / 52% 46% 54% 48%',
 ];
 
 export function SteppingStones() {
@@ -70,14 +75,14 @@ export function SteppingStones() {
       : open;
   const seat = new URLSearchParams(useLocation().search).get('seat');
   return (
-    <nav aria-label="Stepping stones" className="flex flex-wrap items-end gap-2">
+    <nav aria-label="Stepping stones" className="flex flex-wrap items-end gap-1.5">
       {STONES.map(([id, name], i) => (
         <NavLink
           key={id}
           to={`/p/${plan.id}/${id}${seat ? `?seat=${seat}` : ''}`}
           style={{ borderRadius: SHAPES[i] }}
           className={({ isActive }) =>
-            `block px-3.5 py-1 text-center leading-tight ${isActive ? 'bg-ink text-ground' : 'bg-stone text-ink hover:brightness-95'}`
+            `block px-2.5 py-1 text-center leading-tight ${isActive ? 'bg-ink text-ground' : 'bg-stone text-ink hover:brightness-95'}`
           }
         >
           <span className="block font-semibold">{name}</span>

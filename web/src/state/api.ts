@@ -103,3 +103,23 @@ export const backUpNow = () => ask<{ file: string }>('/backups', {});
 /** Puts a backup back as it is, or (`mend`) the newest one and every change since; what was there is kept. */
 export const putBack = (what: { file: string } | { mend: true }) =>
   ask<Safety & { kept: string }>('/backups/restore', what);
+
+/** Keeps a picture (JPEG in base64) by its hash. */
+export const sendPhoto = (jpeg: string) => ask<{ hash: string }>('/photos', { jpeg });
+
+export type PrinterJob = {
+  id: string;
+  ref: string;
+  lines: string[];
+  code: string | null;
+  state: 'waiting' | 'printing' | 'printed' | 'spoilt';
+  mm: number;
+};
+/** The stand-in for a label printer: what ails it (null: nothing), how much tape is on the reel, mm, and its queue. */
+export type PrinterStatus = { trouble: 'off' | 'outOfTape' | 'jam' | null; tape: number; jobs: PrinterJob[] };
+export const printerStatus = () => ask<PrinterStatus>('/devices/printer');
+export const sendLabels = (jobs: readonly Pick<PrinterJob, 'ref' | 'lines' | 'code'>[]) =>
+  ask<PrinterStatus>('/devices/printer/jobs', { jobs });
+export const actOnPrinter = (act: 'off' | 'on' | 'tape' | 'jam' | 'clear') =>
+  ask<PrinterStatus>('/devices/printer/act', { act });
+export const cancelLabels = (id: string | null) => ask<PrinterStatus>('/devices/printer/cancel', { id });

@@ -20,7 +20,9 @@ export type Choice =
   | 'hour'
   | 'beside'
   | 'against'
-  | 'recipe';
+  | 'recipe'
+  | 'project'
+  | 'person';
 
 export function useSelection() {
   const [params, setParams] = useSearchParams();

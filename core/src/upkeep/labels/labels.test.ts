@@ -128,7 +128,14 @@ describe('what is on a label', () => {
     const plan = room();
     const place = plan.places['chest.0.0']!;
     expect(placeLabel(plan, { ...place, labelWords: 'Pads' }).name).toBe('Pads');
-    expect(placeLabel(plan, place, ['name', 'contents'])).toMatchObject({ name: 'Inks', contents: ['Ink pads'] });
+    expect(placeLabel(plan, place, ['name', 'contents'])).toMatchObject({ name: 'Ink pads', contents: [] });
+    expect(placeLabel(plan, place, ['contents'])).toMatchObject({ name: '', contents: ['Ink pads'] });
+    const more = ['c', 'd', 'e'].map((id) => block({ id, name: `Pad ${id}`, family: 'Inks' }));
+    const full = applied(plan, { type: 'addSupplies', supplies: more }, ...more.map((s) => home(s.id, 'chest.0.0')));
+    expect(placeLabel(full, place).name).toBe('Inks');
+    const mixed = applied(full, { type: 'setSupply', id: 'e', set: { family: 'Other' } });
+    expect(placeLabel(mixed, place).name).toMatch(/drawer 1/);
+    expect(placeLabel(plan, plan.places['chest.2.0']!).name).toMatch(/drawer 3/);
     expect(placeLabel(plan, { ...place, label: 'trial', labelSince: '2026-11-01' }).since).toBe('2026-11-01');
     expect(placeLabel(plan, { ...place, labelSides: ['front', 'left', 'right'] }).copies).toBe(3);
   });

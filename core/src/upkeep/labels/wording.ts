@@ -45,6 +45,19 @@ function suppliesIn(plan: Plan, place: Place): Supply[] {
     .sort((a, b) => a.name.length - b.name.length || (a.id < b.id ? -1 : 1));
 }
 
+/** So few things are named one by one. */
+const FEW = 3;
+
+/** What a place without words of its own is known by: the one thing or one family in it, a few things, else what it is called. */
+function knownBy(plan: Plan, place: Place, supplies: readonly Supply[]): string {
+  if (supplies.length === 1) return supplies[0]!.name;
+  const families = new Set(supplies.map((s) => s.family));
+  const [family = ''] = families;
+  if (families.size === 1 && family !== '') return family;
+  if (supplies.length > 0 && supplies.length <= FEW) return supplies.map((s) => s.name).join(', ');
+  return place.organiserId !== null ? place.name : placeTitle(plan, place);
+}
+
 const dotsOf = (plan: Plan, supplies: readonly Supply[]) =>
   Object.values(plan.ties)
     .filter((t) => t.supplyIds.some((id) => supplies.some((s) => s.id === id)))
@@ -54,14 +67,12 @@ const dotsOf = (plan: Plan, supplies: readonly Supply[]) =>
 export function placeLabel(plan: Plan, place: Place, shows: readonly LabelShows[] = place.labelShows): LabelText {
   const has = (what: LabelShows) => shows.includes(what);
   const supplies = suppliesIn(plan, place);
-  const own = place.labelWords || (place.organiserId !== null ? place.name : placeTitle(plan, place));
-  // a place with one family in it is known by that
-  const families = new Set(supplies.map((s) => s.family).filter((f) => f !== ''));
-  const name = place.labelWords || !has('contents') || families.size !== 1 ? own : [...families][0]!;
+  const name = place.labelWords || knownBy(plan, place, supplies);
   return {
     id: place.id,
     name: has('name') || !has('contents') ? name : '',
-    contents: has('contents') ? supplies.map((s) => s.name) : [],
+    // said once is enough
+    contents: has('contents') && !(has('name') && supplies.length === 1) ? supplies.map((s) => s.name) : [],
     swatches: has('swatch') ? [...new Set(supplies.flatMap((s) => s.colour ?? []))].slice(0, 12) : [],
     dots: has('dots') ? dotsOf(plan, supplies).slice(0, 3) : [],
     code: has('code') ? codeOf({ kind: 'place', id: place.id }) : null,

@@ -52,6 +52,9 @@ export function StandsAndPower({ unit }: { unit: Unit }) {
           })
         }
       />
+      {(unit.doorsOff || Object.values(plan.places).some((p) => p.unitId === unit.id && p.covers.includes('door'))) && (
+        <CheckField label="its doors are off" checked={unit.doorsOff} onCommit={(doorsOff) => set({ doorsOff })} />
+      )}
       {(unit.mount === 'on' || unit.mount === 'under') && (
         <SelectField
           label={unit.mount === 'on' ? 'on' : 'under'}

@@ -46,7 +46,7 @@ const WAYS = [
 ] as const;
 
 /** On a phone the bar below has these. */
-const IN_THE_BAR: readonly string[] = ['tour', 'sort', 'list'];
+const IN_THE_BAR: readonly string[] = ['tour', 'list'];
 
 /** Supplies: everything in, sorted, counted, and the room it needs. */
 export default function SuppliesStone() {

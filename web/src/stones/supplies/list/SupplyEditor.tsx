@@ -1,3 +1,4 @@
+import { LifeAndShop } from './LifeAndShop.tsx';
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -150,6 +151,7 @@ export function SupplyEditor({ supply }: { supply: Supply }) {
       {homeless.map((share) => (
         <WhereItGoes key={share} supply={supply} share={share} />
       ))}
+      <LifeAndShop supply={supply} set={set} />
       <Guesses supply={supply} onSure={() => set({ usual: [], unsure: [] })} />
       <fieldset>
         <legend className="text-[13px] font-semibold">How many</legend>

@@ -1,8 +1,8 @@
 import { createEvents, type EventAttributes } from 'ics';
-import { MONTH_NAMES, type Plan, placeTitle } from '../plan/index.ts';
-import { dayAfter } from './log.ts';
-import { seasonBoxes } from './season.ts';
-import { TRIAL_DAYS } from './today.ts';
+import { MONTH_NAMES, type Plan, placeTitle } from '../../plan/index.ts';
+import { dayAfter } from '../log.ts';
+import { seasonBoxes } from '../season.ts';
+import { TRIAL_DAYS } from '../today.ts';
 
 type Day = [number, number, number];
 const asDay = (day: string): Day => day.split('-').map(Number) as Day;
