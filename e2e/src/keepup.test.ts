@@ -84,6 +84,14 @@ describe('keep-up on a phone', () => {
     await page.getByRole('button', { name: /^Undo/ }).tap();
     await until(async () => (await labels()).backstock === was.backstock, 'the spare is there again');
     expect(await logged()).toEqual(['fetched', 'opened', 'usedUp']);
+    // the camera that stands in
+    await page.getByLabel('Pretend camera: hold the label of').selectOption('cubes.3.1');
+    await until(async () => {
+      await page.getByRole('button', { name: 'Read it' }).tap();
+      return page.getByRole('region', { name: 'Cube unit › cubby 4-2' }).isVisible();
+    }, 'read by the camera that stands in');
+    await read(await picture(codeOf({ kind: 'place', id: 'right.1.0' })));
+    await place.waitFor();
     // put something here
     await place.getByRole('button', { name: 'Put something here' }).tap();
     await page.getByPlaceholder('What is put here?').fill('bone folder');
@@ -292,6 +300,12 @@ describe('keep-up at the table', () => {
     await until(
       async () => Object.values((await planNow(id)).uses).some((u) => u.supplyId === 'hot-knife' && u.fetches > 10),
       'uses as logged',
+    );
+    await page.getByRole('button', { name: 'Look what is worth moving' }).click();
+    await page.getByRole('button', { name: /^Move \d+ things?: / }).click({ timeout: 60_000 });
+    await until(
+      async () => Object.values((await planNow(id)).diary).some((e) => e.what === 'moved'),
+      'what pays back is moved and logged',
     );
     expect(app.errors).toEqual([]);
   });

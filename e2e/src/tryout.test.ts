@@ -119,4 +119,25 @@ describe('try-out', () => {
     expect([plan.walls, plan.homes, plan.stations]).toEqual([{}, {}, {}]);
     expect(app.errors).toEqual([]);
   });
+
+  test('where should this stand: a map on Floor, its best spot taken with the homes found for it, undone in one step', async () => {
+    const { id } = await post<{ id: string }>(`${app.server.url}/api/plans`, { file: exportPlan(far()) });
+    const { page } = app;
+    await app.open(id, 'furniture?unit=chest');
+    await page.getByRole('button', { name: 'Where should Low chest stand?' }).click();
+    const spots = page.getByRole('group', { name: 'Best spots' });
+    await spots.waitFor({ timeout: 60_000 });
+    expect(await page.locator('[data-map] path').count()).toBeGreaterThan(20);
+    await spots.getByRole('button', { name: /^1 .* a year less/ }).click();
+    const at = async () => (await planNow(id)).units.chest!;
+    await until(async () => (await at()).x !== 600, 'it stands elsewhere');
+    await page.getByRole('button', { name: /^Undo: move Low chest/ }).click();
+    await until(async () => (await at()).x === 600 && (await at()).y === 600, 'where it was');
+    // what is pinned is not asked about in vain
+    await page.getByRole('tab', { name: 'Stands, bears, draws' }).click();
+    await page.getByLabel('pinned: arrange for me leaves it').check();
+    await page.getByRole('button', { name: 'Where should Low chest stand?' }).click();
+    await page.getByText(/must be free to move: not pinned/).waitFor();
+    expect(app.errors).toEqual([]);
+  });
 });

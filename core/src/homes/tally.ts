@@ -18,9 +18,12 @@ export const DUG_OUT = 180;
 export const spreadOf = (plan: Plan, supply: Supply): number =>
   SPREAD[wayOf(plan, supply, 'grouping')] * weightOf(plan, 'weighFamilies');
 
-/** The family a supply lies with: new things with each other, where they are kept apart until they have been used; null: none. */
+/**
+ * The family a supply lies with: a bought set with itself until it is dispersed; new things with each other, where they are kept apart until they have been used;
+ * null: none.
+ */
 export const familyOf = (plan: Plan, supply: Supply): string | null =>
-  supply.isNew && plan.head.newThings === 'apart' ? 'new things' : supply.family || null;
+  supply.kit || (supply.isNew && plan.head.newThings === 'apart' ? 'new things' : supply.family || null);
 
 /** What a share costs a year while it has no home that works, s. */
 export function costWithoutHome(plan: Plan, supply: Supply, share: Share): number {

@@ -33,5 +33,6 @@ export {
   type AskKind,
   type Answer,
 } from './today.ts';
+export { reslot, REPAID_MONTHS, type PayingMove, type Reslotting } from './reslot.ts';
 export { whereElse, type Elsewhere } from './find-again.ts';
 export { thingsFor, type ForGuest } from './guests.ts';

@@ -18,6 +18,7 @@ import {
   nextOfKit,
   putBackRound,
   putOffCommand,
+  reslot,
   seasonBoxes,
   seasonChanges,
   sessionGoingOn,
@@ -428,5 +429,43 @@ describe('it was not there', () => {
     const guest = thingsFor(plan, plan.people.pip!, 11);
     expect(guest.take.flatMap((t) => t.supplies.map((s) => s.id))).toEqual(['a']);
     expect(guest.ask.map((a) => [a.supply.id, a.hazards])).toEqual([['b', ['blade']]]);
+  });
+});
+
+describe('moves that pay back', () => {
+  /** What is fetched all the time lies far off while the chest beside the seat is empty; something seldom used lies far off too. */
+  const drifted = () =>
+    applied(
+      withUnits(
+        tinyRoom({ standing: false }),
+        unit('lowChest', { id: 'near', x: 3700, y: 3300, facing: 270, rows: 2, height: 500 }),
+        unit('lowChest', { id: 'far', x: 600, y: 600, facing: 90, rows: 2, height: 500 }),
+      ),
+      {
+        type: 'addSupplies',
+        supplies: [block({ id: 'often', name: 'Often' }), block({ id: 'seldom', name: 'Seldom' })],
+      },
+      { type: 'addUse', use: use('often', 20) },
+      { type: 'addUse', use: { ...use('seldom', 20), id: 'u-seldom', fetches: 0.05 } },
+      home('often', 'far.0.0'),
+      home('seldom', 'far.1.0'),
+    );
+
+  test('only what repays its carrying in the time set moves; together they save what is said; the rest is said to be left alone', async () => {
+    const plan = drifted();
+    const { tallyOf } = await import('../homes/index.ts');
+    const got = (await reslot(plan, { since: day }))!;
+    expect(got.moves.map((m) => m.supply.id)).toContain('often');
+    for (const m of got.moves) expect((m.saves * 3) / 12).toBeGreaterThanOrEqual(m.takes);
+    const then = applied(plan, got.command!);
+    expect(tallyOf(plan).total - tallyOf(then).total).toBeCloseTo(got.saves, 3);
+    // a day is too short for what is seldom fetched
+    const short = (await reslot(plan, { since: day, months: 0.02 }))!;
+    expect(short.moves.map((m) => m.supply.id)).not.toContain('seldom');
+    expect(short.moves.length).toBeLessThanOrEqual(got.moves.length);
+    // nothing moves twice
+    const again = (await reslot(then, { since: day }))!;
+    expect(again.moves.map((m) => m.supply.id)).not.toContain('often');
+    expect(await reslot(plan, { since: day, cancelled: () => true })).toBeNull();
   });
 });

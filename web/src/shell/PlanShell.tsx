@@ -1,4 +1,4 @@
-import { CircleHelp, Download, Redo2, Search, Undo2 } from 'lucide-react';
+import { CircleHelp, Download, ImageDown, Redo2, Search, Undo2 } from 'lucide-react';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { Link, Outlet, useLocation, useParams } from 'react-router';
 import { useShallow } from 'zustand/react/shallow';
@@ -29,6 +29,12 @@ export function PlanShell() {
     })),
   );
   const name = usePlan((s) => (s.status === 'ready' ? s.plan.head.name : ''));
+  const pictures = usePlan(
+    (s) =>
+      s.status === 'ready' &&
+      (Object.values(s.plan.supplies).some((x) => x.photo !== null) ||
+        Object.values(s.plan.places).some((x) => x.photo !== null)),
+  );
   const stone = useLocation().pathname.split('/')[3] ?? '';
   useEffect(() => {
     if (name) document.title = `${stone.charAt(0).toUpperCase()}${stone.slice(1)} · ${name} · Heronstone`;
@@ -128,6 +134,17 @@ export function PlanShell() {
             >
               <Download size={18} aria-hidden />
             </a>
+            {pictures && (
+              <a
+                className="inline-flex min-h-8 items-center rounded-full px-3 hover:bg-stone"
+                href={`/api/plans/${planId}/file?photos=1`}
+                title="Save the whole plan as a file, with its pictures"
+                aria-label="Save the whole plan as a file, with its pictures"
+                download
+              >
+                <ImageDown size={18} aria-hidden />
+              </a>
+            )}
             <Button onClick={() => setFinding(true)} title="Where is it? ( / )">
               <Search size={16} aria-hidden /> Where is it?
             </Button>

@@ -2,6 +2,7 @@ import { expose } from 'comlink';
 import { type Arranged, type Arrangement, arrangeRoom, standMap, type StandMap } from '@heronstone/core/arrange';
 import { newId, type Plan } from '@heronstone/core/plan';
 import { type Helped, helpMost } from '@heronstone/core/tryout';
+import { reslot, type Reslotting } from '@heronstone/core/upkeep';
 import {
   compareSchools,
   type Comparison,
@@ -81,6 +82,9 @@ const api = {
         onProgress(share, best);
       },
     });
+  },
+  async reslot(plan: Plan, since: string, onProgress: (share: number) => void): Promise<Reslotting | null> {
+    return reslot(plan, { ...pace(onProgress), now: () => performance.now(), since });
   },
   async helpMost(
     plan: Plan,

@@ -1,6 +1,7 @@
 import { Check, Printer } from 'lucide-react';
 import { useMemo } from 'react';
 import { amountOf, countIn, homesOf, type Move, placeTitle, type Plan } from '@heronstone/core/plan';
+import { jot } from '../../state/jot.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
@@ -77,7 +78,11 @@ export function Crossing() {
           <Button
             look="main"
             className="min-h-12 w-full text-lg"
-            onClick={() => dispatch({ type: 'makeMove', id: next.id, since: today() })}
+            onClick={() => {
+              // where it lived until now is looked at when it is missed
+              if (dispatch({ type: 'makeMove', id: next.id, since: today() }) && next.fromId !== null)
+                jot({ what: 'moved', supplyId: next.supplyId, placeId: next.fromId });
+            }}
           >
             <Check size={20} aria-hidden /> Done, the next
           </Button>

@@ -13,6 +13,7 @@ import { jot } from '../../state/jot.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { today } from '../../ui/words.ts';
+import { PaysBack } from './PaysBack.tsx';
 import { SupplySearch } from './SupplySearch.tsx';
 import { openSpare, usedUp } from './taps.ts';
 
@@ -72,7 +73,10 @@ export default function Log() {
           </Button>
         )}
       </section>
-      <WhatItSays plan={plan} />
+      <div className="space-y-6">
+        <WhatItSays plan={plan} />
+        <PaysBack />
+      </div>
     </div>
   );
 }
@@ -132,7 +136,9 @@ function WhatItSays({ plan }: { plan: Plan }) {
   const command = useMemo(() => usesFromLog(plan, told), [plan, told]);
   return (
     <section aria-labelledby="log-says">
-      <h2 id="log-says" className="font-display text-lg font-semibold">What it says of uses</h2>
+      <h2 id="log-says" className="font-display text-lg font-semibold">
+        What it says of uses
+      </h2>
       {told.length === 0 ? (
         <p className="text-soft">
           Once an activity has {GUESS_WORTH} sessions in the log, what was taken in them is weighed with what you
@@ -177,10 +183,7 @@ function WhatItSays({ plan }: { plan: Plan }) {
           >
             {command ? 'Use the weighed ones' : 'The uses are so already'}
           </Button>
-          <p className="mt-1 text-[13px] text-soft">
-            Find homes then goes by them. After months Homes proposes only moves that pay back within three; see its
-            order of moves.
-          </p>
+          <p className="mt-1 text-[13px] text-soft">Find homes, and the moves below, then go by them.</p>
         </>
       )}
     </section>
