@@ -1,4 +1,4 @@
-import { mkdirSync } from 'node:fs';
+import { mkdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { type Page } from 'playwright-core';
 import { addDemoPlan, launch, newPage, removeFolder, root, startServer } from './harness.ts';
@@ -17,18 +17,30 @@ const { page, errors } = await newPage(browser);
 
 const at = (plan: string, path: string) =>
   page.goto(`${server.url}/p/${plan}/${path}`, { waitUntil: 'load' }).then(() => page.waitForSelector('main'));
-const LINES = `24 small ink pads
-3 packs card 12x12 216 g
-6 rolls twine 3 in dia x 3
-shoe box of ribbon ends
-half of drawer 3 of felt
-3 pads
-72 twin-tip markers, 6 1/2 in
-about 40 red buttons
-2 packs of 50 white A6 card blanks
-rubber stamp 2 x 2 x 3/4`;
+const PDFJS = 'node_modules/pdfjs-dist/legacy/build';
+/** Draws the first page of a PDF into the empty page. */
+async function drawPdf(base64: string): Promise<void> {
+  type Viewport = { width: number; height: number };
+  type Page = {
+    getViewport: (o: { scale: number }) => Viewport;
+    render: (o: object) => { promise: Promise<void> };
+  };
+  const reader = 'http://reader/pdf.min.mjs';
+  const pdfjsLib = (await import(reader)) as {
+    GlobalWorkerOptions: { workerSrc: string };
+    getDocument: (o: object) => { promise: Promise<{ getPage: (n: number) => Promise<Page> }> };
+  };
+  pdfjsLib.GlobalWorkerOptions.workerSrc = 'http://reader/pdf.worker.min.mjs';
+  const data = Uint8Array.from(atob(base64), (c) => c.charCodeAt(0));
+  const pdf = await (await pdfjsLib.getDocument({ data }).promise).getPage(1);
+  const viewport = pdf.getViewport({ scale: 1.5 });
+  const canvas = document.createElement('canvas');
+  Object.assign(canvas, { width: viewport.width, height: viewport.height });
+  document.body.style.cssText = 'margin:0;display:grid;place-items:start center;background:#857c69';
+  document.body.append(canvas);
+  await pdf.render({ canvasContext: canvas.getContext('2d'), viewport }).promise;
+}
 const shots: Record<string, (page: Page) => Promise<unknown>> = {
-  plans: () => page.goto(server.url).then(() => page.waitForSelector('text=The pump house')),
   room: () => at(pump, 'room?wall=wall-south'),
   activities: () => at(pump, 'activities?activity=lanterns'),
   tryout: async (page) => {
@@ -52,12 +64,6 @@ const shots: Record<string, (page: Page) => Promise<unknown>> = {
     await page.fill('#tour-line', '24 small ink pads');
     await page.waitForSelector('text=/24 × small ink pad/');
   },
-  lines: async (page) => {
-    await at(pump, 'supplies?view=lines');
-    await page.fill('#lines', LINES);
-    await page.waitForSelector('text=/in doubt/');
-  },
-  supplies: () => at(pump, 'supplies?view=list&supply=pompoms'),
   furniture: () => at(pump, 'furniture?unit=chest'),
   inside: async (page) => {
     await at(pump, 'furniture?unit=cubes&place=cubes.2.0');
@@ -78,19 +84,29 @@ const shots: Record<string, (page: Page) => Promise<unknown>> = {
     await at(spring, 'homes?seat=kite-seat&supply=ripstop-white');
     await page.waitForSelector('text=/Why here/');
   },
-  'before-after': async (page) => {
-    await at(pump, 'homes?seat=lantern-seat');
-    await page.click('text=Find homes');
-    await page.waitForSelector('text=/homes changed/', { timeout: 60_000 });
-    await page.getByRole('button', { name: 'Before and after' }).click();
-    await page.waitForSelector('text=Gained most');
+  today: () => at(pump, 'keepup'),
+  labels: async (page) => {
+    await at(pump, 'keepup?view=labels');
+    await page.getByRole('button', { name: /^Pick these/ }).click();
+    await page.getByLabel('code to scan').check();
+    await page.getByLabel('what lies there').check();
   },
-  'where-is-it': async () => {
-    await at(pump, 'homes');
-    await page.keyboard.press('/');
-    await page.waitForSelector('[placeholder="Type a few letters of it"]');
-    await page.keyboard.type('paste');
-    await page.waitForSelector('text=Paste bowl');
+  'label-sheet': async (page) => {
+    await at(pump, 'keepup?view=labels');
+    for (const box of await page.getByRole('checkbox', { name: /^Print for (Right|Left|Cube)/ }).all())
+      await box.check();
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Sheets as PDF' }).click(),
+    ]);
+    await page.goto('about:blank');
+    await page.route('http://reader/*', (route) =>
+      route.fulfill({
+        path: join(root, PDFJS, new URL(route.request().url()).pathname),
+        headers: { 'access-control-allow-origin': '*', 'content-type': 'text/javascript' },
+      }),
+    );
+    await page.evaluate(drawPdf, readFileSync((await download.path())!).toString('base64'));
   },
 };
 for (const [name, show] of Object.entries(shots)) {
@@ -109,6 +125,24 @@ if (wanted.length === 0 || wanted.includes('sort-out')) {
   }
   await phone.page.waitForTimeout(300);
   await phone.page.screenshot({ path: join(out, 'sort-out.png') });
+}
+for (const [name, show] of [
+  [
+    'where-is-it',
+    async (p: Page) => {
+      await p.goto(`${server.url}/p/${pump}/keepup`);
+      await p.getByRole('button', { name: 'Where is it?' }).tap();
+      await p.getByPlaceholder('Type a few letters of it').fill('paste');
+      await p.waitForSelector('text=Paste bowl');
+    },
+  ],
+  ['put-back', (p: Page) => p.goto(`${server.url}/p/${pump}/keepup?view=back`).then(() => p.waitForSelector('ol'))],
+] as const) {
+  if (wanted.length > 0 && !wanted.includes(name)) continue;
+  const phone = await newPage(browser, { viewport: { width: 390, height: 800 }, hasTouch: true, isMobile: true });
+  await show(phone.page);
+  await phone.page.waitForTimeout(400);
+  await phone.page.screenshot({ path: join(out, `${name}.png`) });
 }
 if (wanted.length === 0 || wanted.includes('crossing')) {
   const found = await newPage(browser);

@@ -3,11 +3,13 @@ import { join } from 'node:path';
 import { readSupplies, importPlan } from '@heronstone/core/formats';
 import { assessHomes, slottingOf } from '@heronstone/core/homes';
 import { contentsOf, holderOf, stow } from '@heronstone/core/fit';
-import { type Plan } from '@heronstone/core/plan';
+import { type Out, type Plan } from '@heronstone/core/plan';
 import { fetchFrom, makerOf, PLAIN, sceneOf } from '@heronstone/core/reach';
 import { solveSlotting } from '@heronstone/core/slotting';
-import { arrangeRoom, bestAtRandom, energyOf } from '@heronstone/core/arrange';
+import { arrangeRoom, bestAtRandom, energyOf, standMap } from '@heronstone/core/arrange';
 import { helpMost, runAt, simulate } from '@heronstone/core/tryout';
+import { asksToday, putBackRound } from '@heronstone/core/upkeep';
+import { labelRun } from '@heronstone/core/upkeep/labels';
 import { parkingMap, seatMap } from '@heronstone/core/stations';
 import { randomSlotting } from '@heronstone/core/testing';
 import { cutTogether } from '@heronstone/core/cutting';
@@ -108,6 +110,20 @@ const seats = await timed(() => seatMap(read.plan, read.plan.stations['kite-seat
 say(`| where should I sit, demo, every 15 cm | ${seats.ms.toFixed(0)} ms | – |`);
 const cart = await timed(() => parkingMap(read.plan, read.plan.units.cart!, 200));
 say(`| where should the cart park, demo, every 20 cm, four ways round | ${cart.ms.toFixed(0)} ms | – |`);
+const stand = await timed(() => standMap(read.plan, 'chest', 150, { now: () => performance.now() }));
+say(`| where should the chest stand, demo, every 15 cm, homes found for the best | ${stand.ms.toFixed(0)} ms | – |`);
+const asks = await timed(async () => [0, 1, 2, 3, 4].map((i) => asksToday({ ...read.plan }, `2026-11-2${i}`)));
+say(`| what asks for a hand today, demo | ${(asks.ms / 5).toFixed(1)} ms | – |`);
+const lying: Out[] = Object.values(read.plan.supplies)
+  .slice(0, 40)
+  .map((s) => ({
+    ...{ id: s.id, supplyId: s.id, projectId: null, count: 1, state: 'out', double: false, placeId: null },
+    since: '2026-11-26',
+  }));
+const back = await timed(async () => putBackRound(read.plan, read.plan.stations['kite-seat']!, lying, 11));
+say(`| put-back round over ${back.value.stops.length} places, demo | ${back.ms.toFixed(0)} ms | – |`);
+const notes = await timed(async () => labelRun(read.plan));
+say(`| the label run with what each label saves, demo | ${notes.ms.toFixed(0)} ms | – |`);
 const runs = Object.values(read.plan.stations).flatMap((station) => runAt(read.plan, station) ?? []);
 const played = await timed(async () => runs.map((run) => simulate(run, { sessions: 1000 })));
 say(

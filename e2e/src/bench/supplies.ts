@@ -71,12 +71,14 @@ export async function supplyRows(plan: Plan): Promise<string[]> {
         what.includes('lines') ? '5 s' : '–',
       );
     }
-    const { filter, step } = await scrolling(page, server);
+    const { filter, step, first, where } = await scrolling(page, server);
     say(
       'the list of 10,000: a letter typed to narrow it, until the frame after it',
       `${filter.toFixed(0)} ms`,
       '100 ms',
     );
+    say('where is it, 10,000 things: a letter typed, until the frame after it', `${where.toFixed(0)} ms`, '20 ms');
+    say('the same, the first letter', `${first.toFixed(0)} ms`, '–');
     say('the list of 10,000: a page down, until the frame after it', `${step.toFixed(0)} ms`, '50 ms');
   } finally {
     await browser.close();
@@ -208,7 +210,10 @@ async function sorted(page: Page, server: TestServer): Promise<Took> {
   return { strokes: 60, seconds: (performance.now() - begin) / 1000 };
 }
 
-async function scrolling(page: Page, server: TestServer): Promise<{ filter: number; step: number }> {
+async function scrolling(
+  page: Page,
+  server: TestServer,
+): Promise<{ filter: number; step: number; where: number; first: number }> {
   const { id } = await post<{ id: string }>(`${server.url}/api/plans`, { head: { name: 'Crowd' } });
   const { supplies } = crowdOf(emptyPlan('x'), 10_000);
   await post(`${server.url}/api/plans/${id}/commands`, {
@@ -249,5 +254,14 @@ async function scrolling(page: Page, server: TestServer): Promise<{ filter: numb
     steps.push(await frameAfter(() => page.keyboard.press('PageDown')));
     await page.waitForTimeout(100);
   }
-  return { filter: median(filters), step: median(steps) };
+  await page.getByRole('button', { name: 'Where is it?' }).click();
+  const field = page.getByPlaceholder('Type a few letters of it');
+  await field.focus();
+  const wheres: number[] = [];
+  for (const letter of ['i', 'n', 'k', ' ', 'p', 'a', 'd', 'Backspace', 'Backspace', 'a', 'd']) {
+    wheres.push(await frameAfter(() => page.keyboard.press(letter)));
+    await page.waitForTimeout(400);
+  }
+  const [first, ...rest] = wheres;
+  return { filter: median(filters), step: median(steps), first: first!, where: median(rest) };
 }

@@ -1,4 +1,4 @@
-import { useMemo } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import { NavLink, useLocation } from 'react-router';
 import { pieceOf } from '@heronstone/core/fit';
 import { type Plan, roomOf, withoutHome } from '@heronstone/core/plan';
@@ -14,7 +14,6 @@ function openAt(plan: Plan): Record<string, string> {
   const supplies = Object.values(plan.supplies);
   const unmeasured = supplies.filter((s) => !pieceOf(s)).length;
   const stations = Object.keys(plan.stations).length;
-  const asks = asksToday(plan, today()).length;
   const without = supplies.reduce(
     (n, s) => n + (withoutHome(plan, s, 'working') > 0 ? 1 : 0) + (withoutHome(plan, s, 'backstock') > 0 ? 1 : 0),
     0,
@@ -40,7 +39,6 @@ function openAt(plan: Plan): Record<string, string> {
         ? 'none yet'
         : countWords(Object.keys(plan.places).length, 'place', 'places'),
     tryout: stations === 0 ? 'nobody sits yet' : 'work it through',
-    keepup: asks === 0 ? 'nothing asks' : countWords(asks, 'asks today', 'ask today'),
     homes: supplies.length === 0 ? 'nothing to home' : without === 0 ? 'all at home' : `${without} without a home`,
   };
 }
@@ -67,7 +65,13 @@ const SHAPES = [
 
 export function SteppingStones() {
   const plan = usePlan((s) => s.plan);
-  const open = useMemo(() => openAt(plan), [plan]);
+  // what asks today is counted once a change has been drawn
+  const drawn = useDeferredValue(plan);
+  const asks = useMemo(() => asksToday(drawn, today()).length, [drawn]);
+  const open = useMemo<Record<string, string>>(
+    () => ({ ...openAt(plan), keepup: asks === 0 ? 'nothing asks' : countWords(asks, 'asks today', 'ask today') }),
+    [plan, asks],
+  );
   const found = useOpenFindings();
   const words =
     found?.planId === plan.id && found.open > 0

@@ -96,7 +96,7 @@ export function YearRing({ boxes, day, chosen }: { boxes: readonly SeasonBox[]; 
                     fontWeight={600}
                     textAnchor="middle"
                     dominantBaseline="central"
-                    fill="var(--ink)"
+                    fill={box.rests ? 'var(--on-heron)' : 'var(--ink)'}
                     stroke="none"
                   >
                     {k + 1}
