@@ -92,6 +92,21 @@ describe('keep-up on a phone', () => {
     }, 'read by the camera that stands in');
     await read(await picture(codeOf({ kind: 'place', id: 'right.1.0' })));
     await place.waitFor();
+    // empty, and the next one opened out of the reserve: it is back in its place
+    await place.getByRole('button', { name: 'This is empty' }).tap();
+    await until(async () => (await labels()).working === 0, 'empty');
+    await page.getByText('Nothing lives here.').waitFor();
+    await app.goOn(id, 'keepup?view=scan&supply=address-labels');
+    await page.getByRole('button', { name: 'Opened the spare: Address labels' }).tap();
+    await until(
+      async () =>
+        Object.values((await planNow(id)).homes).some(
+          (h) => h.supplyId === 'address-labels' && h.share === 'working' && h.placeId === 'right.1.0',
+        ),
+      'at home where it was',
+    );
+    await read(await picture(codeOf({ kind: 'place', id: 'right.1.0' })));
+    await place.waitFor();
     // put something here
     await place.getByRole('button', { name: 'Put something here' }).tap();
     await page.getByPlaceholder('What is put here?').fill('bone folder');

@@ -25,6 +25,7 @@ async function emptyRoom(): Promise<string> {
     bans: none.bans,
     scraps: none.scraps,
     cutPieces: none.cutPieces,
+    outs: none.outs,
   };
   return (await post<{ id: string }>(`${app.server.url}/api/plans`, { file: exportPlan(plan) })).id;
 }

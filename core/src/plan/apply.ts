@@ -9,7 +9,8 @@ import { addWall, cutCorner, removeWall, shapeWall, spreadMisclosure } from './o
 import { type Plan } from './plan.ts';
 import { danglingReference } from './references.ts';
 import { mergeSupplies, setSupply } from './supply-commands.ts';
-import { type DiaryEntry, type PlanHead } from './rows.ts';
+import { type PlanHead } from './rows.ts';
+import { type DiaryEntry } from './upkeep-rows.ts';
 import { type AnyRow, type RowOf, type TableName, TABLES } from './tables.ts';
 import { layOut, setUnit } from './units.ts';
 

@@ -1,19 +1,7 @@
 import { z } from 'zod';
-import {
-  Acknowledgement,
-  DiaryEntry,
-  Home,
-  Id,
-  Move,
-  Organiser,
-  Place,
-  PlanHead,
-  PutOff,
-  SHARES,
-  Supply,
-  Unit,
-  Wall,
-} from './rows.ts';
+import { Acknowledgement, Home, Move, Organiser, Place, PlanHead, SHARES, Supply, Unit, Wall } from './rows.ts';
+import { Id } from './fields.ts';
+import { DiaryEntry, PutOff } from './upkeep-rows.ts';
 import { type Described, TABLES, type TableName } from './tables.ts';
 import { type RowChange } from './edit.ts';
 import { text } from './text.ts';

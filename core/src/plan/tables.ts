@@ -10,6 +10,7 @@ import {
   SUPPLY_LATER,
 } from './blank.ts';
 import * as rows from './rows.ts';
+import * as upkeep from './upkeep-rows.ts';
 
 type Loose = Record<string, unknown>;
 
@@ -153,17 +154,17 @@ export const TABLES = {
   colourRows: table(rows.ColourRow, 'row of colours', 'colourRow', { since: 8 }),
   prices: table(rows.Price, 'price', 'price', { since: 9 }),
   recipes: table(rows.Recipe, 'recipe', 'recipe', { since: 9 }),
-  projects: table(rows.Project, 'project', 'project', {
+  projects: table(upkeep.Project, 'project', 'project', {
     since: 10,
     references: { activityId: emptiedBy('activities'), trayId: emptiedBy('places') },
   }),
-  outs: table(rows.Out, 'thing that is out', 'out', {
+  outs: table(upkeep.Out, 'thing that is out', 'out', {
     since: 10,
     references: { supplyId: goesWith('supplies'), projectId: goesWith('projects'), placeId: emptiedBy('places') },
   }),
-  ties: table(rows.Tie, 'pair of dots', 'tie', { since: 10 }),
-  putOffs: table(rows.PutOff, 'thing put off', null, { since: 10 }),
-  diary: table(rows.DiaryEntry, 'line of the log', null, { since: 10 }),
+  ties: table(upkeep.Tie, 'pair of dots', 'tie', { since: 10 }),
+  putOffs: table(upkeep.PutOff, 'thing put off', null, { since: 10 }),
+  diary: table(upkeep.DiaryEntry, 'line of the log', null, { since: 10 }),
   listViews: table(rows.ListView, 'view of the list', 'listView', { since: 6 }),
   ownLists: table(rows.OwnList, 'list of one’s own', 'ownList', { since: 6 }),
   acknowledgements: table(rows.Acknowledgement, 'acknowledgement', null, { since: 2 }),

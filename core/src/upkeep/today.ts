@@ -287,8 +287,16 @@ function reviews(plan: Plan, day: string): Ask[] {
       detail: '',
     },
     answers: [
-      { words: 'Keep', command: { type: 'setSupply', id: s.id, set: { decision: 'keep', decideBy: null } } },
-      { words: 'Pass on', command: { type: 'setSupply', id: s.id, set: { decision: 'passOn', decideBy: null } } },
+      {
+        words: 'Keep',
+        command: { type: 'setSupply', id: s.id, set: { decision: 'keep', decideBy: null } },
+        jots: [{ what: 'decided', supplyId: s.id, words: 'keep' }],
+      },
+      {
+        words: 'Pass on',
+        command: { type: 'setSupply', id: s.id, set: { decision: 'passOn', decideBy: null } },
+        jots: [{ what: 'decided', supplyId: s.id, words: 'pass on' }],
+      },
     ],
     go: { stone: 'supplies', query: `view=sort` },
   }));
@@ -301,8 +309,16 @@ function reviews(plan: Plan, day: string): Ask[] {
       detail: `last on ${dayWords(since)}`,
       answers: [
         { words: 'Used it', command: { type: 'setSupply', id: supply.id, set: { usedOn: day } } },
-        { words: 'Retire it', command: { type: 'setSupply', id: supply.id, set: { life: 'retired' } } },
-        { words: 'Pass on', command: { type: 'setSupply', id: supply.id, set: { decision: 'passOn' } } },
+        {
+          words: 'Retire it',
+          command: { type: 'setSupply', id: supply.id, set: { life: 'retired' } },
+          jots: [{ what: 'decided', supplyId: supply.id, words: 'retired' }],
+        },
+        {
+          words: 'Pass on',
+          command: { type: 'setSupply', id: supply.id, set: { decision: 'passOn' } },
+          jots: [{ what: 'decided', supplyId: supply.id, words: 'pass on' }],
+        },
       ],
       go: { stone: 'supplies', query: `view=list&supply=${supply.id}` },
     }));

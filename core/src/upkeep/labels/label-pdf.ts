@@ -1,5 +1,6 @@
 import { PDFDocument, type PDFFont, type PDFImage, type PDFPage, rgb, StandardFonts } from 'pdf-lib';
 import { PAPERS } from '../../drawings/index.ts';
+import { dayWords } from '../log.ts';
 import { qrOf, qrPath, QUIET } from './code.ts';
 import { DOT_PATHS, DOTS } from './dots.ts';
 import { type LabelStock } from './stocks.ts';
@@ -123,7 +124,7 @@ function drawLabel(print: Print, label: LabelText, box: Box, pictures: ReadonlyM
   }
   if (label.since !== null) {
     const size = 6;
-    page.drawText(can(`on trial since ${label.since}`), {
+    page.drawText(can(`on trial since ${dayWords(label.since)}`), {
       ...{ x: left * PT, y: down(inner.y + room.height), size, font, color: INK },
     });
     room.height -= size / PT + 0.6;

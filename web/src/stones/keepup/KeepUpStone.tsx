@@ -1,6 +1,6 @@
 import { lazy, Suspense } from 'react';
 import { useSelection } from '../../state/selection.ts';
-import { useWidth } from '../../ui/width.ts';
+import { Ways } from '../../ui/ways.tsx';
 import { Today } from './Today.tsx';
 
 /** What keeps a room true, in the order in which it comes up. */
@@ -27,30 +27,16 @@ const IN_THE_BAR: readonly string[] = ['', 'scan'];
 /** Keep-up: a few seconds at a time, mostly from a phone. */
 export default function KeepUpStone() {
   const { get, select } = useSelection();
-  const phone = useWidth() === 'phone';
-  const way = WAYS.find((w) => w.id === (get('view') ?? '')) ?? WAYS[0];
+  const way: (typeof WAYS)[number] = WAYS.find((w) => w.id === (get('view') ?? '')) ?? WAYS[0];
   return (
     <main className="flex grow flex-col px-4 pb-3">
-      <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1 py-1 print:hidden">
-        <h1 className="font-display text-2xl font-semibold max-sm:sr-only">Keep-up</h1>
-        <nav
-          aria-label="Keep-up"
-          className={`flex gap-x-4 ${phone ? 'w-full overflow-x-auto whitespace-nowrap text-[15px]' : 'flex-wrap'}`}
-        >
-          {WAYS.filter((w) => !phone || !IN_THE_BAR.includes(w.id)).map((w) => (
-            <button
-              key={w.id}
-              type="button"
-              title={w.tip}
-              aria-current={w === way ? 'page' : undefined}
-              onClick={() => select({ view: w.id === '' ? null : w.id, place: null, project: null })}
-              className={`min-h-8 border-b-2 ${w === way ? 'border-heron font-semibold' : 'border-transparent text-soft hover:text-ink'}`}
-            >
-              {w.name}
-            </button>
-          ))}
-        </nav>
-      </div>
+      <Ways
+        stone="Keep-up"
+        ways={WAYS}
+        now={way}
+        inTheBar={IN_THE_BAR}
+        onChoose={(w) => select({ view: w.id === '' ? null : w.id, place: null, project: null })}
+      />
       <Suspense fallback={<p className="p-6 text-soft">Opening …</p>}>
         <way.View />
       </Suspense>

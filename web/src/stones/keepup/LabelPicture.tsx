@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { dayWords } from '@heronstone/core/upkeep';
 import { DOT_PATHS, DOTS, type LabelText, qrOf, qrPath, QUIET } from '@heronstone/core/upkeep/labels';
 
 /** A label as it will be, to scale: width and height in mm. */
@@ -74,7 +75,7 @@ export function LabelPicture({
           {label.contents.length > 0 && (
             <div style={{ fontSize: '62%', lineHeight: 1.15 }}>{label.contents.join(', ')}</div>
           )}
-          {label.since !== null && <div style={{ fontSize: '45%' }}>on trial since {label.since}</div>}
+          {label.since !== null && <div style={{ fontSize: '45%' }}>on trial since {dayWords(label.since)}</div>}
         </div>
       </foreignObject>
       {marks.map((m) => (

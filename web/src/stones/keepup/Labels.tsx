@@ -252,7 +252,8 @@ const OWN = 'own';
 
 /** What is picked, as a sheet or one by one on the label printer. */
 function Printing({ labels, places }: { labels: readonly LabelText[]; places: readonly Place[] }) {
-  const measure = usePlan((s) => s.plan.head.measure);
+  const plan = usePlan((s) => s.plan);
+  const { measure } = plan.head;
   const dispatch = usePlan((s) => s.dispatch);
   const [stockId, setStock] = useState(measure === 'metric' ? 'a4-plain' : 'letter-plain');
   const [own, setOwn] = useState<LabelStock>({ ...LABEL_STOCKS[0]!, id: OWN, words: 'a sheet of my own' });
@@ -269,7 +270,9 @@ function Printing({ labels, places }: { labels: readonly LabelText[]; places: re
         const got = await fetch(photoUrl(hash));
         if (got.ok) photos.set(hash, new Uint8Array(await got.arrayBuffer()));
       }
-      const bytes = await labelsPdf(labels, stock, { skip, lines: plain, photos });
+      // on plain paper it is a note on trial: it says since when
+      const dated = labels.map((l) => (plain && plan.places[l.id]?.label === 'none' ? { ...l, since: today() } : l));
+      const bytes = await labelsPdf(dated, stock, { skip, lines: plain, photos });
       saveFile('labels.pdf', 'application/pdf', bytes as BlobPart);
       toast('Print it at 100 %, without “fit to page”.');
     } catch (e) {

@@ -11,7 +11,7 @@ import { Button } from '../../ui/button.tsx';
 import { PlaceField } from '../../ui/place-field.tsx';
 import { today } from '../../ui/words.ts';
 import { SupplySearch } from './SupplySearch.tsx';
-import { openSpare, usedUp } from './taps.ts';
+import { emptied, openSpare, usedUp } from './taps.ts';
 
 /** A picture is looked through for a code at most so large, points along its longer side. */
 const SIDE = 1200;
@@ -257,21 +257,7 @@ function PlaceScanned({ place }: { place: Place }) {
       <div className="mt-2 flex flex-wrap gap-2">
         <Button onClick={() => setAdding(!adding)}>Put something here</Button>
         {supplies.length > 0 && (
-          <Button
-            onClick={() =>
-              jot(
-                ...supplies.map((s) => ({
-                  what: 'usedUp' as const,
-                  supplyId: s.id,
-                  placeId: place.id,
-                  count: 0,
-                  words: 'the place was found empty',
-                })),
-              ) && toast('Noted: it is empty. Where else it could be, Where is it? says.')
-            }
-          >
-            This is empty
-          </Button>
+          <Button onClick={() => emptied(place) && toast('Noted: it is empty.')}>This is empty</Button>
         )}
         <Link
           className="inline-flex min-h-8 items-center px-2 underline"

@@ -1,7 +1,7 @@
 import { lazy, Suspense, useState } from 'react';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
-import { useWidth } from '../../ui/width.ts';
+import { Ways } from '../../ui/ways.tsx';
 
 /** Ways of dealing with supplies, in the order in which makers come to them. */
 const WAYS = [
@@ -53,30 +53,13 @@ export default function SuppliesStone() {
   const { get, select } = useSelection();
   const empty = usePlan((s) => Object.keys(s.plan.supplies).length === 0);
   const furnished = usePlan((s) => Object.keys(s.plan.places).length > 0);
-  const phone = useWidth() === 'phone';
   // the tour is how every maker takes stock: it comes first where there is something to walk past
   // and stays when the first thing is in
   const [usual] = useState(empty ? (furnished ? 'tour' : 'lines') : 'list');
   const way = WAYS.find((w) => w.id === get('view')) ?? WAYS.find((w) => w.id === usual)!;
   return (
     <main className="flex grow flex-col px-4 pb-3">
-      <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1 py-1 print:hidden">
-        <h1 className="font-display text-2xl font-semibold max-sm:sr-only">Supplies</h1>
-        <nav aria-label="Supplies" className={`flex flex-wrap gap-x-4 ${phone ? 'text-[15px]' : ''}`}>
-          {WAYS.filter((w) => !phone || !IN_THE_BAR.includes(w.id)).map((w) => (
-            <button
-              key={w.id}
-              type="button"
-              title={w.tip}
-              aria-current={w === way ? 'page' : undefined}
-              onClick={() => select({ view: w.id })}
-              className={`min-h-8 border-b-2 ${w === way ? 'border-heron font-semibold' : 'border-transparent text-soft hover:text-ink'}`}
-            >
-              {w.name}
-            </button>
-          ))}
-        </nav>
-      </div>
+      <Ways stone="Supplies" ways={WAYS} now={way} inTheBar={IN_THE_BAR} onChoose={(w) => select({ view: w.id })} />
       <Suspense fallback={<p className="p-6 text-soft">Opening …</p>}>
         <way.View />
       </Suspense>
