@@ -40,6 +40,8 @@ describe('try-out', () => {
     await page.keyboard.press('End');
     const last = await page.getByText(/^(\d+) of \1:/).count();
     expect(last).toBe(1);
+    // where hands go in a session, on Floor
+    expect(await page.locator('[data-visits] circle').count()).toBeGreaterThan(3);
     await page.getByRole('button', { name: 'Walk it' }).waitFor();
     expect(await axeFaults(page)).toEqual([]);
 

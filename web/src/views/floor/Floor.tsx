@@ -13,6 +13,7 @@ import { RoomLines, sweptOutside } from './RoomLines.tsx';
 import { Reach, SeatMark, Walk } from './SeatMarks.tsx';
 import { turner } from './turn.ts';
 import { UnitMark } from './UnitMark.tsx';
+import { Visits } from './Visits.tsx';
 import { ZoneGround, ZoneNames } from './ZoneGround.tsx';
 
 type Box = { x: number; y: number; w: number; h: number };
@@ -43,6 +44,8 @@ type Props = {
   sun?: readonly SunPatch[];
   /** yearly seconds over the floor */
   map?: FloorMap | null;
+  /** how often a hand goes to which place */
+  visits?: ReadonlyMap<string, number> | null;
   finding?: Finding | null;
   /** units that some finding is about */
   clash?: ReadonlySet<string>;
@@ -207,6 +210,7 @@ export function Floor(props: Props) {
       <SunOnFloor patches={sun.filter((p) => p.unitId)} turn={turn} />
       <FindingArea finding={props.finding ?? null} turn={turn} scale={scale} />
       {props.map && <HeatMap map={props.map} turn={turn} scale={scale} />}
+      {props.visits && <Visits plan={plan} visits={props.visits} turn={turn} scale={scale} />}
       {maker && <Reach maker={maker} turn={turn} scale={scale} />}
       {maker && goal && <Walk plan={plan} maker={maker} goal={goal} turn={turn} scale={scale} />}
       {Object.values(plan.stations).map((s) => {
