@@ -23,6 +23,7 @@ describe('every screen', () => {
       ),
     ]) {
       await app.goOn(id, path);
+      await app.page.waitForFunction(() => !document.body.innerText.includes('Opening …'));
       await app.page.waitForTimeout(200);
       expect([path, await axeFaults(app.page)]).toEqual([path, []]);
       // what is read aloud or shown is words: no ids of places, nothing that is no number
@@ -57,6 +58,7 @@ describe('every screen', () => {
       await app.open(id, 'room');
       for (const stone of width < 800 ? [...stones, ...views] : stones) {
         await app.goOn(id, stone);
+        await app.page.waitForFunction(() => !document.body.innerText.includes('Opening …'));
         await app.page.waitForTimeout(250);
         const found = await app.page.evaluate(() => {
           const pressed = [

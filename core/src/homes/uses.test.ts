@@ -24,6 +24,14 @@ describe('who fetches what how often', () => {
     expect(yearlyUses(emptyPlan('x'), supply, 'working')).toEqual([]);
   });
 
+  test('what is retired is fetched no more than what nobody uses', () => {
+    const used = applied(base, { type: 'addUse', use: use('block', 3) });
+    const retired = applied(used, { type: 'setSupply', id: 'block', set: { life: 'retired' } });
+    const fetches = yearlyUses(retired, retired.supplies.block!, 'working').reduce((s, u) => s + u.fetches, 0);
+    expect(fetches).toBe(total(base, 'working'));
+    expect(fetches).toBeLessThan(total(used, 'working'));
+  });
+
   test('a reserve is opened as often as what is at hand runs out, at least once and at most weekly', () => {
     const using = (usedUp: number) => applied(base, { type: 'addUse', use: { ...use('block', 3), usedUp } });
     expect(total(using(2), 'backstock')).toBeCloseTo((2 * 96) / 20, 6);

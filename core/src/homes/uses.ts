@@ -51,7 +51,8 @@ export function yearlyUses(plan: Plan, supply: Supply, share: Share): YearlyUse[
   if (stations.length === 0) return [];
   const out: YearlyUse[] = [];
   let usedUp = 0;
-  for (const use of usesOf(plan, supply.id)) {
+  // what is retired waits behind what is in use: nothing fetches it any more
+  for (const use of supply.life === 'retired' ? [] : usesOf(plan, supply.id)) {
     const at = stations.filter((s) => s.activityId === use.activityId);
     const yearly = fetchesPerYear(plan, use.activityId, use.fetches, supply.months);
     usedUp += fetchesPerYear(plan, use.activityId, use.usedUp, supply.months);

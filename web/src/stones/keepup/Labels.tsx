@@ -126,13 +126,15 @@ export default function Labels() {
               key={p.id}
               className={`flex items-center gap-2 border-b border-line px-1 ${p.id === chosen?.id ? 'bg-stone' : ''}`}
             >
-              <input
-                type="checkbox"
-                className="size-4 shrink-0 accent-heron"
-                aria-label={`Print for ${placeTitle(plan, p)}`}
-                checked={picked.has(p.id)}
-                onChange={() => setPicked(toggle(picked, p.id))}
-              />
+              <label className="grid min-w-6 shrink-0 place-items-center">
+                <input
+                  type="checkbox"
+                  className="size-4 shrink-0 accent-heron"
+                  aria-label={`Print for ${placeTitle(plan, p)}`}
+                  checked={picked.has(p.id)}
+                  onChange={() => setPicked(toggle(picked, p.id))}
+                />
+              </label>
               <button
                 type="button"
                 className="flex min-h-8 grow items-baseline gap-2 text-left"
