@@ -1,6 +1,7 @@
 export {
   jotting,
   holdingEntries,
+  entriesOf,
   sessionGoingOn,
   lastUsed,
   timesUsed,
@@ -22,7 +23,7 @@ export {
   type Kit,
   type Newcomer,
 } from './life.ts';
-export { toBuy, byShop, usedUpPerDay, haveAlready, type ToBuy } from './reorder.ts';
+export { toBuy, byShop, usedUpPerDay, type ToBuy } from './reorder.ts';
 export {
   asksToday,
   putOffCommand,

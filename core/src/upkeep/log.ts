@@ -28,6 +28,25 @@ export function holdingEntries(plan: Pick<Plan, 'diary'>): readonly DiaryEntry[]
   return list;
 }
 
+const bySupply = new WeakMap<object, ReadonlyMap<string, readonly DiaryEntry[]>>();
+const NONE: readonly DiaryEntry[] = [];
+
+/** The lines about one supply that hold, oldest first; gathered once per log. */
+export function entriesOf(plan: Pick<Plan, 'diary'>, supplyId: string): readonly DiaryEntry[] {
+  let groups = bySupply.get(plan.diary);
+  if (!groups) {
+    const made = new Map<string, DiaryEntry[]>();
+    for (const e of holdingEntries(plan)) {
+      if (e.supplyId === null) continue;
+      const known = made.get(e.supplyId);
+      if (known) known.push(e);
+      else made.set(e.supplyId, [e]);
+    }
+    bySupply.set(plan.diary, (groups = made));
+  }
+  return groups.get(supplyId) ?? NONE;
+}
+
 /** A session longer than this has been forgotten, hours (own assumption). */
 const FORGOTTEN_AFTER = 14;
 
@@ -44,8 +63,8 @@ export function sessionGoingOn(plan: Pick<Plan, 'diary'>, stationId: string, now
 export function lastUsed(plan: Pick<Plan, 'diary' | 'supplies'>, supplyId: string): string | null {
   const said = plan.supplies[supplyId]?.usedOn ?? null;
   const logged =
-    holdingEntries(plan)
-      .filter((e) => e.supplyId === supplyId && USED.has(e.what))
+    entriesOf(plan, supplyId)
+      .filter((e) => USED.has(e.what))
       .at(-1)?.day ?? null;
   return said !== null && (logged === null || said > logged) ? said : logged;
 }
@@ -53,8 +72,8 @@ export function lastUsed(plan: Pick<Plan, 'diary' | 'supplies'>, supplyId: strin
 /** How often a supply was used since a day. */
 export const timesUsed = (plan: Pick<Plan, 'diary'>, supplyId: string, since: string | null): number =>
   new Set(
-    holdingEntries(plan)
-      .filter((e) => e.supplyId === supplyId && USED.has(e.what) && (since === null || e.day >= since))
+    entriesOf(plan, supplyId)
+      .filter((e) => USED.has(e.what) && (since === null || e.day >= since))
       .map((e) => e.day),
   ).size;
 

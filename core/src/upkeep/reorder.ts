@@ -1,6 +1,6 @@
 import { fetchesPerYear } from '../homes/index.ts';
 import { type Plan, type Supply, usesOf } from '../plan/index.ts';
-import { daysBetween, holdingEntries } from './log.ts';
+import { daysBetween, entriesOf } from './log.ts';
 
 export type ToBuy = {
   supply: Supply;
@@ -21,7 +21,7 @@ const TELLS = 3;
 
 /** How many pieces of a supply are used up a day. */
 export function usedUpPerDay(plan: Plan, supply: Supply, day: string): { pieces: number; fromLog: boolean } {
-  const logged = holdingEntries(plan).filter((e) => e.supplyId === supply.id && e.what === 'usedUp');
+  const logged = entriesOf(plan, supply.id).filter((e) => e.what === 'usedUp');
   const first = logged[0];
   const days = first ? daysBetween(first.day, day) : 0;
   if (first && days > 0 && new Set(logged.map((e) => e.day)).size >= TELLS)
@@ -37,8 +37,8 @@ export function usedUpPerDay(plan: Plan, supply: Supply, day: string): { pieces:
 export function toBuy(plan: Plan, day: string): ToBuy[] {
   return Object.values(plan.supplies)
     .flatMap((supply): ToBuy[] => {
-      const last = holdingEntries(plan)
-        .filter((e) => e.supplyId === supply.id && (e.what === 'opened' || e.what === 'bought'))
+      const last = entriesOf(plan, supply.id)
+        .filter((e) => e.what === 'opened' || e.what === 'bought')
         .at(-1);
       const lastOpened = supply.backstock === 0 && last?.what === 'opened';
       const level = supply.reorderAt ?? (lastOpened ? 1 : null);
@@ -64,11 +64,4 @@ export function byShop(list: readonly ToBuy[]): { shop: string; items: ToBuy[]; 
       price: items.reduce((sum, i) => sum + (i.price ?? 0), 0),
       unpriced: items.filter((i) => i.price === null).length,
     }));
-}
-
-/** “You have three of these”: what there is of a thing like the one in hand, before another is bought. */
-export function haveAlready(plan: Pick<Plan, 'supplies'>, kindOrName: string): Supply[] {
-  const wanted = kindOrName.trim().toLowerCase();
-  if (wanted === '') return [];
-  return Object.values(plan.supplies).filter((s) => s.kind.toLowerCase() === wanted || s.name.toLowerCase() === wanted);
 }

@@ -10,7 +10,7 @@ import {
   placeTitle,
 } from '../plan/index.ts';
 import { nextOfKit, kitsTogether, newcomers, unusedForAYear } from './life.ts';
-import { daysBetween, dayWords } from './log.ts';
+import { daysBetween, dayWords, timesUsed } from './log.ts';
 import { toPutBack } from './put-back.ts';
 import { toBuy } from './reorder.ts';
 import { seasonChanges } from './season.ts';
@@ -204,7 +204,7 @@ function fresh(plan: Plan, day: string): Ask[] {
 
 function kits(plan: Plan): Ask[] {
   return kitsTogether(plan).flatMap((kit): Ask[] => {
-    const used = kit.supplies.map((s) => newcomersUses(plan, s.id)).filter((n) => n > 0).length;
+    const used = kit.supplies.map((s) => timesUsed(plan, s.id, null)).filter((n) => n > 0).length;
     // new ones wait until something of them was used; what is in the second bin waits until half of it was
     const due = kit.stage === 'new' ? used > 0 : used * 2 >= kit.supplies.length;
     if (!due) return [];
@@ -219,9 +219,6 @@ function kits(plan: Plan): Ask[] {
     ];
   });
 }
-const newcomersUses = (plan: Plan, supplyId: string) =>
-  Object.values(plan.diary).filter((e) => e.supplyId === supplyId && e.what === 'fetched').length;
-
 function overFull(plan: Plan): Ask[] {
   const found: Ask[] = [];
   for (const place of Object.values(plan.places)) {

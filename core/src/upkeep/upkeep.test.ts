@@ -8,6 +8,7 @@ import {
   asksToday,
   byShop,
   endProject,
+  entriesOf,
   holdingEntries,
   jotting,
   kitsTogether,
@@ -294,6 +295,11 @@ describe('life and stock', () => {
     expect(asksToday(plan, day).some((x) => x.kind === 'kit')).toBe(false);
     plan = applied(plan, jot('fetched', '2026-11-01', { supplyId: 'a' }));
     expect(asksToday(plan, day).find((x) => x.kind === 'kit')?.words).toMatch(/second bin/);
+    // a line that was struck is no use
+    const [line] = entriesOf(plan, 'a');
+    const struck = applied(plan, jot('struck', '2026-11-02', { strikesId: line!.id }));
+    expect(entriesOf(struck, 'a')).toEqual([]);
+    expect(asksToday(struck, day).some((x) => x.kind === 'kit')).toBe(false);
     plan = applied(plan, nextOfKit(kitsTogether(plan)[0]!).command);
     expect(plan.supplies.b).toMatchObject({ isNew: false, life: 'second', kit: 'Set' });
     plan = applied(plan, nextOfKit(kitsTogether(plan)[0]!).command);

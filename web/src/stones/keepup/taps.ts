@@ -9,7 +9,7 @@ import {
   placesIn,
   type Supply,
 } from '@heronstone/core/plan';
-import { holdingEntries } from '@heronstone/core/upkeep';
+import { entriesOf } from '@heronstone/core/upkeep';
 import { jot } from '../../state/jot.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { today } from '../../ui/words.ts';
@@ -41,8 +41,8 @@ export function openSpare(supply: Supply, at: At = {}): boolean {
   const set = { working: supply.working + count, backstock: supply.backstock - count };
   const before =
     placeOf(supply.id) === null
-      ? holdingEntries(plan)
-          .filter((e) => e.supplyId === supply.id && e.what === 'usedUp' && plan.places[e.placeId ?? ''])
+      ? entriesOf(plan, supply.id)
+          .filter((e) => e.what === 'usedUp' && plan.places[e.placeId ?? ''])
           .at(-1)?.placeId
       : null;
   const commands: Command[] = [{ type: 'setSupply', id: supply.id, set }];
