@@ -1,5 +1,5 @@
 import { parseArgs } from 'node:util';
-import { arrangeRoom, energyOf } from '@heronstone/core/arrange';
+import { arrangeRoom, quickMeasureOf } from '@heronstone/core/arrange';
 import { CHECKS, findingsOf, FIRST } from '@heronstone/core/findings';
 import { decodeText, exportPlan, readList } from '@heronstone/core/formats';
 import { stowageOf } from '@heronstone/core/fit';
@@ -187,7 +187,7 @@ async function arrange(file: string, values: Values): Promise<Result> {
   const plan = planOf(file);
   const done = await arrangeRoom(plan, {
     seed: whole(values.seed, 'seed', 1, 2 ** 31 - 1),
-    steps: whole(values.steps, 'steps', 16_000, 10_000_000),
+    steps: whole(values.steps, 'steps', 500, 1_000_000),
     searches: whole(values.searches, 'searches', 6, 1000),
     now,
   });
@@ -199,20 +199,24 @@ async function arrange(file: string, values: Values): Promise<Result> {
       now: {
         secondsAYear: round(done.now.total),
         homes: { fetching: round(done.now.tally.fetching), without: done.now.tally.without.length },
-        measure: energyOf(plan),
+        measure: quickMeasureOf(plan),
         broken: done.now.standing.broken.map((f) => f.words),
       },
       offers: done.offers.map((o) => ({
         secondsAYear: round(o.score.total),
         homes: { fetching: round(o.score.tally.fetching), without: o.score.tally.without.length },
         saves: round(o.saves),
-        measure: energyOf(o.plan),
+        measure: quickMeasureOf(o.plan),
         broken: o.score.standing.broken.map((f) => f.words),
         mends: o.gone,
         brings: o.come,
-        units: o.moved.map(({ unitId }) => {
-          const { id, x, y, facing } = o.plan.units[unitId]!;
-          return { id, x, y, facing };
+        units: o.moved.flatMap(({ unitId }) => {
+          const unit = o.plan.units[unitId ?? ''];
+          return unit ? [{ id: unit.id, x: unit.x, y: unit.y, facing: unit.facing }] : [];
+        }),
+        seats: o.moved.flatMap(({ stationId }) => {
+          const seat = o.plan.stations[stationId ?? ''];
+          return seat ? [{ id: seat.id, x: seat.x, y: seat.y, heading: seat.heading }] : [];
         }),
       })),
       tried: done.tried,

@@ -36,7 +36,7 @@ const small = applied(
 
 describe('arrange for me', () => {
   test('a small room: what is fetched often comes near the seat; no hard rule is broken; same seed, same offers', async () => {
-    const run = () => arrangeRoom(small, { seed: 3, steps: 1200, searches: 2 });
+    const run = () => arrangeRoom(small, { seed: 3, steps: 120, searches: 2 });
     const one = await run();
     if (!one.ok) throw new Error(one.reason);
     expect(one.offers.length).toBeGreaterThan(0);
@@ -52,7 +52,7 @@ describe('arrange for me', () => {
 
   test('what is pinned stays; with all pinned there is nothing to arrange; open walls are told', async () => {
     const pinned = applied(small, { type: 'setUnit', id: 'chest', set: { pinned: true } });
-    const done = await arrangeRoom(pinned, { seed: 1, steps: 1200, searches: 1 });
+    const done = await arrangeRoom(pinned, { seed: 1, steps: 100, searches: 1 });
     if (!done.ok) throw new Error(done.reason);
     for (const { plan } of done.offers) expect(plan.units.chest).toEqual(pinned.units.chest);
     expect(done.offers.length).toBeGreaterThan(0);
@@ -97,7 +97,7 @@ describe('arrange for me', () => {
           ...{ supplyId: id, share: 'working', placeId: `books.${random.below(5)}.0`, since: '2026-11-24' },
         })),
       );
-      const done = await arrangeRoom(room, { seed, steps: 1500, searches: 2, since: '2026-11-26' });
+      const done = await arrangeRoom(room, { seed, steps: 120, searches: 2, since: '2026-11-26' });
       if (!done.ok) throw new Error(done.reason);
       expect(done.offers.length).toBeGreaterThan(0);
       const sun = sunGrid(

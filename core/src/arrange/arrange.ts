@@ -1,11 +1,13 @@
-import { asIn } from '../homes/index.ts';
+import { asIn, tallyOf } from '../homes/index.ts';
 import { apply, asOne, type Command, type Plan } from '../plan/index.ts';
 import { Random } from '../slotting/index.ts';
 import { wallFrames } from '../room/index.ts';
-import { findingsOnlyIn, standingOf, sunGrid } from './cost.ts';
+import { findingsOnlyIn, standingOf, sunGrid, type SunGrid } from './cost.ts';
 import { piecesOf, type Pose } from './pieces.ts';
+import { energyOf, refine } from './refine.ts';
 import { Search } from './search.ts';
-import { type Pacing, type Pass, withHomes, type Worth } from './worth.ts';
+import { movedBetween, type MovedThing, standAs } from './stand-as.ts';
+import { type Pacing, type Pass, withHomes, type Worth, worthOf } from './worth.ts';
 
 /** A good way to arrange a room, with what it gains and costs against the way it is, homes found before and after. */
 export type Arrangement = {
@@ -16,7 +18,7 @@ export type Arrangement = {
   score: Worth;
   /** seconds a year less than today with its homes found */
   saves: number;
-  moved: { unitId: string; name: string; by: number; turned: boolean }[];
+  moved: MovedThing[];
   /** findings that go, and that come, in words */
   gone: string[];
   come: string[];
@@ -24,10 +26,10 @@ export type Arrangement = {
 
 export type Arranging = Pacing & {
   seed?: number;
-  /** changes tried in each of the searches */
-  steps?: number;
-  /** so many searches */
+  /** quick searches for somewhere to begin */
   searches?: number;
+  /** changes priced exactly in all */
+  steps?: number;
   onProgress?: (share: number, best: readonly Arrangement[]) => void;
 };
 
@@ -35,98 +37,91 @@ export type Arranged = { ok: true; now: Worth; offers: Arrangement[]; tried: num
 
 /** Three are offered. */
 const OFFERS = 3;
-/** Two arrangements differ when so many units stand otherwise, by more than this many mm or turned (own assumption). */
+/** Two arrangements differ when so many pieces of furniture stand otherwise, by more than this many mm or turned (own assumption). */
 const DIFFERENT = 3;
 const OTHERWISE = 400;
-/** Temperatures of the annealing, seconds a year. */
-const HOT = 6000;
+/** A quick search first mends what is broken: changes tried, from one temperature to another, mm. */
+const MEND = { changes: 3000, hot: 100, cold: 2 };
+/** Then it looks for what costs less: changes tried, temperatures of its annealing, s a year, by how much rules may still be broken by what it finds, mm, and how often it looks up. */
+const QUICK = 4_000;
+const HOT = 2000;
 const COLD = 50;
+const NEARLY = 60;
 const BLOCK = 400;
-/** So many of each search’s best states are given homes and worked out exactly; so many are looked at for that, some break a rule after all. */
-const EXACT = 2;
-const LOOKED = 8;
-/** Two states of a search are alike when everything stands within this, mm. */
-const ALIKE = 300;
-/** Finding homes for the room as it is, and for each candidate. */
+/** So many beginnings are refined for this part of a whole search, the best of them to the end. */
+const RUNNERS = 3;
+const HEAT = 1 / 3;
+/** How the work is shared among quick searches, the first part of refining, and the rest; for the bar that shows it. */
+const SHARES = [0.3, 0.35, 0.35] as const;
+/** Finding homes for the room as it is, and for a beginning. */
 const FOR_NOW: readonly Pass[] = [false, true, true].map((polish) => ({ work: 300_000, polish }));
-const FOR_EACH: readonly Pass[] = [true, false].map((polish) => ({ work: 100_000, polish }));
+const FOR_START: readonly Pass[] = [{ work: 60_000, polish: true }];
 /** Less than this a year is nothing saved, s (own assumption: ten minutes). */
 const NOTHING = 600;
 
 /**
- * Arrange for me: keeps what is pinned and offers up to three different good arrangements that break no hard rule, best first. Simulated
- * annealing over where each piece stands, with rough seconds of quick new homes; then the best candidates are given real homes and checked by all
- * findings. The room as it is has its homes found too: what saves nothing against that and mends nothing is not offered. Same seed and steps, same offers.
+ * Arrange for me: keeps what is pinned and offers up to three different good arrangements that break no hard rule, best first. It begins with the room as it is and
+ * with what a few quick searches find, each with homes found for it; the best of these are refined change by change (see {@link refine}), and the best of those to
+ * the end. What saves nothing against the room as it is with its homes found and mends nothing is not offered. Same seed, searches and steps, same offers.
  */
 export async function arrangeRoom(plan: Plan, options: Arranging = {}): Promise<Arranged> {
-  const { seed = 1, steps = 16_000, searches = 6 } = options;
+  const { seed = 1, searches = 6, steps = 500 } = options;
   const outline = wallFrames(plan).map((f) => f.a);
   if (outline.length === 0) return { ok: false, reason: 'The walls do not close yet: measure the room first.' };
   if (!piecesOf(plan).some((p) => p.movable))
     return { ok: false, reason: 'Everything is pinned: there is nothing to arrange.' };
   const sun = sunGrid(plan, outline);
   const now = await withHomes(plan, sun, FOR_NOW, options);
-  const found: Candidate[] = [];
-  let offers: Arrangement[] = [];
+  const found: Worth[] = [];
+  const known = new Map<Worth, Arrangement>();
+  const offers = () =>
+    unlike(
+      plan,
+      found.filter((worth) => isOffer(worth, now)),
+      now,
+    ).flatMap((worth) => {
+      const offer = known.get(worth) ?? offerOf(plan, now, worth, sun, options.since);
+      known.set(worth, offer);
+      // rounded to what is entered it is counted once more
+      return isOffer(offer.score, now) ? [offer] : [];
+    });
+  let best: Arrangement[] = [];
   let tried = 0;
-  for (let k = 0; k < searches; k++) {
-    const search = new Search(now.plan, sun, new Random(seed * 101 + k));
-    // some begin with the room as it is, the others anywhere
-    if (k % 2 === 1) search.scatter();
-    const candidates = new Map<string, { energy: number; poses: Pose[] }>();
-    const note = () => {
-      if (search.broken() > 0.5) return;
-      const key = search.poses
-        .map((p) => `${Math.round(p.x / 150)},${Math.round(p.y / 150)},${Math.round(p.facing)}`)
-        .join(';');
-      const known = candidates.get(key);
-      if (known && known.energy <= search.energy) return;
-      candidates.set(key, { energy: search.energy, poses: [...search.poses] });
-    };
-    for (let step = 0; step < steps; step++) {
-      const share = step / steps;
-      const temperature = HOT * (COLD / HOT) ** share;
-      if (search.tryPoses(search.draw(1 - share), temperature) && share > 0.3) note();
-      tried++;
-      if (step % BLOCK === 0) {
-        options.onProgress?.((k + share) / searches, offers);
-        await options.breathe?.();
-        if (options.cancelled?.()) return { ok: true, now, offers, tried };
-      }
-    }
-    const best = unlike([...candidates.values()].sort((a, b) => a.energy - b.energy));
-    let exact = 0;
-    for (const { poses } of best) {
-      if (exact >= EXACT || options.cancelled?.()) break;
-      const command = search.command(poses);
-      const done = command ? apply(now.plan, command) : null;
-      if (!command || !done?.ok || standingOf(done.plan, sun).broken.length > 0) continue;
-      exact++;
-      const score = await withHomes(done.plan, sun, FOR_EACH, options);
-      if (isOffer(score, now)) found.push({ command, score });
-      await options.breathe?.();
-    }
-    offers = offersOf(plan, now, found, options.since);
+  const note = (worth: Worth) => {
+    found.push(worth);
+    if (isOffer(worth, now)) best = offers();
+  };
+  const cheapest = (worths: readonly Worth[]) => [...worths].sort((a, b) => energyOf(a, now) - energyOf(b, now));
+  const over = options.cancelled ?? (() => false);
+  const starts = [now];
+  for (let k = 0; k < searches && !over(); k++) {
+    const start = await quickStart(now, sun, new Random(seed * 101 + k), options);
+    if (start) starts.push(start);
+    options.onProgress?.((SHARES[0] * (k + 1)) / searches, best);
   }
-  options.onProgress?.(1, offers);
-  return { ok: true, now, offers, tried };
-}
-
-/** The best of some states, no two of them alike. */
-function unlike<T extends { poses: readonly Pose[] }>(states: readonly T[]): T[] {
-  const out: T[] = [];
-  const alike = (a: T, b: T) =>
-    a.poses.every(
-      (p, i) => Math.hypot(p.x - b.poses[i]!.x, p.y - b.poses[i]!.y) < ALIKE && p.facing === b.poses[i]!.facing,
-    );
-  for (const state of states) {
-    if (out.length === LOOKED) break;
-    if (!out.some((o) => alike(o, state))) out.push(state);
+  const runners = cheapest(starts).slice(0, RUNNERS);
+  const each = Math.ceil((steps * HEAT) / runners.length);
+  const refined = (start: Worth, n: number, part: readonly [number, number], at: number, share: number) =>
+    refine(start, now, sun, new Random(seed * 101 + 50 + tried), {
+      ...{ ...options, steps: n, part, onFound: note },
+      onShare: (done) => options.onProgress?.(at + (share * (done - part[0])) / (part[1] - part[0]), best),
+    });
+  const ahead: Worth[] = [];
+  for (const [k, start] of runners.entries()) {
+    if (over()) break;
+    const share = SHARES[1] / runners.length;
+    ahead.push(await refined(start, each, [0, HEAT], SHARES[0] + k * share, share));
+    tried += each;
   }
-  return out;
+  const [first] = cheapest(ahead);
+  const rest = steps - tried;
+  if (first && rest > 0 && !over()) {
+    await refined(first, rest, [HEAT, 1], SHARES[0] + SHARES[1], SHARES[2]);
+    tried += rest;
+  }
+  options.onProgress?.(1, best);
+  return { ok: true, now, offers: best, tried };
 }
-
-type Candidate = { command: Command; score: Worth };
 
 /** Breaks no hard rule, leaves nothing more without a home, and saves something, or mends something and costs nothing. */
 function isOffer(score: Worth, now: Worth): boolean {
@@ -136,44 +131,59 @@ function isOffer(score: Worth, now: Worth): boolean {
   return score.total <= now.total - NOTHING || (score.total <= now.total && mends);
 }
 
-function differing(a: Plan, b: Plan): number {
-  let count = 0;
-  for (const u of Object.values(a.units)) {
-    const v = b.units[u.id];
-    if (!v || u.hostId !== null) continue;
-    const turned = Math.abs(((((u.facing - v.facing) % 360) + 540) % 360) - 180) > 20;
-    if (turned || Math.hypot(u.x - v.x, u.y - v.y) > OTHERWISE) count++;
-  }
-  return count;
-}
-
-function offersOf(plan: Plan, now: Worth, found: readonly Candidate[], since = '2000-01-01'): Arrangement[] {
-  const chosen: Candidate[] = [];
+/** The best few, no two of them alike; what brings findings comes after what brings none and saves about as much. */
+function unlike(plan: Plan, found: readonly Worth[], now: Worth): Worth[] {
   // in a room of few pieces one that stands elsewhere is difference enough
   const enough = Math.max(1, Math.min(DIFFERENT, Math.floor(piecesOf(plan).filter((p) => p.movable).length / 3)));
-  for (const one of [...found].sort((a, b) => a.score.total - b.score.total))
-    if (chosen.length < OFFERS && chosen.every((c) => differing(c.score.plan, one.score.plan) >= enough))
-      chosen.push(one);
-  return chosen.flatMap(({ command, score }) => {
-    const moved = apply(plan, command);
-    if (!moved.ok) return [];
-    return {
-      plan: score.plan,
-      command: asOne('arrange the room', [command, ...asIn(moved.plan, score.plan, since)]),
-      score,
-      saves: now.total - score.total,
-      moved: Object.values(plan.units).flatMap((u) => {
-        const v = score.plan.units[u.id]!;
-        // what stands on another goes with it
-        if (u.hostId !== null || u.mount === 'away') return [];
-        const by = Math.hypot(u.x - v.x, u.y - v.y);
-        const turned = u.facing !== v.facing;
-        return by >= 1 || turned ? [{ unitId: u.id, name: u.name, by, turned }] : [];
-      }),
-      gone: findingsOnlyIn(now.standing, score.standing),
-      come: findingsOnlyIn(score.standing, now.standing),
-    };
-  });
+  const differs = (a: Plan, b: Plan) =>
+    movedBetween(a, b, OTHERWISE).filter((m) => a.units[m.unitId ?? '']?.hostId === null).length >= enough;
+  const chosen: Worth[] = [];
+  for (const one of [...found].sort((a, b) => energyOf(a, now) - energyOf(b, now)))
+    if (chosen.length < OFFERS && chosen.every((c) => differs(c.plan, one.plan))) chosen.push(one);
+  return chosen;
+}
+
+function offerOf(plan: Plan, now: Worth, found: Worth, sun: SunGrid, since = '2000-01-01'): Arrangement {
+  const moves = standAs(plan, found.plan);
+  const moved = applied(plan, moves);
+  const command = asOne('arrange the room', [...moves, ...asIn(moved, found.plan, since)]);
+  const then = applied(plan, [command]);
+  const score = worthOf(then, tallyOf(then), standingOf(then, sun));
+  return {
+    ...{ plan: then, command, score, saves: now.total - score.total, moved: movedBetween(plan, then) },
+    gone: findingsOnlyIn(now.standing, score.standing),
+    come: findingsOnlyIn(score.standing, now.standing),
+  };
+}
+
+function applied(plan: Plan, commands: readonly Command[]): Plan {
+  let now = plan;
+  for (const command of commands) {
+    const done = apply(now, command);
+    if (!done.ok) throw new Error(done.reason);
+    now = done.plan;
+  }
+  return now;
+}
+
+/** An arrangement that breaks hardly any rule, looked for quickly from the one there is, with homes found for it; null when none was found. */
+async function quickStart(now: Worth, sun: SunGrid, random: Random, pacing: Pacing): Promise<Worth | null> {
+  const search = new Search(now.plan, sun, random);
+  await pacing.breathe?.();
+  if (search.mend(MEND.changes, MEND.hot, MEND.cold) > NEARLY) return null;
+  let best: { energy: number; poses: Pose[] } = { energy: search.energy, poses: [...search.poses] };
+  for (let step = 0; step < QUICK; step++) {
+    const share = step / QUICK;
+    const stays = search.tryPoses(search.draw(1 - share), HOT * (COLD / HOT) ** share);
+    if (stays && search.energy < best.energy && search.broken() < NEARLY)
+      best = { energy: search.energy, poses: [...search.poses] };
+    if (step % BLOCK !== 0) continue;
+    await pacing.breathe?.();
+    if (pacing.cancelled?.()) return null;
+  }
+  const command = search.command(best.poses);
+  const done = command ? apply(now.plan, command) : null;
+  return done?.ok ? withHomes(done.plan, sun, FOR_START, pacing) : null;
 }
 
 /** The best of many random arrangements by the same measure, rules broken counted in: what searching is worth. For tests and bench. */
@@ -191,8 +201,8 @@ export function bestAtRandom(plan: Plan, count: number, seed: number): { energy:
   return best;
 }
 
-/** The search’s own measure of a plan as it stands. */
-export function energyOf(plan: Plan): { energy: number; broken: number } {
+/** The quick search’s own measure of a plan as it stands. */
+export function quickMeasureOf(plan: Plan): { energy: number; broken: number } {
   const sun = sunGrid(
     plan,
     wallFrames(plan).map((f) => f.a),

@@ -144,8 +144,12 @@ export function sunAtPoint(grid: SunGrid, p: Point): number {
   return grid.hours[r * grid.columns + c]!;
 }
 
-/** Work handed on along free ways, what speaks against where things stand, and findings. `sun` of the empty room is handed in, because it does not change. */
-export function standingOf(plan: Plan, sun: SunGrid): Standing {
+/** Work handed on along free ways, and what speaks against where things stand but for what is a finding. `sun` of the empty room does not change and is handed in, the carrying where it is known. */
+export function besidesHomes(
+  plan: Plan,
+  sun: SunGrid,
+  handingOn = handingOnOf(plan),
+): Pick<Standing, 'handingOn' | 'penalties'> {
   const penalties: Standing['penalties'] = [];
   const stations = Object.values(plan.stations);
   const sites = stations.map((station) => ({ station, site: station }));
@@ -160,17 +164,27 @@ export function standingOf(plan: Plan, sun: SunGrid): Standing {
   const frames = wallFrames(plan);
   for (const unit of Object.values(plan.units))
     if (wantsWall(unit, frames)) penalties.push({ words: `${unit.name}: no wall behind it`, seconds: PENALTY.noWall });
-  let handingOn = 0;
-  for (const { from, to, times } of flowsOf(plan)) {
-    handingOn += times * handOnSeconds(plan, from, to);
-  }
+  return { handingOn, penalties };
+}
+
+/** Seconds a year of carrying work from seat to seat. */
+const handingOnOf = (plan: Plan): number =>
+  flowsOf(plan).reduce((sum, { from, to, times }) => sum + times * handOnSeconds(plan, from, to), 0);
+
+/** A cord that does not get to its socket is a finding, and costs. */
+export const cordSeconds = (findings: readonly Finding[]): number =>
+  PENALTY.cord * findings.filter((f) => f.check === 'cord').length;
+
+/** {@link besidesHomes} with all findings. */
+export function standingOf(plan: Plan, sun: SunGrid): Standing {
+  const { handingOn, penalties } = besidesHomes(plan, sun);
   const findings = findingsOf(plan);
   for (const f of findings) if (f.check === 'cord') penalties.push({ words: f.words, seconds: PENALTY.cord });
   return { handingOn, penalties, broken: findings.filter((f) => breaks(plan, f)), findings };
 }
 
 /** Seconds a year of a room as it stands beside its homes. */
-export const secondsOf = ({ handingOn, penalties }: Standing): number =>
+export const secondsOf = ({ handingOn, penalties }: Pick<Standing, 'handingOn' | 'penalties'>): number =>
   handingOn + penalties.reduce((sum, p) => sum + p.seconds, 0);
 
 /** Findings of one that the other has not, in words. */
@@ -180,7 +194,7 @@ export function findingsOnlyIn(has: Standing, hasNot: Standing): string[] {
 }
 
 /** A finding that breaks a hard rule by something that can be moved; what only pinned things do cannot be helped. */
-function breaks(plan: Plan, finding: Finding): boolean {
+export function breaks(plan: Plan, finding: Finding): boolean {
   if (!HARD.has(finding.check)) return false;
   const units = finding.unitIds.flatMap((id) => plan.units[id] ?? []);
   return units.length === 0 || units.some((u) => !u.pinned && u.mount !== 'door');

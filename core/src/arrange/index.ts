@@ -1,6 +1,14 @@
-export { arrangeRoom, bestAtRandom, energyOf, type Arranged, type Arrangement, type Arranging } from './arrange.ts';
+export {
+  arrangeRoom,
+  bestAtRandom,
+  quickMeasureOf,
+  type Arranged,
+  type Arrangement,
+  type Arranging,
+} from './arrange.ts';
 export { findingsOnlyIn, HARD, secondsOf, standingOf, sunGrid, type Standing, type SunGrid } from './cost.ts';
 export { withHomes, worthOf, type Pacing, type Worth } from './worth.ts';
 export { standMap, type Stood, type StandMap } from './stand-map.ts';
 export { standsIn, type Stand } from './stands.ts';
 export { carrySeconds, flowsOf, handOnLength, handOnSeconds } from './flows.ts';
+export { type MovedThing } from './stand-as.ts';

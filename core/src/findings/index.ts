@@ -1,6 +1,6 @@
 export { CHECKS, type CheckName, FIRST } from './checks.ts';
 export { type Finding } from './finding.ts';
-export { findingsOf } from './findings.ts';
+export { findingsOf, standingFindings } from './findings.ts';
 export { PASSAGE, PASSAGE_WHEELCHAIR, passageWanted } from './ways.ts';
 export { PERSON, CHAIR_ROOM } from './opening.ts';
 export { FUSE_SPACE, HEATER_SPACE, WINDOW_REACH } from './keep-free.ts';

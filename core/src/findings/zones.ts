@@ -6,11 +6,11 @@ const SHORT = 0.15;
 /** Scattering that costs less is nobody’s trouble, s a year (own assumption: half an hour). */
 const WORTH = 1800;
 
-/** Zones too small for what belongs to them, in two far corners, or beside what harms them. */
+/** Zones too small for what belongs to them, or in two far corners. */
 export function zoneChecks(look: Look): Found[] {
   const { plan } = look;
   if (Object.keys(plan.zones).length === 0) return [];
-  return [...tooSmall(look), ...scattered(look), ...beside(look)];
+  return [...tooSmall(look), ...scattered(look)];
 }
 
 function tooSmall({ plan }: Look): Found[] {
@@ -39,7 +39,8 @@ function scattered({ plan }: Look): Found[] {
   });
 }
 
-function beside({ plan }: Look): Found[] {
+/** Zones beside what harms them. */
+export function besideChecks({ plan }: Look): Found[] {
   return badNeighbours(plan).map(({ zones: [a, b], why, care }) =>
     found(care ? 'zoneHazard' : 'zoneBeside', [a.id, b.id], `${a.name} lies beside ${b.name}: ${why}.`),
   );

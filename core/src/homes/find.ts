@@ -63,7 +63,7 @@ const BREATH = 40;
  */
 export async function findHomes(plan: Plan, options: FindOptions): Promise<Found | null> {
   const { now } = options;
-  const translation = await translated(plan, options);
+  const translation = await translatedFor(plan, options);
   if (!translation) return null;
   const assessedBefore = assessHomes(plan);
   const before = tallyOf(plan, assessedBefore);
@@ -145,7 +145,7 @@ export async function findHomes(plan: Plan, options: FindOptions): Promise<Found
   };
 }
 
-async function translated(plan: Plan, options: FindOptions): Promise<Translation | null> {
+async function translatedFor(plan: Plan, options: FindOptions): Promise<Translation | null> {
   const supplies = Math.max(1, Object.keys(plan.supplies).length);
   const work = translating(plan);
   let breath = -Infinity;

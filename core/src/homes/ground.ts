@@ -1,8 +1,9 @@
-import { type Place, type Plan, type Share, type Supply } from '../plan/index.ts';
+import { type Place, type Plan, type Share, type Station, type Supply } from '../plan/index.ts';
 import {
   type BandNumber,
   fetchSeconds,
   graspOf,
+  type Handling,
   handlingOf,
   makerOf,
   sceneAt,
@@ -21,6 +22,8 @@ import { rummagedAmong, type YearlyUse } from './uses.ts';
 /** What is the same of a place whatever is to live there: how many kinds will show, what is moved aside, what the way costs from each seat. */
 type Site = {
   spot: Spot;
+  /** the container it is or stands in, where that is carried */
+  container: Place | null;
   kinds: number;
   jumble: boolean;
   aside: number;
@@ -38,7 +41,7 @@ export class Ground {
   private readonly counts: number[] = [];
   private readonly sites: Site[] = [];
   private readonly numbers = new Map<string, number>();
-  private readonly known = new Map<string, Float64Array>();
+  private readonly known = new Map<string, { no: number; supply: Supply; consumed: boolean; seconds: Float64Array }>();
 
   /** @param usual how many kinds are to be counted with in a place */
   constructor(
@@ -51,29 +54,57 @@ export class Ground {
       this.station.set(s.id, i);
       this.counts.push(plan.people[s.personId]?.minuteCounts ?? 1);
     }
-    const seats = stations.map((s) => ({ maker: makerOf(plan, s)!, scene: sceneAt(plan, s) }));
     const rest = sceneOf(plan);
     for (const { place } of spots) {
       const own: Place = plan.places[place.id]!;
-      const container = carriedOf(plan, own);
-      const kinds = usual(rest.spots.get(place.id)!);
+      const spot = rest.spots.get(place.id)!;
+      const kinds = usual(spot);
       const jumble = isThrownIn(own);
-      const brought = stations.map((s) => {
-        const fetch = container ? isCarriedTo(plan, s, container) : null;
-        return fetch?.ok ? fetch.band : null;
-      });
+      const site: Site = {
+        ...{ spot, container: carriedOf(plan, own), kinds, jumble, aside: rummagedAmong(jumble, kinds) },
+        ...{ brought: [], ways: [] },
+      };
       this.numbers.set(place.id, this.sites.length);
-      this.sites.push({
-        spot: rest.spots.get(place.id)!,
-        kinds,
-        jumble,
-        aside: rummagedAmong(jumble, kinds),
-        brought,
-        ways: seats.map(({ maker, scene }, i) =>
-          brought[i] !== null ? tablePrice() : wayPrice(scene, maker, scene.spots.get(place.id)!),
-        ),
-      });
+      this.sites.push(site);
+      for (const s of stations) {
+        const { way, brought } = wayInto(plan, site, s);
+        site.ways.push(way);
+        site.brought.push(brought);
+      }
     }
+  }
+
+  /**
+   * Prices ways anew in a room where something stands elsewhere than it did, all else being as it was.
+   * @param moved whether the way from a station to a place may have changed
+   */
+  reprice(plan: Plan, moved: (stationId: string, placeId: string) => boolean): void {
+    const rest = sceneOf(plan);
+    for (const [i, site] of this.sites.entries())
+      for (const [stationId, no] of this.station) {
+        if (!moved(stationId, site.spot.place.id)) continue;
+        site.spot = rest.spots.get(site.spot.place.id)!;
+        const { way, brought } = wayInto(plan, site, plan.stations[stationId]!);
+        site.ways[no] = way;
+        site.brought[no] = brought;
+        for (const known of this.known.values())
+          if (known.no === no) known.seconds[i] = fetchFromSite(site, no, known.supply, known.consumed);
+      }
+  }
+
+  /** What a way from a station to a place costs in a room where something may stand elsewhere; null: no way. */
+  wayIn(plan: Plan, site: number, stationId: string): WayPrice | null {
+    return wayInto(plan, this.sites[site]!, plan.stations[stationId]!).way;
+  }
+
+  /** The same as it was priced last. */
+  wayNow(site: number, stationId: string): WayPrice | null {
+    return this.sites[site]!.ways[this.station.get(stationId)!] ?? null;
+  }
+
+  /** How a supply is handled in a place. */
+  handling(site: number, supply: Supply, consumed: boolean): Handling {
+    return handledAt(this.sites[site]!, supply, consumed);
   }
 
   /** The number of a place, for {@link costs}. */
@@ -86,16 +117,10 @@ export class Ground {
     const key = `${no} ${alike(supply, consumed)}`;
     let known = this.known.get(key);
     if (!known) {
-      known = Float64Array.from(this.sites, ({ ways, kinds, jumble, aside }) => {
-        const way = ways[no]!;
-        if (way === null) return Infinity;
-        const handling = handlingOf(supply, kinds, consumed, jumble);
-        handling.covered = aside;
-        return fetchSeconds(way, handling);
-      });
-      this.known.set(key, known);
+      const seconds = Float64Array.from(this.sites, (site) => fetchFromSite(site, no, supply, consumed));
+      this.known.set(key, (known = { no, supply, consumed, seconds }));
     }
-    return known;
+    return known.seconds;
   }
 
   /**
@@ -125,6 +150,27 @@ export class Ground {
       return sum + against(site.spot, band);
     };
   }
+}
+
+/** The way from a station to a place, and the band of bringing what is carried from there. */
+function wayInto(
+  plan: Plan,
+  { container, spot }: Site,
+  station: Station,
+): { way: WayPrice | null; brought: BandNumber | null } {
+  const fetch = container ? isCarriedTo(plan, station, container) : null;
+  if (fetch?.ok) return { way: tablePrice(), brought: fetch.band };
+  const scene = sceneAt(plan, station);
+  return { way: wayPrice(scene, makerOf(plan, station)!, scene.spots.get(spot.place.id)!), brought: null };
+}
+
+function handledAt({ kinds, jumble, aside }: Site, supply: Supply, consumed: boolean): Handling {
+  return { ...handlingOf(supply, kinds, consumed, jumble), covered: aside };
+}
+
+function fetchFromSite(site: Site, no: number, supply: Supply, consumed: boolean): number {
+  const way = site.ways[no]!;
+  return way === null ? Infinity : fetchSeconds(way, handledAt(site, supply, consumed));
 }
 
 /** Pieces up to so many tell whether a thing is picked from a jumble. */

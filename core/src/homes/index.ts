@@ -9,9 +9,18 @@ export {
   type Assessment,
   type HomeState,
 } from './cost.ts';
-export { penaltiesFor, isOnShow, childReaches, childAt, isSmall, type ChildReach, type Penalty } from './penalties.ts';
+export {
+  penaltiesFor,
+  penaltiesOf,
+  isOnShow,
+  childReaches,
+  childAt,
+  isSmall,
+  type ChildReach,
+  type Penalty,
+} from './penalties.ts';
 export { growthIn, wayOf, weightOf, type Weighed } from './weights.ts';
-export { translating, type Translation } from './slotting.ts';
+export { translated, type Translation } from './slotting.ts';
 export { slottingOf } from './problem.ts';
 export { asIn, backTo } from './settle.ts';
 export { findHomes, isWorse, type Found, type FindProgress } from './find.ts';
@@ -37,3 +46,4 @@ export { asItsKin, type AsItsKin } from './newcomer.ts';
 export { oneMoreFor, type OneMore } from './onemore.ts';
 export { fetchingsOf, type Fetching } from './fetchings.ts';
 export { type Errand } from './errands.ts';
+export { Rehoming, type Moved } from './rehoming.ts';

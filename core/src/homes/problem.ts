@@ -1,6 +1,6 @@
 import { type Plan } from '../plan/index.ts';
 import { groups, type Homes, LOAD, resourceOf, type SlottingProblem, type SlottingTable } from '../slotting/index.ts';
-import { type Translation, translating } from './slotting.ts';
+import { translated, type Translation } from './slotting.ts';
 
 /**
  * The problem with so much of each place's room for use (in its measure, pins and boxes included; by default what is free of room to grow, or what
@@ -109,13 +109,7 @@ export const roomBefore =
   };
 
 /** The plan as a slotting problem, room to grow kept free where today's homes leave it. */
-export function slottingOf(plan: Plan): SlottingProblem {
-  const work = translating(plan);
-  for (;;) {
-    const step = work.next();
-    if (step.done) return problemOf(step.value);
-  }
-}
+export const slottingOf = (plan: Plan): SlottingProblem => problemOf(translated(plan));
 
 /** What is used of places in each period of the year with some homes, and what they carry; pins and boxes included. */
 export class Used {

@@ -14,6 +14,7 @@ import {
   type Plan,
   type Share,
   OWN_SHARES,
+  type Station,
   type Supply,
 } from '../plan/index.ts';
 import { sceneOf, type Spot } from '../reach/index.ts';
@@ -60,6 +61,21 @@ export type Translation = {
   places: ReadonlyMap<string, { most: number; fixed: number; today: number; load: number; target: number }>;
   /** today's homes that work, those that matter most first */
   today: Homes;
+  /** how the costs come about, so that they can be worked out anew where furniture is moved */
+  ground: Ground;
+  ledger: Ledger[];
+  brought: { station: Station; container: Place; among: number }[];
+};
+
+/** How the costs of a lot’s options come about: who fetches it how often, and what of each option is besides. */
+export type Ledger = {
+  forms: readonly Supply[];
+  uses: readonly YearlyUse[];
+  part: number;
+  /** by form: cost in a place, by its number on the ground */
+  costs: ((site: number) => number)[];
+  /** of each option: its place on the ground, the form it is kept in, moving there once */
+  options: { site: number; form: number; moving: number }[];
 };
 
 /** How many kinds show in a place as full as it should be: so much of it an average kind takes (own assumption). */
@@ -110,6 +126,7 @@ export function* translating(plan: Plan): Generator<void, Translation> {
   const lots: Translation['lots'] = [];
   const lotOf = new Map<string, Lot>();
   const keptAs = new Map<string, ReadonlyMap<string, Supply>>();
+  const ledger: Ledger[] = [];
   const families = new Map<string, { lots: string[]; spread: number }>();
   const homes = new Map<string, Home>();
   const inFamily = (id: string, lot: string, spread: number) => {
@@ -148,6 +165,7 @@ export function* translating(plan: Plan): Generator<void, Translation> {
         if (home) homes.set(id, home);
         const part = count / amountOf(supply, share);
         lots.push({ id, weight: count * supply.mass, leave: costWithoutHome(plan, supply, share) * part, options });
+        ledger.push(found.ledger);
         if (parts.length > 1) inFamily(`${supply.id}.${share}`, id, SPLIT);
         const family = share === 'working' ? familyOf(plan, supply) : null;
         if (family !== null) inFamily(`family ${family}`, id, spreadOf(plan, supply));
@@ -162,6 +180,7 @@ export function* translating(plan: Plan): Generator<void, Translation> {
         if (rests) homes.set(restId, rests);
         const leave = costWithoutHome(plan, supply, 'resting');
         lots.push({ id: restId, weight: count * supply.mass, leave, options: other.options });
+        ledger.push(other.ledger);
         inFamily(`season ${supply.id}`, id, SEASON_CHANGE);
         inFamily(`season ${supply.id}`, restId, SEASON_CHANGE);
       }
@@ -170,17 +189,27 @@ export function* translating(plan: Plan): Generator<void, Translation> {
     yield;
   }
   const today = todaysHomes(plan, periods.count, { lots, lotOf, places, homes });
+  const { charges, brought } = chargesOf(plan, lots, lotOf);
   return {
+    ...{ ground, ledger, charges, brought },
     lots,
     periods: periods.count,
     lotOf,
     keptAs,
     stays,
-    charges: chargesOf(plan, lots, lotOf),
     families: [...families].filter(([, f]) => f.lots.length > 1).map(([id, f]) => ({ id, ...f })),
     places,
     today,
   };
+}
+
+/** {@link translating} at once. */
+export function translated(plan: Plan): Translation {
+  const work = translating(plan);
+  for (;;) {
+    const step = work.next();
+    if (step.done) return step.value;
+  }
 }
 
 /** What a place carries is shared with what stands in it: so much of the load is kept for boxes, and no more goes into them. */
@@ -338,9 +367,15 @@ function todaysHomes(
 }
 
 /** Containers that are carried to a seat: bringing them once a session, if anything that is used there lives in them. */
-function chargesOf(plan: Plan, lots: Translation['lots'], lotOf: ReadonlyMap<string, Lot>): SlottingProblem['charges'] {
+function chargesOf(
+  plan: Plan,
+  lots: Translation['lots'],
+  lotOf: ReadonlyMap<string, Lot>,
+): Pick<Translation, 'charges' | 'brought'> {
+  const charges: Translation['charges'][number][] = [];
+  const brought: Translation['brought'] = [];
   const carried = Object.values(plan.places).filter((p) => carriedOf(plan, p) !== null);
-  if (carried.length === 0) return [];
+  if (carried.length === 0) return { charges, brought };
   const byStation = new Map<string, string[]>();
   for (const { id } of lots) {
     const { supply, share } = lotOf.get(id)!;
@@ -351,17 +386,19 @@ function chargesOf(plan: Plan, lots: Translation['lots'], lotOf: ReadonlyMap<str
   const within = new Map<string, number>();
   for (const place of carried)
     within.set(carriedOf(plan, place)!.id, (within.get(carriedOf(plan, place)!.id) ?? 0) + 1);
-  return carried.flatMap((place) => {
+  for (const place of carried) {
     const container = carriedOf(plan, place)!;
-    return Object.values(plan.stations).flatMap((station) => {
+    for (const station of Object.values(plan.stations)) {
       const cost = carryingPerYear(plan, station, container);
       const under = byStation.get(station.id) ?? [];
+      if (cost <= 0 || under.length === 0) continue;
       // the parts of one container share its bringing
-      return cost > 0 && under.length > 0
-        ? [{ place: place.id, lots: under, cost: round(cost / within.get(container.id)!) }]
-        : [];
-    });
-  });
+      const among = within.get(container.id)!;
+      charges.push({ place: place.id, lots: under, cost: round(cost / among) });
+      brought.push({ station, container, among });
+    }
+  }
+  return { charges, brought };
 }
 
 const round = (x: number) => Math.round(x * 100) / 100;
@@ -427,18 +464,23 @@ function optionsOf(
   candidates: readonly Candidate[],
   ground: Ground,
   today: string | undefined,
-): { options: { place: string; cost: number; use: number }[]; keptAs: ReadonlyMap<string, Supply> } {
+): {
+  options: { place: string; cost: number; use: number }[];
+  keptAs: ReadonlyMap<string, Supply>;
+  ledger: Ledger;
+} {
   const options: { place: string; cost: number; use: number }[] = [];
   const keptAs = new Map<string, Supply>();
   const [supply] = forms as readonly [Supply, ...Supply[]];
   const part = uses ? 1 : count / amountOf(supply, share);
   const all = uses ?? yearlyUses(plan, supply, share);
   const costs = forms.map((form) => ground.costs(form, share, all, part));
+  const ledger: Ledger = { forms, uses: all, part, costs, options: [] };
   const move = MOVE_ONCE * weightOf(plan, 'weighMoving');
   const fits: (number | null | undefined)[][] = forms.map(() => []);
   for (const { placeId, site, holder, alike, forWork } of candidates) {
     if (forWork && today !== placeId) continue;
-    let best: { cost: number; use: number; worth: number; form: Supply } | null = null;
+    let best: { cost: number; use: number; worth: number; form: number } | null = null;
     for (const [f, form] of forms.entries()) {
       let use = fits[f]![alike];
       if (use === undefined) {
@@ -449,12 +491,13 @@ function optionsOf(
       const seconds = costs[f]!(site);
       if (seconds === Infinity) continue;
       const worth = forms.length === 1 ? seconds : seconds + (WHOLE_PLACE * use) / Math.max(1e-9, capacityOf(holder));
-      if (!best || worth < best.worth) best = { cost: seconds, use, worth, form };
+      if (!best || worth < best.worth) best = { cost: seconds, use, worth, form: f };
     }
     if (!best) continue;
-    const moved = today !== undefined && today !== placeId ? move : 0;
-    options.push({ place: placeId, cost: round(best.cost + moved), use: best.use });
-    if (best.form !== supply) keptAs.set(placeId, best.form);
+    const moving = today !== undefined && today !== placeId ? move : 0;
+    options.push({ place: placeId, cost: round(best.cost + moving), use: best.use });
+    ledger.options.push({ site, form: best.form, moving });
+    if (best.form > 0) keptAs.set(placeId, forms[best.form]!);
   }
-  return { options, keptAs };
+  return { options, keptAs, ledger };
 }

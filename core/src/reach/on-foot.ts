@@ -1,5 +1,5 @@
 import { type Body } from '../body/index.ts';
-import { angleBetween, direction, distance3, heading, type Point } from '../geometry/index.ts';
+import { angleBetween, direction, distance, distance3, heading, type Point } from '../geometry/index.ts';
 import { type Motion } from './covers.ts';
 import { type Maker } from './maker.ts';
 import { inches, PACE, sideStep, STOOL_RISE, STOOL_STEP, TMU } from './mtm.ts';
@@ -59,7 +59,10 @@ export function footWays(scene: Scene, maker: Maker, spot: Spot, cheapest: Cheap
   if (typeof found === 'string') return found;
   const { seat, upright } = maker;
   const turn = turned(angleBetween(seat.heading, heading(seat, spot.grip)));
-  if (!cheapest.may(up + 2 * turn.tmu + found.tmu)) return null;
+  const moved = up + 2 * turn.tmu + found.tmu;
+  // no way is shorter than straight: what is too far even so needs no looking for ways
+  const straight = going(distance(seat, stand.at), seat.standing);
+  if (!cheapest.may(moved + straight.tmu)) return null;
   const walk = walkLengthTo(scene, maker, stand.at);
   if (!Number.isFinite(walk)) return 'way';
   const go = going(walk, seat.standing);
@@ -104,17 +107,18 @@ function fromTheFeetAtTheSeat(
 }
 
 /** A side step for somebody who stands and goes no farther than a pace, else paces; back again with what was fetched. */
-function going(walk: number, standing: boolean): { there: Motion[]; back: Motion[] } {
-  if (walk <= SHIFT) return { there: [], back: [] };
+function going(walk: number, standing: boolean): { there: Motion[]; back: Motion[]; tmu: number } {
+  if (walk <= SHIFT) return { there: [], back: [], tmu: 0 };
   if (standing && walk <= PACE) {
     const step: Motion = { code: `SS${inches(walk)}C1`, tmu: sideStep(walk), text: 'step aside' };
-    return { there: [step], back: [{ ...step, text: 'step back' }] };
+    return { there: [step], back: [{ ...step, text: 'step back' }], tmu: 2 * step.tmu };
   }
   const n = Math.ceil(walk / PACE - 1e-9);
   const words = `${n} ${n === 1 ? 'pace' : 'paces'}`;
   return {
     there: [{ code: `W${n}P`, tmu: n * TMU.pace, text: words }],
     back: [{ code: `W${n}PO`, tmu: n * TMU.paceLaden, text: `${words} back` }],
+    tmu: n * (TMU.pace + TMU.paceLaden),
   };
 }
 

@@ -1,5 +1,5 @@
 import { type Command, compartmentsOf, newId, type Plan, type Zone, ZONE_MARKS, zonesOf } from '../plan/index.ts';
-import { NOT_IN_ZONE, translating, type Translation } from '../homes/index.ts';
+import { NOT_IN_ZONE, translated, type Translation } from '../homes/index.ts';
 
 /** A zone of its own for every activity that has none, at one key: a command, or null when all have one. */
 export function zonesFromActivities(plan: Plan, makeId: () => string = () => newId('zone')): Command | null {
@@ -105,10 +105,7 @@ export const zonable = (plan: Plan): string[] =>
  */
 export function proposeZones(plan: Plan): Proposal {
   const bare = withoutGround(plan);
-  const work = translating(bare);
-  let step = work.next();
-  while (!step.done) step = work.next();
-  const quick = quickOf(bare, step.value);
+  const quick = quickOf(bare, translated(bare));
   const units = zonable(plan);
   // a zone to which nothing belongs yet gains nothing from a unit
   const zones = Object.keys(plan.zones)
@@ -158,10 +155,7 @@ const unsettled = (units: readonly string[], territory: Territory): number =>
 /** What {@link proposeZones} makes as small as it can, for any territory of a plan; for checking it on small plans. */
 export function proposalCosts(plan: Plan): (territory: Territory) => number {
   const bare = withoutGround(plan);
-  const work = translating(bare);
-  let step = work.next();
-  while (!step.done) step = work.next();
-  const quick = quickOf(bare, step.value);
+  const quick = quickOf(bare, translated(bare));
   return (territory) => territoryCost(quick, territory) + unsettled(zonable(plan), territory);
 }
 

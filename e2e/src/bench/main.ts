@@ -6,7 +6,7 @@ import { contentsOf, holderOf, stow } from '@heronstone/core/fit';
 import { type Out, type Plan } from '@heronstone/core/plan';
 import { fetchFrom, makerOf, PLAIN, sceneOf } from '@heronstone/core/reach';
 import { solveSlotting } from '@heronstone/core/slotting';
-import { arrangeRoom, bestAtRandom, energyOf, standMap } from '@heronstone/core/arrange';
+import { arrangeRoom, bestAtRandom, quickMeasureOf, standMap } from '@heronstone/core/arrange';
 import { helpMost, runAt, simulate } from '@heronstone/core/tryout';
 import { asksToday, putBackRound } from '@heronstone/core/upkeep';
 import { labelRun } from '@heronstone/core/upkeep/labels';
@@ -144,10 +144,10 @@ say(
 const arranged = await timed(() => arrangeRoom(read.plan, { seed: 1, now: () => performance.now() }));
 const offers = arranged.value.ok ? arranged.value.offers.map((o) => Math.round(o.saves)) : [];
 say(
-  `| arrange for me, demo: ${arranged.value.ok ? arranged.value.tried : 0} changes tried, ${offers.length} offers (seconds a year saved: ${offers.join(', ')}) | ${(arranged.value.ok ? arranged.ms / 1000 : 0).toFixed(1)} s | – |`,
+  `| arrange for me, demo: ${arranged.value.ok ? arranged.value.tried : 0} changes priced, ${offers.length} offers (seconds a year saved, homes found before and after: ${offers.join(', ')}; ${arranged.value.ok ? ((100 * (offers[0] ?? 0)) / arranged.value.now.total).toFixed(1) : 0} %) | ${(arranged.value.ok ? arranged.ms / 1000 : 0).toFixed(1)} s | 30 s, 10 % |`,
 );
 say(
-  `| best of 1,000 random arrangements by the search’s measure, against today’s and the first offer | ${[bestAtRandom(read.plan, 1000, 1), energyOf(read.plan), energyOf(arranged.value.ok ? (arranged.value.offers[0]?.plan ?? read.plan) : read.plan)].map((e) => Math.round(e.energy)).join(' / ')} | – |`,
+  `| best of 1,000 random arrangements by the search’s measure, against today’s and the first offer | ${[bestAtRandom(read.plan, 1000, 1), quickMeasureOf(read.plan), quickMeasureOf(arranged.value.ok ? (arranged.value.offers[0]?.plan ?? read.plan) : read.plan)].map((e) => Math.round(e.energy)).join(' / ')} | – |`,
 );
 say(
   `| all homes of the demo assessed after moving one unit | ${median(() => void assessHomes(moved(read.plan))).toFixed(1)} ms | – |`,

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { type Arranged, type Arrangement } from '@heronstone/core/arrange';
 import { FIRST } from '@heronstone/core/findings';
+import { formatLength } from '@heronstone/core/lengths';
 import { toast } from 'sonner';
 import { forkPlan, sendCommand } from '../../state/api.ts';
 import { useLongWork } from '../../state/long-work.ts';
@@ -13,6 +14,32 @@ import { countWords, today, yearWords } from '../../ui/words.ts';
 import { Working } from '../../ui/working.tsx';
 import { Floor } from '../../views/floor/Floor.tsx';
 import { newId } from '@heronstone/core/plan';
+
+/** What of an arrangement stands otherwise than now: how far it is carried, and what is only shifted. */
+function Moved({ offer }: { offer: Arrangement }) {
+  const { measure } = offer.plan.head;
+  const carried = offer.moved.filter((m) => m.turned || m.by > SHIFTED);
+  const shifted = offer.moved.filter((m) => !m.turned && m.by <= SHIFTED);
+  return (
+    <details>
+      <summary className="min-h-6 cursor-pointer text-soft">
+        moves {countWords(carried.length, 'thing', 'things')}
+        {shifted.length > 0 && `, shifts ${shifted.length} a little`}
+      </summary>
+      <ul className="list-disc pl-4">
+        {[...carried, ...shifted].map((m) => (
+          <li key={m.unitId ?? m.stationId}>
+            {m.name}: {formatLength(m.by, measure)}
+            {m.turned && ', turned'}
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}
+
+/** What goes no farther is shifted where it stands, mm (own assumption). */
+const SHIFTED = 250;
 
 type Now = { total: number; broken: { words: string }[] };
 
@@ -82,8 +109,8 @@ export function Arrange({ onClose }: { onClose: () => void }) {
           Back to Furniture
         </Button>
         <p className="text-[14px] text-soft">
-          What is pinned stays; seats go with their tables. Homes are found before and after: the room is arranged for
-          where things will live.
+          What is pinned stays; seats go with their tables, or slide along them. Homes are found before and after: the
+          room is arranged for where things will live. It takes about half a minute.
         </p>
       </div>
       {said && <p className="py-2 text-clash">{said}</p>}
@@ -98,7 +125,7 @@ export function Arrange({ onClose }: { onClose: () => void }) {
               <p>{yearWords(now.total)}</p>
               {now.broken.length > 0 && (
                 <details className="text-[14px]">
-                  <summary className="cursor-pointer text-clash">
+                  <summary className="min-h-6 cursor-pointer text-clash">
                     {countWords(now.broken.length, 'rule', 'rules')} broken
                   </summary>
                   <ul className="list-disc pl-4">
@@ -124,12 +151,10 @@ export function Arrange({ onClose }: { onClose: () => void }) {
               </strong>
             </p>
             <div className="grow text-[14px]">
-              <p className="text-soft">
-                moves {countWords(offer.moved.length, 'unit', 'units')}: {offer.moved.map((m) => m.name).join(', ')}
-              </p>
+              <Moved offer={offer} />
               {offer.gone.length > 0 && (
                 <details>
-                  <summary className="cursor-pointer">
+                  <summary className="min-h-6 cursor-pointer">
                     mends {countWords(offer.gone.length, 'finding', 'findings')}
                   </summary>
                   <ul className="list-disc pl-4">
@@ -141,7 +166,7 @@ export function Arrange({ onClose }: { onClose: () => void }) {
               )}
               {offer.come.length > 0 && (
                 <details>
-                  <summary className="cursor-pointer text-clash">
+                  <summary className="min-h-6 cursor-pointer text-clash">
                     brings {countWords(offer.come.length, 'finding', 'findings')}
                   </summary>
                   <ul className="list-disc pl-4">

@@ -1,0 +1,182 @@
+import { type Finding, standingFindings } from '../findings/index.ts';
+import { Rehoming, tallyOf } from '../homes/index.ts';
+import { type Plan } from '../plan/index.ts';
+import { type Random } from '../slotting/index.ts';
+import { type Change, changesBack, drawChange } from './changes.ts';
+import { besidesHomes, breaks, cordSeconds, secondsOf, standingOf, type SunGrid } from './cost.ts';
+import { Furnishing } from './furnishing.ts';
+import { Ways } from './ways.ts';
+import { type Pacing, type Pass, withHomes, type Worth, worthOf } from './worth.ts';
+
+/** A finding that the room as it is has not, set at so many seconds a year while searching (own assumption: more than one change gains). */
+const FRESH = 3000;
+/** … and a rule that is broken (own assumption: more than any arrangement gains by breaking it). */
+const BROKEN = 6000;
+/** Temperatures of the annealing, as shares of what the room costs a year. */
+const HOT = 0.0016;
+const COLD = 0.0001;
+/** After so many changes priced all is counted as it will be, homes found with so many proposals of the engine. */
+const COUNT = 100;
+const LONG = 30_000;
+const AGAIN: readonly Pass[] = [{ work: 60_000, polish: true }];
+/** So many temperatures above the best the search goes back to it. */
+const LOST = 10;
+/** How often the search looks up, in changes priced. */
+const BREATH = 4;
+/** What saves less a year than this is not worth carrying furniture for, s (own assumption: three minutes). */
+const NOT_WORTH = 180;
+
+export type Refining = Pacing & {
+  /** changes priced */
+  steps: number;
+  /** the part of a whole search that this is, 0 to 1: it cools from one to the other, and tidies up in the end */
+  part: readonly [from: number, to: number];
+  onShare?: (share: number) => void;
+  /** arrangements it came through, counted as they will be */
+  onFound?: (worth: Worth) => void;
+};
+
+/** What of a room’s findings counts against an arrangement: those that the room as it is has not, and rules broken by what can be moved. */
+type Against = (plan: Plan, findings: readonly Finding[]) => number;
+
+function againstIn({ standing }: Worth): Against {
+  const known = new Set(standing.findings.map((f) => f.key));
+  return (plan, findings) => {
+    let sum = 0;
+    for (const f of findings)
+      if (breaks(plan, f)) sum += BROKEN;
+      else if (!known.has(f.key)) sum += FRESH;
+    return sum;
+  };
+}
+
+/** What an arrangement costs a year, set back for each finding that the room as it is has not and each rule that is broken. */
+export const energyOf = ({ plan, total, standing }: Worth, now: Worth): number =>
+  total + againstIn(now)(plan, standing.findings);
+
+/**
+ * Betters an arrangement by small changes: a piece of furniture elsewhere, two that change places, a seat or a pedestal slid along its worktop. Each is priced exactly
+ * for the homes there are; what is taken has its homes found anew by the engine, so that the two come to suit each other. Now and then all is counted as it will be.
+ * In the end what saves next to nothing goes back to where it stood.
+ * @param now the room as it is: findings that it has may stay
+ * @returns the best arrangement so counted, with its homes
+ */
+export async function refine(
+  start: Worth,
+  now: Worth,
+  sun: SunGrid,
+  random: Random,
+  options: Refining,
+): Promise<Worth> {
+  const { steps, part, onShare, onFound, breathe, cancelled } = options;
+  const room = new Refined(start, againstIn(now), sun, random, options);
+  let best = start;
+  const count = async () => {
+    const worth = await room.counted();
+    onFound?.(worth);
+    return worth;
+  };
+  for (let step = 1; step <= steps; step++) {
+    const share = part[0] + ((part[1] - part[0]) * step) / steps;
+    const temperature = start.total * HOT * (COLD / HOT) ** share;
+    const change = drawChange(room.plan, room.furnishing, random, 1 - share);
+    if (change) await room.take(change, -temperature * Math.log(random.next() + 1e-12));
+    if (step % BREATH === 0) {
+      onShare?.(share);
+      await breathe?.();
+      if (cancelled?.()) break;
+    }
+    if (step % COUNT !== 0 && step !== steps) continue;
+    const worth = await count();
+    const lost = energyOf(worth, now) - energyOf(best, now);
+    if (lost < 0) best = worth;
+    room.standAs(step === steps || lost > LOST * temperature ? best : worth);
+  }
+  if (part[1] < 1) return best;
+  let back = 0;
+  for (const change of changesBack(now.plan, best.plan)) {
+    const one = change(room.plan, room.furnishing);
+    if (one && (await room.take(one, NOT_WORTH))) back++;
+  }
+  if (back === 0) return best;
+  const tidied = await count();
+  return energyOf(tidied, now) < energyOf(best, now) + back * NOT_WORTH ? tidied : best;
+}
+
+/** A room as it is refined: how it stands, with homes that follow, and what that costs a year. */
+class Refined {
+  plan!: Plan;
+  furnishing!: Furnishing;
+  private rehoming!: Rehoming;
+  /** what its homes cost beyond what the engine’s measure says, as it was last counted */
+  private beyond = 0;
+  private handingOn = 0;
+  private wrong = 0;
+  private energy = 0;
+  private readonly bare: Ways;
+  private kept = 0;
+
+  constructor(
+    start: Worth,
+    private readonly against: Against,
+    private readonly sun: SunGrid,
+    private readonly random: Random,
+    private readonly pacing: Pacing,
+  ) {
+    this.bare = new Ways(start.plan);
+    this.standAs(start);
+  }
+
+  /** Begins anew from an arrangement that was counted. */
+  standAs({ plan, tally, standing, total }: Worth): void {
+    this.plan = plan;
+    this.furnishing = new Furnishing(plan, this.random, this.bare);
+    this.rehoming = new Rehoming(plan);
+    this.beyond = tally.total - this.rehoming.total;
+    this.handingOn = standing.handingOn;
+    this.wrong = this.against(plan, standingFindings(plan));
+    this.energy = total + this.wrong;
+  }
+
+  /** Takes a change that costs no more than so much, s a year; tells whether it did. */
+  async take({ plan, moved, bulky, mends }: Change, more: number): Promise<boolean> {
+    const { rehoming, sun } = this;
+    const limit = this.energy + more;
+    const { handingOn, penalties } = besidesHomes(plan, sun, this.handsOn(moved.stations) ? undefined : this.handingOn);
+    const beside = this.beyond + secondsOf({ handingOn, penalties });
+    // which findings go by it is only known once they are looked for
+    if (rehoming.ask(plan, moved) + beside + (mends ? 0 : this.wrong) > limit) return false;
+    const stands = standingFindings(plan);
+    const wrong = this.against(plan, stands);
+    const there = beside + cordSeconds(stands) + wrong;
+    if (rehoming.ask(plan, moved, bulky) + there > limit) return false;
+    const homes = await rehoming.keep(plan, moved, ++this.kept);
+    this.plan = plan;
+    this.furnishing = new Furnishing(plan, this.random, this.bare);
+    this.handingOn = handingOn;
+    this.wrong = wrong;
+    this.energy = homes + there;
+    return true;
+  }
+
+  /** Whether work is handed on to or from one of some seats. */
+  private handsOn(stations: ReadonlySet<string>): boolean {
+    const flows = Object.values(this.plan.flows);
+    return [...stations].some((id) => {
+      const { activityId } = this.plan.stations[id]!;
+      return flows.some((f) => f.fromId === activityId || f.toId === activityId);
+    });
+  }
+
+  /** How it stands with its homes, those it had when it was last counted or those found once more from there, whichever is best; counted as it will be. */
+  async counted(): Promise<Worth> {
+    const { plan, rehoming, sun, pacing } = this;
+    const energy = ({ plan: there, total, standing }: Worth) => total + this.against(there, standing.findings);
+    const best = (a: Worth, b: Worth) => (energy(b) < energy(a) ? b : a);
+    await rehoming.settle(plan, ++this.kept, LONG);
+    const now = [plan, rehoming.homed(plan, pacing.since ?? '2000-01-01')]
+      .map((homed) => worthOf(homed, tallyOf(homed), standingOf(homed, sun)))
+      .reduce(best);
+    return best(now, await withHomes(now.plan, sun, AGAIN, pacing));
+  }
+}

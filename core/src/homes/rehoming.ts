@@ -1,0 +1,258 @@
+import { apply, asOne, type Place, type Plan, placesDownTo } from '../plan/index.ts';
+import { fetchSeconds, type Handling } from '../reach/index.ts';
+import { type Homes, solveSlotting } from '../slotting/index.ts';
+import { bringingPerYear } from './bringing.ts';
+import { carryingPerYear } from './cost.ts';
+import { Layout } from './laying.ts';
+import { roomBefore, tableOf, totalOf, Used } from './problem.ts';
+import { keepingCommands, settleCommand } from './settle.ts';
+import { translated, type Translation } from './slotting.ts';
+
+/** What was moved: units with all on and in them, and seats; between which seat and place it may have come to stand, or stood. */
+export type Moved = {
+  units: ReadonlySet<string>;
+  stations: ReadonlySet<string>;
+  between: (stationId: string, placeId: string) => boolean;
+};
+
+/** All that a set of lots fetches from one station out of one place. */
+type Way = {
+  stationId: string;
+  placeId: string;
+  site: number;
+  fetches: { handling: Handling; times: number }[];
+  seconds: number;
+};
+
+/** What was asked for: what ways, charges and bringing would cost a year. */
+type Asked = {
+  total: number;
+  ways: [Way, number][];
+  charges: [number, number][];
+  bringing: [string, number][];
+};
+
+/** So often a year is nobody to get where no way leads: what lies there costs as without a home, s a fetch (see DUG_OUT). */
+const NO_WAY = 180;
+/** After so many changes homes are found anew, with so many proposals of the engine. */
+const EVERY = 4;
+const WORK = 8_000;
+/** What does not lie as it was counted is homed again so often. */
+const ROUNDS = 3;
+
+/**
+ * The homes of a plan while its furniture is moved about: what they cost a year by the engine’s measure, asked for one change at a time, and found anew by the
+ * engine, and laid, once a change is kept. Only the ways that a change touches are priced anew; what else speaks for or against a place that was moved (sun,
+ * heat, damp) is as it was: counting the plan that {@link homed} gives says that.
+ */
+export class Rehoming {
+  /** seconds a year of the homes there are now, by the engine’s measure */
+  total: number;
+  private readonly translation: Translation;
+  private homes: Homes;
+  private ways = new Map<string, Way>();
+  private readonly goesWith = new Map<string, ReadonlySet<string>>();
+  private readonly bringing = new Map<string, number>();
+  private readonly layout: Layout;
+  private asked: Asked | null = null;
+  /** changes kept since ways were priced anew */
+  private pending: Moved[] = [];
+
+  constructor(plan: Plan) {
+    this.translation = translated(plan);
+    this.homes = this.translation.today;
+    this.layout = new Layout(plan, this.translation, this.homes);
+    for (const place of Object.values(plan.places)) this.goesWith.set(place.id, unitsUnder(plan, place));
+    for (const s of Object.values(plan.stations)) this.bringing.set(s.id, bringingPerYear(plan, s));
+    this.total = this.count();
+    this.gather(plan);
+  }
+
+  /** Seconds a year of the homes there are, with something moved. `past`: also on the ways that only lead past it. */
+  ask(plan: Plan, moved: Moved, past = false): number {
+    const { ground, charges, brought } = this.translation;
+    const asked: Asked = { total: this.total, ways: [], charges: [], bringing: [] };
+    for (const way of this.ways.values()) {
+      const { stationId, placeId, site } = way;
+      if (!this.isMoved(moved, stationId, placeId) && !(past && moved.between(stationId, placeId))) continue;
+      const seconds = this.price(way, ground.wayIn(plan, site, stationId));
+      asked.ways.push([way, seconds]);
+      asked.total += seconds - way.seconds;
+    }
+    const used = this.used();
+    for (const [k, { station, container, among }] of brought.entries()) {
+      if (!this.isMoved(moved, station.id, container.id)) continue;
+      const charge = charges[k]!;
+      const cost = carryingPerYear(plan, plan.stations[station.id]!, container) / among;
+      asked.charges.push([k, cost]);
+      if (charge.lots.some((id) => used.get(id) === charge.place)) asked.total += cost - charge.cost;
+    }
+    for (const [id, before] of this.bringing) {
+      if (!this.travels(plan, id, moved)) continue;
+      const seconds = bringingPerYear(plan, plan.stations[id]!);
+      asked.bringing.push([id, seconds]);
+      asked.total += seconds - before;
+    }
+    this.asked = asked;
+    return asked.total;
+  }
+
+  /** Keeps the change that was asked for last. After some of them homes that pay now are found. Says what they cost a year. */
+  async keep(plan: Plan, moved: Moved, seed: number): Promise<number> {
+    const { ways, charges, bringing, total } = this.asked!;
+    for (const [way, seconds] of ways) way.seconds = seconds;
+    for (const [k, cost] of charges) this.translation.charges[k]!.cost = cost;
+    for (const [id, seconds] of bringing) this.bringing.set(id, seconds);
+    this.total = total;
+    this.pending.push(moved);
+    if (this.pending.length >= EVERY) await this.settle(plan, seed);
+    return this.total;
+  }
+
+  /** Prices all ways that were touched anew and finds the homes that pay now. `work`: proposals of the engine */
+  async settle(plan: Plan, seed: number, work = WORK): Promise<void> {
+    this.reprice(plan);
+    await this.rehome(seed, work);
+    this.total = this.count();
+    this.gather(plan);
+  }
+
+  private reprice(plan: Plan): void {
+    const { ground, lots, ledger } = this.translation;
+    const touched = new Map<string, Set<number>>();
+    ground.reprice(plan, (stationId, placeId) => {
+      const inUse = this.ways.has(`${stationId} ${placeId}`);
+      const is = this.pending.some(
+        (m) => this.isMoved(m, stationId, placeId) || (inUse && m.between(stationId, placeId)),
+      );
+      if (!is) return false;
+      const sites = touched.get(stationId);
+      if (sites) sites.add(ground.siteOf(placeId));
+      else touched.set(stationId, new Set([ground.siteOf(placeId)]));
+      return true;
+    });
+    this.pending = [];
+    for (const [l, { options }] of lots.entries()) {
+      const { costs, options: of, uses } = ledger[l]!;
+      const sites = uses.flatMap(({ station }) => touched.get(station.id) ?? []);
+      if (sites.length === 0) continue;
+      for (const [k, option] of options.entries()) {
+        const { site, form, moving } = of[k]!;
+        if (sites.some((s) => s.has(site))) option.cost = Math.min(NEVER, costs[form]!(site) + moving);
+      }
+    }
+  }
+
+  /** Finds homes that pay now and can be laid; those there were where that does not come about in a few rounds. */
+  private async rehome(seed: number, work: number): Promise<void> {
+    const before = this.homes;
+    // so much a place holds of what did not lie in it as it was counted
+    const lowered = new Map<string, number>();
+    const room = roomBefore(this.translation);
+    let start = before;
+    for (let round = 0; round < ROUNDS; round++) {
+      const table = tableOf(this.translation, (id) => Math.min(room(id), lowered.get(id) ?? Infinity));
+      const { homes } = await solveSlotting(table, { work, polish: true, now: () => 0, start, seed });
+      const hanging = new Set(this.lay(homes).flatMap((place) => this.layout.over(place)));
+      if (hanging.size === 0) return;
+      start = homes.filter((h) => !hanging.has(h.lot));
+      const used = new Used(this.translation, start);
+      for (const { lot, place } of homes) if (hanging.has(lot)) lowered.set(place, used.most(place));
+    }
+    this.lay(before);
+  }
+
+  /** Puts everything where it is to live; says in which places something else lies now. */
+  private lay(homes: Homes): string[] {
+    const was = this.used();
+    const changed = new Set<string>();
+    const now = new Map(homes.map((h) => [h.lot, h.place]));
+    for (const [lot, place] of was)
+      if (now.get(lot) !== place) {
+        this.layout.remove(lot, place);
+        changed.add(place);
+      }
+    for (const [lot, place] of now)
+      if (was.get(lot) !== place) {
+        this.layout.put(lot, place);
+        changed.add(place);
+      }
+    this.homes = homes;
+    return [...changed];
+  }
+
+  /** A plan with the homes there are now. */
+  homed(plan: Plan, since: string): Plan {
+    const { lots } = this.translation;
+    const used = this.used();
+    const unplaced = lots.flatMap((lot) => (used.has(lot.id) ? [] : [lot.id]));
+    const answer = { homes: this.homes, unplaced };
+    const settle = settleCommand(plan, this.translation, answer, since);
+    const done = apply(plan, asOne('find homes', [settle, ...keepingCommands(this.translation, answer)]));
+    if (!done.ok) throw new Error(done.reason);
+    return done.plan;
+  }
+
+  private count(): number {
+    let total = totalOf(this.translation, this.homes);
+    for (const seconds of this.bringing.values()) total += seconds;
+    return total;
+  }
+
+  private used(): Map<string, string> {
+    return new Map(this.homes.map((h) => [h.lot, h.place]));
+  }
+
+  /** Gathers the ways of all homes, with what they cost as last priced. */
+  private gather(plan: Plan): void {
+    const { ground, lots, ledger } = this.translation;
+    const used = this.used();
+    this.ways = new Map();
+    for (const [l, lot] of lots.entries()) {
+      const placeId = used.get(lot.id);
+      const k = placeId === undefined ? -1 : lot.options.findIndex((o) => o.place === placeId);
+      if (placeId === undefined || k < 0) continue;
+      const { forms, uses, part, options } = ledger[l]!;
+      const { site, form } = options[k]!;
+      for (const { station, fetches, consumed } of uses) {
+        const key = `${station.id} ${placeId}`;
+        let way = this.ways.get(key);
+        if (!way) this.ways.set(key, (way = { stationId: station.id, placeId, site, fetches: [], seconds: 0 }));
+        const counts = plan.people[station.personId]?.minuteCounts ?? 1;
+        way.fetches.push({ handling: ground.handling(site, forms[form]!, consumed), times: fetches * part * counts });
+      }
+    }
+    for (const way of this.ways.values()) way.seconds = this.price(way, ground.wayNow(way.site, way.stationId));
+  }
+
+  private price({ fetches }: Way, way: Parameters<typeof fetchSeconds>[0] | null): number {
+    let sum = 0;
+    for (const { handling, times } of fetches) sum += times * (way ? fetchSeconds(way, handling) : NO_WAY);
+    return sum;
+  }
+
+  private isMoved({ units, stations }: Moved, stationId: string, placeId: string): boolean {
+    if (stations.has(stationId)) return true;
+    for (const id of this.goesWith.get(placeId)!) if (units.has(id)) return true;
+    return false;
+  }
+
+  private travels(plan: Plan, stationId: string, { units, stations }: Moved): boolean {
+    const { travellerId } = plan.stations[stationId]!;
+    return travellerId !== null && (stations.has(stationId) || units.has(travellerId));
+  }
+}
+
+/** More than anything costs, s a year. */
+const NEVER = 1e9;
+
+/** The units that a place moves with: its own, and what that stands on or in. */
+function unitsUnder(plan: Plan, place: Place): ReadonlySet<string> {
+  const out = new Set<string>();
+  const add = (unitId: string | null) => {
+    for (let unit = plan.units[unitId ?? '']; unit && !out.has(unit.id); unit = plan.units[unit.hostId ?? ''])
+      out.add(unit.id);
+  };
+  for (const one of placesDownTo(plan, place)) add(one.unitId);
+  return out;
+}
