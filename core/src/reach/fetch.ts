@@ -37,7 +37,7 @@ const WHY: Record<Refusal, string> = {
 };
 
 /** Ways per maker and spot: everything but the thing itself, so that many supplies share one search. */
-let cache = new WeakMap<Scene, WeakMap<Maker, WeakMap<Spot, Ways>>>();
+let cache = new WeakMap<object, WeakMap<Maker, WeakMap<Spot, Ways>>>();
 
 /** Forgets what was worked out (for the bench). */
 export function clearFetchCache(): void {
@@ -46,8 +46,8 @@ export function clearFetchCache(): void {
 
 /** The cheapest way to a place, or why there is none; searched once per scene, maker and spot. */
 export function wayTo(scene: Scene, maker: Maker, spot: Spot): Ways {
-  let makers = cache.get(scene);
-  if (!makers) cache.set(scene, (makers = new WeakMap()));
+  let makers = cache.get(scene.ground);
+  if (!makers) cache.set(scene.ground, (makers = new WeakMap()));
   let spots = makers.get(maker);
   if (!spots) makers.set(maker, (spots = new WeakMap()));
   let ways = spots.get(spot);

@@ -70,15 +70,15 @@ function leaning(share: number): { there: Motion[]; back: Motion[] } {
 
 /** A place the chair is rolled to or a foot is set, `by` mm from the seat in a direction (degrees). */
 type Step = { x: number; y: number; by: number; way: number };
-const freeSteps = new WeakMap<Scene, WeakMap<Maker, Record<'left' | 'right', Step[]>>>();
+const freeSteps = new WeakMap<object, WeakMap<Maker, Record<'left' | 'right', Step[]>>>();
 
 /**
  * Where the chair may be rolled, or one foot set, over free floor: nearest first, the place itself left out; of those as near first the ones towards
  * the side a place is on, so that a room and its mirror image agree. Looked at once per seat.
  */
 function stepsFrom(scene: Scene, maker: Maker): Record<'left' | 'right', Step[]> {
-  let makers = freeSteps.get(scene);
-  if (!makers) freeSteps.set(scene, (makers = new WeakMap()));
+  let makers = freeSteps.get(scene.ground);
+  if (!makers) freeSteps.set(scene.ground, (makers = new WeakMap()));
   let steps = makers.get(maker);
   if (!steps) {
     makers.set(maker, (steps = { right: stepsTo(scene, maker, 1), left: stepsTo(scene, maker, -1) }));

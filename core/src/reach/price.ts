@@ -23,12 +23,12 @@ export type WayPrice = {
   asideAgain: number;
 };
 
-const prices = new WeakMap<Scene, WeakMap<Maker, WeakMap<Spot, WayPrice | null>>>();
+const prices = new WeakMap<object, WeakMap<Maker, WeakMap<Spot, WayPrice | null>>>();
 
 /** The price of the way to a place; null when a maker does not get there. */
 export function wayPrice(scene: Scene, maker: Maker, spot: Spot): WayPrice | null {
-  let makers = prices.get(scene);
-  if (!makers) prices.set(scene, (makers = new WeakMap()));
+  let makers = prices.get(scene.ground);
+  if (!makers) prices.set(scene.ground, (makers = new WeakMap()));
   let spots = makers.get(maker);
   if (!spots) makers.set(maker, (spots = new WeakMap()));
   let price = spots.get(spot);

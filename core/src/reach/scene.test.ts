@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE, PULL_SHARE } from '../catalogue/index.ts';
-import { type Unit } from '../plan/index.ts';
-import { tinyRoom, unit, withUnits } from '../testing/index.ts';
-import { floorIsFree, LEANING_HALF, sceneOf, standingSpot } from './index.ts';
+import { type Command, type Plan, type Unit } from '../plan/index.ts';
+import { applied, tinyRoom, unit, withUnits } from '../testing/index.ts';
+import { floorIsFree, LEANING_HALF, makerOf, sceneOf, standingSpot, wayPrice } from './index.ts';
 
 const scene = (...units: Unit[]) => sceneOf(withUnits(tinyRoom(), ...units));
 const facingDown = { x: 3000, y: 5000, facing: 180 };
@@ -88,5 +88,42 @@ describe('standing spots', () => {
       for (const spot of room.spots.values())
         if (!spot.away) expect(standingSpot(room, spot, LEANING_HALF)).not.toBeNull();
     }
+  });
+});
+
+describe('scenes in which everything stands alike', () => {
+  const room = withUnits(
+    tinyRoom({ x: 1500, y: 1500 }),
+    unit('worktable', { id: 'table', x: 1500, y: 2100, facing: 180 }),
+    unit('cubeUnit', { id: 'cubes', x: 3000, y: 2600, facing: 180 }),
+    unit('lowChest', { id: 'chest', x: 600, y: 1200, facing: 90 }),
+  );
+  /** Every way as it is priced in a plan and, worked out anew, in a copy of it. */
+  const prices = (plan: Plan) => {
+    const station = plan.stations.seat!;
+    const scene = sceneOf(plan);
+    return [...scene.spots].map(([id, spot]) => [id, wayPrice(scene, makerOf(plan, station)!, spot)]);
+  };
+  const anew = (plan: Plan) => prices(structuredClone(plan));
+
+  test.each<[string, Command]>([
+    ['a place named', { type: 'setPlace', id: 'chest.0.0', set: { name: 'Blades' } }],
+    ['covers taken off', { type: 'setPlace', id: 'cubes.0.0', set: { covers: ['door'] } }],
+    ['labels on everything', { type: 'setPlan', set: { labels: 'outside' } }],
+  ])('%s: ways that are known are as they would be worked out anew, the others are', (_, command) => {
+    const before = prices(room);
+    const then = applied(room, command);
+    expect(prices(then)).toEqual(anew(then));
+    expect(prices(room)).toEqual(before);
+    // what was not touched is the very same, so that nothing of it is worked out again
+    const same = [...sceneOf(then).spots].filter(([id, spot]) => sceneOf(room).spots.get(id) === spot);
+    expect(same.length).toBeGreaterThan(3);
+    expect(sceneOf(then).ground).toBe(sceneOf(room).ground);
+  });
+
+  test('furniture moved is another ground', () => {
+    const then = applied(room, { type: 'setUnit', id: 'chest', set: { y: 3000 } });
+    expect(sceneOf(then).ground).not.toBe(sceneOf(room).ground);
+    expect(prices(then)).toEqual(anew(then));
   });
 });

@@ -1,3 +1,4 @@
+import equal from 'fast-deep-equal';
 import { PULL_SHARE, solidsOf } from '../catalogue/index.ts';
 import {
   type Point,
@@ -65,6 +66,8 @@ export type Spot = {
 
 /** A plan's room as reach sees it. */
 export type Scene = {
+  /** one and the same for scenes in which everything stands alike, whatever the places in it: what ways are kept by */
+  ground: object;
   outline: Point[];
   solids: { unitId: string; prism: Prism }[];
   /** what stands on the floor: furniture, posts, stair openings, open doors */
@@ -77,7 +80,8 @@ export type Scene = {
 /** A hand takes what stands on a top so high above it, mm (own assumption). */
 const OVER_TOP = 30;
 
-const SEEN_BY = ['walls', 'places', 'openings', 'fixtures'] as const;
+const STANDS_BY = ['walls', 'openings', 'fixtures'] as const;
+const SEEN_BY = [...STANDS_BY, 'places'] as const;
 const scenes = new WeakMap<object, { of: Pick<Plan, (typeof SEEN_BY)[number] | 'head'>; scene: Scene }>();
 
 /** The scene of a plan, computed once per set of walls, openings, fixtures, units and places. */
@@ -85,30 +89,18 @@ export function sceneOf(plan: Plan): Scene {
   const known = scenes.get(plan.units);
   const same = known && SEEN_BY.every((t) => known.of[t] === plan[t]) && known.of.head.labels === plan.head.labels;
   if (same) return known.scene;
-  const scene = buildScene(plan);
+  const stands = known && STANDS_BY.every((t) => known.of[t] === plan[t]) ? known.scene : null;
+  const scene = buildScene(plan, stands);
   scenes.set(plan.units, { of: plan, scene });
   return scene;
 }
 
-function buildScene(plan: Plan): Scene {
-  const survey = roomOf(plan);
-  let walkable: FreeFloor | null | undefined;
-  const scene: Scene = {
-    outline: survey.closes ? survey.outline : [],
-    solids: [],
-    floor: obstaclesOf(plan, true),
-    spots: new Map(),
-    walkable: () => (walkable === undefined ? (walkable = freeFloor(plan, true)) : walkable),
-  };
+/** @param before a scene in which everything stands alike: what is the same in both is the same object, so that ways to it are known */
+function buildScene(plan: Plan, before: Scene | null): Scene {
+  const scene: Scene = { ...(before ?? groundScene(plan)), spots: new Map() };
   const alike = alikePlaces(plan);
   const prisms = new Map<string, Prism>();
-  for (const unit of Object.values(plan.units)) {
-    const body = unitPrism(unit);
-    prisms.set(unit.id, body);
-    if (unit.mount === 'away' || unit.keptInId) continue;
-    for (const box of solidsOf(unit.kind, unitShape(unit)))
-      scene.solids.push({ unitId: unit.id, prism: unitBox(unit, body, box) });
-  }
+  for (const unit of Object.values(plan.units)) prisms.set(unit.id, unitPrism(unit));
   for (const place of Object.values(plan.places)) {
     const unit = plan.units[place.unitId];
     if (unit && place.inId === null) scene.spots.set(place.id, spotOf(place, unit, prisms.get(unit.id)!));
@@ -145,7 +137,33 @@ function buildScene(plan: Plan): Scene {
     const among = mostAlike(plan, id, alike);
     if (among > 1) scene.spots.set(id, { ...spot, alike: among });
   }
+  if (before)
+    for (const [id, spot] of scene.spots) {
+      const was = before.spots.get(id);
+      if (was && equal(was, spot)) scene.spots.set(id, was);
+    }
   return scene;
+}
+
+/** What stands where, without places. */
+function groundScene(plan: Plan): Scene {
+  const survey = roomOf(plan);
+  let walkable: FreeFloor | null | undefined;
+  const solids: Scene['solids'] = [];
+  for (const unit of Object.values(plan.units)) {
+    if (unit.mount === 'away' || unit.keptInId) continue;
+    const body = unitPrism(unit);
+    for (const box of solidsOf(unit.kind, unitShape(unit)))
+      solids.push({ unitId: unit.id, prism: unitBox(unit, body, box) });
+  }
+  return {
+    ground: {},
+    outline: survey.closes ? survey.outline : [],
+    solids,
+    floor: obstaclesOf(plan, true),
+    spots: new Map(),
+    walkable: () => (walkable === undefined ? (walkable = freeFloor(plan, true)) : walkable),
+  };
 }
 
 /** Among how many it is looked for where that takes longest: itself or what it stands in. */
@@ -257,16 +275,16 @@ export function lineIsFree(scene: Scene, a: Point3, b: Point3): boolean {
 
 /** An arm, also of a leaning body, comes from no farther than this, mm. */
 const ARM_FROM = 1800;
-const around = new WeakMap<Spot, { scene: Scene; prisms: Prism[] }>();
+const around = new WeakMap<Spot, { ground: object; prisms: Prism[] }>();
 
 /** Whether a straight line from a shoulder (or an eye) to the opening of a place passes through no unit. */
 export function seesMouth(scene: Scene, spot: Spot, from: Point3): boolean {
   const { mouth } = spot;
   if (distance(from, mouth) > ARM_FROM) return lineIsFree(scene, from, mouth);
   let near = around.get(spot);
-  if (near?.scene !== scene) {
+  if (near?.ground !== scene.ground) {
     const prisms = scene.solids.map((s) => s.prism).filter((p) => footprintDistance(p, mouth.x, mouth.y) < ARM_FROM);
-    around.set(spot, (near = { scene, prisms }));
+    around.set(spot, (near = { ground: scene.ground, prisms }));
   }
   const { prisms } = near;
   for (let i = 0; i < prisms.length; i++)
@@ -308,15 +326,15 @@ export type Stand = {
   forced: boolean;
 };
 
-const standing = new WeakMap<Scene, Map<string, Stand | null>>();
+const standing = new WeakMap<object, Map<string, Stand | null>>();
 
 /**
  * Where a body stands to use a place: on the normal of its front, 350 mm before it (or before the pulled-out drawer),
  * or as near to that as free floor allows. Null when there is no free floor within reach of it.
  */
 export function standingSpot(scene: Scene, spot: Spot, half: number): Stand | null {
-  let known = standing.get(scene);
-  if (!known) standing.set(scene, (known = new Map()));
+  let known = standing.get(scene.ground);
+  if (!known) standing.set(scene.ground, (known = new Map()));
   // places of one column have one floor before them
   const key = `${half} ${spot.pull} ${spot.left.x} ${spot.left.y} ${spot.right.x} ${spot.right.y}`;
   let stand = known.get(key);

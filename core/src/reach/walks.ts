@@ -6,13 +6,13 @@ import { BODY_HALF, type Scene, WHEELCHAIR_HALF } from './scene.ts';
 /** Half the width a maker needs to get about, mm. */
 export const halfOf = (maker: Maker): number => (maker.person.mobility === 'wheelchair' ? WHEELCHAIR_HALF : BODY_HALF);
 
-const walkings = new WeakMap<Scene, WeakMap<Maker, Walking | null>>();
-const arrivals = new WeakMap<Scene, Map<string, Arrival>>();
+const walkings = new WeakMap<object, WeakMap<Maker, Walking | null>>();
+const arrivals = new WeakMap<object, Map<string, Arrival>>();
 
 /** All ways from a maker’s seat over the free floor; null while the walls do not close. Worked out once per scene and maker. */
 export function walkingOf(scene: Scene, maker: Maker): Walking | null {
-  let makers = walkings.get(scene);
-  if (!makers) walkings.set(scene, (makers = new WeakMap()));
+  let makers = walkings.get(scene.ground);
+  if (!makers) walkings.set(scene.ground, (makers = new WeakMap()));
   let walking = makers.get(maker);
   if (walking === undefined) {
     const floor = scene.walkable();
@@ -25,8 +25,8 @@ export function walkingOf(scene: Scene, maker: Maker): Walking | null {
 export function walkLengthTo(scene: Scene, maker: Maker, to: Point): number {
   const walking = walkingOf(scene, maker);
   if (!walking) return distance(maker.seat, to);
-  let known = arrivals.get(scene);
-  if (!known) arrivals.set(scene, (known = new Map()));
+  let known = arrivals.get(scene.ground);
+  if (!known) arrivals.set(scene.ground, (known = new Map()));
   const key = `${walking.body.half} ${to.x} ${to.y}`;
   let arrival = known.get(key);
   if (!arrival) known.set(key, (arrival = arrivalAt(walking.body.floor, to, walking.body.half)));
