@@ -108,7 +108,7 @@ describe('scenes in which everything stands alike', () => {
 
   test.each<[string, Command]>([
     ['a place named', { type: 'setPlace', id: 'chest.0.0', set: { name: 'Blades' } }],
-    ['covers taken off', { type: 'setPlace', id: 'cubes.0.0', set: { covers: ['door'] } }],
+    ['a place that can be locked', { type: 'setPlace', id: 'cubes.0.0', set: { lockable: true } }],
     ['labels on everything', { type: 'setPlan', set: { labels: 'outside' } }],
   ])('%s: ways that are known are as they would be worked out anew, the others are', (_, command) => {
     const before = prices(room);
