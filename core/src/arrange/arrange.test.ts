@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { findingsOf } from '../findings/index.ts';
+import { direction } from '../geometry/index.ts';
 import { applied, block, tinyRoom, unit, use, withUnits } from '../testing/index.ts';
 import { tallyOf } from '../homes/index.ts';
 import { type Command } from '../plan/index.ts';
@@ -44,10 +45,13 @@ describe('arrange for me', () => {
     for (const { plan } of one.offers) expect(findingsOf(plan).filter((f) => HARD.has(f.check))).toEqual([]);
     const two = await run();
     expect(two.ok && two.offers.map((o) => o.command)).toEqual(one.offers.map((o) => o.command));
-    // the seat went with its table
-    const { plan } = one.offers[0]!;
-    const off = Math.hypot(plan.stations.seat!.x - plan.units.table!.x, plan.stations.seat!.y - plan.units.table!.y);
+    // the seat went with its table, or slid along it: as far before it as it was
+    const { seat, table } = { ...one.offers[0]!.plan.stations, ...one.offers[0]!.plan.units };
+    const ahead = direction(table!.facing);
+    const off = (seat!.x - table!.x) * ahead.x + (seat!.y - table!.y) * ahead.y;
     expect(Math.abs(off - 600)).toBeLessThan(2);
+    const aside = (seat!.x - table!.x) * ahead.y - (seat!.y - table!.y) * ahead.x;
+    expect(Math.abs(aside)).toBeLessThan(table!.width / 2);
   });
 
   test('what is pinned stays; with all pinned there is nothing to arrange; open walls are told', async () => {

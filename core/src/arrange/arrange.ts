@@ -51,10 +51,13 @@ const BLOCK = 400;
 /** So many beginnings are refined for this part of a whole search, the best of them to the end. */
 const RUNNERS = 3;
 const HEAT = 1 / 3;
-/** How the work is shared among quick searches, the first part of refining, and the rest; for the bar that shows it. */
+/** How the work is shared among quick searches, the first part of refining, and the rest. */
 const SHARES = [0.3, 0.35, 0.35] as const;
 /** Finding homes for the room as it is, and for a beginning. */
-const FOR_NOW: readonly Pass[] = [false, true, true].map((polish) => ({ work: 300_000, polish }));
+const FOR_NOW: readonly Pass[] = [
+  { work: 150_000, polish: false },
+  { work: 100_000, polish: true },
+];
 const FOR_START: readonly Pass[] = [{ work: 60_000, polish: true }];
 /** Less than this a year is nothing saved, s (own assumption: ten minutes). */
 const NOTHING = 600;
@@ -100,24 +103,24 @@ export async function arrangeRoom(plan: Plan, options: Arranging = {}): Promise<
     options.onProgress?.((SHARES[0] * (k + 1)) / searches, best);
   }
   const runners = cheapest(starts).slice(0, RUNNERS);
-  const each = Math.ceil((steps * HEAT) / runners.length);
-  const refined = (start: Worth, n: number, part: readonly [number, number], at: number, share: number) =>
-    refine(start, now, sun, new Random(seed * 101 + 50 + tried), {
+  const refined = (start: Worth, n: number, part: readonly [number, number], at: number, to: number) =>
+    refine(start, now, sun, new Random(seed * 101 + 50 + Math.round(100 * at)), {
       ...{ ...options, steps: n, part, onFound: note },
-      onShare: (done) => options.onProgress?.(at + (share * (done - part[0])) / (part[1] - part[0]), best),
+      onShare: (done) => options.onProgress?.(at + ((to - at) * (done - part[0])) / (part[1] - part[0]), best),
     });
   const ahead: Worth[] = [];
+  const each = Math.ceil((steps * HEAT) / runners.length);
+  const [, racing] = SHARES;
   for (const [k, start] of runners.entries()) {
     if (over()) break;
-    const share = SHARES[1] / runners.length;
-    ahead.push(await refined(start, each, [0, HEAT], SHARES[0] + k * share, share));
+    const at = SHARES[0] + (k * racing) / runners.length;
+    ahead.push(await refined(start, each, [0, HEAT], at, at + racing / runners.length));
     tried += each;
   }
   const [first] = cheapest(ahead);
-  const rest = steps - tried;
-  if (first && rest > 0 && !over()) {
-    await refined(first, rest, [HEAT, 1], SHARES[0] + SHARES[1], SHARES[2]);
-    tried += rest;
+  if (first && !over()) {
+    await refined(first, steps - tried, [HEAT, 1], SHARES[0] + racing, 1);
+    tried = steps;
   }
   options.onProgress?.(1, best);
   return { ok: true, now, offers: best, tried };

@@ -18,6 +18,8 @@ const FAR = 900;
 /** Of furniture moved so many are only shifted a little. */
 const SHIFTED = 0.6;
 const LITTLE = 0.05;
+/** While there are findings, so many changes are of what they are about. */
+const MENDING = 0.4;
 /** Changes drawn for each that is priced, at most: most of those drawn break a rule. */
 const DRAWN = 12;
 /** Beside a straight way, so far off, bodies and elbows are still hindered, mm (own assumption). */
@@ -35,13 +37,26 @@ export type Change = {
   mends: boolean;
 };
 
-/** A change drawn at random that breaks no more rules than there are broken; null when none was drawn. `heat`: 1 large ones, 0 small ones */
-export function drawChange(plan: Plan, furnishing: Furnishing, random: Random, heat: number): Change | null {
+/**
+ * A change drawn at random that breaks no more rules than there are broken; null when none was drawn.
+ * @param heat 1: large ones, 0: small ones
+ * @param blamed units that findings are about
+ */
+export function drawChange(
+  plan: Plan,
+  furnishing: Furnishing,
+  random: Random,
+  heat: number,
+  blamed: ReadonlySet<string>,
+): Change | null {
+  const guilty = furnishing.movable.filter((i) => furnishing.pieces[i]!.members.some((m) => blamed.has(m.id)));
   const slide = () => (random.next() - 0.5) * 2 * (random.next() < 0.5 ? NEAR : FAR * heat + NEAR);
   for (let k = 0; k < DRAWN; k++) {
     const draw = random.next();
     let change: Change | null = null;
-    if (draw < SEATS) {
+    if (guilty.length > 0 && random.next() < MENDING) {
+      change = moving(plan, furnishing, furnishing.draw(random.next() < SHIFTED ? LITTLE : heat, guilty));
+    } else if (draw < SEATS) {
       const all = Object.values(plan.stations);
       const station = all.length > 0 ? all[random.below(all.length)]! : null;
       const commands = station && slideSeat(plan, station, slide());

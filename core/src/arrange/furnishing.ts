@@ -228,9 +228,9 @@ export class Furnishing {
     });
   }
 
-  /** One change drawn at random, large while it is hot. */
-  draw(heat: number): [number, Pose][] {
-    const wrong = this.random.next() < 0.5 ? this.wrong() : [];
+  /** One change drawn at random, large while it is hot. `blamed`: pieces that are known to break something, one of which it is to be */
+  draw(heat: number, blamed: readonly number[] = []): [number, Pose][] {
+    const wrong = blamed.length > 0 ? blamed : this.random.next() < 0.5 ? this.wrong() : [];
     const from = wrong.length > 0 ? wrong : this.movable;
     const i = from[this.random.below(from.length)]!;
     const pose = this.poses[i]!;

@@ -37,15 +37,17 @@ export type Refining = Pacing & {
 };
 
 /** What of a room’s findings counts against an arrangement: those that the room as it is has not, and rules broken by what can be moved. */
-type Against = (plan: Plan, findings: readonly Finding[]) => number;
+type Against = (plan: Plan, findings: readonly Finding[], blamed?: Set<string>) => number;
 
 function againstIn({ standing }: Worth): Against {
   const known = new Set(standing.findings.map((f) => f.key));
-  return (plan, findings) => {
+  return (plan, findings, blamed) => {
     let sum = 0;
-    for (const f of findings)
-      if (breaks(plan, f)) sum += BROKEN;
-      else if (!known.has(f.key)) sum += FRESH;
+    for (const f of findings) {
+      const counts = breaks(plan, f) ? BROKEN : known.has(f.key) ? 0 : FRESH;
+      sum += counts;
+      if (counts > 0) for (const id of f.unitIds) blamed?.add(id);
+    }
     return sum;
   };
 }
@@ -79,7 +81,7 @@ export async function refine(
   for (let step = 1; step <= steps; step++) {
     const share = part[0] + ((part[1] - part[0]) * step) / steps;
     const temperature = start.total * HOT * (COLD / HOT) ** share;
-    const change = drawChange(room.plan, room.furnishing, random, 1 - share);
+    const change = drawChange(room.plan, room.furnishing, random, 1 - share, room.blamed);
     if (change) await room.take(change, -temperature * Math.log(random.next() + 1e-12));
     if (step % BREATH === 0) {
       onShare?.(share);
@@ -112,6 +114,8 @@ class Refined {
   private beyond = 0;
   private handingOn = 0;
   private wrong = 0;
+  /** units that what is wrong is about */
+  blamed: ReadonlySet<string> = new Set();
   private energy = 0;
   private readonly bare: Ways;
   private kept = 0;
@@ -134,7 +138,9 @@ class Refined {
     this.rehoming = new Rehoming(plan);
     this.beyond = tally.total - this.rehoming.total;
     this.handingOn = standing.handingOn;
-    this.wrong = this.against(plan, standingFindings(plan));
+    const blamed = new Set<string>();
+    this.wrong = this.against(plan, standingFindings(plan), blamed);
+    this.blamed = blamed;
     this.energy = total + this.wrong;
   }
 
@@ -145,9 +151,11 @@ class Refined {
     const { handingOn, penalties } = besidesHomes(plan, sun, this.handsOn(moved.stations) ? undefined : this.handingOn);
     const beside = this.beyond + secondsOf({ handingOn, penalties });
     // which findings go by it is only known once they are looked for
-    if (rehoming.ask(plan, moved) + beside + (mends ? 0 : this.wrong) > limit) return false;
+    const may = mends || [...moved.units].some((id) => this.blamed.has(id));
+    if (rehoming.ask(plan, moved) + beside + (may ? 0 : this.wrong) > limit) return false;
     const stands = standingFindings(plan);
-    const wrong = this.against(plan, stands);
+    const blamed = new Set<string>();
+    const wrong = this.against(plan, stands, blamed);
     const there = beside + cordSeconds(stands) + wrong;
     if (rehoming.ask(plan, moved, bulky) + there > limit) return false;
     const homes = await rehoming.keep(plan, moved, ++this.kept);
@@ -155,6 +163,7 @@ class Refined {
     this.furnishing = new Furnishing(plan, this.random, this.bare);
     this.handingOn = handingOn;
     this.wrong = wrong;
+    this.blamed = blamed;
     this.energy = homes + there;
     return true;
   }

@@ -110,7 +110,7 @@ export function Arrange({ onClose }: { onClose: () => void }) {
         </Button>
         <p className="text-[14px] text-soft">
           What is pinned stays; seats go with their tables, or slide along them. Homes are found before and after: the
-          room is arranged for where things will live. It takes about half a minute.
+          room is arranged for where things will live. It takes less than a minute.
         </p>
       </div>
       {said && <p className="py-2 text-clash">{said}</p>}
