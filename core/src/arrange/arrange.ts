@@ -4,7 +4,7 @@ import { Random } from '../slotting/index.ts';
 import { wallFrames } from '../room/index.ts';
 import { findingsOnlyIn, standingOf, sunGrid, type SunGrid } from './cost.ts';
 import { piecesOf, type Pose } from './pieces.ts';
-import { energyOf, refine } from './refine.ts';
+import { energyOf, NOT_WORTH, refine } from './refine.ts';
 import { Search } from './search.ts';
 import { movedBetween, type MovedThing, standAs } from './stand-as.ts';
 import { type Pacing, type Pass, withHomes, type Worth, worthOf } from './worth.ts';
@@ -140,8 +140,11 @@ function unlike(plan: Plan, found: readonly Worth[], now: Worth): Worth[] {
   const enough = Math.max(1, Math.min(DIFFERENT, Math.floor(piecesOf(plan).filter((p) => p.movable).length / 3)));
   const differs = (a: Plan, b: Plan) =>
     movedBetween(a, b, OTHERWISE).filter((m) => a.units[m.unitId ?? '']?.hostId === null).length >= enough;
+  // of two that cost about the same the one with less to carry
+  const price = (w: Worth) => energyOf(w, now) + NOT_WORTH * movedBetween(plan, w.plan).length;
+  const prices = new Map(found.map((w) => [w, price(w)]));
   const chosen: Worth[] = [];
-  for (const one of [...found].sort((a, b) => energyOf(a, now) - energyOf(b, now)))
+  for (const one of [...found].sort((a, b) => prices.get(a)! - prices.get(b)!))
     if (chosen.length < OFFERS && chosen.every((c) => differs(c.plan, one.plan))) chosen.push(one);
   return chosen;
 }

@@ -24,7 +24,7 @@ const LOST = 10;
 /** How often the search looks up, in changes priced. */
 const BREATH = 4;
 /** What saves less a year than this is not worth carrying furniture for, s (own assumption: three minutes). */
-const NOT_WORTH = 180;
+export const NOT_WORTH = 180;
 
 export type Refining = Pacing & {
   /** changes priced */
