@@ -46,7 +46,8 @@ describe('arrange for me', () => {
     const two = await run();
     expect(two.ok && two.offers.map((o) => o.command)).toEqual(one.offers.map((o) => o.command));
     // the seat went with its table, or slid along it: as far before it as it was
-    const { seat, table } = { ...one.offers[0]!.plan.stations, ...one.offers[0]!.plan.units };
+    const { stations, units } = one.offers[0]!.plan;
+    const [seat, table] = [stations.seat, units.table];
     const ahead = direction(table!.facing);
     const off = (seat!.x - table!.x) * ahead.x + (seat!.y - table!.y) * ahead.y;
     expect(Math.abs(off - 600)).toBeLessThan(2);
