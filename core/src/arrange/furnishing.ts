@@ -21,7 +21,10 @@ type Placing = { solids: Shape[]; zones: Shape[]; blocks: Shape[]; stands: Point
 export type Seat = { station: Station; piece: number; x: number; y: number; turn: number };
 
 /** What was there before a change, to be put back. */
-export type Was = { i: number; pose: Pose; placing: Placing; alone: number; row: Float64Array }[];
+export type Was = {
+  ways: number;
+  pieces: { i: number; pose: Pose; placing: Placing; alone: number; row: Float64Array }[];
+};
 
 /** The furniture of a room as it is moved about: poses of all pieces, which rules they break and by how much, and changes drawn at random. */
 export class Furnishing {
@@ -110,18 +113,19 @@ export class Furnishing {
 
   /** Puts pieces elsewhere; the ways are not looked at yet. */
   put(changes: readonly [piece: number, pose: Pose][]): Was {
-    const was = changes.map(([i]) => ({
+    const pieces = changes.map(([i]) => ({
       ...{ i, pose: this.poses[i]!, placing: this.placings[i]!, alone: this.alone[i]!, row: this.rowOf(i) },
     }));
     for (const [i, pose] of changes) this.poses[i] = pose;
     for (const [i] of changes) this.look(i);
-    return was;
+    return { ways: this.waysBroken, pieces };
   }
 
   /** Puts back what was put elsewhere last. */
-  putBack(was: Was): void {
+  putBack({ ways, pieces }: Was): void {
+    this.waysBroken = ways;
     const n = this.pieces.length;
-    for (const { i, pose, placing, alone, row } of [...was].reverse()) {
+    for (const { i, pose, placing, alone, row } of [...pieces].reverse()) {
       this.poses[i] = pose;
       this.placings[i] = placing;
       this.alone[i] = alone;
@@ -142,12 +146,10 @@ export class Furnishing {
 
   /** How much would be broken with some pieces elsewhere, mm; everything stays as it is. `most`: beyond that nothing more is looked at. */
   brokenWith(changes: readonly [piece: number, pose: Pose][], most = Infinity): number {
-    const ways = this.waysBroken;
     const was = this.put(changes);
     const things = this.brokenThings();
     const broken = things > most ? things : things + this.lookAtWays();
     this.putBack(was);
-    this.waysBroken = ways;
     return broken;
   }
 
@@ -277,13 +279,11 @@ export class Furnishing {
     for (let k = 0; k < most && best.broken > CLEAN; k++) {
       const share = k / most;
       const limit = now - hot * (cold / hot) ** share * Math.log(this.random.next() + 1e-12);
-      const before = this.waysBroken;
       const was = this.put(this.draw(1 - share));
       const things = this.brokenThings();
       const broken = things > limit ? things : things + this.lookAtWays();
       if (broken > limit) {
         this.putBack(was);
-        this.waysBroken = before;
         continue;
       }
       now = broken;

@@ -1,13 +1,10 @@
-import { type Point } from '../geometry/index.ts';
+import { angleBetween, type Point } from '../geometry/index.ts';
 import { apply, type Command, type Plan, type Unit } from '../plan/index.ts';
 
 /** Nearer than this and so little turned nothing was moved, mm and degrees. */
 const SAME = 0.05;
 const moved = (a: Pick<Unit, 'x' | 'y' | 'facing'>, b: Pick<Unit, 'x' | 'y' | 'facing'>) =>
-  Math.abs(a.x - b.x) > SAME || Math.abs(a.y - b.y) > SAME || Math.abs(turn(a.facing, b.facing)) > SAME;
-
-/** From one bearing to another the short way, degrees. */
-const turn = (a: number, b: number): number => ((((a - b) % 360) + 540) % 360) - 180;
+  Math.abs(a.x - b.x) > SAME || Math.abs(a.y - b.y) > SAME || Math.abs(angleBetween(b.facing, a.facing)) > SAME;
 
 /** The commands that make a plan stand as another state of it does: furniture, what is on and under it, seats and where carts are parked. */
 export function standAs(plan: Plan, then: Plan): Command[] {
@@ -44,7 +41,7 @@ export function wouldBe(before: Plan, after: Plan, p: Point, hostId: string | nu
   const a = before.units[hostId ?? ''];
   const b = after.units[hostId ?? ''];
   if (!a || !b) return { x: p.x, y: p.y };
-  const rad = (turn(b.facing, a.facing) * Math.PI) / 180;
+  const rad = (angleBetween(a.facing, b.facing) * Math.PI) / 180;
   const [dx, dy] = [p.x - a.x, p.y - a.y];
   return { x: b.x + dx * Math.cos(rad) + dy * Math.sin(rad), y: b.y - dx * Math.sin(rad) + dy * Math.cos(rad) };
 }
@@ -58,8 +55,8 @@ export function movedBetween(before: Plan, after: Plan, least = 1): MovedThing[]
     const p = wouldBe(before, after, u, u.hostId);
     const by = Math.hypot(v.x - p.x, v.y - p.y);
     const host = before.units[u.hostId ?? ''];
-    const gone = host ? turn(after.units[host.id]!.facing, host.facing) : 0;
-    const turned = Math.abs(turn(v.facing, u.facing + gone)) > 1;
+    const gone = host ? angleBetween(host.facing, after.units[host.id]!.facing) : 0;
+    const turned = Math.abs(angleBetween(u.facing + gone, v.facing)) > 1;
     if (by >= least || turned) out.push({ unitId: u.id, stationId: null, name: u.name, by, turned });
   }
   for (const s of Object.values(before.stations)) {

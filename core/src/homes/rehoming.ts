@@ -7,6 +7,7 @@ import { Layout } from './laying.ts';
 import { roomBefore, tableOf, totalOf, Used } from './problem.ts';
 import { keepingCommands, settleCommand } from './settle.ts';
 import { translated, type Translation } from './slotting.ts';
+import { DUG_OUT } from './tally.ts';
 
 /** What was moved: units with all on and in them, and seats; between which seat and place it may have come to stand, or stood. */
 export type Moved = {
@@ -32,8 +33,6 @@ type Asked = {
   bringing: [string, number][];
 };
 
-/** So often a year is nobody to get where no way leads: what lies there costs as without a home, s a fetch (see DUG_OUT). */
-const NO_WAY = 180;
 /** After so many changes homes are found anew, with so many proposals of the engine. */
 const EVERY = 4;
 const WORK = 8_000;
@@ -227,7 +226,7 @@ export class Rehoming {
 
   private price({ fetches }: Way, way: Parameters<typeof fetchSeconds>[0] | null): number {
     let sum = 0;
-    for (const { handling, times } of fetches) sum += times * (way ? fetchSeconds(way, handling) : NO_WAY);
+    for (const { handling, times } of fetches) sum += times * (way ? fetchSeconds(way, handling) : DUG_OUT);
     return sum;
   }
 
