@@ -1,6 +1,6 @@
 import { factsOf, leafOf, PULL_SHARE } from '../catalogue/index.ts';
 import { massIn } from '../fit/index.ts';
-import { FASTEN_FROM, shelfSag, tipping } from '../loads/index.ts';
+import { FASTEN_FROM, shelfSag, shelfUnder, tipping } from '../loads/index.ts';
 import { compartmentsOf, massOf, type Place, type Unit, unitShape } from '../plan/index.ts';
 import { type Found, found, type Look } from './finding.ts';
 
@@ -39,17 +39,10 @@ function overloaded(unit: Unit, held: Held): Found[] {
     );
 }
 
-/** Whether the contents of a place lie on a board held at its two ends. */
-function onShelf(unit: Unit, place: Place): boolean {
-  if (place.kind !== 'shelf' && place.kind !== 'cubby') return false;
-  // the lowest board of what stands on the floor lies on its plinth
-  return unit.mount !== 'floor' || place.bottom > 150;
-}
-
 function sagging({ len }: Look, unit: Unit, held: Held): Found[] {
   return held.flatMap(({ place, mass }) => {
-    if (mass <= 0 || !onShelf(unit, place)) return [];
-    const shelf = { board: unit.board, thickness: unit.thickness, depth: place.depth, span: place.width };
+    const shelf = shelfUnder(unit, place);
+    if (mass <= 0 || !shelf) return [];
     const { first, lasting, limit } = shelfSag(shelf, mass);
     if (lasting <= limit) return [];
     return [

@@ -1,8 +1,6 @@
-import { badNeighbours, balanceOf, balanceWords, togetherOf } from '../zones/index.ts';
+import { badNeighbours, balanceOf, balanceWords, isShort, togetherOf } from '../zones/index.ts';
 import { type Found, found, type Look } from './finding.ts';
 
-/** A zone is said to be too small from so much on, as a share of what it needs (own assumption: measures are not that exact). */
-const SHORT = 0.15;
 /** Scattering that costs less is nobody’s trouble, s a year (own assumption: half an hour). */
 const WORTH = 1800;
 
@@ -18,7 +16,7 @@ function tooSmall({ plan }: Look): Found[] {
     const zone = plan.zones[zoneId]!;
     // a zone to which nothing is given yet is only named so far
     if (balances.every((b) => b.offers === 0)) return [];
-    const short = balances.filter((b) => b.needs > b.offers * (1 + SHORT)).map((b) => balanceWords(zone.name, b));
+    const short = balances.filter(isShort).map((b) => balanceWords(zone.name, b));
     return short.length === 0 ? [] : [found('zoneSmall', [zoneId], `${short.join('; ')}.`)];
   });
 }

@@ -191,7 +191,7 @@ function feasiblePart(translation: Translation, room: (placeId: string) => numbe
 }
 
 /**
- * What was left without a home put where there is width for it, room to grow giving way: the dearest to leave first, each into its cheapest place.
+ * What was left without a home put where there is width for it, room to grow giving way, and boards that may sag: the dearest to leave first, each into its cheapest place.
  * @returns null when nothing could be homed so
  */
 function givingWay(
@@ -205,11 +205,11 @@ function givingWay(
   const homes = [...answer.homes];
   const left = answer.unplaced.map((id) => lotOf.get(id)!).sort((a, b) => b.leave - a.leave || (a.id < b.id ? -1 : 1));
   for (const lot of left) {
-    const fitting = lot.options.filter(
-      (o) =>
-        used.takes(lot, o.place, o.use, Math.min(places.get(o.place)!.most, lowered.get(o.place) ?? Infinity)) &&
-        o.cost < lot.leave,
-    );
+    const fitting = lot.options.filter((o) => {
+      const { most, load, sagging } = places.get(o.place)!;
+      const room = Math.min(most, lowered.get(o.place) ?? Infinity);
+      return o.cost < lot.leave && used.takes(lot, o.place, o.use, room, 0, load + sagging);
+    });
     if (fitting.length === 0) continue;
     const best = fitting.reduce((a, b) => (b.cost < a.cost ? b : a));
     used.add(lot, best.place, best.use);

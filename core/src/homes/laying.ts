@@ -8,7 +8,7 @@ export class Layout {
   /** containers, boxes and what stays of each place */
   private readonly fixed = new Map<string, Contents>();
   private readonly lots = new Map<string, Set<string>>();
-  /** load left in each period */
+  /** load left in each period, by what the place is rated for */
   private readonly load = new Map<string, Float64Array>();
   /** what is used of a place as it lies, and whether anything in it bears something; worked out when asked, forgotten when that changes */
   private readonly full = new Map<string, { used: number; bears: boolean }>();
@@ -18,8 +18,8 @@ export class Layout {
     private readonly translation: Translation,
     homes: Homes,
   ) {
-    for (const [id, { load }] of translation.places) {
-      this.load.set(id, new Float64Array(translation.periods).fill(load));
+    for (const [id, { load, sagging }] of translation.places) {
+      this.load.set(id, new Float64Array(translation.periods).fill(load + sagging));
       const now = contentsOf(plan, id);
       this.fixed.set(id, { ...now, things: now.things.filter((t) => translation.stays.has(t.id)) });
     }
@@ -107,10 +107,23 @@ export class Layout {
     return !now.bears && holder.nature !== 'pile' && now.used + use > capacityOf(holder) * 1.001;
   }
 
+  /** Load left with one lot more, in the period that has least; by what the place is rated for, g. */
+  private leftWith(placeId: string, lot: string): number {
+    const { supply, count, periods } = this.translation.lotOf.get(lot)!;
+    let least = Infinity;
+    for (const [t, left] of this.load.get(placeId)!.entries())
+      if ((periods >> t) & 1) least = Math.min(least, left - supply.mass * count);
+    return least;
+  }
+
+  /** Whether a board is seen to sag with one lot more, see {@link Translation.places}. */
+  sagsWith(placeId: string, lot: string): boolean {
+    return this.leftWith(placeId, lot) < this.translation.places.get(placeId)!.sagging - 1e-6;
+  }
+
   /** What is used of a place with a lot that uses so much by itself laid beside all that is there; null: it finds no room, or is too heavy. */
   usedWith(placeId: string, lot: string, use: number): number | null {
-    const { supply, count, periods } = this.translation.lotOf.get(lot)!;
-    if (this.load.get(placeId)!.some((left, t) => (periods >> t) & 1 && supply.mass * count > left + 1e-6)) return null;
+    if (this.leftWith(placeId, lot) < -1e-6) return null;
     if (this.isFull(placeId, use)) return null;
     const { used, over } = this.laid(placeId, lot);
     return over.length === 0 ? used : null;
@@ -161,13 +174,13 @@ export function layingRest(
       .sort((a, b) => a.cost - b.cost || (a.place < b.place ? -1 : 1))
       .slice(0, LOOKED_AT);
     const back = today.get(id);
-    // room to grow gives way only for what would have no home
+    // room to grow gives way, and boards sag, only for what would have no home
     let best: string | undefined;
     for (const { place, use } of open) {
       const used = layout.usedWith(place, id, use);
       if (used === null) continue;
       if (back === undefined) best ??= place;
-      if (used > room(place) * 1.0001) continue;
+      if (used > room(place) * 1.0001 || layout.sagsWith(place, id)) continue;
       best = place;
       break;
     }

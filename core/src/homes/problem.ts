@@ -145,9 +145,15 @@ export class Used {
   }
 
   /** Whether a lot goes in beside what is there, while it is there. */
-  takes(lot: Translation['lots'][number], place: string, use: number, most: number, slack = 0): boolean {
+  takes(
+    lot: Translation['lots'][number],
+    place: string,
+    use: number,
+    most: number,
+    slack = 0,
+    load = this.translation.places.get(place)!.load,
+  ): boolean {
     const there = this.translation.lotOf.get(lot.id)!.periods;
-    const { load } = this.translation.places.get(place)!;
     const [room, carry] = [this.room.get(place)!, this.carry.get(place)!];
     for (let t = 0; t < room.length; t++)
       if ((there >> t) & 1 && (room[t]! + use > most + slack || carry[t]! + lot.weight > load + 1e-9)) return false;

@@ -1,16 +1,13 @@
-import { AREA_SHARE, capacityOf, type Holder, holderOf, massInUnit, stowageOf, fitOf } from '../fit/index.ts';
+import { AREA_SHARE, capacityOf, type Holder, holderOf, stowageOf, fitOf } from '../fit/index.ts';
 import { factsOf } from '../catalogue/index.ts';
 import { kindOf } from '../kinds/index.ts';
 import {
   amountOf,
-  compartmentsOf,
   countIn,
   type Home,
   homesOf,
   isLeaving,
-  massOf,
   type Place,
-  placesIn,
   type Plan,
   type Share,
   OWN_SHARES,
@@ -22,6 +19,7 @@ import { type Homes, type SlottingProblem } from '../slotting/index.ts';
 import { barredFrom, keptOut, mayBeBarred } from './barred.ts';
 import { carriedOf } from './carrying.ts';
 import { carryingPerYear } from './cost.ts';
+import { loadBeforeSag, loadsLeft } from './bearing.ts';
 import { Ground } from './ground.ts';
 import { periodsOfYear } from './periods.ts';
 import { costWithoutHome, familyOf, heldIn, SEASON_CHANGE, SPLIT, spreadOf } from './tally.ts';
@@ -57,8 +55,14 @@ export type Translation = {
   keptAs: ReadonlyMap<string, ReadonlyMap<string, Supply>>;
   /** homes that are no lot and stay: ids */
   stays: ReadonlySet<string>;
-  /** by place id, in order, in the measure of its nature: the most it may hold, what pins and boxes take of it, what today's movable homes take; load left, g */
-  places: ReadonlyMap<string, { most: number; fixed: number; today: number; load: number; target: number }>;
+  /**
+   * by place id, in order, in the measure of its nature: the most it may hold, what pins and boxes take of it, what today's movable homes take; load left, g, and
+   * how much more it would bear if its board may be seen to sag
+   */
+  places: ReadonlyMap<
+    string,
+    { most: number; fixed: number; today: number; load: number; sagging: number; target: number }
+  >;
   /** today's homes that work, those that matter most first */
   today: Homes;
   /** how the costs come about, so that they can be worked out anew where furniture is moved */
@@ -102,7 +106,7 @@ export function* translating(plan: Plan): Generator<void, Translation> {
       const free = Math.max(0, capacityOf(holder) - taken);
       const most = taken + free * (holder.nature === 'area' ? AREA_SHARE : 1);
       const target = taken + (most - taken) * (1 - growthIn(plan, plan.places[place.id]!));
-      return [place.id, { most, fixed: taken, today: 0, load: place.load, target }];
+      return [place.id, { most, fixed: taken, today: 0, load: 0, sagging: 0, target }];
     }),
   );
   // what stands in a place is in the way of a share, what lies there can move
@@ -111,7 +115,14 @@ export function* translating(plan: Plan): Generator<void, Translation> {
   const candidates = candidatesOf(plan, spots, holders, ground);
   yield;
   const beside = (id: string) => places.get(id)!.most - standing.get(id)!;
-  shareLoads(plan, places);
+  const [rated, unseen] = [
+    loadsLeft(plan, (place) => place.load),
+    loadsLeft(plan, (place) => loadBeforeSag(plan, place)),
+  ];
+  for (const [id, place] of places) {
+    place.load = unseen.get(id)!;
+    place.sagging = rated.get(id)! - place.load;
+  }
   const stays = new Set<string>();
   const fix = ({ id, placeId }: Home, supply: Supply, count: number) => {
     stays.add(id);
@@ -210,33 +221,6 @@ export function translated(plan: Plan): Translation {
     const step = work.next();
     if (step.done) return step.value;
   }
-}
-
-/** What a place carries is shared with what stands in it: so much of the load is kept for boxes, and no more goes into them. */
-function shareLoads(plan: Plan, places: Map<string, { load: number }>): void {
-  for (const box of Object.values(plan.units)) {
-    const holder = box.keptInId === null ? undefined : places.get(box.keptInId);
-    if (!holder) continue;
-    const inside = compartmentsOf(plan, box.id);
-    const loads = inside.reduce((sum, p) => sum + p.load, 0);
-    const kept = Math.max(massInUnit(plan, box.id), Math.min(loads, (holder.load - massOf(box)) / 2));
-    holder.load = Math.max(0, holder.load - massOf(box) - kept);
-    for (const p of inside) places.get(p.id)!.load *= loads > 0 ? Math.max(0, kept) / loads : 0;
-  }
-  const share = (place: Place) => {
-    const inner = placesIn(plan, place.id);
-    if (inner.length === 0) return;
-    const own = places.get(place.id)!;
-    const loads = inner.reduce((sum, p) => sum + p.load, 0);
-    const factor = loads > 0 ? Math.min(1, own.load / loads) : 0;
-    for (const p of inner) {
-      const at = places.get(p.id);
-      if (at) at.load *= factor;
-      own.load = Math.max(0, own.load - (at?.load ?? 0));
-      share(p);
-    }
-  };
-  for (const place of Object.values(plan.places)) if (place.inId === null && places.has(place.id)) share(place);
 }
 
 /** Stations beyond so many do not ask for a part of their own. */

@@ -1,4 +1,5 @@
 import { type BoardKind } from '../catalogue/index.ts';
+import { type Place, type Unit } from '../plan/index.ts';
 
 /** Standard gravity, m/s² (ISO 80000-3; CGPM 1901). */
 export const GRAVITY = 9.80665;
@@ -31,4 +32,12 @@ export function shelfSag(shelf: Shelf, load: number): { first: number; lasting: 
 export function shelfCarries(shelf: Shelf): number {
   const { lasting, limit } = shelfSag(shelf, 1000);
   return (1000 * limit) / lasting;
+}
+
+/** The shelf that the contents of a place lie on, held at its two ends; null: they lie on none that could sag. */
+export function shelfUnder(unit: Unit, place: Place): Shelf | null {
+  if (unit.mount === 'away' || (place.kind !== 'shelf' && place.kind !== 'cubby')) return null;
+  // the lowest board of what stands on the floor lies on its plinth
+  if (unit.mount === 'floor' && place.bottom <= 150) return null;
+  return { board: unit.board, thickness: unit.thickness, depth: place.depth, span: place.width };
 }

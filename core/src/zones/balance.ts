@@ -28,6 +28,14 @@ const ORDINARY: Record<Nature, Holder> = {
   pockets: { kind: 'container', nature: 'pockets', width: 320, depth: 60, height: 310, pockets: 50 },
 };
 
+/** A zone is short of a nature from so much on, as a share of what it needs, and of an ordinary place (own assumptions: measures are not that exact, and what a handful takes finds room). */
+const SHORT = 0.15;
+const HANDFUL = 0.1;
+
+/** Whether a zone offers less than it needs, by more than a handful. */
+export const isShort = ({ nature, needs, offers }: Balance): boolean =>
+  needs > offers * (1 + SHORT) && needs - offers > HANDFUL * capacityOf(ORDINARY[nature]);
+
 /** What hangs is measured on a row of hooks (common practice, no source). Millimetres. */
 const HOOKS: Holder = { kind: 'hook', nature: 'row', width: 1000, depth: 120, height: 900, pockets: 0 };
 
