@@ -1,5 +1,5 @@
 import { parseArgs } from 'node:util';
-import { arrangeRoom, quickMeasureOf } from '@heronstone/core/arrange';
+import { arrangeRoom, quickMeasureOf, SEARCHES, STEPS } from '@heronstone/core/arrange';
 import { CHECKS, findingsOf, FIRST } from '@heronstone/core/findings';
 import { decodeText, exportPlan, readList } from '@heronstone/core/formats';
 import { stowageOf } from '@heronstone/core/fit';
@@ -187,8 +187,8 @@ async function arrange(file: string, values: Values): Promise<Result> {
   const plan = planOf(file);
   const done = await arrangeRoom(plan, {
     seed: whole(values.seed, 'seed', 1, 2 ** 31 - 1),
-    steps: whole(values.steps, 'steps', 500, 1_000_000),
-    searches: whole(values.searches, 'searches', 6, 1000),
+    steps: whole(values.steps, 'steps', STEPS, 1_000_000),
+    searches: whole(values.searches, 'searches', SEARCHES, 1000),
     now,
   });
   if (!done.ok) throw new Trouble(done.reason);

@@ -3,8 +3,9 @@ import { apply, asOne, type Command, type Plan } from '../plan/index.ts';
 import { Random } from '../slotting/index.ts';
 import { wallFrames } from '../room/index.ts';
 import { findingsOnlyIn, standingOf, sunGrid, type SunGrid } from './cost.ts';
-import { piecesOf, type Pose } from './pieces.ts';
-import { energyOf, NOT_WORTH, refine } from './refine.ts';
+import { type Lane, laneHere, shared } from './lane.ts';
+import { piecesOf } from './pieces.ts';
+import { energyOf, NOT_WORTH } from './refine.ts';
 import { Search } from './search.ts';
 import { movedBetween, type MovedThing, standAs } from './stand-as.ts';
 import { type Pacing, type Pass, withHomes, type Worth, worthOf } from './worth.ts';
@@ -18,6 +19,8 @@ export type Arrangement = {
   score: Worth;
   /** seconds a year less than today with its homes found */
   saves: number;
+  /** of these the seconds really spent */
+  saved: number;
   moved: MovedThing[];
   /** findings that go, and that come, in words */
   gone: string[];
@@ -26,11 +29,13 @@ export type Arrangement = {
 
 export type Arranging = Pacing & {
   seed?: number;
-  /** quick searches for somewhere to begin */
+  /** quick searches for somewhere to begin, of which most find nothing */
   searches?: number;
   /** changes priced exactly in all */
   steps?: number;
   onProgress?: (share: number, best: readonly Arrangement[]) => void;
+  /** who looks; one in this thread by default. The answer is the same whoever does. */
+  lanes?: (now: Worth, sun: SunGrid) => readonly Lane[];
 };
 
 export type Arranged = { ok: true; now: Worth; offers: Arrangement[]; tried: number } | { ok: false; reason: string };
@@ -40,44 +45,36 @@ const OFFERS = 3;
 /** Two arrangements differ when so many pieces of furniture stand otherwise, by more than this many mm or turned (own assumption). */
 const DIFFERENT = 3;
 const OTHERWISE = 400;
-/** A quick search first mends what is broken: changes tried, from one temperature to another, mm. */
-const MEND = { changes: 3000, hot: 100, cold: 2 };
-/** Then it looks for what costs less: changes tried, temperatures of its annealing, s a year, by how much rules may still be broken by what it finds, mm, and how often it looks up. */
-const QUICK = 4_000;
-const HOT = 2000;
-const COLD = 50;
-const NEARLY = 60;
-const BLOCK = 400;
-/** So many beginnings are refined for this part of a whole search, the best of them to the end. */
-const RUNNERS = 3;
-const HEAT = 1 / 3;
-/** How the work is shared among quick searches, the first part of refining, and the rest. */
-const SHARES = [0.3, 0.35, 0.35] as const;
-/** Finding homes for the room as it is, and for a beginning. */
+/** So many beginnings, the best, are refined. */
+const RUNNERS = 2;
+/** Quick searches and changes priced, where nobody asks for more or fewer. */
+export const SEARCHES = 16;
+export const STEPS = 440;
+/** What share of the whole the quick searches are. */
+const BEGUN = 0.35;
+/** Finding homes for the room as it is. */
 const FOR_NOW: readonly Pass[] = [
   { work: 150_000, polish: false },
   { work: 100_000, polish: true },
 ];
-const FOR_START: readonly Pass[] = [{ work: 60_000, polish: true }];
 /** Less than this a year is nothing saved, s (own assumption: ten minutes). */
 const NOTHING = 600;
 
 /**
  * Arrange for me: keeps what is pinned and offers up to three different good arrangements that break no hard rule, best first. It begins with the room as it is and
- * with what a few quick searches find, each with homes found for it; the best of these are refined change by change (see {@link refine}), and the best of those to
- * the end. What saves nothing against the room as it is with its homes found and mends nothing is not offered. Same seed, searches and steps, same offers.
+ * with what quick searches find, each with homes found for it; the best of these are refined change by change (see {@link refine}). What saves nothing against the room as it is with its homes found and mends nothing is not offered. Same seed, searches and steps, same offers.
  */
 export async function arrangeRoom(plan: Plan, options: Arranging = {}): Promise<Arranged> {
-  const { seed = 1, searches = 6, steps = 500 } = options;
+  const { seed = 1, searches = SEARCHES, steps = STEPS } = options;
   const outline = wallFrames(plan).map((f) => f.a);
   if (outline.length === 0) return { ok: false, reason: 'The walls do not close yet: measure the room first.' };
   if (!piecesOf(plan).some((p) => p.movable))
     return { ok: false, reason: 'Everything is pinned: there is nothing to arrange.' };
   const sun = sunGrid(plan, outline);
   const now = await withHomes(plan, sun, FOR_NOW, options);
-  const found: Worth[] = [];
+  const lanes = options.lanes?.(now, sun) ?? [laneHere(now, sun, options)];
   const known = new Map<Worth, Arrangement>();
-  const offers = () =>
+  const offers = (found: readonly Worth[]) =>
     unlike(
       plan,
       found.filter((worth) => isOffer(worth, now)),
@@ -89,39 +86,44 @@ export async function arrangeRoom(plan: Plan, options: Arranging = {}): Promise<
       return isOffer(offer.score, now) ? [offer] : [];
     });
   let best: Arrangement[] = [];
-  let tried = 0;
-  const note = (worth: Worth) => {
-    found.push(worth);
-    if (isOffer(worth, now)) best = offers();
-  };
-  const cheapest = (worths: readonly Worth[]) => [...worths].sort((a, b) => energyOf(a, now) - energyOf(b, now));
   const over = options.cancelled ?? (() => false);
-  const starts = [now];
-  for (let k = 0; k < searches && !over(); k++) {
-    const start = await quickStart(now, sun, new Random(seed * 101 + k), options);
-    if (start) starts.push(start);
-    options.onProgress?.((SHARES[0] * (k + 1)) / searches, best);
-  }
-  const runners = cheapest(starts).slice(0, RUNNERS);
-  const refined = (start: Worth, n: number, part: readonly [number, number], at: number, to: number) =>
-    refine(start, now, sun, new Random(seed * 101 + 50 + Math.round(100 * at)), {
-      ...{ ...options, steps: n, part, onFound: note },
-      onShare: (done) => options.onProgress?.(at + ((to - at) * (done - part[0])) / (part[1] - part[0]), best),
-    });
-  const ahead: Worth[] = [];
-  const each = Math.ceil((steps * HEAT) / runners.length);
-  const [, racing] = SHARES;
-  for (const [k, start] of runners.entries()) {
-    if (over()) break;
-    const at = SHARES[0] + (k * racing) / runners.length;
-    ahead.push(await refined(start, each, [0, HEAT], at, at + racing / runners.length));
+  let looked = 0;
+  const starts = await shared(
+    lanes,
+    Array.from({ length: searches }, (_, k) => seed * 101 + k),
+    async (lane, from) => {
+      const start = over() ? null : await lane.begin(from);
+      options.onProgress?.((BEGUN * ++looked) / searches, best);
+      return start;
+    },
+  );
+  const runners = [now, ...starts.flatMap((start) => start ?? [])]
+    .sort((a, b) => energyOf(a, now) - energyOf(b, now))
+    .slice(0, RUNNERS);
+  const each = Math.ceil(steps / runners.length);
+  const shares = runners.map(() => 0);
+  /** by runner, so that who was quicker makes no difference */
+  const found = runners.map((): Worth[] => []);
+  let tried = 0;
+  await shared(lanes, runners, async (lane, start, k) => {
+    if (over()) return;
     tried += each;
-  }
-  const [first] = cheapest(ahead);
-  if (first && !over()) {
-    await refined(first, steps - tried, [HEAT, 1], SHARES[0] + racing, 1);
-    tried = steps;
-  }
+    await lane.better(
+      start,
+      each,
+      seed * 101 + 50 + k,
+      (share) => {
+        shares[k] = share;
+        const mean = shares.reduce((a, b) => a + b, 0) / shares.length;
+        options.onProgress?.(BEGUN + (1 - BEGUN) * mean, best);
+      },
+      (worth) => {
+        found[k]!.push(worth);
+        if (isOffer(worth, now)) best = offers(found.flat());
+      },
+    );
+  });
+  best = offers(found.flat());
   options.onProgress?.(1, best);
   return { ok: true, now, offers: best, tried };
 }
@@ -156,7 +158,14 @@ function offerOf(plan: Plan, now: Worth, found: Worth, sun: SunGrid, since = '20
   const then = applied(plan, [command]);
   const score = worthOf(then, tallyOf(then), standingOf(then, sun));
   return {
-    ...{ plan: then, command, score, saves: now.total - score.total, moved: movedBetween(plan, then) },
+    ...{
+      plan: then,
+      command,
+      score,
+      saves: now.total - score.total,
+      saved: now.spent - score.spent,
+      moved: movedBetween(plan, then),
+    },
     gone: findingsOnlyIn(now.standing, score.standing),
     come: findingsOnlyIn(score.standing, now.standing),
   };
@@ -170,26 +179,6 @@ function applied(plan: Plan, commands: readonly Command[]): Plan {
     now = done.plan;
   }
   return now;
-}
-
-/** An arrangement that breaks hardly any rule, looked for quickly from the one there is, with homes found for it; null when none was found. */
-async function quickStart(now: Worth, sun: SunGrid, random: Random, pacing: Pacing): Promise<Worth | null> {
-  const search = new Search(now.plan, sun, random);
-  await pacing.breathe?.();
-  if (search.mend(MEND.changes, MEND.hot, MEND.cold) > NEARLY) return null;
-  let best: { energy: number; poses: Pose[] } = { energy: search.energy, poses: [...search.poses] };
-  for (let step = 0; step < QUICK; step++) {
-    const share = step / QUICK;
-    const stays = search.tryPoses(search.draw(1 - share), HOT * (COLD / HOT) ** share);
-    if (stays && search.energy < best.energy && search.broken() < NEARLY)
-      best = { energy: search.energy, poses: [...search.poses] };
-    if (step % BLOCK !== 0) continue;
-    await pacing.breathe?.();
-    if (pacing.cancelled?.()) return null;
-  }
-  const command = search.command(best.poses);
-  const done = command ? apply(now.plan, command) : null;
-  return done?.ok ? withHomes(done.plan, sun, FOR_START, pacing) : null;
 }
 
 /** The best of many random arrangements by the same measure, rules broken counted in: what searching is worth. For tests and bench. */

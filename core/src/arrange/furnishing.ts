@@ -4,7 +4,7 @@ import { onWall, seatMoves } from '../room/index.ts';
 import type { Random } from '../slotting/index.ts';
 import { type Site } from './cost.ts';
 import { type Piece, piecesOf, placed, type Pose, type Shape } from './pieces.ts';
-import { breaksAlone, breaksBetween, breaksSeat, type Ground, groundOf } from './rules.ts';
+import { breaksAlone, breaksBetween, breaksSeat, type Ground, groundOf, type Taking } from './rules.ts';
 import { NEAR, type Target, Ways } from './ways.ts';
 
 /** So many places are drawn where a piece is put elsewhere. */
@@ -15,7 +15,7 @@ const CLEAN = 0.5;
 const NUDGED = 0.3;
 const NUDGE = 150;
 
-type Placing = { solids: Shape[]; zones: Shape[]; blocks: Shape[]; stands: Point[] };
+type Placing = Taking & { blocks: Shape[]; stands: Point[] };
 
 /** A seat, as seen from the piece it is at; of no piece (−1): where it is. */
 export type Seat = { station: Station; piece: number; x: number; y: number; turn: number };
@@ -207,16 +207,18 @@ export class Furnishing {
     let least = this.breaksAt(i, best);
     for (let k = 1; k < draws && least > 0; k++) {
       const pose = one();
-      const broken = this.breaksAt(i, pose);
+      const broken = this.breaksAt(i, pose, least);
       if (broken < least) [best, least] = [pose, broken];
     }
     return best;
   }
 
-  private breaksAt(i: number, pose: Pose): number {
+  /** What a piece would break somewhere, mm; from `most` on it is not looked at further. */
+  private breaksAt(i: number, pose: Pose, most = Infinity): number {
     const there = place(this.pieces[i]!, pose);
     let sum = breaksAlone(this.ground, there.solids, there.zones);
-    for (const [j, other] of this.placings.entries()) if (j !== i) sum += breaksBetween(there, other);
+    for (let j = 0; j < this.placings.length && sum < most; j++)
+      if (j !== i) sum += breaksBetween(there, this.placings[j]!);
     return sum;
   }
 
@@ -333,6 +335,7 @@ const local = ({ x, y, turn }: { x: number; y: number; turn: number }) => ({ x, 
 function place(piece: Piece, pose: Pose): Placing {
   const there = (shapes: readonly Shape[]) => shapes.map((s) => placed(s, pose));
   return {
+    ...{ x: pose.x, y: pose.y, radius: piece.radius },
     solids: there(piece.solids),
     zones: there(piece.zones),
     blocks: there(piece.blocks),

@@ -2,10 +2,13 @@ export {
   arrangeRoom,
   bestAtRandom,
   quickMeasureOf,
+  SEARCHES,
+  STEPS,
   type Arranged,
   type Arrangement,
   type Arranging,
 } from './arrange.ts';
+export { type Lane, laneHere } from './lane.ts';
 export { findingsOnlyIn, HARD, secondsOf, standingOf, sunGrid, type Standing, type SunGrid } from './cost.ts';
 export { withHomes, worthOf, type Pacing, type Worth } from './worth.ts';
 export { standMap, type Stood, type StandMap } from './stand-map.ts';

@@ -27,6 +27,8 @@ export type Piece = {
   movable: boolean;
   hangs: boolean;
   solids: Shape[];
+  /** around its unit’s middle, all its solids and zones in it */
+  radius: number;
   /** must be free of other pieces’ solids: drawers and leaves opening, feeds, chairs, people */
   zones: Shape[];
   /** what of it is walked round */
@@ -103,9 +105,16 @@ function piece(plan: Plan, unit: Unit, members: Unit[]): Piece {
   const parkings = Object.values(plan.parkings)
     .filter((p) => p.unitId !== unit.id && stations.some((s) => s.parkingId === p.id))
     .map((parking) => ({ parking, ...local(parking), turn: parking.facing - unit.facing }));
+  const zones = [
+    ...members.flatMap((m) => fronts(plan, m, local)),
+    ...seats.flatMap((s) => seatZones(s, solids, plan)),
+  ];
+  const radius = Math.max(0, ...[...solids, ...zones].map((s) => Math.hypot(s.x, s.y) + s.radius));
   return {
     unit,
     members,
+    radius,
+    zones,
     movable: !members.some((m) => m.pinned),
     hangs: unit.mount === 'wall',
     solids,
@@ -114,7 +123,6 @@ function piece(plan: Plan, unit: Unit, members: Unit[]): Piece {
       return shapeOf(foot, m.bottom, m.bottom + m.height);
     }),
     stands: members.flatMap((m) => standBefore(plan, m, local)),
-    zones: [...members.flatMap((m) => fronts(plan, m, local)), ...seats.flatMap((s) => seatZones(s, solids, plan))],
     seats,
     parkings,
   };

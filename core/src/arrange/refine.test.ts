@@ -130,7 +130,7 @@ describe('refining', () => {
     const now = await withHomes(pinned, sun, [{ work: 20_000, polish: true }]);
     const known = new Set(now.standing.findings.map((f) => f.key));
     for (const seed of [1, 2]) {
-      const best = await refine(now, now, sun, new Random(seed), { steps: 60, part: [0, 1] });
+      const best = await refine(now, now, sun, new Random(seed), { steps: 60 });
       expect(energyOf(best, now)).toBeLessThanOrEqual(energyOf(now, now));
       expect(best.total).toBeLessThan(now.total);
       expect(best.standing.findings.filter((f) => !known.has(f.key))).toEqual([]);

@@ -5,6 +5,7 @@ import { type Random } from '../slotting/index.ts';
 import { type Change, changesBack, drawChange } from './changes.ts';
 import { besidesHomes, breaks, cordSeconds, secondsOf, standingOf, type SunGrid } from './cost.ts';
 import { Furnishing } from './furnishing.ts';
+import { frontOf, roughFetch } from './rough.ts';
 import { Ways } from './ways.ts';
 import { type Pacing, type Pass, withHomes, type Worth, worthOf } from './worth.ts';
 
@@ -16,11 +17,14 @@ const BROKEN = 6000;
 const HOT = 0.0016;
 const COLD = 0.0001;
 /** After so many changes priced all is counted as it will be, homes found with so many proposals of the engine. */
-const COUNT = 100;
+const COUNT = 110;
 const LONG = 30_000;
 const AGAIN: readonly Pass[] = [{ work: 60_000, polish: true }];
 /** So many temperatures above the best the search goes back to it. */
 const LOST = 10;
+/** Changes drawn for one that is priced, at most; what straight distances say costs so much more than it may, s a year, is not priced (own assumption). */
+const DRAWN = 8;
+const DOUBT = 800;
 /** How often the search looks up, in changes priced. */
 const BREATH = 4;
 /** What saves less a year than this is not worth carrying furniture for, s (own assumption: three minutes). */
@@ -29,8 +33,6 @@ export const NOT_WORTH = 180;
 export type Refining = Pacing & {
   /** changes priced */
   steps: number;
-  /** the part of a whole search that this is, 0 to 1: it cools from one to the other, and tidies up in the end */
-  part: readonly [from: number, to: number];
   onShare?: (share: number) => void;
   /** arrangements it came through, counted as they will be */
   onFound?: (worth: Worth) => void;
@@ -70,7 +72,7 @@ export async function refine(
   random: Random,
   options: Refining,
 ): Promise<Worth> {
-  const { steps, part, onShare, onFound, breathe, cancelled } = options;
+  const { steps, onShare, onFound, breathe, cancelled } = options;
   const room = new Refined(start, againstIn(now), sun, random, options);
   let best = start;
   const count = async () => {
@@ -79,10 +81,11 @@ export async function refine(
     return worth;
   };
   for (let step = 1; step <= steps; step++) {
-    const share = part[0] + ((part[1] - part[0]) * step) / steps;
+    const share = step / steps;
     const temperature = start.total * HOT * (COLD / HOT) ** share;
-    const change = drawChange(room.plan, room.furnishing, random, 1 - share, room.blamed);
-    if (change) await room.take(change, -temperature * Math.log(random.next() + 1e-12));
+    const more = -temperature * Math.log(random.next() + 1e-12);
+    const change = drawLikely(room, random, 1 - share, more);
+    if (change) await room.take(change, more);
     if (step % BREATH === 0) {
       onShare?.(share);
       await breathe?.();
@@ -94,7 +97,6 @@ export async function refine(
     if (lost < 0) best = worth;
     room.standAs(step === steps || lost > LOST * temperature ? best : worth);
   }
-  if (part[1] < 1) return best;
   let back = 0;
   for (const change of changesBack(now.plan, best.plan)) {
     const one = change(room.plan, room.furnishing);
@@ -103,6 +105,15 @@ export async function refine(
   if (back === 0) return best;
   const tidied = await count();
   return energyOf(tidied, now) < energyOf(best, now) + back * NOT_WORTH ? tidied : best;
+}
+
+/** A change drawn at random that may cost no more than so much, for all that straight distances tell; null when none was drawn. */
+function drawLikely(room: Refined, random: Random, heat: number, more: number): Change | null {
+  for (let k = 0; k < DRAWN; k++) {
+    const change = drawChange(room.plan, room.furnishing, random, heat, room.blamed);
+    if (change && room.mayPay(change, more)) return change;
+  }
+  return null;
 }
 
 /** A room as it is refined: how it stands, with homes that follow, and what that costs a year. */
@@ -142,6 +153,20 @@ class Refined {
     this.wrong = this.against(plan, standingFindings(plan), blamed);
     this.blamed = blamed;
     this.energy = total + this.wrong;
+  }
+
+  /** Whether a change may cost no more than so much, s a year: by straight distances, which tell little of small ones and all that need be known of most others. */
+  mayPay({ plan, moved, mends }: Change, more: number): boolean {
+    if (mends || [...moved.units].some((id) => this.blamed.has(id))) return true;
+    const rough = ({ stations, units, places }: Plan, stationId: string, placeId: string) => {
+      const station = stations[stationId]!;
+      const unit = units[places[placeId]!.unitId]!;
+      return roughFetch(station, station.standing, frontOf(unit), unit.id === station.travellerId);
+    };
+    let sum = 0;
+    for (const { stationId, placeId, times } of this.rehoming.trafficOf(moved))
+      sum += times * (rough(plan, stationId, placeId) - rough(this.plan, stationId, placeId));
+    return sum < more + DOUBT;
   }
 
   /** Takes a change that costs no more than so much, s a year; tells whether it did. */

@@ -32,6 +32,8 @@ export type Ground = {
   fixed: Shape[];
   heaters: Shape[];
   sockets: (Point & { z: number })[];
+  /** nothing lower than this meets the ceiling, mm */
+  lowest: number;
 };
 
 const SLACK = 1;
@@ -82,7 +84,8 @@ export function groundOf(plan: Plan): Ground {
     keep.push(shapeOf(prismFootprint(prism), prism.bottom, prism.top));
   }
   keep.push(...freeSeatZones(plan));
-  return { plan, frames, outline: frames.map((f) => f.a), keep, fixed, heaters, sockets };
+  const lowest = Math.min(plan.head.ceiling, ...Object.values(plan.slopes).map((slope) => slope.knee));
+  return { plan, frames, outline: frames.map((f) => f.a), keep, fixed, heaters, sockets, lowest };
 }
 
 /** How deep two shapes are in each other, mm; 0 when apart in plan or height. */
@@ -104,7 +107,7 @@ export function breaksAlone(ground: Ground, solids: readonly Shape[], zones: rea
     for (const f of ground.fixed) sum += deep(s, f);
     for (const corner of s.corners) {
       sum += outside(ground, corner);
-      sum += Math.max(0, s.high - ceilingAt(ground.plan, corner) - SLACK);
+      if (s.high > ground.lowest) sum += Math.max(0, s.high - ceilingAt(ground.plan, corner) - SLACK);
     }
     for (const f of ground.frames) {
       // a corner of the room that juts into it
@@ -138,11 +141,12 @@ function outside({ frames, outline }: Ground, p: Point): number {
   return least > SLACK ? least : 0;
 }
 
+/** What a piece takes where it stands: its solids, what it wants free, and a circle around all of it for a quick look. */
+export type Taking = Point & { radius: number; solids: readonly Shape[]; zones: readonly Shape[] };
+
 /** How much two pieces break rules between them, mm. */
-export function breaksBetween(
-  a: { solids: readonly Shape[]; zones: readonly Shape[] },
-  b: { solids: readonly Shape[]; zones: readonly Shape[] },
-): number {
+export function breaksBetween(a: Taking, b: Taking): number {
+  if ((a.x - b.x) ** 2 + (a.y - b.y) ** 2 >= (a.radius + b.radius) ** 2) return 0;
   let sum = 0;
   for (const s of a.solids) {
     for (const t of b.solids) sum += deep(s, t);

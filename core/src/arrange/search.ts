@@ -1,19 +1,15 @@
-import { angleBetween, heading, type Point } from '../geometry/index.ts';
 import { DUG_OUT } from '../homes/index.ts';
 import { type Plan } from '../plan/index.ts';
 import type { Random } from '../slotting/index.ts';
-import { PENALTY, type SunGrid, sitePenalties, type Site, sunAtPoint, wantsWall } from './cost.ts';
+import { PENALTY, type SunGrid, sitePenalties, sunAtPoint, wantsWall } from './cost.ts';
 import { demandOf } from './demand.ts';
 import { carrySeconds, flowsOf } from './flows.ts';
 import { Furnishing, type Seat } from './furnishing.ts';
 import { type Pose } from './pieces.ts';
+import { frontOf, roughFetch } from './rough.ts';
 
 /** Seconds a year set against each millimetre by which a rule is broken while searching (own assumption: far more than it ever gains). */
 const BROKEN = 400;
-/** From a seat to what one gets at without rising, mm (own assumption, near the real reach of an adult). */
-const AT_HAND = 750;
-const BY_ROLLING = 1250;
-
 /** A fetch of what finds no place, s: it is looked for and dug out. */
 const NO_HOME = DUG_OUT;
 /** Homes are looked for quickly for what makes up so much of all fetches: the rest is hardly ever fetched (own assumption). */
@@ -84,12 +80,10 @@ export class Search extends Furnishing {
       const site = this.site(seat);
       for (let i = 0; i < n; i++) {
         const pose = this.poses[i]!;
-        const rad = (pose.facing * Math.PI) / 180;
-        const back = this.pieces[i]!.unit.depth / 2;
-        const front = { x: pose.x + Math.sin(rad) * back, y: pose.y + Math.cos(rad) * back };
+        const front = frontOf({ ...pose, depth: this.pieces[i]!.unit.depth });
         // what travels with the seat is there already
         const own = i === seat.piece || this.pieces[i]!.unit.id === seat.station.travellerId;
-        this.reach[k * n + i] = estimate(site, seat.station.standing, front, own);
+        this.reach[k * n + i] = roughFetch(site, seat.station.standing, front, own);
       }
     }
   }
@@ -199,16 +193,4 @@ export class Search extends Furnishing {
     super.scatter();
     this.energy = this.sum();
   }
-}
-
-/** Seconds of one fetch by straight distance: rough, for the search alone; what is offered is worked out exactly. */
-function estimate(site: Site, standing: boolean, front: Point, own: boolean): number {
-  if (own) return 4;
-  const far = Math.hypot(front.x - site.x, front.y - site.y);
-  const side = Math.abs(angleBetween(site.heading, heading(site, front)));
-  if (far < AT_HAND && side <= 90) return 3 + far / 1000;
-  if (far < BY_ROLLING) return 5.5 + far / 1000;
-  // there and back twice, a little longer than straight
-  const paces = ((far - 350) * 1.15) / 864;
-  return (standing ? 5 : 9.5) + paces * 2.3;
 }

@@ -3,7 +3,14 @@ import { type Plan } from '../plan/index.ts';
 import { secondsOf, type Standing, standingOf, type SunGrid } from './cost.ts';
 
 /** What a plan comes to with homes found for it: seconds a year, and how it stands. */
-export type Worth = { plan: Plan; tally: Tally; standing: Standing; total: number };
+export type Worth = {
+  plan: Plan;
+  tally: Tally;
+  standing: Standing;
+  total: number;
+  /** of these the seconds really spent fetching, bringing and handing on; the rest is set against what is wrong */
+  spent: number;
+};
 
 /** One finding of homes: its work, see the slotting engine, and whether it only betters what is there. */
 export type Pass = { work: number; polish: boolean };
@@ -42,4 +49,5 @@ export async function withHomes(
 export const worthOf = (plan: Plan, tally: Tally, standing: Standing): Worth => ({
   ...{ plan, tally, standing },
   total: tally.total + secondsOf(standing),
+  spent: tally.spent + standing.handingOn,
 });

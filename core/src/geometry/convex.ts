@@ -6,35 +6,40 @@ import { distanceToSegment } from './polygon.ts';
  * apart or only touch (separating axis theorem).
  */
 export function convexOverlap(a: readonly Point[], b: readonly Point[]): number {
-  let least = Infinity;
-  for (const polygon of [a, b]) {
-    for (let i = 0; i < polygon.length; i++) {
-      const p = polygon[i]!;
-      const q = polygon[(i + 1) % polygon.length]!;
-      const long = Math.hypot(q.x - p.x, q.y - p.y);
-      if (long < 1e-9) continue;
-      const nx = (q.y - p.y) / long;
-      const ny = (p.x - q.x) / long;
-      const [lowA, highA] = spread(a, nx, ny);
-      const [lowB, highB] = spread(b, nx, ny);
-      const depth = Math.min(highA - lowB, highB - lowA);
-      if (depth <= 0) return 0;
-      if (depth < least) least = depth;
-    }
-  }
+  const first = depthAlong(a, a, b);
+  const depth = first === 0 ? 0 : Math.min(first, depthAlong(b, a, b));
   // to a thousandth, so that what is exactly at a limit is so from every side
-  return Number.isFinite(least) ? Math.round(least * 1000) / 1000 : 0;
+  return depth > 0 && depth < Infinity ? Math.round(depth * 1000) / 1000 : 0;
 }
 
-function spread(polygon: readonly Point[], nx: number, ny: number): [number, number] {
-  let low = Infinity;
-  let high = -Infinity;
-  for (const { x, y } of polygon) {
-    const d = x * nx + y * ny;
-    if (d < low) low = d;
-    if (d > high) high = d;
+/** The least depth of two polygons in each other along the normals of the sides of one, or 0; asked millions of times while furniture is moved about. */
+function depthAlong(sides: readonly Point[], a: readonly Point[], b: readonly Point[]): number {
+  let least = Infinity;
+  for (let i = 0; i < sides.length; i++) {
+    const p = sides[i]!;
+    const q = sides[i + 1 < sides.length ? i + 1 : 0]!;
+    const dx = q.x - p.x;
+    const dy = q.y - p.y;
+    const long = Math.sqrt(dx * dx + dy * dy);
+    if (long < 1e-9) continue;
+    const nx = dy / long;
+    const ny = -dx / long;
+    let [lowA, highA, lowB, highB] = [Infinity, -Infinity, Infinity, -Infinity];
+    for (let k = 0; k < a.length; k++) {
+      const d = a[k]!.x * nx + a[k]!.y * ny;
+      if (d < lowA) lowA = d;
+      if (d > highA) highA = d;
+    }
+    for (let k = 0; k < b.length; k++) {
+      const d = b[k]!.x * nx + b[k]!.y * ny;
+      if (d < lowB) lowB = d;
+      if (d > highB) highB = d;
+    }
+    const depth = Math.min(highA - lowB, highB - lowA);
+    if (depth <= 0) return 0;
+    if (depth < least) least = depth;
   }
-  return [low, high];
+  return least;
 }
 
 /** Shortest distance between two convex polygons, mm; 0 when they are in each other. */

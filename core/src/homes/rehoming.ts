@@ -22,6 +22,7 @@ type Way = {
   placeId: string;
   site: number;
   fetches: { handling: Handling; times: number }[];
+  times: number;
   seconds: number;
 };
 
@@ -94,6 +95,12 @@ export class Rehoming {
     }
     this.asked = asked;
     return asked.total;
+  }
+
+  /** Who fetches how often a year out of which places, of what moves with something. */
+  *trafficOf(moved: Moved): Generator<{ stationId: string; placeId: string; times: number }> {
+    for (const { stationId, placeId, times } of this.ways.values())
+      if (this.isMoved(moved, stationId, placeId)) yield { stationId, placeId, times };
   }
 
   /** Keeps the change that was asked for last. After some of them homes that pay now are found. Says what they cost a year. */
@@ -216,9 +223,12 @@ export class Rehoming {
       for (const { station, fetches, consumed } of uses) {
         const key = `${station.id} ${placeId}`;
         let way = this.ways.get(key);
-        if (!way) this.ways.set(key, (way = { stationId: station.id, placeId, site, fetches: [], seconds: 0 }));
+        if (!way)
+          this.ways.set(key, (way = { stationId: station.id, placeId, site, fetches: [], times: 0, seconds: 0 }));
         const counts = plan.people[station.personId]?.minuteCounts ?? 1;
-        way.fetches.push({ handling: ground.handling(site, forms[form]!, consumed), times: fetches * part * counts });
+        const times = fetches * part * counts;
+        way.fetches.push({ handling: ground.handling(site, forms[form]!, consumed), times });
+        way.times += times;
       }
     }
     for (const way of this.ways.values()) way.seconds = this.price(way, ground.wayNow(way.site, way.stationId));

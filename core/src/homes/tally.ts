@@ -72,6 +72,8 @@ export type Tally = {
   inVain: number;
   /** seconds a year of fetching what has a home that works, with penalties and bringing */
   fetching: number;
+  /** of these the seconds really spent: reaching, walking, bringing */
+  spent: number;
   /** seconds a year set for what has none */
   withoutSeconds: number;
   /** seconds a year set for families, and shares of one supply, in several places */
@@ -87,6 +89,7 @@ export function tallyOf(plan: Plan, assessed: Assessment = assessHomes(plan)): T
   const without: HomeState[] = [];
   let inVain = 0;
   let fetching = assessed.bringing;
+  let spent = assessed.bringing;
   let withoutSeconds = 0;
   let apart = 0;
   const families = new Map<string, { places: Set<string>; spread: number }>();
@@ -97,6 +100,7 @@ export function tallyOf(plan: Plan, assessed: Assessment = assessHomes(plan)): T
     const { supply, share, home, place, cost } = state;
     if (home && place && cost && cost.reason === null && held.has(home)) {
       fetching += cost.seconds;
+      spent += cost.fetching;
       total += cost.weighed - cost.seconds;
       const key = `${share} ${supply.id}`;
       if (share === 'resting' && !shares.has(key)) apart += SEASON_CHANGE;
@@ -115,5 +119,5 @@ export function tallyOf(plan: Plan, assessed: Assessment = assessHomes(plan)): T
   }
   for (const homes of shares.values()) apart += SPLIT * (homes - 1);
   for (const { places, spread } of families.values()) apart += spread * (places.size - 1);
-  return { without, inVain, fetching, withoutSeconds, apart, total: total + fetching + withoutSeconds + apart };
+  return { without, inVain, fetching, spent, withoutSeconds, apart, total: total + fetching + withoutSeconds + apart };
 }

@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import { create } from 'zustand';
 import { type Finding } from '@heronstone/core/findings';
 import { type Plan } from '@heronstone/core/plan';
-import { type FindingsWorker } from '../workers/findings.worker.ts';
+import type { FindingsWorker } from '../workers/findings.worker.ts';
 import { orFail } from '../workers/or-fail.ts';
 
 let worker: { raw: Worker; api: Remote<FindingsWorker> } | null = null;

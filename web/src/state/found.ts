@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 import { type Plan, type PlanHead } from '@heronstone/core/plan';
-import { type Counted } from '../workers/homes.worker.ts';
+import type { Counted } from '../workers/homes.worker.ts';
 
 /** One of two states of the homes of a room. */
 export type Side = { name: string; plan: Plan; sum: Counted };

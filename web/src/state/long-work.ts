@@ -2,7 +2,7 @@ import { proxy, type Remote, wrap } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { orFail } from '../workers/or-fail.ts';
-import { type StationsWorker } from '../workers/stations.worker.ts';
+import type { StationsWorker } from '../workers/stations.worker.ts';
 
 /** Work done beside the screen: how far it is, how to end it. */
 export type LongWork = {

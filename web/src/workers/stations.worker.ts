@@ -1,5 +1,12 @@
 import { expose } from 'comlink';
-import { type Arranged, type Arrangement, arrangeRoom, standMap, type StandMap } from '@heronstone/core/arrange';
+import {
+  type Arranged,
+  type Arrangement,
+  arrangeRoom,
+  laneHere,
+  standMap,
+  type StandMap,
+} from '@heronstone/core/arrange';
 import { newId, type Plan } from '@heronstone/core/plan';
 import { type Helped, helpMost } from '@heronstone/core/tryout';
 import { reslot, type Reslotting } from '@heronstone/core/upkeep';
@@ -13,6 +20,7 @@ import {
   type SharedTool,
   sharedTools,
 } from '@heronstone/core/stations';
+import { type Helpers, startHelpers } from './lanes.ts';
 
 /** A change as it is handed over: what is handed over is copied, and the plan it makes is soon made again of its command. */
 export type Help = Omit<Helped, 'plan'>;
@@ -20,6 +28,7 @@ export type HelpTold = { total: number; changes: Help[]; together: Help[]; tried
 const told = ({ plan: _, ...rest }: Helped): Help => rest;
 
 let stop = false;
+let helpers: Helpers | null = null;
 const breathe = () => new Promise<void>((resolve) => setTimeout(resolve, 0));
 const pace = (onProgress: (share: number) => void) => {
   stop = false;
@@ -69,19 +78,25 @@ const api = {
     onProgress: (share: number, best: readonly Arrangement[]) => void,
   ): Promise<Arranged> {
     let shown = -1;
-    return arrangeRoom(plan, {
-      seed,
-      since,
-      now: () => performance.now(),
-      breathe,
-      cancelled: () => stop,
-      onProgress: (share, best) => {
-        // what is handed over is copied: every hundredth is often enough
-        if (share - shown < 0.01) return;
-        shown = share;
-        onProgress(share, best);
-      },
-    });
+    stop = false;
+    helpers = startHelpers(since);
+    const pacing = { since, breathe, now: () => performance.now(), cancelled: () => stop };
+    try {
+      return await arrangeRoom(plan, {
+        ...pacing,
+        seed,
+        lanes: (now, sun) => [laneHere(now, sun, pacing), ...helpers!.lanes(now, sun)],
+        onProgress: (share, best) => {
+          // what is handed over is copied: every hundredth is often enough
+          if (share - shown < 0.01) return;
+          shown = share;
+          onProgress(share, best);
+        },
+      });
+    } finally {
+      helpers.end();
+      helpers = null;
+    }
   },
   async reslot(plan: Plan, since: string, onProgress: (share: number) => void): Promise<Reslotting | null> {
     return reslot(plan, { ...pace(onProgress), now: () => performance.now(), since });
@@ -102,6 +117,7 @@ const api = {
   },
   cancel() {
     stop = true;
+    helpers?.cancel();
   },
 };
 export type StationsWorker = typeof api;

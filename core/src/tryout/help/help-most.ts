@@ -15,6 +15,7 @@ import { wallFrames } from '../../room/index.ts';
 import { Random } from '../../slotting/index.ts';
 import { type Change } from './change.ts';
 import { carts, lids, movedOut, moves, seats } from './costs-nothing.ts';
+import { kits } from './kits.ts';
 import { cutAheads, doors, labelling, otherStorage } from './takes-work.ts';
 import { containers, moreUnits, secondTools } from './to-buy.ts';
 
@@ -155,6 +156,7 @@ function* changesOf(plan: Plan, sun: SunGrid, random: Random, since: string): Ge
     { from: 0, of: lazily(() => cutAheads(plan)) },
     { from: 0, of: lazily(() => otherStorage(plan)) },
     { from: 0, of: lazily(() => carts(plan)) },
+    { from: 1, of: lazily(() => kits(plan, since)) },
     { from: 1, of: lazily(() => moves(plan, sun, random)) },
     { from: 2, of: lazily(() => moreUnits(plan, sun, random)) },
     { from: 2, of: lazily(() => secondTools(plan, since)) },
@@ -282,7 +284,7 @@ class Trying {
 }
 
 /** Changes after which things stand otherwise than before. */
-const STANDS: ReadonlySet<Change['kind']> = new Set(['move', 'seat', 'cart', 'container', 'unit']);
+const STANDS: ReadonlySet<Change['kind']> = new Set(['move', 'seat', 'cart', 'kit', 'container', 'unit']);
 
 /** Several changes as one. */
 function joined(parts: readonly Change[]): Change {

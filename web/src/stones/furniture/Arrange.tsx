@@ -41,7 +41,11 @@ function Moved({ offer }: { offer: Arrangement }) {
 /** What goes no farther is shifted where it stands, mm (own assumption). */
 const SHIFTED = 250;
 
-type Now = { total: number; broken: { words: string }[] };
+type Now = { total: number; spent: number; broken: { words: string }[] };
+
+/** “8 % less”, of so much. */
+const shareWords = (saved: number, of: number): string =>
+  `${Math.round((100 * Math.abs(saved)) / of)} % ${saved >= 0 ? 'less' : 'more'}`;
 
 /** Arrange for me: three different ways the room could stand, beside the way it stands, each with what it gains and costs. */
 export function Arrange({ onClose }: { onClose: () => void }) {
@@ -72,7 +76,7 @@ export function Arrange({ onClose }: { onClose: () => void }) {
     if (!answer) return;
     if (!answer.ok) return setSaid(answer.reason);
     setOffers(answer.offers);
-    setNow({ total: answer.now.total, broken: answer.now.standing.broken });
+    setNow({ total: answer.now.total, spent: answer.now.spent, broken: answer.now.standing.broken });
     if (answer.offers.length === 0)
       setSaid(
         'No arrangement was found that breaks no rule and is better than this one with its homes found. Unpin something, take a unit out, or try again: every try looks elsewhere.',
@@ -122,7 +126,10 @@ export function Arrange({ onClose }: { onClose: () => void }) {
           </div>
           {now && (
             <>
-              <p>{yearWords(now.total)}</p>
+              <p>
+                {yearWords(now.total)}
+                <span className="block text-[14px] text-soft">on hands and feet {yearWords(now.spent)}</span>
+              </p>
               {now.broken.length > 0 && (
                 <details className="text-[14px]">
                   <summary className="min-h-6 cursor-pointer text-clash">
@@ -149,6 +156,11 @@ export function Arrange({ onClose }: { onClose: () => void }) {
               <strong className={offer.saves >= 0 ? 'text-heron' : 'text-clash'}>
                 {offer.saves >= 0 ? `${yearWords(offer.saves)} less` : `${yearWords(-offer.saves)} more`}
               </strong>
+              {now && (
+                <span className="block text-[14px] text-soft">
+                  on hands and feet {yearWords(offer.score.spent)}, {shareWords(offer.saved, now.spent)}
+                </span>
+              )}
             </p>
             <div className="grow text-[14px]">
               <Moved offer={offer} />

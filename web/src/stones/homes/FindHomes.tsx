@@ -10,7 +10,7 @@ import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
 import { countWords, today, yearWords } from '../../ui/words.ts';
 import { askHomes, enoughOfHomes } from '../../state/homes-worker.ts';
-import { type FoundHomes } from '../../workers/homes.worker.ts';
+import type { FoundHomes } from '../../workers/homes.worker.ts';
 import { singleKey } from '../../ui/single-keys.ts';
 
 const SECONDS = 2;

@@ -26,7 +26,7 @@ import { yearWords } from '../../../ui/words.ts';
 import { Floor } from '../../../views/floor/Floor.tsx';
 import { Front } from '../../../views/front/Front.tsx';
 import { ZoneSwatch } from '../../../views/zones/marks.tsx';
-import { type ZonesWorker } from '../../../workers/zones.worker.ts';
+import type { ZonesWorker } from '../../../workers/zones.worker.ts';
 import { orFail } from '../../../workers/or-fail.ts';
 
 const RULE_WORDS: Record<Zone['rule'], string> = {

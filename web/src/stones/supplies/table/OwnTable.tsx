@@ -14,7 +14,7 @@ import { useSelection } from '../../../state/selection.ts';
 import { Button } from '../../../ui/button.tsx';
 import { saveFile } from '../../../ui/save-file.ts';
 import { countWords, today } from '../../../ui/words.ts';
-import { type ListInHand } from '../../../workers/csv.worker.ts';
+import type { ListInHand } from '../../../workers/csv.worker.ts';
 import { sizeWords } from '../list/columns.ts';
 import { DecimalQuestion } from './DecimalQuestion.tsx';
 import { readList } from './read-list.ts';
