@@ -55,6 +55,15 @@ describe('try-out', () => {
     await page.getByText('as a table').first().click();
     await page.getByRole('columnheader', { name: 'this plan' }).first().waitFor();
 
+    // this plan worked the other way: at the same seat, and with homes found by another school
+    await page.getByLabel('against').selectOption({ label: 'working standing' });
+    await page.getByText(/This plan is (quicker|slower) by .* a session|no difference/).waitFor({ timeout: 30_000 });
+    await page.getByLabel('against').selectOption({ label: 'homes together by kind' });
+    await page.getByRole('status', { name: 'working the other way' }).waitFor();
+    await page.getByRole('button', { name: 'Enough' }).click();
+    await page.getByText('It was not worked out to the end.').waitFor({ timeout: 30_000 });
+    await page.getByLabel('against').selectOption('');
+
     // a recipe over two seats, one line of it not understood
     await page.getByRole('button', { name: 'A recipe of steps …' }).click();
     const text = page.getByRole('textbox', { name: /^Steps, one a line/ });

@@ -6,6 +6,7 @@ import { Random } from '../slotting/index.ts';
 import { applied, tinyRoom, unit, withUnits } from '../testing/index.ts';
 import { HARD } from './cost.ts';
 import { piecesOf, placed, within } from './pieces.ts';
+import { breaksBetween, type Taking } from './rules.ts';
 import { Search } from './search.ts';
 import { Ways } from './ways.ts';
 
@@ -136,5 +137,34 @@ describe('the search’s quick rules and the findings', () => {
     expect(gap(860)).toBe(0);
     expect(gap(600)).toBeGreaterThan(0);
     expect(gap(300)).toBeGreaterThan(gap(600));
+  });
+
+  test('pieces whose circles are apart break nothing between them: a quick look gives what a long one gives', () => {
+    const plan = applied(
+      withUnits(
+        room,
+        unit('worktable', { id: 'table', x: 3000, y: 3000 }),
+        unit('lowChest', { id: 'chest', x: 1000, y: 5000 }),
+        unit('cupboard', { id: 'cupboard', x: 5000, y: 5000 }),
+      ),
+      { type: 'setStation', id: 'seat', set: { unitId: 'table' } },
+    );
+    const pieces = piecesOf(plan);
+    const random = new Random(4);
+    const drawn = (): Taking => {
+      const piece = pieces[random.below(pieces.length)]!;
+      const pose = { x: 6000 * random.next(), y: 6000 * random.next(), facing: 360 * random.next() };
+      const at = (shapes: typeof piece.solids) => shapes.map((s) => placed(s, pose));
+      return { x: pose.x, y: pose.y, radius: piece.radius, solids: at(piece.solids), zones: at(piece.zones) };
+    };
+    let touching = 0;
+    for (let k = 0; k < 600; k++) {
+      const [a, b] = [drawn(), drawn()];
+      const quick = breaksBetween(a, b);
+      expect(quick).toBe(breaksBetween({ ...a, radius: 1e6 }, b));
+      if (quick > 0) touching++;
+    }
+    expect(touching).toBeGreaterThan(50);
+    expect(touching).toBeLessThan(550);
   });
 });

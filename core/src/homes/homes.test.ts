@@ -3,7 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import { type Command, HARMFUL, type Plan, type Supply } from '../plan/index.ts';
 import { sceneOf } from '../reach/index.ts';
 import { applied, block, person, sheet, tinyRoom, unit, use, withUnits, home } from '../testing/index.ts';
-import { assessHomes, costOfHome, fetchesPerYear, findHomes, placeFilling, slottingOf } from './index.ts';
+import { assessHomes, costOfHome, fetchesPerYear, findHomes, placeFilling, slottingOf, tallyOf } from './index.ts';
 
 const since = '2026-05-01';
 const room = (...supplies: Supply[]) =>
@@ -19,6 +19,22 @@ describe('homes', () => {
     const cost = costOfHome(plan, plan.supplies.block!, 'working', 'lowChest.0.0')!;
     expect(cost.fetches).toBe(384);
     expect(cost.seconds).toBeCloseTo(384 * cost.each, 6);
+  });
+
+  test('of what homes cost, the seconds really spent are the fetches and the bringing; what is set against a place is not spent', () => {
+    const plan = applied(
+      room(block({ form: 'loose' })),
+      { type: 'addUse', use: use('block', 4) },
+      // loose things on a shelf are set back for lying there
+      home('block', 'bookcase.2.0'),
+    );
+    const { each, fetches, penalties, seconds } = costOfHome(plan, plan.supplies.block!, 'working', 'bookcase.2.0')!;
+    const against = penalties.reduce((sum, p) => sum + p.seconds, 0);
+    expect(against).toBeGreaterThan(0);
+    const tally = tallyOf(plan);
+    expect(tally.spent).toBeCloseTo(each * fetches, 6);
+    expect(tally.fetching).toBeCloseTo(seconds, 6);
+    expect(tally.fetching - tally.spent).toBeCloseTo(against, 6);
   });
 
   test('find homes: the often-used thing gets the near drawer, the rare one the far shelf (point of use, common practice)', async () => {

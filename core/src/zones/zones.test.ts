@@ -6,6 +6,7 @@ import { blankActivity, type Command, type Plan, zoneOf } from '../plan/index.ts
 import { applied, block, home, tinyRoom, unit, use, withUnits } from '../testing/index.ts';
 import {
   balanceOf,
+  isShort,
   keepCommand,
   proposalCosts,
   proposeZones,
@@ -185,5 +186,15 @@ describe('zones', () => {
         .filter((f) => f.check === 'zoneSmall')
         .map((f) => f.words),
     ).toEqual([expect.stringMatching(/zb needs 0\.\d\d m² of drawer and board, the zone has 0\.\d\d m²/)]);
+  });
+
+  test('a zone is short where what it lacks is more than measures are wrong by, and more than a handful', () => {
+    // of bins a handful is a tenth of an ordinary box of 30 l, of drawers a tenth of 0.27 m²
+    expect(isShort({ nature: 'bulk', needs: 0.2, offers: 0 })).toBe(false);
+    expect(isShort({ nature: 'bulk', needs: 6.4, offers: 2.6 })).toBe(true);
+    expect(isShort({ nature: 'area', needs: 1.1e6, offers: 1e6 })).toBe(false);
+    expect(isShort({ nature: 'area', needs: 1.4e6, offers: 0.9e6 })).toBe(true);
+    expect(isShort({ nature: 'row', needs: 50, offers: 0 })).toBe(false);
+    expect(isShort({ nature: 'row', needs: 100, offers: 0 })).toBe(true);
   });
 });

@@ -9,6 +9,7 @@ import {
   homesIn,
   newId,
   type Place,
+  placeTitle,
   type Plan,
   type Station,
   type Unit,
@@ -57,8 +58,14 @@ function kitFor(plan: Plan, station: Station, idle: Unit | null, since: string):
   // two things are no kit
   if (!pack || pack.packed.length < FEW) return null;
   return {
-    ...{ id: `kit ${station.id}`, kind: 'kit', subject: station.id, besides: 0, unitIds: [kept?.unitId ?? box.id] },
-    words: `A kit for ${activity}: ${idle ? box.name : 'a carry box'} with ${pack.packed.length} things, carried to ${station.name} for each session`,
+    ...{
+      id: `kit ${station.id}`,
+      kind: 'kit',
+      subject: idle?.id ?? station.id,
+      besides: 0,
+      unitIds: [kept?.unitId ?? box.id],
+    },
+    words: `A kit for ${activity}: ${idle ? box.name : 'a carry box'} with ${pack.packed.length} things, ${kept ? `kept in ${placeTitle(plan, kept)}, ` : ''}carried to ${station.name} for each session`,
     effort: idle ? 'free' : 'buy',
     minutes: MINUTES.kit,
     price: idle ? 0 : (plan.prices['carryBox']?.price ?? null),

@@ -9,7 +9,8 @@ import { Button } from '../../ui/button.tsx';
 import { SelectField } from '../../ui/fields.tsx';
 import { HelpMost } from './HelpMost.tsx';
 import { RecipeText } from './Recipe.tsx';
-import { otherOf, useOther, useOtherPlans } from './against.ts';
+import { Working } from '../../ui/working.tsx';
+import { otherOf, useOther, useOtherPlans, useWay, WAY_OPTIONS } from './against.ts';
 import { Watched } from './Watched.tsx';
 import { worked } from './worked.ts';
 
@@ -79,7 +80,9 @@ function RunThrough({ plan }: { plan: Plan }) {
   const month = get('month') ? Number(get('month')) : null;
   const against = get('against') ?? '';
   const plans = useOtherPlans(plan.id);
-  const other = useOther(plan, station, against);
+  const beside = useOther(plan, station, against);
+  const way = useWay(plan, station, against);
+  const other = beside ?? way.other;
   const read = useMemo(() => readRun(plan, station, recipe), [plan, station, recipe]);
   const { run } = read;
   const otherRun = useMemo(() => {
@@ -126,12 +129,15 @@ function RunThrough({ plan }: { plan: Plan }) {
               .filter((p) => p.id !== station.personId)
               .map((p) => [`person ${p.id}`, `${p.name} at ${station.name}`] as const),
             ...plans.map((p) => [`plan ${p.id}`, `the plan ${p.name}`] as const),
+            ...WAY_OPTIONS,
           ]}
           onCommit={(v) => select({ against: v || null })}
         />
         <Button onClick={() => setSession(session + 1)} title="Draw another session">
           <Shuffle size={15} aria-hidden /> Another session
         </Button>
+        {way.work.share !== null && <Working work={way.work} words="working the other way" />}
+        {way.nothing && <p className="text-soft">{way.nothing}</p>}
       </div>
       {recipe && (
         <RecipeText
