@@ -48,8 +48,8 @@ const OTHERWISE = 400;
 /** So many beginnings, the best, are refined. */
 const RUNNERS = 2;
 /** Quick searches and changes priced, where nobody asks for more or fewer. */
-export const SEARCHES = 16;
-export const STEPS = 440;
+export const SEARCHES = 14;
+export const STEPS = 400;
 /** What share of the whole the quick searches are. */
 const BEGUN = 0.35;
 /** Finding homes for the room as it is. */

@@ -17,7 +17,7 @@ const BROKEN = 6000;
 const HOT = 0.0016;
 const COLD = 0.0001;
 /** After so many changes priced all is counted as it will be, homes found with so many proposals of the engine. */
-const COUNT = 110;
+const COUNT = 100;
 const LONG = 30_000;
 const AGAIN: readonly Pass[] = [{ work: 60_000, polish: true }];
 /** So many temperatures above the best the search goes back to it. */

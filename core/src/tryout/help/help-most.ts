@@ -156,7 +156,7 @@ function* changesOf(plan: Plan, sun: SunGrid, random: Random, since: string): Ge
     { from: 0, of: lazily(() => cutAheads(plan)) },
     { from: 0, of: lazily(() => otherStorage(plan)) },
     { from: 0, of: lazily(() => carts(plan)) },
-    { from: 1, of: lazily(() => kits(plan, since)) },
+    { from: 2, of: lazily(() => kits(plan, since)) },
     { from: 1, of: lazily(() => moves(plan, sun, random)) },
     { from: 2, of: lazily(() => moreUnits(plan, sun, random)) },
     { from: 2, of: lazily(() => secondTools(plan, since)) },

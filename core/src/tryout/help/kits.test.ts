@@ -59,6 +59,12 @@ describe('a kit for an activity', () => {
     expect(kits(packed, since)).toEqual([]);
   });
 
+  test('it is not kept in what one sits at', () => {
+    const at = (unitId: string | null) => kits(room({ type: 'setStation', id: 'seat', set: { unitId } }), since)[0]!;
+    expect(at(null).unitIds).toEqual(['near']);
+    expect(at('near').unitIds).toEqual(['far']);
+  });
+
   test('two things are no kit, and what is pinned stays where it is', () => {
     const pinned = room(
       ...[0, 1, 2].map((i): Command => ({ type: 'pinHome', supplyId: `s${i}`, share: 'working', pinned: true })),

@@ -84,6 +84,8 @@ function keptFor(plan: Plan, station: Station, box: Unit): Place | null {
   const fits = Object.values(plan.places).filter((p) => {
     const unit = plan.units[p.unitId];
     if (!unit || unit.mount === 'away' || unit.kind === 'carryBox' || factsOf(unit.kind).mobile) return false;
+    // what is kept in the bench one sits at need not be carried there
+    if (station.unitId !== null && [unit.id, unit.hostId].includes(station.unitId)) return false;
     return KEEPS.has(p.kind) && p.inId === null && p.keptOut === '' && !kept.has(p.id) && goesIn(p, box).ok;
   });
   return (

@@ -72,7 +72,7 @@ export function Watched({
         <p role="status">
           {Math.abs(gain.mean) <= gain.half
             ? `No difference that could be told: ${spentWords(gain.mean)} ± ${spentWords(gain.half)} a session.`
-            : `${gain.mean > 0 ? theirs.name : 'This plan'} is quicker by ${spentWords(Math.abs(gain.mean))} a session (± ${spentWords(gain.half)}, 95 %, the same ${SESSIONS} sessions in both).`}
+            : `${gain.mean > 0 ? `${theirs.name.charAt(0).toUpperCase()}${theirs.name.slice(1)}` : 'This plan'} is quicker by ${spentWords(Math.abs(gain.mean))} a session (± ${spentWords(gain.half)}, 95 %, the same ${SESSIONS} sessions in both).`}
         </p>
       )}
       <div className="flex flex-wrap items-center gap-2">

@@ -46,10 +46,10 @@ export function useOther(plan: Plan, station: Station, against: string): Other |
 const WAYS: readonly (readonly [school: School, answer: 0 | 1, words: string])[] = [
   ['posture', 0, 'working sitting'],
   ['posture', 1, 'working standing'],
-  ['tools', 0, 'one tool between them'],
-  ['tools', 1, 'one tool each'],
-  ['grouping', 0, 'homes together by activity'],
-  ['grouping', 1, 'homes together by kind'],
+  ['tools', 0, 'having one tool between them'],
+  ['tools', 1, 'having one tool each'],
+  ['grouping', 0, 'finding homes by activity'],
+  ['grouping', 1, 'finding homes by kind'],
 ];
 /** The same for the address, `way SCHOOL ANSWER`. */
 export const WAY_OPTIONS = WAYS.map(([school, answer, words]) => [`way ${school} ${answer}`, words] as const);
