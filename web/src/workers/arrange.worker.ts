@@ -10,18 +10,8 @@ const api = {
     const breathe = () => new Promise<void>((resolve) => setTimeout(resolve, 0));
     lane = laneHere(now, sun, { since, breathe, now: () => performance.now(), cancelled: () => stop });
   },
-  begin(seed: number): Promise<Worth | null> {
-    return lane!.begin(seed);
-  },
-  better(
-    start: Worth,
-    steps: number,
-    seed: number,
-    onShare: (share: number) => void,
-    onFound: (worth: Worth) => void,
-  ): Promise<Worth> {
-    return lane!.better(start, steps, seed, onShare, onFound);
-  },
+  begin: (seed: number) => lane!.begin(seed),
+  better: (...job: Parameters<Lane['better']>) => lane!.better(...job),
   cancel(): void {
     stop = true;
   },

@@ -65,7 +65,7 @@ function kitFor(plan: Plan, station: Station, idle: Unit | null, since: string):
       besides: 0,
       unitIds: [kept?.unitId ?? box.id],
     },
-    words: `A kit for ${activity}: ${idle ? box.name : 'a carry box'} with ${pack.packed.length} things, ${kept ? `kept in ${placeTitle(plan, kept)}, ` : ''}carried to ${station.name} for each session`,
+    words: `A kit for ${activity}: ${idle ? box.name : 'a carry box'} with ${pack.packed.length} things${kept ? `, kept in ${placeTitle(plan, kept)}` : ''}`,
     effort: idle ? 'free' : 'buy',
     minutes: MINUTES.kit,
     price: idle ? 0 : (plan.prices['carryBox']?.price ?? null),

@@ -128,7 +128,7 @@ export function Arrange({ onClose }: { onClose: () => void }) {
             <>
               <p>
                 {yearWords(now.total)}
-                <span className="block text-[14px] text-soft">on hands and feet {yearWords(now.spent)}</span>
+                <span className="block text-[14px] text-soft">reaching and walking {yearWords(now.spent)}</span>
               </p>
               {now.broken.length > 0 && (
                 <details className="text-[14px]">
@@ -158,7 +158,7 @@ export function Arrange({ onClose }: { onClose: () => void }) {
               </strong>
               {now && (
                 <span className="block text-[14px] text-soft">
-                  on hands and feet {yearWords(offer.score.spent)}, {shareWords(offer.saved, now.spent)}
+                  reaching and walking {yearWords(offer.score.spent)}, {shareWords(offer.saved, now.spent)}
                 </span>
               )}
             </p>

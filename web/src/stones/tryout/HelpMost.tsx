@@ -228,13 +228,17 @@ function Findings({ words, list }: { words: string; list: readonly string[] }) {
 }
 
 /** What one of it costs, kept for the next time. */
-function Price({ change: { price, priceId: id } }: { change: Help }) {
+function Price({ change: { price, priceId: id, of } }: { change: Help }) {
   const plan = usePlan((s) => s.plan);
   const dispatch = usePlan((s) => s.dispatch);
   if (id === undefined)
     return (
       <p className="text-soft">
-        {price === null ? 'Prices of containers are said at Furniture, what to buy.' : `It costs ${price.toFixed(2)}.`}
+        {price !== null
+          ? `It costs ${price.toFixed(2)}.`
+          : of.length > 0
+            ? 'What each costs is said with it by itself, below.'
+            : 'Prices of containers are said at Furniture, what to buy.'}
       </p>
     );
   const known = plan.prices[id];
