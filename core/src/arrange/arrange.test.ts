@@ -75,6 +75,7 @@ describe('arrange for me', () => {
   test('cancelled at once it gives what it has', async () => {
     const done = await arrangeRoom(small, { cancelled: () => true });
     expect(done.ok && done.tried).toBeLessThan(10);
+    expect(done.ok && done.stopped).toBe(true);
   });
 
   // rooms that nothing was tuned on

@@ -38,7 +38,9 @@ export type Arranging = Pacing & {
   lanes?: (now: Worth, sun: SunGrid) => readonly Lane[];
 };
 
-export type Arranged = { ok: true; now: Worth; offers: Arrangement[]; tried: number } | { ok: false; reason: string };
+/** `stopped`: it was cancelled before its end */
+export type Arranged =
+  { ok: true; now: Worth; offers: Arrangement[]; tried: number; stopped: boolean } | { ok: false; reason: string };
 
 /** Three are offered. */
 const OFFERS = 3;
@@ -125,7 +127,7 @@ export async function arrangeRoom(plan: Plan, options: Arranging = {}): Promise<
   });
   best = offers(found.flat());
   options.onProgress?.(1, best);
-  return { ok: true, now, offers: best, tried };
+  return { ok: true, now, offers: best, tried, stopped: over() };
 }
 
 /** Breaks no hard rule, leaves nothing more without a home, and saves something, or mends something and costs nothing. */

@@ -76,6 +76,7 @@ export function Arrange({ onClose }: { onClose: () => void }) {
     if (!answer) return;
     if (!answer.ok) return setSaid(answer.reason);
     setOffers(answer.offers);
+    if (answer.stopped && answer.offers.length === 0) return setSaid('Stopped before any was found.');
     setNow({ total: answer.now.total, spent: answer.now.spent, broken: answer.now.standing.broken });
     if (answer.offers.length === 0)
       setSaid(
