@@ -64,7 +64,8 @@ const NOTHING = 600;
 
 /**
  * Arrange for me: keeps what is pinned and offers up to three different good arrangements that break no hard rule, best first. It begins with the room as it is and
- * with what quick searches find, each with homes found for it; the best of these are refined change by change (see {@link refine}). What saves nothing against the room as it is with its homes found and mends nothing is not offered. Same seed, searches and steps, same offers.
+ * with what quick searches find, each with homes found for it; the best of these are refined change by change (see `refine`).
+ * What saves nothing against the room as it is with its homes found and mends nothing is not offered. Same seed, searches and steps, same offers.
  */
 export async function arrangeRoom(plan: Plan, options: Arranging = {}): Promise<Arranged> {
   const { seed = 1, searches = SEARCHES, steps = STEPS } = options;

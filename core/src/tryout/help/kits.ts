@@ -40,9 +40,7 @@ export function kits(plan: Plan, since: string): Change[] {
 
 function kitFor(plan: Plan, station: Station, idle: Unit | null, since: string): Change | null {
   const activity = plan.activities[station.activityId]?.name ?? station.name;
-  const fresh = idle ?? { ...blankUnit(newId('unit'), 'carryBox', plan.head.measure), name: `${activity} box` };
-  const { x, y, facing, bottom, hostId } = freeSpotFor(plan, fresh);
-  const box = idle ?? { ...fresh, x, y, facing, bottom, hostId };
+  const box = idle ?? newBox(plan, `${activity} box`);
   const kept = keptFor(plan, station, box);
   const commands: Command[] = [
     ...(idle ? [] : [{ type: 'placeUnit' as const, unit: box }]),
@@ -72,6 +70,13 @@ function kitFor(plan: Plan, station: Station, idle: Unit | null, since: string):
     ...(idle ? {} : { priceId: 'carryBox' }),
     command: asOne(`a kit for ${activity}`, [...commands, pack.command]),
   };
+}
+
+/** A carry box where there is room for it. */
+function newBox(plan: Plan, name: string): Unit {
+  const fresh = { ...blankUnit(newId('unit'), 'carryBox', plan.head.measure), name };
+  const { x, y, facing, bottom, hostId } = freeSpotFor(plan, fresh);
+  return { ...fresh, x, y, facing, bottom, hostId };
 }
 
 /** Fewer things than this are carried without a box (own assumption). */

@@ -69,7 +69,7 @@ export function useWay(
   against: string,
 ): { other: Other | null; work: LongWork; nothing: string | null } {
   const work = useLongWork();
-  const { run } = work;
+  const { run, cancel } = work;
   const [got, setGot] = useState<Way | null>(null);
   const seat = station.id;
   useEffect(() => {
@@ -85,8 +85,12 @@ export function useWay(
         if (here) setGot({ of: plan, seat, against, other });
       },
     );
-    return () => void (here = false);
-  }, [plan, seat, against, run]);
+    return () => {
+      // nobody waits for it any more
+      here = false;
+      cancel();
+    };
+  }, [plan, seat, against, run, cancel]);
   const is = got?.of === plan && got.seat === seat && got.against === against ? got : null;
   return {
     other: is?.other ?? null,
