@@ -68,9 +68,12 @@ describe('bad input and bad luck', () => {
     const second = await app.context.newPage();
     await second.goto(`${app.server.url}/p/${id}/supplies?supply=glue-pen`);
     await second.waitForSelector('text=One piece, as it lies flat');
+    // the other tab hears of a change by the stream, maybe before this one has its own answer
+    const answered = app.page.waitForResponse(/\/commands$/);
     await app.page.getByLabel('Name', { exact: true }).fill('Glue pen, fine');
     await app.page.getByLabel('Name', { exact: true }).press('Enter');
     await second.waitForSelector('text=Glue pen, fine');
+    await (await answered).finished();
 
     await app.server.stop('SIGKILL');
     await app.page.getByLabel('at hand').fill('7');
