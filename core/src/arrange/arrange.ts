@@ -29,7 +29,7 @@ export type Arrangement = {
 
 export type Arranging = Pacing & {
   seed?: number;
-  /** quick searches for somewhere to begin, of which most find nothing */
+  /** how often somewhere to begin is looked for */
   searches?: number;
   /** changes priced exactly in all */
   steps?: number;
@@ -47,12 +47,15 @@ const OFFERS = 3;
 /** Two arrangements differ when so many pieces of furniture stand otherwise, by more than this many mm or turned (own assumption). */
 const DIFFERENT = 3;
 const OTHERWISE = 400;
-/** So many beginnings, the best, are refined. */
-const RUNNERS = 2;
-/** Quick searches and changes priced, where nobody asks for more or fewer. */
-export const SEARCHES = 14;
-export const STEPS = 400;
-/** What share of the whole the quick searches are. */
+/** The best beginnings are bettered a little, and the best of these thoroughly: how many, and with what share of all changes priced each. */
+const ROUNDS = [
+  { runners: 5, share: 0.1 },
+  { runners: 2, share: 0.25 },
+];
+/** Beginnings looked for and changes priced, where nobody asks for more or fewer. */
+export const SEARCHES = 16;
+export const STEPS = 320;
+/** What share of the whole looking for beginnings is. */
 const BEGUN = 0.35;
 /** Finding homes for the room as it is. */
 const FOR_NOW: readonly Pass[] = [
@@ -64,7 +67,8 @@ const NOTHING = 600;
 
 /**
  * Arrange for me: keeps what is pinned and offers up to three different good arrangements that break no hard rule, best first. It begins with the room as it is and
- * with what quick searches find, each with homes found for it; the best of these are refined change by change (see `refine`).
+ * with what is put together at random (see `Fitting`), each with homes found for it; the best of these are bettered change by change (see `refine`), and the best of
+ * those more thoroughly.
  * What saves nothing against the room as it is with its homes found and mends nothing is not offered. Same seed, searches and steps, same offers.
  */
 export async function arrangeRoom(plan: Plan, options: Arranging = {}): Promise<Arranged> {
@@ -100,32 +104,36 @@ export async function arrangeRoom(plan: Plan, options: Arranging = {}): Promise<
       return start;
     },
   );
-  const runners = [now, ...starts.flatMap((start) => start ?? [])]
-    .sort((a, b) => energyOf(a, now) - energyOf(b, now))
-    .slice(0, RUNNERS);
-  const each = Math.ceil(steps / runners.length);
-  const shares = runners.map(() => 0);
-  /** by runner, so that who was quicker makes no difference */
-  const found = runners.map((): Worth[] => []);
+  let runners = [now, ...starts.flatMap((start) => start ?? [])];
+  /** by round and runner, so that who was quicker makes no difference */
+  const found: Worth[][] = [];
   let tried = 0;
-  await shared(lanes, runners, async (lane, start, k) => {
-    if (over()) return;
-    tried += each;
-    await lane.better(
-      start,
-      each,
-      seed * 101 + 50 + k,
-      (share) => {
-        shares[k] = share;
-        const mean = shares.reduce((a, b) => a + b, 0) / shares.length;
-        options.onProgress?.(BEGUN + (1 - BEGUN) * mean, best);
-      },
-      (worth) => {
-        found[k]!.push(worth);
-        if (isOffer(worth, now)) best = offers(found.flat());
-      },
-    );
-  });
+  let done = BEGUN;
+  for (const [round, { runners: most, share }] of ROUNDS.entries()) {
+    runners = runners.sort((a, b) => energyOf(a, now) - energyOf(b, now)).slice(0, most);
+    const each = Math.ceil(steps * share);
+    const shares = runners.map(() => 0);
+    const came = runners.map((): Worth[] => []);
+    found.push(...came);
+    const part = (1 - BEGUN) / ROUNDS.length;
+    runners = await shared(lanes, runners, async (lane, start, k) => {
+      if (over()) return start;
+      tried += each;
+      return lane.better(
+        start,
+        { steps: each, tidy: round === ROUNDS.length - 1, seed: seed * 101 + 50 + 20 * round + k },
+        (of) => {
+          shares[k] = of;
+          options.onProgress?.(done + (part * shares.reduce((a, b) => a + b, 0)) / shares.length, best);
+        },
+        (worth) => {
+          came[k]!.push(worth);
+          if (isOffer(worth, now)) best = offers(found.flat());
+        },
+      );
+    });
+    done += part;
+  }
   best = offers(found.flat());
   options.onProgress?.(1, best);
   return { ok: true, now, offers: best, tried, stopped: over() };

@@ -2,6 +2,7 @@ import { angleBetween, type Point } from '../geometry/index.ts';
 import { type Command, type Plan, type Station } from '../plan/index.ts';
 import { onWall, seatMoves } from '../room/index.ts';
 import type { Random } from '../slotting/index.ts';
+import { type Visit, visitBroken } from './carts.ts';
 import { type Site } from './cost.ts';
 import { type Piece, piecesOf, placed, type Pose, type Shape } from './pieces.ts';
 import { breaksAlone, breaksBetween, breaksSeat, type Ground, groundOf, type Taking } from './rules.ts';
@@ -9,13 +10,12 @@ import { NEAR, type Target, Ways } from './ways.ts';
 
 /** So many places are drawn where a piece is put elsewhere. */
 const DRAWS = 6;
-/** A millimetre of rounding breaks no rule. */
-const CLEAN = 0.5;
 /** How often what breaks a rule is only nudged, and by how much at most, mm. */
 const NUDGED = 0.3;
 const NUDGE = 150;
 
-type Placing = Taking & { blocks: Shape[]; stands: Point[] };
+/** A piece where it is put: what it takes of the room, what of it is walked round, and where one stands before it. */
+export type Placing = Taking & { blocks: Shape[]; stands: Point[] };
 
 /** A seat, as seen from the piece it is at; of no piece (−1): where it is. */
 export type Seat = { station: Station; piece: number; x: number; y: number; turn: number };
@@ -33,6 +33,8 @@ export class Furnishing {
   poses: Pose[];
   readonly ground: Ground;
   readonly seats: Seat[] = [];
+  /** carts that travel to seats */
+  readonly visits: Visit[];
   private readonly placings: Placing[];
   private readonly alone: number[];
   private readonly between: Float64Array;
@@ -57,6 +59,12 @@ export class Furnishing {
     for (const station of Object.values(plan.stations))
       if (!this.seats.some((s) => s.station.id === station.id))
         this.seats.push({ station, piece: -1, x: station.x, y: station.y, turn: station.heading });
+    this.visits = Object.values(plan.stations).flatMap((station) => {
+      const piece = this.pieces.findIndex((p) => p.unit.id === station.travellerId);
+      if (piece < 0 || station.housing !== 'cart' || station.parkingId !== null) return [];
+      const { unit, solids } = this.pieces[piece]!;
+      return [{ station, cart: unit, piece, solids }];
+    });
     for (let i = 0; i < n; i++) this.look(i);
     this.waysBroken = this.lookAtWays();
   }
@@ -87,10 +95,7 @@ export class Furnishing {
     const placing = (this.placings[i] = place(this.pieces[i]!, this.poses[i]!));
     // what cannot be moved breaks nothing that could be helped
     const fixed = !this.pieces[i]!.movable;
-    this.alone[i] = fixed ? 0 : breaksAlone(this.ground, placing.solids, placing.zones);
-    if (!fixed)
-      for (const seat of this.seats)
-        if (seat.piece === i) this.alone[i] += breaksSeat(this.ground, seat.station, this.site(seat));
+    this.alone[i] = fixed ? 0 : this.aloneAt(i, this.poses[i]!, placing);
     for (let j = 0; j < n; j++) {
       if (j === i) continue;
       const both = fixed && !this.pieces[j]!.movable ? 0 : breaksBetween(placing, this.placings[j]!);
@@ -98,17 +103,22 @@ export class Furnishing {
     }
   }
 
+  /** A piece put somewhere. */
+  placing(i: number, pose: Pose): Placing {
+    return place(this.pieces[i]!, pose);
+  }
+
+  /** How much a piece breaks the rules of the room by itself somewhere, its seats too, mm. */
+  aloneAt(i: number, pose: Pose, { solids, zones }: Placing): number {
+    let sum = breaksAlone(this.ground, solids, zones);
+    for (const seat of this.seats)
+      if (seat.piece === i) sum += breaksSeat(this.ground, seat.station, siteAt(seat, pose));
+    return sum;
+  }
+
   site(seat: Seat): Site {
     if (seat.piece < 0) return { x: seat.x, y: seat.y, heading: seat.turn };
-    const pose = this.poses[seat.piece]!;
-    const rad = (pose.facing * Math.PI) / 180;
-    const c = Math.cos(rad);
-    const s = Math.sin(rad);
-    return {
-      x: pose.x + seat.x * c + seat.y * s,
-      y: pose.y - seat.x * s + seat.y * c,
-      heading: pose.facing + seat.turn,
-    };
+    return siteAt(seat, this.poses[seat.piece]!);
   }
 
   /** Puts pieces elsewhere; the ways are not looked at yet. */
@@ -133,7 +143,7 @@ export class Furnishing {
     }
   }
 
-  /** Looks at the ways between things as they stand; how much they are broken, mm. */
+  /** Looks at the ways between things as they stand, carts’ too; how much they are broken, mm. */
   lookAtWays(): number {
     const targets: Target[] = this.seats.map((seat) => ({ ...this.site(seat), near: NEAR.seat }));
     for (const { stands } of this.placings) for (const p of stands) targets.push({ ...p, near: NEAR.unit });
@@ -141,6 +151,10 @@ export class Furnishing {
       this.placings.flatMap((p) => p.blocks),
       targets,
     );
+    for (const visit of this.visits) {
+      const seat = this.seats.find((s) => s.station.id === visit.station.id)!;
+      this.waysBroken += visitBroken(this.ground, visit, this.site(seat), this.placings);
+    }
     return this.waysBroken;
   }
 
@@ -274,27 +288,6 @@ export class Furnishing {
     return [[i, { ...pose, x: pose.x + jitter(), y: pose.y + jitter() }]];
   }
 
-  /** Moves things about until no rule is broken, whatever that costs; keeps what breaks least. At most so many changes, from one temperature to another, mm. */
-  mend(most: number, hot: number, cold: number): number {
-    let now = this.broken();
-    let best = { broken: now, poses: [...this.poses] };
-    for (let k = 0; k < most && best.broken > CLEAN; k++) {
-      const share = k / most;
-      const limit = now - hot * (cold / hot) ** share * Math.log(this.random.next() + 1e-12);
-      const was = this.put(this.draw(1 - share));
-      const things = this.brokenThings();
-      const broken = things > limit ? things : things + this.lookAtWays();
-      if (broken > limit) {
-        this.putBack(was);
-        continue;
-      }
-      now = broken;
-      if (now < best.broken) best = { broken: now, poses: [...this.poses] };
-    }
-    this.setPoses(best.poses);
-    return best.broken;
-  }
-
   /** Everything somewhere at random, backs to walls. */
   scatter(): void {
     for (const i of this.movable) {
@@ -328,6 +321,18 @@ export class Furnishing {
     }
     return commands.length > 0 ? ({ type: 'several', words: 'arrange the room', commands } as Command) : null;
   }
+}
+
+/** A seat where its piece is put somewhere. */
+export function siteAt(seat: Seat, pose: Pose): Site {
+  const rad = (pose.facing * Math.PI) / 180;
+  const c = Math.cos(rad);
+  const s = Math.sin(rad);
+  return {
+    x: pose.x + seat.x * c + seat.y * s,
+    y: pose.y - seat.x * s + seat.y * c,
+    heading: pose.facing + seat.turn,
+  };
 }
 
 const local = ({ x, y, turn }: { x: number; y: number; turn: number }) => ({ x, y, turn });

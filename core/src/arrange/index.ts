@@ -8,7 +8,7 @@ export {
   type Arrangement,
   type Arranging,
 } from './arrange.ts';
-export { type Lane, laneHere } from './lane.ts';
+export { type Lane, laneHere, shared } from './lane.ts';
 export { findingsOnlyIn, HARD, secondsOf, standingOf, sunGrid, type Standing, type SunGrid } from './cost.ts';
 export { withHomes, worthOf, type Pacing, type Worth } from './worth.ts';
 export { standMap, type Stood, type StandMap } from './stand-map.ts';

@@ -20,9 +20,9 @@ const room = applied(
 /** Another thread, for all that a lane can tell: what it is handed and what it gives are copies. */
 const elsewhere = (lane: Lane): Lane => ({
   begin: async (seed) => structuredClone(await lane.begin(seed)),
-  better: async (start, steps, seed, onShare, onFound) =>
+  better: async (start, how, onShare, onFound) =>
     structuredClone(
-      await lane.better(structuredClone(start), steps, seed, onShare, (worth) => onFound(structuredClone(worth))),
+      await lane.better(structuredClone(start), how, onShare, (worth) => onFound(structuredClone(worth))),
     ),
 });
 

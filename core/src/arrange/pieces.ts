@@ -1,9 +1,9 @@
 import { factsOf, leafOf, PULL_SHARE } from '../catalogue/index.ts';
 import { direction, type Point, prismFootprint, rotateRight } from '../geometry/index.ts';
-import { CHAIR_ROOM, PERSON } from '../findings/index.ts';
-import { frontsOf, type Parking, type Plan, type Station, type Unit, unitShape } from '../plan/index.ts';
+import { CHAIR_ROOM, CHAIR_WIDE, PERSON } from '../findings/index.ts';
+import { frontsOf, type Parking, type Place, type Plan, type Station, type Unit, unitShape } from '../plan/index.ts';
 import { STAND_OFF } from '../reach/index.ts';
-import { blocksFloor, unitPrism, unitSolids } from '../room/index.ts';
+import { blocksFloor, unitPoint, unitPrism, unitSolids } from '../room/index.ts';
 
 /** An upright convex shape: its corners on the floor, its heights, and a circle around it for a quick look. */
 export type Shape = {
@@ -130,11 +130,10 @@ function piece(plan: Plan, unit: Unit, members: Unit[]): Piece {
 
 function fronts(plan: Plan, unit: Unit, local: (p: Point) => Point): Shape[] {
   const out: Shape[] = [];
-  const ahead = direction(unit.facing);
-  const right = rotateRight(ahead);
-  const strip = (from: number, length: number, width: number, low: number, high: number) => {
-    const at = (u: number, v: number) =>
-      local({ x: unit.x + right.x * u + ahead.x * v, y: unit.y + right.y * u + ahead.y * v });
+  const body = unitPrism(unit);
+  /** a strip before a piece of the front, or behind it (`from` below 0), mm from its left */
+  const strip = (from: number, length: number, middle: number, width: number, low: number, high: number) => {
+    const at = (u: number, v: number) => local(unitPoint(body, middle + u, unit.depth / 2 - v));
     const corners = [
       at(-width / 2, from),
       at(width / 2, from),
@@ -144,21 +143,45 @@ function fronts(plan: Plan, unit: Unit, local: (p: Point) => Point): Shape[] {
     out.push(shapeOf(corners, low, high));
   };
   const front = unit.depth / 2;
+  const middle = unit.width / 2;
   const top = unit.bottom + unit.height;
   const places = frontsOf(plan, unit.id);
-  const pull = Math.max(0, ...places.map((p) => (p.covers.includes('drawer') ? p.depth * PULL_SHARE : 0)));
+  const columns = drawerColumns(places);
   const leaf = places.some((p) => p.covers.includes('door')) ? leafOf(unit.kind, unitShape(unit)) : 0;
-  if (pull > 0) strip(front, pull, unit.width - 8, unit.bottom + 2, top - 2);
-  if (pull > 0 && unit.mount !== 'on') strip(front, pull + PERSON, Math.min(unit.width, 500) - 8, 100, 1500);
-  if (leaf > 0) strip(front, leaf, unit.width - 8, unit.bottom, top);
+  for (const { left, width, pull, low, high } of columns) {
+    const at = left + width / 2;
+    strip(front, pull, at, width - 8, unit.bottom + low + 2, unit.bottom + high - 2);
+    if (unit.mount !== 'on') strip(front, pull + PERSON, at, Math.min(width, CHAIR_WIDE) - 8, 100, 1500);
+  }
+  const one = Math.min(unit.width, BODY);
+  if (leaf > 0) strip(front, leaf, middle, unit.width - 8, unit.bottom, top);
   // what stands open on the floor is stood before
-  if (pull === 0 && places.length > 0 && unit.mount === 'floor' && !factsOf(unit.kind).worktop)
-    strip(front, BODY, Math.min(unit.width, BODY), 100, 1500);
+  if (columns.length === 0 && places.length > 0 && unit.mount === 'floor' && !factsOf(unit.kind).worktop)
+    strip(front, BODY, middle, one, 100, 1500);
   // what hangs may be reached over a worktop, then somebody stands there
-  if (places.length > 0 && unit.mount === 'wall') strip(front + OVER, BODY, Math.min(unit.width, BODY), 100, 1500);
-  if (unit.feedFront > 0) strip(front, unit.feedFront, unit.width, unit.bottom + 5, unit.bottom + 60);
-  if (unit.feedBack > 0) strip(-front - unit.feedBack, unit.feedBack, unit.width, unit.bottom + 5, unit.bottom + 60);
+  if (places.length > 0 && unit.mount === 'wall') strip(front + OVER, BODY, middle, one, 100, 1500);
+  const { width, bottom, feedFront, feedBack } = unit;
+  if (feedFront > 0) strip(front, feedFront, middle, width, bottom + 5, bottom + 60);
+  if (feedBack > 0) strip(-front - feedBack, feedBack, middle, width, bottom + 5, bottom + 60);
   return out;
+}
+
+/** Drawers one above the other as they open: where in the front, mm from its left, and from which height to which over its foot. */
+function drawerColumns(places: readonly Place[]) {
+  const columns = new Map<string, { left: number; width: number; pull: number; low: number; high: number }>();
+  for (const { covers, throughId, left, width, depth, bottom, height } of places) {
+    if (!covers.includes('drawer') || throughId !== null) continue;
+    const known = columns.get(`${left} ${width}`);
+    const one = { left, width, pull: depth * PULL_SHARE, low: bottom, high: bottom + height };
+    if (!known) columns.set(`${left} ${width}`, one);
+    else
+      Object.assign(known, {
+        pull: Math.max(known.pull, one.pull),
+        low: Math.min(known.low, one.low),
+        high: Math.max(known.high, one.high),
+      });
+  }
+  return [...columns.values()];
 }
 
 function standBefore(plan: Plan, unit: Unit, local: (p: Point) => Point): Point[] {

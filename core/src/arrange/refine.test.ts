@@ -5,7 +5,6 @@ import { wallFrames } from '../room/index.ts';
 import { Random } from '../slotting/index.ts';
 import { applied, block, tinyRoom, unit, use, withUnits } from '../testing/index.ts';
 import { sunGrid } from './cost.ts';
-import { Furnishing } from './furnishing.ts';
 import { energyOf, refine } from './refine.ts';
 import { slideGuest, slideSeat } from './slides.ts';
 import { movedBetween, standAs } from './stand-as.ts';
@@ -130,20 +129,12 @@ describe('refining', () => {
     const now = await withHomes(pinned, sun, [{ work: 20_000, polish: true }]);
     const known = new Set(now.standing.findings.map((f) => f.key));
     for (const seed of [1, 2]) {
-      const best = await refine(now, now, sun, new Random(seed), { steps: 60 });
+      const best = await refine(now, now, sun, new Random(seed), { steps: 60, tidy: true });
       expect(energyOf(best, now)).toBeLessThanOrEqual(energyOf(now, now));
       expect(best.total).toBeLessThan(now.total);
       expect(best.standing.findings.filter((f) => !known.has(f.key))).toEqual([]);
       const { x, y, facing } = best.plan.units.table!;
       expect({ x, y, facing }).toEqual({ x: 1500, y: 2100, facing: 180 });
     }
-  });
-
-  test('furniture in each other is moved apart until no rule is broken', () => {
-    const crowded = applied(room, { type: 'setUnit', id: 'chest', set: { x: 1600, y: 1700 } });
-    const furnishing = new Furnishing(crowded, new Random(3));
-    expect(furnishing.broken()).toBeGreaterThan(100);
-    expect(furnishing.mend(2000, 100, 2)).toBeLessThan(1);
-    expect(furnishing.broken()).toBeLessThan(1);
   });
 });

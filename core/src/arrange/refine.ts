@@ -33,6 +33,8 @@ export const NOT_WORTH = 180;
 export type Refining = Pacing & {
   /** changes priced */
   steps: number;
+  /** in the end what saves next to nothing goes back to where it stood */
+  tidy: boolean;
   onShare?: (share: number) => void;
   /** arrangements it came through, counted as they will be */
   onFound?: (worth: Worth) => void;
@@ -61,7 +63,6 @@ export const energyOf = ({ plan, total, standing }: Worth, now: Worth): number =
 /**
  * Betters an arrangement by small changes: a piece of furniture elsewhere, two that change places, a seat or a pedestal slid along its worktop. Each is priced exactly
  * for the homes there are; what is taken has its homes found anew by the engine, so that the two come to suit each other. Now and then all is counted as it will be.
- * In the end what saves next to nothing goes back to where it stood.
  * @param now the room as it is: findings that it has may stay
  * @returns the best arrangement so counted, with its homes
  */
@@ -72,7 +73,7 @@ export async function refine(
   random: Random,
   options: Refining,
 ): Promise<Worth> {
-  const { steps, onShare, onFound, breathe, cancelled } = options;
+  const { steps, tidy, onShare, onFound, breathe, cancelled } = options;
   const room = new Refined(start, againstIn(now), sun, random, options);
   let best = start;
   const count = async () => {
@@ -97,6 +98,7 @@ export async function refine(
     if (lost < 0) best = worth;
     room.standAs(step === steps || lost > LOST * temperature ? best : worth);
   }
+  if (!tidy) return best;
   let back = 0;
   for (const change of changesBack(now.plan, best.plan)) {
     const one = change(room.plan, room.furnishing);

@@ -6,7 +6,7 @@ import {
   type Point,
   prismFootprint,
 } from '../geometry/index.ts';
-import { FUSE_SPACE, HEATER_SPACE } from '../findings/index.ts';
+import { FUSE_SPACE, HEATER_SPACE, WINDOW_REACH, WINDOW_STAND } from '../findings/index.ts';
 import { type Plan, type Station } from '../plan/index.ts';
 import { headShort, makerOf } from '../reach/index.ts';
 import {
@@ -32,6 +32,8 @@ export type Ground = {
   fixed: Shape[];
   heaters: Shape[];
   sockets: (Point & { z: number })[];
+  /** windows that are opened: the strip before each in which one stands or reaches over what is lower than its sill */
+  windows: { strip: Shape; middle: Point; inward: Point }[];
   /** nothing lower than this meets the ceiling, mm */
   lowest: number;
 };
@@ -39,6 +41,9 @@ export type Ground = {
 const SLACK = 1;
 /** Into the room from a doorway, mm: a way out (as the findings have it). */
 const DOORWAY = 600;
+/** One opens a window from so wide a strip before it, and reaches over what is higher than this, mm (as the findings have it). */
+const AT_WINDOW = 200;
+const OVER_FLOOR = 400;
 /** Room of a plug, mm. */
 const PLUG = 45;
 
@@ -48,6 +53,7 @@ export function groundOf(plan: Plan): Ground {
   const fixed: Shape[] = [];
   const heaters: Shape[] = [];
   const sockets: (Point & { z: number })[] = [];
+  const windows: Ground['windows'] = [];
   const strip = (frame: WallFrame, left: number, width: number, deep: number) => [
     onWall(frame, left),
     onWall(frame, left + width),
@@ -57,8 +63,12 @@ export function groundOf(plan: Plan): Ground {
   for (const o of Object.values(plan.openings)) {
     const frame = frameOf(plan, o.wallId);
     if (!frame) continue;
-    if (o.kind === 'window') keep.push(shapeOf(strip(frame, o.left + 5, o.width - 10, 120), o.sill + 5, o.head));
-    else {
+    if (o.kind === 'window') {
+      keep.push(shapeOf(strip(frame, o.left + 5, o.width - 10, 120), o.sill + 5, o.head));
+      const middle = o.left + o.width / 2;
+      const before = shapeOf(strip(frame, middle - AT_WINDOW / 2, AT_WINDOW, WINDOW_REACH), OVER_FLOOR, o.sill);
+      windows.push({ strip: before, middle: onWall(frame, middle), inward: frame.inward });
+    } else {
       keep.push(shapeOf(strip(frame, o.left + 10, o.width - 20, DOORWAY), 30, o.head));
       const sweep = doorSweep(plan, o);
       if (sweep && o.swing === 'in') keep.push(shapeOf(sweep, 0, o.head));
@@ -85,7 +95,7 @@ export function groundOf(plan: Plan): Ground {
   }
   keep.push(...freeSeatZones(plan));
   const lowest = Math.min(plan.head.ceiling, ...Object.values(plan.slopes).map((slope) => slope.knee));
-  return { plan, frames, outline: frames.map((f) => f.a), keep, fixed, heaters, sockets, lowest };
+  return { plan, frames, outline: frames.map((f) => f.a), keep, fixed, heaters, sockets, windows, lowest };
 }
 
 /** How deep two shapes are in each other, mm; 0 when apart in plan or height. */
@@ -123,6 +133,7 @@ export function breaksAlone(ground: Ground, solids: readonly Shape[], zones: rea
             ? 50
             : 0;
     }
+    for (const window of ground.windows) sum += reachedOver(window, s);
     if (s.burns) for (const h of ground.heaters) sum += Math.max(0, HEATER_SPACE - apart(s, h) - SLACK);
     for (const socket of ground.sockets)
       if (s.low < socket.z && s.high > socket.z && insidePolygon(socket, s.corners)) sum += 100;
@@ -134,7 +145,14 @@ export function breaksAlone(ground: Ground, solids: readonly Shape[], zones: rea
   return sum;
 }
 
-function outside({ frames, outline }: Ground, p: Point): number {
+/** By how much too far one reaches over something to open a window, mm. */
+function reachedOver({ strip, middle, inward }: Ground['windows'][number], s: Shape): number {
+  if (deep(s, strip) === 0) return 0;
+  const off = s.corners.map((p) => (p.x - middle.x) * inward.x + (p.y - middle.y) * inward.y);
+  return Math.min(...off) >= WINDOW_STAND ? 0 : Math.max(0, Math.max(...off) - WINDOW_REACH - SLACK);
+}
+
+export function outside({ frames, outline }: Ground, p: Point): number {
   if (insidePolygon(p, outline)) return 0;
   let least = Infinity;
   for (const f of frames) least = Math.min(least, distanceToSegment(p, f.a, f.b));
@@ -144,15 +162,15 @@ function outside({ frames, outline }: Ground, p: Point): number {
 /** What a piece takes where it stands: its solids, what it wants free, and a circle around all of it for a quick look. */
 export type Taking = Point & { radius: number; solids: readonly Shape[]; zones: readonly Shape[] };
 
-/** How much two pieces break rules between them, mm. */
-export function breaksBetween(a: Taking, b: Taking): number {
+/** How much two pieces break rules between them, mm. `most`: beyond that nothing more is looked at. */
+export function breaksBetween(a: Taking, b: Taking, most = Infinity): number {
   if ((a.x - b.x) ** 2 + (a.y - b.y) ** 2 >= (a.radius + b.radius) ** 2) return 0;
   let sum = 0;
   for (const s of a.solids) {
-    for (const t of b.solids) sum += deep(s, t);
-    for (const z of b.zones) sum += deep(s, z);
+    for (const t of b.solids) if ((sum += deep(s, t)) > most) return sum;
+    for (const z of b.zones) if ((sum += deep(s, z)) > most) return sum;
   }
-  for (const z of a.zones) for (const t of b.solids) sum += deep(z, t);
+  for (const z of a.zones) for (const t of b.solids) if ((sum += deep(z, t)) > most) return sum;
   return sum;
 }
 

@@ -157,24 +157,6 @@ export class Search extends Furnishing {
     return this.cost() + BROKEN * this.broken();
   }
 
-  /** Puts pieces somewhere and keeps them there when that is good enough at a temperature; tells whether they stayed. */
-  tryPoses(changes: readonly [piece: number, pose: Pose][], temperature: number): boolean {
-    // the limit is drawn first: what is over it without the ways need not be looked at for them
-    const limit = this.energy - temperature * Math.log(this.random.next() + 1e-12);
-    const was = this.put(changes);
-    const broken = BROKEN * this.brokenThings();
-    const things = broken > limit ? broken : broken + this.cost();
-    if (things <= limit) {
-      const energy = things + BROKEN * this.lookAtWays();
-      if (energy <= limit) {
-        this.energy = energy;
-        return true;
-      }
-    }
-    this.putBack(was);
-    return false;
-  }
-
   /** What it would cost and break if one piece stood elsewhere; everything stays as it is. */
   with(i: number, pose: Pose): { energy: number; broken: number } {
     const broken = this.brokenWith([[i, pose]]);

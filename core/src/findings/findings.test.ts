@@ -153,6 +153,16 @@ const LIMITS: [check: CheckName, limit: number, source: string, at: (value: numb
         unit('worktable', { x: (1200 - over) / 2, y: 4400, facing: 90, depth: 1200 - over, width: 1400 }),
       ),
   ],
+  [
+    'window',
+    460,
+    'own assumption: a gap as wide as a body is stood in to open a window behind deep furniture',
+    (gap) =>
+      withUnits(
+        applied(room, window({ wallId: 'w0', left: 4000 })),
+        unit('worktable', { x: gap + 350, y: 4400, facing: 90, depth: 700, width: 1400 }),
+      ),
+  ],
 ];
 function pull(u: Unit): number {
   return withUnits(room, u).places[`${u.id}.0.0`]!.depth * PULL_SHARE;

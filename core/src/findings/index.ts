@@ -2,8 +2,8 @@ export { CHECKS, type CheckName, FIRST } from './checks.ts';
 export { type Finding } from './finding.ts';
 export { findingsOf, standingFindings } from './findings.ts';
 export { PASSAGE, PASSAGE_WHEELCHAIR, passageWanted } from './ways.ts';
-export { PERSON, CHAIR_ROOM } from './opening.ts';
-export { FUSE_SPACE, HEATER_SPACE, WINDOW_REACH } from './keep-free.ts';
+export { CHAIR_ROOM, CHAIR_WIDE, PERSON } from './opening.ts';
+export { FUSE_SPACE, HEATER_SPACE, WINDOW_REACH, WINDOW_STAND } from './keep-free.ts';
 // what stations are asked about is looked at with the same tools
 export { type Look, lookAt } from './finding.ts';
 export { circuitLoads, cordTrouble, freeOutlets, type Outlet } from './power.ts';

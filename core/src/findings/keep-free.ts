@@ -9,6 +9,8 @@ export const FUSE_SPACE = { width: 762, depth: 914, height: 1981 };
 export const HEATER_SPACE = 914;
 /** How far one reaches over furniture to a window’s handle, mm (common practice). */
 export const WINDOW_REACH = 600;
+/** In a gap at least so wide between furniture and window one stands to open it, mm: a body’s width (docs/computation.md 4.1). */
+export const WINDOW_STAND = 460;
 const SLACK = 5;
 
 /** Fuse board, heaters and windows kept free. */
@@ -102,7 +104,7 @@ function windows(look: Look): Found[] {
     }
     // how deep the furniture below the sill is that one reaches over
     const { free, by } = freeBefore(look, middle, frame.inward, 200, WINDOW_REACH + 400, [400, window.sill], new Set());
-    if (by && plan.units[by.id] && free < 200) {
+    if (by && plan.units[by.id] && free < WINDOW_STAND) {
       const unit = plan.units[by.id]!;
       const body = look.body.get(unit.id)!;
       const deep =

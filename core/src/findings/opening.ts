@@ -8,7 +8,7 @@ import { type Found, found, freeBefore, type Look, strip } from './finding.ts';
 export const PERSON = 600;
 export const CHAIR_ROOM = 915;
 /** Room a chair is pushed back in, mm wide (common practice). */
-const CHAIR_WIDE = 500;
+export const CHAIR_WIDE = 500;
 /** Less does not count: the tape, and a door a little ajar more, mm. */
 const SLACK = 5;
 

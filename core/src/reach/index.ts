@@ -31,5 +31,5 @@ export { coverMotions, type Motion } from './covers.ts';
 export { highestGrip } from './on-foot.ts';
 export { type Way } from './way.ts';
 export { walkLengthTo, walkOf, halfOf } from './walks.ts';
-export { planAsWorked, sceneAt, workingSpot, type Spotted } from './worked.ts';
+export { cartBeside, planAsWorked, sceneAt, workingSpot, type Spotted } from './worked.ts';
 export { storedMotions, storedTmu } from './stored.ts';

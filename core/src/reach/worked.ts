@@ -1,6 +1,6 @@
 import {
+  convexOverlap,
   direction,
-  footprintDistance,
   insidePolygon,
   type Point,
   prism,
@@ -51,25 +51,34 @@ function besideTheSeat(plan: Plan, station: Station, cart: Unit, side: number): 
   const still = { bottom: cart.bottom, hostId: null, keptInId: null };
   const parking: Parking | undefined = station.parkingId ? plan.parkings[station.parkingId] : undefined;
   if (parking) return { x: parking.x, y: parking.y, facing: parking.facing, ...still };
-  const right = rotateRight(direction(station.heading));
-  const at = (s: number): Spotted => ({
-    x: Math.round(station.x + right.x * s * (BESIDE + cart.depth / 2)),
-    y: Math.round(station.y + right.y * s * (BESIDE + cart.depth / 2)),
-    facing: tidyAngle(station.heading - s * 90),
-    ...still,
-  });
+  const at = (s: number): Spotted => ({ ...cartBeside(station, cart, s), ...still });
   const { outline } = roomOf(plan);
   const stands = Object.values(plan.units).filter((u) => u.id !== cart.id && blocksFloor(u));
   const free = (spot: Spotted) => {
     const corners = prismFootprint(unitPrism({ ...cart, ...spot }));
     return (
       corners.every((c) => outline.length < 3 || insidePolygon(c, outline)) &&
-      stands.every((u) => !corners.some((c) => footprintDistance(unitPrism(u), c.x, c.y) <= 0))
+      stands.every((u) => convexOverlap(corners, prismFootprint(unitPrism(u))) <= 2)
     );
   };
   const preferred = at(side);
   const other = at(-side);
   return !free(preferred) && free(other) ? other : preferred;
+}
+
+/** A cart rolled up beside a seat, its front to it. `side`: 1 to its right, −1 to its left */
+export function cartBeside(
+  seat: Pick<Station, 'x' | 'y' | 'heading'>,
+  cart: Pick<Unit, 'depth'>,
+  side: number,
+): Pick<Unit, 'x' | 'y' | 'facing'> {
+  const right = rotateRight(direction(seat.heading));
+  const off = side * (BESIDE + cart.depth / 2);
+  return {
+    x: Math.round(seat.x + right.x * off),
+    y: Math.round(seat.y + right.y * off),
+    facing: tidyAngle(seat.heading - side * 90),
+  };
 }
 
 function onTheTop(plan: Plan, station: Station, box: Unit, side: number): Spotted {

@@ -5,5 +5,6 @@ export { sessionOf, VARIES, type Drawn, type Moment } from './session.ts';
 export { expectedOf, againAndAgain, type Expected } from './expected.ts';
 export { simulate, difference, type Playing, type Simulated, type Spread } from './simulate.ts';
 export { inTheWay, type InTheWay } from './in-the-way.ts';
-export { helpMost, type Helped, type HelpMost, type HelpOptions } from './help/help-most.ts';
+export { helpMost, type HelpMost, type HelpOptions } from './help/help-most.ts';
+export { helpLaneHere, type HelpLane, type Helped } from './help/trying.ts';
 export { EFFORTS, type Change, type ChangeKind, type Effort } from './help/change.ts';

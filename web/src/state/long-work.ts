@@ -12,22 +12,40 @@ export type LongWork = {
   cancel: () => void;
 };
 
-/** A worker of its own for as long as it is needed; a new piece of work ends the one before. */
-export function useLongWork(): LongWork {
+type Mine = { raw: Worker; api: Remote<StationsWorker>; unused: boolean };
+
+function start(): Mine {
+  const raw = new Worker(new URL('../workers/stations.worker.ts', import.meta.url), { type: 'module' });
+  return { raw, api: wrap<StationsWorker>(raw), unused: true };
+}
+
+/**
+ * A worker of its own for as long as it is needed; a new piece of work ends the one before.
+ * @param warmUp gets one ready beforehand, where what is asked for is to be quick
+ */
+export function useLongWork(warmUp?: (api: Remote<StationsWorker>) => Promise<void>): LongWork {
   const [share, setShare] = useState<number | null>(null);
-  const worker = useRef<{ raw: Worker; api: Remote<StationsWorker> } | null>(null);
-  useEffect(
-    () => () => {
+  const worker = useRef<Mine | null>(null);
+  const first = useRef(warmUp);
+  useEffect(() => {
+    if (first.current) {
+      worker.current = start();
+      // what could not be started says so when it is asked for something
+      first.current(worker.current.api).catch(() => {});
+    }
+    return () => {
       worker.current?.raw.terminate();
       worker.current = null;
-    },
-    [],
-  );
+    };
+  }, []);
   const run: LongWork['run'] = useCallback(async (job) => {
-    worker.current?.raw.terminate();
-    const raw = new Worker(new URL('../workers/stations.worker.ts', import.meta.url), { type: 'module' });
-    const mine = { raw, api: wrap<StationsWorker>(raw) };
-    worker.current = mine;
+    if (!worker.current?.unused) {
+      worker.current?.raw.terminate();
+      worker.current = start();
+    }
+    const mine = worker.current;
+    const { raw } = mine;
+    mine.unused = false;
     setShare(0);
     try {
       const tell = proxy((s: number) => worker.current === mine && setShare(s));

@@ -1,20 +1,29 @@
 import { proxy, wrap } from 'comlink';
 import { type Lane, type SunGrid, type Worth } from '@heronstone/core/arrange';
-import type { ArrangeWorker } from './arrange.worker.ts';
+import { type Plan } from '@heronstone/core/plan';
+import { type HelpLane } from '@heronstone/core/tryout';
+import type { LaneWorker } from './lane.worker.ts';
 import { orFail } from './or-fail.ts';
 
 /** More threads than this are not asked for: there are not that many pieces of work. */
 const MOST = 4;
 
-/** Lanes of an arrangement search beside the one in this thread, as many as the machine has cores for. */
-export type Helpers = { lanes: (now: Worth, sun: SunGrid) => Lane[]; cancel: () => void; end: () => void };
+/** Lanes of a long search beside the one in this thread, as many as the machine has cores for. */
+export type Helpers = {
+  lanes: (now: Worth, sun: SunGrid) => Lane[];
+  helpLanes: (plan: Plan, sun: SunGrid) => HelpLane[];
+  /** gets them ready for their first piece of work */
+  warmUp: (plan: Plan) => void;
+  cancel: () => void;
+  end: () => void;
+};
 
 /** Starts them; they are threads of this one and end with it at the latest. */
 export function startHelpers(since: string): Helpers {
   const cores = Math.min(MOST, navigator.hardwareConcurrency || 1);
   const helpers = Array.from({ length: cores - 1 }, () => {
-    const raw = new Worker(new URL('./arrange.worker.ts', import.meta.url), { type: 'module' });
-    return { raw, api: wrap<ArrangeWorker>(raw) };
+    const raw = new Worker(new URL('./lane.worker.ts', import.meta.url), { type: 'module' });
+    return { raw, api: wrap<LaneWorker>(raw) };
   });
   return {
     lanes: (now, sun) =>
@@ -26,13 +35,30 @@ export function startHelpers(since: string): Helpers {
               raw,
               opened.then(() => api.begin(seed)),
             ),
-          better: (start, steps, seed, onShare, onFound) =>
+          better: (start, how, onShare, onFound) =>
             orFail(
               raw,
-              opened.then(() => api.better(start, steps, seed, proxy(onShare), proxy(onFound))),
+              opened.then(() => api.better(start, how, proxy(onShare), proxy(onFound))),
             ),
         };
       }),
+    helpLanes: (plan, sun) =>
+      helpers.map(({ raw, api }): HelpLane => {
+        let ready = orFail(raw, api.openHelp(plan, sun, since));
+        let last: Worth | null = null;
+        return {
+          one: (base, change) => {
+            // the same plan handed over once more would have to be looked at from the beginning
+            if (base !== last) ready = ready.then(() => orFail(raw, api.onto((last = base))));
+            return orFail(
+              raw,
+              ready.then(() => api.one(change)),
+            );
+          },
+        };
+      }),
+    // one that could not be started says so when it is asked for something
+    warmUp: (plan) => helpers.forEach(({ api }) => void api.warmUp(plan, since).catch(() => {})),
     cancel: () => helpers.forEach(({ api }) => void api.cancel()),
     end: () => helpers.forEach(({ raw }) => raw.terminate()),
   };

@@ -8,7 +8,7 @@ import {
   type StandMap,
 } from '@heronstone/core/arrange';
 import { newId, type Plan } from '@heronstone/core/plan';
-import { type Helped, helpMost } from '@heronstone/core/tryout';
+import { type Helped, helpLaneHere, helpMost } from '@heronstone/core/tryout';
 import { reslot, type Reslotting } from '@heronstone/core/upkeep';
 import {
   compareSchools,
@@ -21,6 +21,7 @@ import {
   sharedTools,
 } from '@heronstone/core/stations';
 import { type Helpers, startHelpers } from './lanes.ts';
+import { warmUp } from './warm-up.ts';
 
 /** A change as it is handed over: what is handed over is copied, and the plan it makes is soon made again of its command. */
 export type Help = Omit<Helped, 'plan'>;
@@ -29,6 +30,16 @@ const told = ({ plan: _, ...rest }: Helped): Help => rest;
 
 let stop = false;
 let helpers: Helpers | null = null;
+/** Does something with threads beside this one, which end with it. */
+async function withHelpers<T>(since: string, work: (helpers: Helpers) => Promise<T>): Promise<T> {
+  helpers ??= startHelpers(since);
+  try {
+    return await work(helpers);
+  } finally {
+    helpers.end();
+    helpers = null;
+  }
+}
 const breathe = () => new Promise<void>((resolve) => setTimeout(resolve, 0));
 const pace = (onProgress: (share: number) => void) => {
   stop = false;
@@ -79,24 +90,20 @@ const api = {
   ): Promise<Arranged> {
     let shown = -1;
     stop = false;
-    helpers = startHelpers(since);
     const pacing = { since, breathe, now: () => performance.now(), cancelled: () => stop };
-    try {
-      return await arrangeRoom(plan, {
+    return withHelpers(since, (beside) =>
+      arrangeRoom(plan, {
         ...pacing,
         seed,
-        lanes: (now, sun) => [laneHere(now, sun, pacing), ...helpers!.lanes(now, sun)],
+        lanes: (now, sun) => [laneHere(now, sun, pacing), ...beside.lanes(now, sun)],
         onProgress: (share, best) => {
           // what is handed over is copied: every hundredth is often enough
           if (share - shown < 0.01) return;
           shown = share;
           onProgress(share, best);
         },
-      });
-    } finally {
-      helpers.end();
-      helpers = null;
-    }
+      }),
+    );
   },
   async reslot(plan: Plan, since: string, onProgress: (share: number) => void): Promise<Reslotting | null> {
     return reslot(plan, { ...pace(onProgress), now: () => performance.now(), since });
@@ -107,13 +114,23 @@ const api = {
     onFound: (changes: readonly Help[], tried: number, share: number) => void,
   ): Promise<HelpTold | null> {
     stop = false;
-    const got = await helpMost(plan, {
-      ...{ since, now: () => performance.now(), breathe, cancelled: () => stop },
-      onFound: (changes, tried, share) => onFound(changes.map(told), tried, share),
-    });
+    const pacing = { since, now: () => performance.now(), breathe, cancelled: () => stop };
+    const got = await withHelpers(since, (beside) =>
+      helpMost(plan, {
+        ...pacing,
+        lanes: (_, sun) => [helpLaneHere(plan, sun, pacing), ...beside.helpLanes(plan, sun)],
+        onFound: (changes, tried, share) => onFound(changes.map(told), tried, share),
+      }),
+    );
     if (!got) return null;
     const { base, changes, together, tried, whole } = got;
     return { total: base.total, changes: changes.map(told), together: together.map(told), tried, whole };
+  },
+  /** Gets this thread and those beside it ready, so that what is asked for next is quick. */
+  async warmUp(plan: Plan, since: string): Promise<void> {
+    helpers ??= startHelpers(since);
+    helpers.warmUp(plan);
+    await warmUp(plan, since, breathe);
   },
   cancel() {
     stop = true;

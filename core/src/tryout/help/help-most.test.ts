@@ -6,6 +6,7 @@ import { wallFrames } from '../../room/index.ts';
 import { Random } from '../../slotting/index.ts';
 import { applied, block, home, tinyRoom, unit, use, withUnits } from '../../testing/index.ts';
 import { helpMost } from './help-most.ts';
+import { helpLaneHere } from './trying.ts';
 import { lids, movedOut, moves, seats } from './costs-nothing.ts';
 import { cutAheads, doors, labelling, otherStorage } from './takes-work.ts';
 import { containers, moreUnits } from './to-buy.ts';
@@ -72,6 +73,38 @@ describe('what would help most', () => {
       expect(got.together[0].saves).toBeGreaterThanOrEqual(
         Math.max(...got.together[0].of.map((id) => got.changes.find((c) => c.id === id)!.saves)),
       );
+  });
+
+  test('shared out among lanes, one of them another thread: every change is tried once, and what is said of the best is true', async () => {
+    const plan = room();
+    const one = (await helpMost(plan, options))!;
+    const seen = new Map<string, number>();
+    const asked = [0, 0];
+    const two = (await helpMost(plan, {
+      ...options,
+      lanes: (_, sun) =>
+        [helpLaneHere(plan, sun, options), helpLaneHere(plan, sun, options)].map((lane, k) => ({
+          one: async (base, change) => {
+            asked[k]!++;
+            seen.set(change.id, (seen.get(change.id) ?? 0) + 1);
+            const helped = await lane.one(structuredClone(base), structuredClone(change));
+            // neither is always the quicker one
+            await new Promise((resolve) => setTimeout(resolve, (asked[k]! * 7) % 5));
+            return structuredClone(helped);
+          },
+        })),
+    }))!;
+    expect(two.whole).toBe(true);
+    expect(two.tried).toBe(one.tried);
+    expect(Math.min(...asked)).toBeGreaterThan(two.tried / 4);
+    // the best may be tried once more beside better homes
+    expect([...seen.values()].filter((n) => n > 1).length).toBeLessThanOrEqual(8);
+    expect(two.changes[0]!.id).toBe(one.changes[0]!.id);
+    for (const change of two.changes.slice(0, 3)) {
+      const done = apply(plan, change.take);
+      if (!done.ok) throw new Error(`${change.words}: ${done.reason}`);
+      expect(two.base.total - total(done.plan) + change.besides).toBeCloseTo(change.saves, 3);
+    }
   });
 
   test('the best change of all that cost nothing: every stand of every unit tried by hand finds none better', async () => {

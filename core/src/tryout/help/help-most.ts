@@ -1,16 +1,5 @@
-import {
-  findingsOnlyIn,
-  secondsOf,
-  standingOf,
-  type Standing,
-  sunGrid,
-  type SunGrid,
-  withHomes,
-  type Worth,
-  worthOf,
-} from '../../arrange/index.ts';
-import { asIn, findHomes, tallyOf, type Tally } from '../../homes/index.ts';
-import { apply, asOne, type Command, type Plan } from '../../plan/index.ts';
+import { secondsOf, shared, sunGrid, type SunGrid, withHomes, type Worth } from '../../arrange/index.ts';
+import { type Plan } from '../../plan/index.ts';
 import { wallFrames } from '../../room/index.ts';
 import { Random } from '../../slotting/index.ts';
 import { type Change } from './change.ts';
@@ -18,24 +7,7 @@ import { carts, lids, movedOut, moves, seats } from './costs-nothing.ts';
 import { kits } from './kits.ts';
 import { cutAheads, doors, labelling, otherStorage } from './takes-work.ts';
 import { containers, moreUnits, secondTools } from './to-buy.ts';
-
-/** A change worked out on a copy with homes found again. */
-export type Helped = Change & {
-  /** seconds a year less than the plan with its homes found and nothing changed; negative: more */
-  saves: number;
-  /** of these the fetching, handing on and penalties alone; the rest is set for what has no home and what lies apart */
-  saved: number;
-  /** how many more things have a home that works */
-  homed: number;
-  mended: string[];
-  brought: string[];
-  /** the plan as it then is */
-  plan: Plan;
-  /** the change with the homes found for it, as one change of the plan it was asked for */
-  take: Command;
-  /** what it is made of, where it is several together: ids */
-  of: string[];
-};
+import { helpLaneHere, type HelpLane, type Helped, type Trials, Trying } from './trying.ts';
 
 export type HelpMost = {
   base: Worth;
@@ -48,23 +20,19 @@ export type HelpMost = {
   whole: boolean;
 };
 
-export type HelpOptions = {
+export type HelpOptions = Trials & {
   /** no new change is begun after so long, s; 30 by default */
   seconds?: number;
   seed?: number;
-  now: () => number;
-  since: string;
   onFound?: (changes: readonly Helped[], tried: number, share: number) => void;
-  cancelled?: () => boolean;
-  breathe?: () => Promise<void>;
+  /** who tries; one in this thread by default */
+  lanes?: (plan: Plan, sun: SunGrid) => readonly HelpLane[];
 };
 
-/** Work of finding homes after a change, see the slotting engine; and the passes of it for the plan itself. */
-const WORK = 50_000;
-const FOR_BASE = [
-  { work: 200_000, polish: false },
-  { work: WORK, polish: true },
-];
+/** Passes of finding homes for the plan itself: first quickly, so that there is something to set changes beside; then, when a screenful has been tried, thoroughly. */
+const FOR_BASE = [{ work: 250_000, polish: true }];
+const DEEPER = [{ work: 200_000, polish: false }];
+const SCREENFUL = 10;
 /** So many of the best are tried once more when the plan’s own homes have become better. */
 const AGAIN = 8;
 /** Share of the time that is kept for trying the best ones together, and how many of them are. */
@@ -83,10 +51,10 @@ export async function helpMost(plan: Plan, options: HelpOptions): Promise<HelpMo
   const spent = () => (now() - started) / 1000 / seconds;
   const outline = wallFrames(plan).map((f) => f.a);
   const sun = sunGrid(plan, outline);
+  const lanes = options.lanes?.(plan, sun) ?? [helpLaneHere(plan, sun, options)];
   const trying = new Trying(options, sun);
   let base = await withHomes(plan, sun, FOR_BASE, options);
   if (options.cancelled?.()) return null;
-  const random = new Random(seed);
   /** what has been tried, worked out against which base */
   const kept: { helped: Helped; of: Worth }[] = [];
   const ranked = () =>
@@ -95,36 +63,47 @@ export async function helpMost(plan: Plan, options: HelpOptions): Promise<HelpMo
       .filter(isHelp)
       .sort(byHelp);
   /** No change is praised for homes that are as good without it: they are given to the plan itself. */
-  const keep = (helped: Helped) => {
-    kept.push({ helped, of: base });
+  const keep = (helped: Helped, of: Worth) => {
+    kept.push({ helped, of });
     const better = helped.homesStay ? null : trying.sameHomes(base, helped.plan);
     if (better) base = better;
   };
   let tried = 0;
   let whole = true;
-  for (const change of changesOf(base.plan, sun, random, since)) {
-    if (options.cancelled?.() || spent() > 1 - FOR_TOGETHER) {
-      whole = false;
-      break;
+  const start = base.plan;
+  function* untilLate(): Generator<Change> {
+    for (const change of changesOf(start, sun, new Random(seed), since)) {
+      if (options.cancelled?.() || spent() > 1 - FOR_TOGETHER) {
+        whole = false;
+        return;
+      }
+      if (change) yield change;
     }
-    if (!change) continue;
-    const helped = await trying.one(plan, base, change);
-    tried++;
-    if (helped && helped.saves > 0) keep(helped);
-    options.onFound?.(ranked(), tried, Math.min(1, spent()));
-    await options.breathe?.();
   }
+  await shared(lanes, untilLate(), async (lane, change) => {
+    const of = base;
+    const helped = await lane.one(of, change);
+    if (helped && helped.saves > 0) keep(helped, of);
+    tried++;
+    options.onFound?.(ranked(), tried, Math.min(1, spent()));
+    if (tried === SCREENFUL) {
+      const deeper = await withHomes(base.plan, sun, DEEPER, options);
+      if (deeper.total < base.total) base = deeper;
+    }
+    await options.breathe?.();
+  });
   // what was tried while the plan’s own homes were worse is tried again beside the best ones
   const byTotal = kept
     .filter((k) => !k.helped.homesStay)
     .sort((a, b) => a.of.total - a.helped.saves - b.of.total + b.helped.saves);
-  for (const k of byTotal.slice(0, AGAIN)) {
-    if (options.cancelled?.() || k.of === base) continue;
-    const again = await trying.one(plan, base, k.helped);
-    if (!again || again.saves < against(k.helped, k.of, base).saves) continue;
+  await shared(lanes, byTotal.slice(0, AGAIN), async (lane, k) => {
+    const of = base;
+    if (options.cancelled?.() || k.of === of) return;
+    const again = await lane.one(of, k.helped);
+    if (!again || again.saves < against(k.helped, k.of, of).saves) return;
     kept.splice(kept.indexOf(k), 1);
-    keep(again);
-  }
+    keep(again, of);
+  });
   const changes = ranked();
   if (whole || !options.cancelled?.()) options.onFound?.(changes, tried, Math.min(1, spent()));
   const together = await trying.together(plan, base, changes.slice(0, BEST), () => spent() > 1);
@@ -173,139 +152,4 @@ function* changesOf(plan: Plan, sun: SunGrid, random: Random, since: string): Ge
 
 function* lazily(make: () => Iterable<Change | null>): Generator<Change | null> {
   yield* make();
-}
-
-/** Plans worked out with their homes found. */
-class Trying {
-  constructor(
-    private readonly options: HelpOptions,
-    private readonly sun: SunGrid,
-  ) {}
-
-  /** The plan without a change, but with the homes that were found for it; null when they are no better there. */
-  sameHomes(base: Worth, then: Plan): Worth | null {
-    const kept = {
-      ...then,
-      supplies: Object.fromEntries(
-        Object.entries(then.supplies).filter(([id, s]) => base.plan.supplies[id]?.storage === s.storage),
-      ),
-    };
-    const commands = asIn(base.plan, kept, this.options.since).map((c) =>
-      c.type === 'settle'
-        ? { ...c, homes: c.homes.filter((h) => h.placeId === null || base.plan.places[h.placeId]) }
-        : c,
-    );
-    if (commands.length === 0) return null;
-    const done = apply(base.plan, asOne('homes as found', commands));
-    if (!done.ok) return null;
-    const tally = tallyOf(done.plan);
-    return tally.total < base.tally.total - 1 ? worthOf(done.plan, tally, standingOf(done.plan, this.sun)) : null;
-  }
-
-  private find(plan: Plan) {
-    const { now, since, cancelled, breathe } = this.options;
-    return findHomes(plan, {
-      ...{ work: WORK, polish: true, seed: 1, now, since },
-      ...(cancelled ? { cancelled } : {}),
-      ...(breathe ? { breathe } : {}),
-    });
-  }
-
-  /**
-   * One change on a copy; null when it cannot be made, breaks a rule, or was cancelled.
-   * @param from the plan it is made of, and what makes that of the plan it was asked for: the base, or one with other changes made
-   */
-  async one(
-    plan: Plan,
-    base: Worth,
-    change: Change,
-    from: { plan: Plan; of: readonly Change[] } = { plan: base.plan, of: [] },
-  ): Promise<Helped | null> {
-    const done = apply(from.plan, change.command);
-    const all = joined([...from.of, change]);
-    const present = apply(plan, all.command);
-    if (!done.ok || !present.ok) return null;
-    const stands = STANDS.has(change.kind) || from.of.length > 0;
-    const standing = stands ? standingOf(done.plan, this.sun) : base.standing;
-    const before = new Set(base.standing.broken.map((f) => f.key));
-    if (standing.broken.some((f) => !before.has(f.key))) return null;
-    // what homes know nothing of changes no home
-    const found = all.homesStay ? null : await this.find(done.plan);
-    if (!found && !all.homesStay) return null;
-    const best = found && found.after.total < found.before.total ? found.plan : done.plan;
-    const tally = found ? (best === found.plan ? found.after : found.before) : base.tally;
-    const paid = (t: Tally, s: Standing) => t.fetching + secondsOf(s);
-    const helped: Helped = {
-      ...all,
-      saves: base.total - tally.total - secondsOf(standing) + all.besides,
-      saved: paid(base.tally, base.standing) - paid(tally, standing) + all.besides,
-      homed: base.tally.without.length - tally.without.length,
-      mended: [],
-      brought: [],
-      plan: best,
-      take: all.command,
-      of: from.of.map((c) => c.id),
-    };
-    if (helped.saves <= 0) return helped;
-    const then = best === done.plan && stands ? standing : standingOf(best, this.sun);
-    return {
-      ...helped,
-      mended: findingsOnlyIn(base.standing, then),
-      brought: findingsOnlyIn(then, base.standing),
-      take: asOne(all.words, [all.command, ...asIn(present.plan, best, this.options.since)]),
-    };
-  }
-
-  /** The best two of some changes together, and these with the best third one. */
-  async together(plan: Plan, base: Worth, best: readonly Helped[], late: () => boolean): Promise<Helped[]> {
-    const out: Helped[] = [];
-    const stop = (found: unknown) => this.options.cancelled?.() === true || (late() && Boolean(found));
-    let pair: { helped: Helped; parts: Helped[] } | null = null;
-    for (const [i, a] of best.entries())
-      for (const b of best.slice(i + 1)) {
-        if (stop(pair)) break;
-        if (a.subject === b.subject) continue;
-        const helped = await this.one(plan, base, b, { plan: a.plan, of: [a] });
-        if (helped && (!pair || helped.saves > pair.helped.saves)) pair = { helped, parts: [a, b] };
-      }
-    // two that get in each other’s way are no better than one
-    if (!pair || pair.helped.saves <= Math.max(...pair.parts.map((p) => p.saves))) return out;
-    const { parts } = pair;
-    out.push({ ...pair.helped, of: parts.map((p) => p.id) });
-    let three: Helped | null = null;
-    for (const c of best) {
-      if (parts.some((p) => p.subject === c.subject) || stop(three)) continue;
-      const all = await this.one(plan, base, c, { plan: pair.helped.plan, of: parts });
-      if (all && (!three || all.saves > three.saves)) three = { ...all, of: [...parts, c].map((p) => p.id) };
-    }
-    if (three && three.saves > pair.helped.saves) out.push(three);
-    return out;
-  }
-}
-
-/** Changes after which things stand otherwise than before. */
-const STANDS: ReadonlySet<Change['kind']> = new Set(['move', 'seat', 'cart', 'kit', 'container', 'unit']);
-
-/** Several changes as one. */
-function joined(parts: readonly Change[]): Change {
-  if (parts.length === 1) return parts[0]!;
-  const efforts = parts.map((p) => p.effort);
-  return {
-    id: parts.map((p) => p.id).join(' + '),
-    kind: parts[0]!.kind,
-    subject: parts.map((p) => p.subject).join(' + '),
-    words: parts.map((p) => p.words).join('; '),
-    effort: efforts.includes('buy') ? 'buy' : efforts.includes('work') ? 'work' : 'free',
-    minutes: parts.reduce((sum, p) => sum + p.minutes, 0),
-    price: parts.some((p) => p.price === null && p.effort === 'buy')
-      ? null
-      : parts.reduce((sum, p) => sum + (p.price ?? 0), 0),
-    command: asOne(
-      'several changes',
-      parts.map((p) => p.command),
-    ),
-    unitIds: [...new Set(parts.flatMap((p) => p.unitIds))],
-    besides: parts.reduce((sum, p) => sum + p.besides, 0),
-    homesStay: parts.every((p) => p.homesStay),
-  };
 }

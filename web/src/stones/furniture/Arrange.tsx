@@ -50,7 +50,7 @@ const shareWords = (saved: number, of: number): string =>
 /** Arrange for me: three different ways the room could stand, beside the way it stands, each with what it gains and costs. */
 export function Arrange({ onClose }: { onClose: () => void }) {
   const plan = usePlan((s) => s.plan);
-  const work = useLongWork();
+  const work = useLongWork((api) => api.warmUp(plan, today()));
   const navigate = useNavigate();
   const [offers, setOffers] = useState<readonly Arrangement[]>([]);
   const [now, setNow] = useState<Now | null>(null);

@@ -24,7 +24,7 @@ const SHOWN = 8;
 export function HelpMost() {
   const plan = usePlan((s) => s.plan);
   const dispatch = usePlan((s) => s.dispatch);
-  const work = useLongWork();
+  const work = useLongWork((api) => api.warmUp(plan, today()));
   const navigate = useNavigate();
   const [found, setFound] = useState<{ of: Plan; changes: readonly Help[]; tried: number } | null>(null);
   const [answer, setAnswer] = useState<HelpTold | null>(null);
