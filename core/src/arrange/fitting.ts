@@ -9,6 +9,8 @@ import { NEAR, type Target } from './ways.ts';
 /** Of every piece so many poses are looked at: along the walls at steps, mm, and anywhere. */
 const STEP = 100;
 const ANYWHERE = 200;
+/** Of all pieces together no more than so many are fitted. */
+const MOST = 4000;
 /** A millimetre of rounding breaks no rule. */
 const CLEAN = 0.5;
 /** So often one of the poses with its back to a wall is taken where there is any (own assumption: rooms are furnished along their walls). */
@@ -31,15 +33,17 @@ export class Fitting {
     private readonly furnishing: Furnishing,
     private readonly random: Random,
   ) {
+    const most = Math.ceil(MOST / furnishing.pieces.length);
     this.deals = furnishing.pieces.map((piece, i) => {
       const here = furnishing.poses[i]!;
       if (!piece.movable) return [{ pose: here, placing: furnishing.placing(i, here), atWall: true }];
       const walls = [here, ...this.atWalls(i)];
       const free = piece.hangs ? [] : Array.from({ length: ANYWHERE }, () => this.anywhere());
-      return [...walls, ...free].flatMap((pose, k) => {
+      const all = [...walls, ...free].flatMap((pose, k) => {
         const placing = furnishing.placing(i, pose);
         return furnishing.aloneAt(i, pose, placing) <= CLEAN ? [{ pose, placing, atWall: k < walls.length }] : [];
       });
+      return all.length <= most ? all : all.filter(() => random.next() < most / all.length);
     });
   }
 

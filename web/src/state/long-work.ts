@@ -16,7 +16,13 @@ type Mine = { raw: Worker; api: Remote<StationsWorker>; unused: boolean };
 
 function start(): Mine {
   const raw = new Worker(new URL('../workers/stations.worker.ts', import.meta.url), { type: 'module' });
-  return { raw, api: wrap<StationsWorker>(raw), unused: true };
+  const mine = { raw, api: wrap<StationsWorker>(raw), unused: true };
+  // one that broke down while nobody waited for it is not used: another is started, which says why
+  raw.addEventListener('error', (e) => {
+    e.preventDefault();
+    mine.unused = false;
+  });
+  return mine;
 }
 
 /**
@@ -30,7 +36,6 @@ export function useLongWork(warmUp?: (api: Remote<StationsWorker>) => Promise<vo
   useEffect(() => {
     if (first.current) {
       worker.current = start();
-      // what could not be started says so when it is asked for something
       first.current(worker.current.api).catch(() => {});
     }
     return () => {

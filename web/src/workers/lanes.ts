@@ -23,11 +23,18 @@ export function startHelpers(since: string): Helpers {
   const cores = Math.min(MOST, navigator.hardwareConcurrency || 1);
   const helpers = Array.from({ length: cores - 1 }, () => {
     const raw = new Worker(new URL('./lane.worker.ts', import.meta.url), { type: 'module' });
-    return { raw, api: wrap<LaneWorker>(raw) };
+    const helper = { raw, api: wrap<LaneWorker>(raw), broken: false };
+    // what breaks down before it is asked for anything is done without
+    raw.addEventListener('error', (e) => {
+      e.preventDefault();
+      helper.broken = true;
+    });
+    return helper;
   });
+  const whole = () => helpers.filter((h) => !h.broken);
   return {
     lanes: (now, sun) =>
-      helpers.map(({ raw, api }): Lane => {
+      whole().map(({ raw, api }): Lane => {
         const opened = orFail(raw, api.open(now, sun, since));
         return {
           begin: (seed) =>
@@ -43,7 +50,7 @@ export function startHelpers(since: string): Helpers {
         };
       }),
     helpLanes: (plan, sun) =>
-      helpers.map(({ raw, api }): HelpLane => {
+      whole().map(({ raw, api }): HelpLane => {
         let ready = orFail(raw, api.openHelp(plan, sun, since));
         let last: Worth | null = null;
         return {
@@ -57,7 +64,6 @@ export function startHelpers(since: string): Helpers {
           },
         };
       }),
-    // one that could not be started says so when it is asked for something
     warmUp: (plan) => helpers.forEach(({ api }) => void api.warmUp(plan, since).catch(() => {})),
     cancel: () => helpers.forEach(({ api }) => void api.cancel()),
     end: () => helpers.forEach(({ raw }) => raw.terminate()),
