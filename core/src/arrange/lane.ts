@@ -56,7 +56,7 @@ export async function shared<L, J, T>(
 
 /**
  * Furniture fitted together at random until some arrangements break no rule at all; of these the one against which least speaks beside its homes (the quick measure by
- * straight distances tells nothing of what homes there will be), with homes found for it.
+ * straight distances tells little of what homes there will be), with homes found for it.
  */
 async function beginning(now: Worth, sun: SunGrid, random: Random, pacing: Pacing): Promise<Worth | null> {
   const furnishing = new Furnishing(now.plan, random);
