@@ -1,11 +1,11 @@
 import { cartBeside } from '../reach/index.ts';
-import { type Station, type Unit } from '../plan/index.ts';
+import { type Unit } from '../plan/index.ts';
 import { type Site } from './cost.ts';
 import { placed, type Shape } from './pieces.ts';
 import { deep, outside, type Ground, type Taking } from './rules.ts';
 
-/** A cart that is rolled up beside a seat while somebody works there: which of the pieces it is, its shapes at the origin. */
-export type Visit = { station: Station; cart: Unit; piece: number; solids: readonly Shape[] };
+/** A cart that is rolled up beside a seat while somebody works there: the number of that seat, which of the pieces it is, its shapes at the origin. */
+export type Visit = { seat: number; cart: Unit; piece: number; solids: readonly Shape[] };
 
 /**
  * How much a cart would be in walls and other things beside a seat, on the side where it has more room, mm.
@@ -14,11 +14,11 @@ export type Visit = { station: Station; cart: Unit; piece: number; solids: reado
 export function visitBroken(
   ground: Ground,
   { cart, piece, solids }: Visit,
-  seat: Site,
+  at: Site,
   pieces: readonly (Taking | undefined)[],
 ): number {
   const beside = (side: number) => {
-    const spot = cartBeside(seat, cart, side);
+    const spot = cartBeside(at, cart, side);
     let sum = 0;
     for (const solid of solids) {
       const there = placed(solid, spot);

@@ -92,16 +92,16 @@ export class Fitting {
   private isOpen(taken: readonly (Candidate | null)[]): boolean {
     const { furnishing } = this;
     const blocks = taken.flatMap((c) => c?.placing.blocks ?? []);
-    const targets: Target[] = [];
-    for (const seat of furnishing.seats) {
-      const at = seat.piece < 0 ? furnishing.site(seat) : taken[seat.piece] && siteAt(seat, taken[seat.piece]!.pose);
-      if (at) targets.push({ ...at, near: NEAR.seat });
-    }
+    const sites = furnishing.seats.map((seat) => {
+      if (seat.piece < 0) return furnishing.site(seat);
+      const piece = taken[seat.piece];
+      return piece ? siteAt(seat, piece.pose) : null;
+    });
+    const targets: Target[] = sites.flatMap((at) => (at ? [{ ...at, near: NEAR.seat }] : []));
     for (const c of taken) for (const p of c?.placing.stands ?? []) targets.push({ ...p, near: NEAR.unit });
     const pieces = taken.map((c) => c?.placing);
     for (const visit of furnishing.visits) {
-      const seat = furnishing.seats.find((s) => s.station.id === visit.station.id)!;
-      const at = seat.piece < 0 ? furnishing.site(seat) : taken[seat.piece] && siteAt(seat, taken[seat.piece]!.pose);
+      const at = sites[visit.seat];
       if (at && visitBroken(furnishing.ground, visit, at, pieces) > CLEAN) return false;
     }
     return furnishing.ways.broken(blocks, targets) <= CLEAN;

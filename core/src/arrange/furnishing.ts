@@ -59,11 +59,11 @@ export class Furnishing {
     for (const station of Object.values(plan.stations))
       if (!this.seats.some((s) => s.station.id === station.id))
         this.seats.push({ station, piece: -1, x: station.x, y: station.y, turn: station.heading });
-    this.visits = Object.values(plan.stations).flatMap((station) => {
+    this.visits = this.seats.flatMap(({ station }, seat) => {
       const piece = this.pieces.findIndex((p) => p.unit.id === station.travellerId);
       if (piece < 0 || station.housing !== 'cart' || station.parkingId !== null) return [];
       const { unit, solids } = this.pieces[piece]!;
-      return [{ station, cart: unit, piece, solids }];
+      return [{ seat, cart: unit, piece, solids }];
     });
     for (let i = 0; i < n; i++) this.look(i);
     this.waysBroken = this.lookAtWays();
@@ -151,10 +151,8 @@ export class Furnishing {
       this.placings.flatMap((p) => p.blocks),
       targets,
     );
-    for (const visit of this.visits) {
-      const seat = this.seats.find((s) => s.station.id === visit.station.id)!;
-      this.waysBroken += visitBroken(this.ground, visit, this.site(seat), this.placings);
-    }
+    for (const visit of this.visits)
+      this.waysBroken += visitBroken(this.ground, visit, this.site(this.seats[visit.seat]!), this.placings);
     return this.waysBroken;
   }
 

@@ -10,16 +10,16 @@ const MOST = 4;
 
 /** Lanes of a long search beside the one in this thread, as many as the machine has cores for. */
 export type Helpers = {
-  lanes: (now: Worth, sun: SunGrid) => Lane[];
-  helpLanes: (plan: Plan, sun: SunGrid) => HelpLane[];
+  lanes: (now: Worth, sun: SunGrid, since: string) => Lane[];
+  helpLanes: (plan: Plan, sun: SunGrid, since: string) => HelpLane[];
   /** gets them ready for their first piece of work */
-  warmUp: (plan: Plan) => void;
+  warmUp: (plan: Plan, since: string) => void;
   cancel: () => void;
   end: () => void;
 };
 
 /** Starts them; they are threads of this one and end with it at the latest. */
-export function startHelpers(since: string): Helpers {
+export function startHelpers(): Helpers {
   const cores = Math.min(MOST, navigator.hardwareConcurrency || 1);
   const helpers = Array.from({ length: cores - 1 }, () => {
     const raw = new Worker(new URL('./lane.worker.ts', import.meta.url), { type: 'module' });
@@ -33,7 +33,7 @@ export function startHelpers(since: string): Helpers {
   });
   const whole = () => helpers.filter((h) => !h.broken);
   return {
-    lanes: (now, sun) =>
+    lanes: (now, sun, since) =>
       whole().map(({ raw, api }): Lane => {
         const opened = orFail(raw, api.open(now, sun, since));
         return {
@@ -49,7 +49,7 @@ export function startHelpers(since: string): Helpers {
             ),
         };
       }),
-    helpLanes: (plan, sun) =>
+    helpLanes: (plan, sun, since) =>
       whole().map(({ raw, api }): HelpLane => {
         let ready = orFail(raw, api.openHelp(plan, sun, since));
         let last: Worth | null = null;
@@ -64,7 +64,7 @@ export function startHelpers(since: string): Helpers {
           },
         };
       }),
-    warmUp: (plan) => helpers.forEach(({ api }) => void api.warmUp(plan, since).catch(() => {})),
+    warmUp: (plan, since) => helpers.forEach(({ api }) => void api.warmUp(plan, since).catch(() => {})),
     cancel: () => helpers.forEach(({ api }) => void api.cancel()),
     end: () => helpers.forEach(({ raw }) => raw.terminate()),
   };

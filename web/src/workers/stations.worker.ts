@@ -31,8 +31,8 @@ const told = ({ plan: _, ...rest }: Helped): Help => rest;
 let stop = false;
 let helpers: Helpers | null = null;
 /** Does something with threads beside this one, which end with it. */
-async function withHelpers<T>(since: string, work: (helpers: Helpers) => Promise<T>): Promise<T> {
-  helpers ??= startHelpers(since);
+async function withHelpers<T>(work: (helpers: Helpers) => Promise<T>): Promise<T> {
+  helpers ??= startHelpers();
   try {
     return await work(helpers);
   } finally {
@@ -91,11 +91,11 @@ const api = {
     let shown = -1;
     stop = false;
     const pacing = { since, breathe, now: () => performance.now(), cancelled: () => stop };
-    return withHelpers(since, (beside) =>
+    return withHelpers((beside) =>
       arrangeRoom(plan, {
         ...pacing,
         seed,
-        lanes: (now, sun) => [laneHere(now, sun, pacing), ...beside.lanes(now, sun)],
+        lanes: (now, sun) => [laneHere(now, sun, pacing), ...beside.lanes(now, sun, since)],
         onProgress: (share, best) => {
           // what is handed over is copied: every hundredth is often enough
           if (share - shown < 0.01) return;
@@ -115,10 +115,10 @@ const api = {
   ): Promise<HelpTold | null> {
     stop = false;
     const pacing = { since, now: () => performance.now(), breathe, cancelled: () => stop };
-    const got = await withHelpers(since, (beside) =>
+    const got = await withHelpers((beside) =>
       helpMost(plan, {
         ...pacing,
-        lanes: (_, sun) => [helpLaneHere(plan, sun, pacing), ...beside.helpLanes(plan, sun)],
+        lanes: (_, sun) => [helpLaneHere(plan, sun, pacing), ...beside.helpLanes(plan, sun, since)],
         onFound: (changes, tried, share) => onFound(changes.map(told), tried, share),
       }),
     );
@@ -128,8 +128,8 @@ const api = {
   },
   /** Gets this thread and those beside it ready, so that what is asked for next is quick. */
   async warmUp(plan: Plan, since: string): Promise<void> {
-    helpers ??= startHelpers(since);
-    helpers.warmUp(plan);
+    helpers ??= startHelpers();
+    helpers.warmUp(plan, since);
     await warmUp(plan, since, breathe);
   },
   cancel() {
