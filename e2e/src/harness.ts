@@ -18,7 +18,7 @@ export type TestServer = {
 
 /** Starts the real server on a free port (or a given one), with a data folder of its own unless one is given. */
 export async function startServer({
-  folder = mkdtempSync(join(tmpdir(), 'heronstone-e2e-')),
+  folder = mkdtempSync(join(process.env.HERONSTONE_TEST_FOLDER ?? tmpdir(), 'heronstone-e2e-')),
   port = 0,
   more = [] as string[],
   env = {} as NodeJS.ProcessEnv,

@@ -1,7 +1,6 @@
 import { spawn } from 'node:child_process';
-import { mkdirSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readdirSync, writeFileSync } from 'node:fs';
 import { request as rawRequest } from 'node:http';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
@@ -14,14 +13,10 @@ import { DataFolder } from './store/data-folder.ts';
 import { ownerOf } from './store/owner.ts';
 import { organiser } from './crafted.ts';
 import { type PlanEvent } from './store/store.ts';
+import { throwAwayFolders } from './testing.ts';
 
 const root = fileURLToPath(new URL('../../', import.meta.url));
-const folders: string[] = [];
-const newFolder = () => {
-  folders.push(mkdtempSync(join(tmpdir(), 'heronstone-test-')));
-  return folders[folders.length - 1]!;
-};
-afterAll(() => folders.forEach((f) => rmSync(f, { recursive: true, force: true })));
+const newFolder = throwAwayFolders();
 
 const room = withUnits(tinyRoom(), unit('lowChest', { x: 900, y: 5700 }));
 const addSupply = (id: string): Command => ({ type: 'addSupplies', supplies: [block({ id, name: `Thing ${id}` })] });
@@ -144,13 +139,13 @@ describe('the server', () => {
     const left = Date.parse((await listed())!.keptUntil!) - Date.now();
     expect(left).toBeGreaterThan(30 * 86_400_000 - 60_000);
     expect(left).toBeLessThanOrEqual(30 * 86_400_000);
-    expect(await running.store.removeOld()).toEqual([]);
+    expect(await running.store.removeOld((until) => Date.now() > until)).toEqual([]);
     expect((await agent().post(`/api/plans/${made}/back`).send({})).status).toBe(200);
     expect((await listed())!.keptUntil).toBeNull();
     expect(await plan(made)).toEqual(before);
     await agent().post(`/api/plans/${made}/away`).send({});
-    expect(await running.store.removeOld(Date.now() + 29 * 86_400_000)).toEqual([]);
-    expect(await running.store.removeOld(Date.now() + 31 * 86_400_000)).toEqual(['To throw away']);
+    expect(await running.store.removeOld((until) => Date.now() + 29 * 86_400_000 > until)).toEqual([]);
+    expect(await running.store.removeOld((until) => Date.now() + 31 * 86_400_000 > until)).toEqual(['To throw away']);
     expect(await listed()).toBeUndefined();
     expect((await agent().get(`/api/plans/${made}`)).status).toBe(404);
     expect((await agent().post('/api/plans/nowhere/away').send({})).status).toBe(404);

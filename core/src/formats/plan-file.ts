@@ -50,6 +50,18 @@ export const photosOf = (plan: Plan): string[] =>
     ...new Set([...Object.values(plan.places), ...Object.values(plan.supplies)].flatMap((row) => row.photo ?? [])),
   ].sort();
 
+/** The plan with its pictures under other hashes; those not named keep theirs. */
+export function withPhotosAs(plan: Plan, names: ReadonlyMap<string, string>): Plan {
+  const renamed = <T extends { photo: string | null }>(rows: Readonly<Record<string, T>>): Record<string, T> =>
+    Object.fromEntries(
+      Object.entries(rows).map(([id, row]) => [
+        id,
+        row.photo !== null && names.has(row.photo) ? { ...row, photo: names.get(row.photo)! } : row,
+      ]),
+    );
+  return { ...plan, places: renamed(plan.places), supplies: renamed(plan.supplies) };
+}
+
 /**
  * The plan as text; the same plan always gives the same bytes.
  * @param photos pictures to go with it, JPEG in base64 by hash; none: they stay at home

@@ -78,10 +78,7 @@ export function makeApp({ folder, log, web, access, streams, inTheHouse }: AppPa
       streams,
     ),
   );
-  app.use(
-    '/api/photos',
-    photoRoutes(() => folder.photos),
-  );
+  app.use('/api/photos', photoRoutes(folder));
   app.use('/api/backups', backupRoutes(folder, streams));
   app.use('/api/devices', deviceRoutes());
   app.use('/api', (_req, res) => problem(res, 404, 'Not found', 'There is nothing under this address.'));

@@ -1,19 +1,34 @@
+import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, rmSync, statSync } from 'node:fs';
 import { join, resolve } from 'node:path';
-import { checkInChild } from './check-backup.ts';
+import { CHECKING, checkInChild } from './check-backup.ts';
 import { type Database } from './database.ts';
 import { positionOf } from './entries.ts';
 import { syncFolder, writeSynced } from './files.ts';
 import { needRoom } from './trouble.ts';
 
-export type Why = 'daily' | 'before-migration' | 'by-hand';
-/** A backup file; `change` is the number of the newest change in it (versions before 4 did not number them). */
-export type Backup = { file: string; at: string; why: Why; change: number | null; bytes: number };
+/** `restored`: what a backup that was put back began anew with */
+export type Why = 'daily' | 'before-migration' | 'by-hand' | 'restored';
+/**
+ * A backup file; `change` is the number of the newest change in it (versions before 4 did not number them), `lineage` the mark of the journal it
+ * goes with (files of before there were marks have none).
+ */
+export type Backup = {
+  file: string;
+  at: string;
+  why: Why;
+  change: number | null;
+  lineage: string | null;
+  bytes: number;
+};
 
 export const backupsFolder = (dataFolder: string) => join(dataFolder, 'backups');
 
 const NAME =
-  /^heronstone-(\d{4}-\d\d-\d\d)T(\d\d)-(\d\d)-(\d\d)-(\d{3})Z(-daily|-before-migration)?(?:-n(\d+))?\.tar\.gz$/;
+  /^heronstone-(\d{4}-\d\d-\d\d)T(\d\d)-(\d\d)-(\d\d)-(\d{3})Z(-daily|-before-migration|-restored)?(?:-n(\d+))?(?:-l([0-9a-f]{8}))?\.tar\.gz$/;
+
+/** Short mark of a journal's lineage, for names of files. */
+export const lineageMark = (lineage: string): string => createHash('sha256').update(lineage).digest('hex').slice(0, 8);
 
 /** The backups of a data folder, newest first. */
 export function listBackups(dataFolder: string): Backup[] {
@@ -25,19 +40,27 @@ export function listBackups(dataFolder: string): Backup[] {
       if (!m) return [];
       const at = `${m[1]}T${m[2]}:${m[3]}:${m[4]}.${m[5]}Z`;
       const why = (m[6]?.slice(1) ?? 'by-hand') as Why;
-      return [
-        { file, at, why, change: m[7] === undefined ? null : Number(m[7]), bytes: statSync(join(folder, file)).size },
-      ];
+      const change = m[7] === undefined ? null : Number(m[7]);
+      return [{ file, at, why, change, lineage: m[8] ?? null, bytes: statSync(join(folder, file)).size }];
     })
     .sort((a, b) => (a.at < b.at ? 1 : -1));
 }
 
-/** All of a database, and the number of the newest change in it. */
-export type Dump = { bytes: Uint8Array; change: number | null };
+/** The daily backups of one lineage, the one with the most in it first, whatever their dates say. */
+export function dailyOf(backups: readonly Backup[], lineage: string): (Backup & { change: number })[] {
+  const mark = lineageMark(lineage);
+  return backups
+    .flatMap((b) => (b.why === 'daily' && b.lineage === mark && b.change !== null ? [{ ...b, change: b.change }] : []))
+    .sort((a, b) => b.change - a.change);
+}
+
+/** All of a database, the number of the newest change in it, and the lineage of the journal it goes with (empty: none yet). */
+export type Dump = { bytes: Uint8Array; change: number | null; lineage: string };
 
 export async function dumpOf(db: Database): Promise<Dump> {
   const [tables] = await db.query(`SELECT to_regclass('journal_state') IS NOT NULL AS has`);
-  return { change: tables?.has ? (await positionOf(db)).applied : null, bytes: await db.dump() };
+  const position = tables?.has ? await positionOf(db) : null;
+  return { change: position?.applied ?? null, lineage: position?.lineage ?? '', bytes: await db.dump() };
 }
 
 /**
@@ -46,11 +69,14 @@ export async function dumpOf(db: Database): Promise<Dump> {
  * @returns where it lies
  * @throws Trouble when the disk is full; an error when what was written does not open (it is removed then)
  */
-export async function backUp({ bytes, change }: Dump, dataFolder: string, why: Why, file?: string): Promise<string> {
+export async function backUp(dump: Dump, dataFolder: string, why: Why, file?: string): Promise<string> {
+  const { bytes, change, lineage } = dump;
   const moment = new Date().toISOString().replace(/[:.]/g, '-');
-  const name = `heronstone-${moment}${why === 'by-hand' ? '' : `-${why}`}${change === null ? '' : `-n${change}`}.tar.gz`;
+  const of = `${change === null ? '' : `-n${change}`}${lineage === '' ? '' : `-l${lineageMark(lineage)}`}`;
+  const name = `heronstone-${moment}${why === 'by-hand' ? '' : `-${why}`}${of}.tar.gz`;
   const target = file ? resolve(file) : join(resolve(dataFolder), 'backups', name);
-  needRoom(dataFolder, bytes.length);
+  // the file itself, and what it is unpacked to when it is looked at
+  needRoom(dataFolder, bytes.length + 60_000_000);
   writeSynced(target, bytes);
   try {
     await checkInChild(target);
@@ -60,6 +86,9 @@ export async function backUp({ bytes, change }: Dump, dataFolder: string, why: W
   }
   return target;
 }
+
+/** Clocks are set right by a little all the time, ms (own assumption). */
+export const TOLERANCE = 10 * 60_000;
 
 const day = (at: string) => at.slice(0, 10);
 /** The Monday a day’s week begins with. */
@@ -71,10 +100,14 @@ function week(at: string): string {
 
 /**
  * Of the daily backups those no longer kept: all but the newest of each of the last seven days and eight weeks that have one. Backups made by
- * hand or before a change of the tables are kept.
+ * hand or before a change of the tables are kept; so are those of a day that is still to come (the clock stood wrong then), and they take no
+ * other’s place.
+ * @param now ms
  */
-export function outlived(backups: readonly Backup[]): Backup[] {
-  const daily = backups.filter((b) => b.why === 'daily').sort((a, b) => (a.at < b.at ? 1 : -1));
+export function outlived(backups: readonly Backup[], now: number): Backup[] {
+  const daily = backups
+    .filter((b) => b.why === 'daily' && Date.parse(b.at) <= now + TOLERANCE)
+    .sort((a, b) => (a.at < b.at ? 1 : -1));
   const kept = new Set<Backup>();
   for (const [of, most] of [
     [day, 7],
@@ -90,12 +123,18 @@ export function outlived(backups: readonly Backup[]): Backup[] {
   return daily.filter((b) => !kept.has(b));
 }
 
-/** Removes the backups that have had their time, and what a backup that broke off left behind. */
-export function thin(dataFolder: string): void {
+/**
+ * Removes the backups that have had their time, and what a backup that broke off left behind. The two with the most in them stay, whatever
+ * their dates say: the journal begins with the older of them.
+ * @param lineage of the journal of today, where it is known
+ */
+export function thin(dataFolder: string, lineage: string | null): void {
   const folder = backupsFolder(dataFolder);
   if (!existsSync(folder)) return;
-  const gone = outlived(listBackups(dataFolder)).map((b) => b.file);
-  for (const name of [...gone, ...readdirSync(folder).filter((f) => f.endsWith('.part'))])
-    rmSync(join(folder, name), { force: true });
+  const backups = listBackups(dataFolder);
+  const needed = new Set((lineage === null ? [] : dailyOf(backups, lineage).slice(0, 2)).map((b) => b.file));
+  const gone = outlived(backups, Date.now()).flatMap((b) => (needed.has(b.file) ? [] : [b.file]));
+  for (const name of [...gone, ...readdirSync(folder).filter((f) => f.endsWith('.part') || f.endsWith(CHECKING))])
+    rmSync(join(folder, name), { recursive: true, force: true });
   syncFolder(folder);
 }

@@ -11,6 +11,7 @@ import {
   writeFileSync,
 } from 'node:fs';
 import { join, relative } from 'node:path';
+import { createHash } from 'node:crypto';
 import { gunzipSync } from 'node:zlib';
 import { describe, expect, test } from '@jest/globals';
 import { PGlite } from '@electric-sql/pglite';
@@ -22,6 +23,7 @@ import { type Backup, backupsFolder, listBackups, outlived } from './backup.ts';
 import { DataFolder } from './data-folder.ts';
 import { type Database, openDatabase, TABLES_VERSION, template } from './database.ts';
 import { catchUp, positionOf } from './entries.ts';
+import { sealFolder, unsealFolder } from './folder-seal.ts';
 import { Journal } from './journal.ts';
 import { PlanStore } from './plan-store.ts';
 import { diskTrouble, FolderNewer, Trouble } from './trouble.ts';
@@ -81,6 +83,7 @@ async function folderOf({ version, tables }: Kept): Promise<string> {
       ]);
   });
   await pg.close();
+  sealFolder(join(folder, 'database'));
   return folder;
 }
 
@@ -92,7 +95,11 @@ describe('folders of every version ever written', () => {
       const path = await folderOf(old);
       // the backup before that is the same whatever the version: seen at the first and the last
       const backed = version === 1 || version === TABLES_VERSION - 1;
-      if (!backed) await (await openDatabase(join(path, 'database'), async () => undefined)).close();
+      if (!backed) {
+        unsealFolder(join(path, 'database'));
+        await (await openDatabase(join(path, 'database'), async () => undefined)).close();
+        sealFolder(join(path, 'database'));
+      }
       const folder = await DataFolder.open(path);
       const got = (await folder.store.get(old.planId))!;
       expect(got).toMatchObject({ revision: old.revision, undo: old.undo, redo: old.redo });
@@ -196,7 +203,7 @@ describe('what is acknowledged is on the disk', () => {
     cpSync(join(path, 'database'), join(path, 'older'), { recursive: true });
     folder = await DataFolder.open(path);
     await folder.store.throwAway(old, true);
-    expect(await folder.store.removeOld(Date.now() + 31 * 86_400_000)).toHaveLength(1);
+    expect(await folder.store.removeOld(() => true)).toHaveLength(1);
     await folder.store.throwAway(back, true);
     await folder.store.throwAway(back, false);
     await folder.store.run(back, 'command-a', addSupply('a'));
@@ -295,6 +302,23 @@ describe('what is acknowledged is on the disk', () => {
   });
 });
 
+/** A line of the journal without what versions before there were seals did not write. */
+function unsealed(line: string): string {
+  const value = JSON.parse(line.slice(13)) as { plans?: unknown; entries?: { seal?: unknown }[] };
+  delete value.plans;
+  for (const entry of value.entries ?? []) delete entry.seal;
+  const json = JSON.stringify(value);
+  return `${createHash('sha256').update(json).digest('hex').slice(0, 12)} ${json}\n`;
+}
+
+/** Damages the journal where it speaks of something. */
+function spoil(journal: string, words: string): void {
+  for (const name of readdirSync(journal)) {
+    const file = join(journal, name);
+    writeFileSync(file, readFileSync(file, 'utf8').replaceAll(words, words.toUpperCase()));
+  }
+}
+
 describe('a database that does not open', () => {
   /** A folder with a backup if asked for, a change made after it, and then its database damaged. */
   async function damaged(spoil: (database: string) => void, backedUp = false): Promise<{ path: string; id: string }> {
@@ -309,32 +333,30 @@ describe('a database that does not open', () => {
     return { path, id };
   }
 
-  test('is said, the backups are offered; mended from one and the journal it has everything', async () => {
+  test('is made anew from the newest backup and the journal, and that is said; what was there is kept', async () => {
     const { path, id } = await damaged((database) => {
       const wal = join(database, 'pg_wal');
       for (const name of readdirSync(wal)) if (/^[0-9A-F]{24}$/.test(name)) writeFileSync(join(wal, name), 'nothing');
       writeFileSync(join(database, 'global', 'pg_control'), Buffer.alloc(8192));
     }, true);
     const folder = await DataFolder.open(path);
-    expect(folder.broken).toMatch(/damaged and does not open/);
-    expect(() => folder.store).toThrow(/cannot be opened/);
-    expect(folder.safety()).toMatchObject({ canMend: true, backups: [{ why: 'daily', change: 2 }] });
-    const aside = await folder.mend();
     expect(folder.broken).toBeNull();
+    expect(folder.safety().notices).toEqual([
+      { at: expect.any(String), words: expect.stringMatching(/did not open.*from the backup of .*nothing is missing/) },
+    ]);
     expect(await supplies(folder, id)).toEqual(['a', 'b']);
     expect((await folder.store.undo(id)).ok).toBe(true);
-    expect(readdirSync(aside)).toEqual(['database']);
+    const [aside] = readdirSync(join(path, 'kept'));
+    expect(readdirSync(join(path, 'kept', aside!))).toEqual(['database']);
     await folder.close();
   });
 
   test('is never started empty over: not when it is gone, nor after a crash between two renames', async () => {
     const { path, id } = await damaged((database) => rmSync(database, { recursive: true }));
-    const folder = await DataFolder.open(path);
-    expect(folder.broken).toMatch(/not where it was/);
-    expect(existsSync(join(path, 'database'))).toBe(false);
     // without any backup the journal alone has it all
     expect(listBackups(path)).toEqual([]);
-    await folder.mend();
+    const folder = await DataFolder.open(path);
+    expect(folder.safety().notices[0]!.words).toMatch(/not where it was.*from the journal, which has everything/);
     expect(await supplies(folder, id)).toEqual(['a', 'b']);
     await folder.close();
     // a crash: the new database ready, the old one laid aside already, the intent written
@@ -345,6 +367,55 @@ describe('a database that does not open', () => {
     expect(await supplies(after, id)).toEqual(['a', 'b']);
     expect(existsSync(join(path, 'restoring.json'))).toBe(false);
     await after.close();
+  });
+
+  test('where the journal cannot say what must come of it, it is offered and not done; where nothing goes, that is said', async () => {
+    const { path, id } = await damaged((database) => rmSync(join(database, 'global'), { recursive: true }), true);
+    const journal = join(path, 'journal');
+    const file = join(journal, readdirSync(journal)[0]!);
+    const whole = readFileSync(file, 'utf8');
+    // as versions before there were seals wrote it
+    writeFileSync(file, whole.split('\n').filter(Boolean).map(unsealed).join(''));
+    const folder = await DataFolder.open(path);
+    expect(folder.broken).toMatch(/damaged and does not open/);
+    expect(() => folder.store).toThrow(/cannot be opened/);
+    expect(folder.safety()).toMatchObject({ canMend: true, backups: [{ why: 'daily', change: 2 }], notices: [] });
+    await folder.mend();
+    expect(folder.broken).toBeNull();
+    expect(await supplies(folder, id)).toEqual(['a', 'b']);
+    await folder.close();
+    rmSync(join(path, 'backups'), { recursive: true });
+    rmSync(join(path, 'database', 'global'), { recursive: true });
+    spoil(join(path, 'journal'), 'Thing a');
+    const lost = await DataFolder.open(path);
+    expect(lost.broken).toMatch(/./);
+    await expect(lost.mend()).rejects.toThrow(/journal is damaged.*Put a backup back/);
+    expect(lost.safety().canMend).toBe(false);
+    await lost.close();
+  });
+
+  test('a mend that fails leaves a healthy folder open', async () => {
+    const path = newFolder();
+    const folder = await DataFolder.open(path);
+    const id = await folder.store.add({ plan: room });
+    await folder.store.run(id, 'command-a', addSupply('a'));
+    spoil(join(path, 'journal'), 'Thing a');
+    await expect(folder.mend()).rejects.toThrow(/not what was written/);
+    expect(await supplies(folder, id)).toEqual(['a']);
+    expect(folder.safety().broken).toBeNull();
+    await folder.close();
+  });
+
+  test('two that are put back at once follow each other', async () => {
+    const path = newFolder();
+    const folder = await DataFolder.open(path);
+    const id = await folder.store.add({ plan: room });
+    const first = await folder.backUp();
+    await folder.store.run(id, 'command-a', addSupply('a'));
+    const second = await folder.backUp();
+    expect(await Promise.all([folder.restore(first), folder.restore(second)])).toHaveLength(2);
+    expect(await supplies(folder, id)).toEqual(['a']);
+    await folder.close();
   });
 
   test('whatever goes wrong with the journal is said too', async () => {
@@ -364,13 +435,20 @@ describe('a database that does not open', () => {
 });
 
 describe('backups', () => {
-  const at = (iso: string, why: Backup['why'] = 'daily'): Backup => ({ file: iso, at: iso, why, change: 1, bytes: 1 });
+  const at = (iso: string, why: Backup['why'] = 'daily'): Backup => ({
+    file: iso,
+    at: iso,
+    why,
+    change: 1,
+    lineage: null,
+    bytes: 1,
+  });
 
   test('thinned to seven days and eight weeks; those made by hand stay', () => {
     const days = Array.from({ length: 100 }, (_, i) =>
       at(new Date(Date.UTC(2026, 10, 25) - i * 86_400_000).toISOString()),
     );
-    const gone = new Set(outlived([...days, at('2020-01-01T00:00:00.000Z', 'by-hand')]));
+    const gone = new Set(outlived([...days, at('2020-01-01T00:00:00.000Z', 'by-hand')], Date.UTC(2026, 10, 25)));
     const left = days.filter((b) => !gone.has(b)).map((b) => b.at.slice(0, 10));
     expect(left.slice(0, 7)).toEqual(days.slice(0, 7).map((b) => b.at.slice(0, 10)));
     // 25 November 2026 is a Wednesday: older weeks keep their Sunday
@@ -407,7 +485,10 @@ describe('as a program', () => {
     const url = await server.url;
     const { id } = (await (await post(`${url}/api/plans`, { file: exportPlan(room) })).json()) as { id: string };
     const backup = await program(['backup', '--data', path]).ended;
-    expect(backup).toMatchObject({ code: 0, out: expect.stringMatching(/backups\/heronstone-.*-n1\.tar\.gz$/) });
+    expect(backup).toMatchObject({
+      code: 0,
+      out: expect.stringMatching(/backups\/heronstone-.*-n1-l[0-9a-f]{8}\.tar\.gz$/),
+    });
     expect(await (await fetch(`${url}/api/backups`)).json()).toMatchObject({ broken: null, backups: [{ change: 1 }] });
     await post(`${url}/api/plans/${id}/commands`, { commandId: 'command-a', command: addSupply('a') });
     const [file] = listBackups(path);

@@ -2,9 +2,13 @@ import { createHash } from 'node:crypto';
 import { cpSync, existsSync, readdirSync, readFileSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
 import { promisify } from 'node:util';
 import { constants, gzip } from 'node:zlib';
 import { PGlite } from '@electric-sql/pglite';
+import { amcheck } from '@electric-sql/pglite/contrib/amcheck';
+import { extract } from 'tar';
 import { makeFolder } from './files.ts';
 import { FILLS } from './fill.ts';
 import { type Queries, type Row } from './queries.ts';
@@ -76,19 +80,22 @@ class Embedded implements Database {
 
 /**
  * Opens the embedded PostgreSQL in a folder, bringing its tables up to date.
- * @param folder a path, or `memory://` for one that is thrown away
+ * @param folder a path
  * @param beforeMigration called with the open database when an existing one is about to be migrated
  * @param from a dump to start a new folder from
+ * @param checked whether PostgreSQL’s own checks of tables and indexes are wanted at hand (the extension amcheck)
  * @throws FolderNewer; DatabaseBroken when it does not open or its tables cannot be read
  */
 export async function openDatabase(
   folder: string,
   beforeMigration: (db: Database) => Promise<void>,
   from?: Uint8Array,
+  checked = false,
 ): Promise<Database> {
   const isNew = !existsSync(join(folder, 'PG_VERSION'));
-  if (isNew && !from) cpSync(await template(), folder, { recursive: true });
-  const db = await opened(folder, isNew && from ? from : null);
+  if (isNew && from) await unpack(from, folder);
+  else if (isNew) cpSync(await template(), folder, { recursive: true });
+  const db = await opened(folder, checked);
   try {
     await migrate(db, isNew && !from ? null : beforeMigration);
     return db;
@@ -98,9 +105,29 @@ export async function openDatabase(
   }
 }
 
-async function opened(folder: string, start: Uint8Array | null): Promise<Database> {
+/** Unpacks a dump. @throws DatabaseBroken when it is none */
+async function unpack(dump: Uint8Array, folder: string): Promise<void> {
+  makeFolder(folder);
+  const faults: string[] = [];
+  const onwarn = (code: string, message: string) => {
+    // names in a dump begin with the root; they are unpacked below the folder
+    if (code !== 'TAR_ENTRY_INFO') faults.push(message);
+  };
   try {
-    const pg = await PGlite.create(folder, start ? { loadDataDir: new Blob([start as BlobPart]) } : {});
+    await pipeline(Readable.from([dump]), extract({ cwd: folder, preserveOwner: false, onwarn }));
+  } catch (error) {
+    throw diskTrouble(error, folder) ?? new DatabaseBroken(NO_DUMP, { cause: error });
+  }
+  // where there is no database in it, opening it would begin an empty one
+  if (faults.length > 0 || !existsSync(join(folder, 'PG_VERSION')))
+    throw new DatabaseBroken(`${NO_DUMP} ${faults[0] ?? ''}`.trim());
+}
+
+const NO_DUMP = 'what it is to be unpacked from is damaged, or no dump of a database';
+
+async function opened(folder: string, checked: boolean): Promise<Database> {
+  try {
+    const pg = await PGlite.create(folder, checked ? { extensions: { amcheck } } : {});
     const db = new Embedded(pg, folder);
     await db.exec(
       'CREATE TABLE IF NOT EXISTS schema_migrations (name text PRIMARY KEY, applied_at timestamptz NOT NULL DEFAULT now())',

@@ -88,6 +88,7 @@ const needsUnit = ({ table, before, after }: RowChange) =>
 export async function catchUp(
   db: { transaction: <T>(work: (tx: Queries) => Promise<T>) => Promise<T> } & Queries,
   journal: Journal,
+  onChange: (n: number) => void = () => undefined,
 ): Promise<number> {
   const { lineage, applied } = await positionOf(db);
   if (lineage !== '' && lineage !== journal.lineage)
@@ -102,6 +103,7 @@ export async function catchUp(
           throw new JournalTrouble(`Change ${entry.n} of the journal does not follow on what is in the database.`);
       }
       await writeEntry(tx, { ...entry, changes: await upToDate(tx, entry.planId, entry.changes) });
+      onChange(entry.n);
     }
     await setPosition(tx, journal.lineage, journal.last);
   });

@@ -28,6 +28,16 @@ export function syncFolder(folder: string): void {
   }
 }
 
+/** Makes what is in a file durable. */
+export function syncFile(file: string): void {
+  const fd = openSync(file, 'r+');
+  try {
+    fsyncSync(fd);
+  } finally {
+    closeSync(fd);
+  }
+}
+
 /** Writes a file that is there whole and durable, or not at all. */
 export function writeSynced(file: string, data: string | Uint8Array): void {
   makeFolder(dirname(file));

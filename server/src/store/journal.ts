@@ -5,6 +5,7 @@ import { basename, join } from 'node:path';
 import { createInterface } from 'node:readline';
 import { type Restore, type RowChange, type Sent } from '@heronstone/core/plan';
 import { makeFolder, syncFolder } from './files.ts';
+import { type Seal } from './seal.ts';
 
 /** One acknowledged change: what it did to rows and to the log of a plan. Its number is one more than that of the change before it. */
 export type Entry = {
@@ -22,6 +23,8 @@ export type Entry = {
     // thrown away, or brought back; then gone for good: the plan's revision stays
     | { kind: 'away'; since: string | null }
     | { kind: 'removed' };
+  /** what the plan is known by after it; null when it is gone, undefined in journals of versions before there were seals */
+  seal?: Seal | null;
 };
 
 /** The journal cannot be read, or does not go with the database. Its message is for the maker. */
@@ -29,7 +32,8 @@ export class JournalTrouble extends Error {}
 
 /** What one synced write added: a line. Torn off by a crash it was acknowledged in no part. */
 type Batch = { entries: Entry[] };
-type Head = { journal: 'heronstone-journal/1'; lineage: string; first: number };
+/** `plans`: the seals of all plans there were when the file was begun, where they were known. */
+type Head = { journal: 'heronstone-journal/1'; lineage: string; first: number; plans?: Record<string, Seal> };
 type Segment = { file: string; first: number };
 
 /** A segment is closed when it is larger than this, bytes. */
@@ -79,8 +83,20 @@ export class Journal {
     readonly lineage: string,
     /** number of the newest change in it; where it is empty, of the one before it begins */
     private newest: number,
+    /** the seals of the plans after that change, as far as its newest file tells */
+    private known: Known,
     private readonly sync: (file: FileHandle) => Promise<void>,
   ) {}
+
+  /** Seals of plans after the newest change; of `whole` those of all plans there are. */
+  get seals(): { of: ReadonlyMap<string, Seal>; whole: boolean } {
+    return this.known;
+  }
+
+  /** The seals of all plans after the newest change, read from the tables. */
+  know(seals: ReadonlyMap<string, Seal>): void {
+    this.known = { of: new Map(seals), whole: true };
+  }
 
   /**
    * Opens the journal of a folder, or begins one.
@@ -96,9 +112,9 @@ export class Journal {
     for (;;) {
       const segments = segmentsIn(folder);
       const last = segments.at(-1);
-      if (!last) return new Journal(folder, start.lineage, start.last, sync);
+      if (!last) return new Journal(folder, start.lineage, start.last, { of: new Map(), whole: false }, sync);
       const tail = await readTail(last);
-      if (tail.head) return new Journal(folder, tail.head.lineage, tail.newest, sync);
+      if (tail.head) return new Journal(folder, tail.head.lineage, tail.newest, tail.known, sync);
       // begun but its first line was never finished: nothing in it was acknowledged
       rmSync(last.file);
       syncFolder(folder);
@@ -128,6 +144,7 @@ export class Journal {
       await this.sync(file);
       this.size = before + bytes.length;
       this.newest = entries.at(-1)!.n;
+      for (const entry of entries) learn(this.known, entry);
     } catch (error) {
       // half a line must not stand between this change and the next; if even that fails, the file is closed and its tail is mended when it is opened
       await file.truncate(before).catch(() => this.close());
@@ -137,7 +154,12 @@ export class Journal {
 
   private async begin(): Promise<FileHandle> {
     const path = join(this.folder, `${String(this.newest + 1).padStart(12, '0')}.log`);
-    const head: Head = { journal: 'heronstone-journal/1', lineage: this.lineage, first: this.newest + 1 };
+    const head: Head = {
+      journal: 'heronstone-journal/1',
+      lineage: this.lineage,
+      first: this.newest + 1,
+      ...(this.known.whole && { plans: Object.fromEntries(this.known.of) }),
+    };
     const line = lineOf(head);
     // an empty file of the same name holds nothing acknowledged
     const file = await open(path, 'w', 0o600);
@@ -209,9 +231,69 @@ export class Journal {
   }
 }
 
+type Known = { of: Map<string, Seal>; whole: boolean };
+
+function learn({ of }: Known, { planId, seal }: Entry): void {
+  if (seal) of.set(planId, seal);
+  else of.delete(planId);
+}
+
+export type JournalSpan = {
+  lineage: string;
+  /** number of its oldest and its newest change */
+  first: number;
+  last: number;
+  /** whether it begins with a folder in which there were no plans, as far as it says */
+  fromNothing: boolean;
+  /** whether it says of every plan what that is like at its end */
+  sealed: boolean;
+};
+
+/** What a journal begins and ends with, without changing anything in it; null where there is none. */
+export async function journalOf(folder: string): Promise<JournalSpan | null> {
+  const segments = segmentsIn(folder);
+  for (const last of [...segments].reverse()) {
+    const { head, newest, known } = await read(last);
+    if (!head) continue;
+    const first = segments[0]!.first;
+    // what a first change follows on is nothing, unless the file says which plans there were
+    const began = first === 1 ? (await read(segments[0]!)).head : null;
+    return {
+      lineage: head.lineage,
+      first,
+      last: newest,
+      fromNothing: first === 1 && !hasPlans(began),
+      sealed: known.whole,
+    };
+  }
+  return null;
+}
+
+const hasPlans = (head: Head | null) => Object.keys(head?.plans ?? {}).length > 0;
+
 /** Reads a segment to its end, cutting off a last line that was never finished; no head when not even the first line was. */
-async function readTail({ file, first }: Segment): Promise<{ head: Head | null; newest: number }> {
+async function readTail(segment: Segment): Promise<{ head: Head | null; newest: number; known: Known }> {
+  const { whole, ...tail } = await read(segment);
+  const { file } = segment;
+  const { size } = statSync(file);
+  if (tail.head && size !== whole) {
+    const handle = await open(file, 'r+');
+    // a whole last line without its line end was written to the end but for one byte
+    if (whole > size) await handle.write('\n', size);
+    else await handle.truncate(whole);
+    await handle.sync();
+    await handle.close();
+  }
+  return tail;
+}
+
+/** @returns `whole`: how many bytes of it are whole lines */
+async function read({
+  file,
+  first,
+}: Segment): Promise<{ head: Head | null; newest: number; known: Known; whole: number }> {
   let head: Head | null = null;
+  const known: Known = { of: new Map(), whole: false };
   let newest = first - 1;
   let whole = 0;
   let bad = false;
@@ -221,18 +303,15 @@ async function readTail({ file, first }: Segment): Promise<{ head: Head | null; 
     if (!value) bad = true;
     else {
       whole = end;
-      if ('journal' in value) head = value;
-      else newest = value.entries.at(-1)!.n;
+      if ('journal' in value) {
+        head = value;
+        for (const [id, seal] of Object.entries(head.plans ?? {})) known.of.set(id, seal);
+        known.whole = head.plans !== undefined;
+      } else {
+        newest = value.entries.at(-1)!.n;
+        for (const entry of value.entries) learn(known, entry);
+      }
     }
   }
-  const { size } = statSync(file);
-  if (head && size !== whole) {
-    const handle = await open(file, 'r+');
-    // a whole last line without its line end was written to the end but for one byte
-    if (whole > size) await handle.write('\n', size);
-    else await handle.truncate(whole);
-    await handle.sync();
-    await handle.close();
-  }
-  return { head, newest };
+  return { head, newest, known, whole };
 }

@@ -54,6 +54,8 @@ function ownSpace(): string {
   return `${read('/proc/sys/kernel/random/boot_id') || hostname()} ${pids}`.trim();
 }
 
+const bootOf = (space: string): string => space.split(' ')[0]!;
+
 /** When a process began, so that a reused pid is not taken for it; “dead” for one not yet collected by its parent, empty where the system does not tell. */
 function startOf(pid: number): string {
   const stat = read(`/proc/${pid}/stat`);
@@ -136,6 +138,8 @@ export class Ownership {
     private readonly n: number,
     private mine: Owner,
     beat: number,
+    /** whether this machine has run without a break since the owner before wrote into the folder: what that wrote is there then, synced or not */
+    readonly sinceThen: boolean,
   ) {
     this.file = claimFile(folder, n);
     this.beat = setInterval(() => this.show(), beat).unref();
@@ -189,6 +193,7 @@ export async function takeFolder(folder: string, { beat, patience } = TIMES): Pr
     const top = newest(folder);
     if (top && !(await isOver(folder, top.file, patience))) throw new FolderInUse(folder, ownerIn(top.file), top.file);
     const n = (top?.n ?? 0) + 1;
+    const earlier = top && ownerIn(top.file);
     const mine: Owner = { pid: process.pid, started: startOf(process.pid), space: ownSpace() };
     const filled = join(folder, `owner.${randomUUID()}.filled`);
     writeSynced(filled, JSON.stringify(mine));
@@ -207,6 +212,6 @@ export async function takeFolder(folder: string, { beat, patience } = TIMES): Pr
       const older = Number(/^owner\.(\d{1,15})\.json$/.exec(name)?.[1] ?? n);
       if (older < n || name.endsWith('.filled')) rmSync(join(folder, name), { force: true });
     }
-    return new Ownership(folder, n, mine, beat);
+    return new Ownership(folder, n, mine, beat, earlier !== null && bootOf(earlier.space) === bootOf(mine.space));
   }
 }

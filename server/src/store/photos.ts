@@ -1,15 +1,19 @@
 import { createHash } from 'node:crypto';
-import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
-import { makeFolder, writeSynced } from './files.ts';
+import { makeFolder, syncFolder, writeSynced } from './files.ts';
+import { pointsOnly } from './jpeg.ts';
 import { type Queries } from './queries.ts';
+import { needRoom } from './trouble.ts';
 
 /** A picture is at most so large, bytes: the browser shrinks it to far less. */
 export const MOST_BYTES = 700_000;
 
 export type PhotoRead = { ok: true; hash: string } | { ok: false; reason: string };
 
-/** Pictures of a data folder, each a file under the SHA-256 of what is in it. What is once there stays. */
+export const hashOf = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex');
+
+/** Pictures of a data folder, each a file under the SHA-256 of what is in it. */
 export class Photos {
   private readonly folder: string;
   constructor(dataFolder: string) {
@@ -19,74 +23,106 @@ export class Photos {
   private file(hash: string): string {
     return join(this.folder, `${hash}.jpg`);
   }
+  /** Says that a picture was deleted, so that an older backup does not bring it back. */
+  private gone(hash: string): string {
+    return join(this.folder, `${hash}.gone`);
+  }
 
-  /** Keeps a picture, synced. Refused is what is no JPEG, what is too large, and what still says where or with what it was taken. */
-  keep(bytes: Uint8Array): PhotoRead {
-    const trouble = photoTrouble(bytes);
-    if (trouble) return { ok: false, reason: trouble };
-    const hash = createHash('sha256').update(bytes).digest('hex');
-    if (!existsSync(this.file(hash))) {
+  /**
+   * Keeps the points of a picture, synced; what else it carried is left behind.
+   * @returns the hash it is found under, or why it is not kept
+   * @throws Trouble when that would eat what is left of the disk
+   */
+  keep(sent: Uint8Array): PhotoRead {
+    const read = keepable(sent);
+    if (!read.ok) return read;
+    const { bytes } = read;
+    const hash = hashOf(bytes);
+    // one that is damaged on the disk is written anew
+    if (!this.isWhole(hash)) {
       makeFolder(this.folder);
+      // once here, once in the database before the next backup, and once in that
+      needRoom(this.folder, 3 * bytes.length);
       writeSynced(this.file(hash), bytes);
     }
+    rmSync(this.gone(hash), { force: true });
     return { ok: true, hash };
   }
 
-  /** A picture; null when there is none of that hash. */
+  /** A picture; null when there is none of that hash, or what lies there is damaged. */
   read(hash: string): Buffer | null {
-    return /^[0-9a-f]{64}$/.test(hash) && existsSync(this.file(hash)) ? readFileSync(this.file(hash)) : null;
+    if (!/^[0-9a-f]{64}$/.test(hash) || !existsSync(this.file(hash))) return null;
+    const bytes = readFileSync(this.file(hash));
+    return hashOf(bytes) === hash ? bytes : null;
   }
 
-  private hashes(): string[] {
+  private isWhole(hash: string): boolean {
+    return this.read(hash) !== null;
+  }
+
+  /** The pictures there are, with the bytes each takes and since when it lies there, ms. */
+  list(): { hash: string; bytes: number; since: number }[] {
     return existsSync(this.folder)
-      ? readdirSync(this.folder).flatMap((name) => /^([0-9a-f]{64})\.jpg$/.exec(name)?.[1] ?? [])
+      ? readdirSync(this.folder).flatMap((name) => {
+          const hash = /^([0-9a-f]{64})\.jpg$/.exec(name)?.[1];
+          if (!hash) return [];
+          const { size, mtimeMs } = statSync(join(this.folder, name));
+          return [{ hash, bytes: size, since: mtimeMs }];
+        })
       : [];
+  }
+
+  /** Bytes that all of them take. */
+  bytes(): number {
+    return this.list().reduce((sum, { bytes }) => sum + bytes, 0);
+  }
+
+  /** Takes pictures away as if they had never been kept. */
+  forget(hashes: readonly string[]): void {
+    for (const hash of hashes) rmSync(this.file(hash), { force: true });
+  }
+
+  /** Deletes pictures for good, out of the tables too; an older backup that is put back does not bring them back. */
+  async delete(db: Queries, hashes: readonly string[]): Promise<void> {
+    await db.query('DELETE FROM photos WHERE hash = ANY($1)', [hashes]);
+    for (const hash of hashes) writeSynced(this.gone(hash), '');
+    this.forget(hashes);
+    if (hashes.length > 0) syncFolder(this.folder);
   }
 
   /** Before a backup: what lies beside the database is put into it. Tables that know no pictures yet are left alone. */
   async intoTables(db: Queries): Promise<void> {
     if (!(await hasTable(db))) return;
     const there = new Set((await db.query('SELECT hash FROM photos')).map((r) => r.hash as string));
-    for (const hash of this.hashes())
-      if (!there.has(hash)) await db.query('INSERT INTO photos (hash, bytes) VALUES ($1, $2)', [hash, this.read(hash)]);
-  }
-
-  /** After a backup was put back: what is in the tables and not beside the database is written there. */
-  async fromTables(db: Queries): Promise<void> {
-    for (const { hash } of await db.query('SELECT hash FROM photos')) {
-      if (existsSync(this.file(hash as string))) continue;
-      const [row] = await db.query('SELECT bytes FROM photos WHERE hash = $1', [hash]);
-      makeFolder(this.folder);
-      writeSynced(this.file(hash as string), row!.bytes as Uint8Array);
+    for (const { hash } of this.list()) {
+      const bytes = there.has(hash) ? null : this.read(hash);
+      if (bytes) await db.query('INSERT INTO photos (hash, bytes) VALUES ($1, $2)', [hash, bytes]);
     }
   }
+
+  /** After a backup was put back: what is in the tables and not, or not whole, beside the database is written there. */
+  async fromTables(db: Queries): Promise<void> {
+    for (const row of await db.query('SELECT hash FROM photos')) {
+      const hash = row.hash as string;
+      if (existsSync(this.gone(hash)) || this.isWhole(hash)) continue;
+      const [photo] = await db.query('SELECT bytes FROM photos WHERE hash = $1', [hash]);
+      makeFolder(this.folder);
+      writeSynced(this.file(hash), photo!.bytes as Uint8Array);
+    }
+  }
+}
+
+/** What would be kept of a picture: its points alone; or why it would not be. */
+export function keepable(bytes: Uint8Array): ReturnType<typeof pointsOnly> {
+  if (bytes.length > MOST_BYTES)
+    return {
+      ok: false,
+      reason: `A picture may have ${MOST_BYTES / 1000} kB; this one has ${Math.ceil(bytes.length / 1000)}.`,
+    };
+  return pointsOnly(bytes);
 }
 
 async function hasTable(db: Queries): Promise<boolean> {
   const [row] = await db.query(`SELECT to_regclass('photos') IS NOT NULL AS has`);
   return row?.has === true;
-}
-
-/**
- * Why a file is not kept as a picture; null when it is. Of the parts of a JPEG (ITU-T T.81, from memory) those that carry where, when and with what it was taken
- * (APP1 to APP13, APP15, comments; not the colour profile in APP2) are not let in.
- */
-export function photoTrouble(bytes: Uint8Array): string | null {
-  if (bytes.length > MOST_BYTES)
-    return `A picture may have ${MOST_BYTES / 1000} kB; this one has ${Math.ceil(bytes.length / 1000)}.`;
-  if (bytes[0] !== 0xff || bytes[1] !== 0xd8) return 'This is not a JPEG picture.';
-  let at = 2;
-  while (at + 4 <= bytes.length) {
-    if (bytes[at] !== 0xff) return 'This JPEG is damaged.';
-    const marker = bytes[at + 1]!;
-    // from the start of scan on there are only pixels
-    if (marker === 0xda) return null;
-    // a colour profile, which browsers add to what they draw, says nothing of the kind
-    const profile =
-      marker === 0xe2 && Buffer.from(bytes.subarray(at + 4, at + 15)).toString('latin1') === 'ICC_PROFILE';
-    const app = marker >= 0xe1 && marker <= 0xef && marker !== 0xee && !profile;
-    if (app || marker === 0xfe) return 'This picture still carries data of where, when or with what it was taken.';
-    at += 2 + ((bytes[at + 2]! << 8) | bytes[at + 3]!);
-  }
-  return 'This JPEG is damaged.';
 }

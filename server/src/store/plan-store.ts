@@ -13,14 +13,13 @@ import {
   type Sent,
   TABLE_NAMES,
 } from '@heronstone/core/plan';
+import { KEPT } from './clock.ts';
 import { type Database, type Queries } from './database.ts';
 import { type Entry, type Journal } from './journal.ts';
 import { readPlan } from './rows.ts';
 import { type Outcome, type PlanEvent, type PlanSummary, type Standing, type Store, Unstorable } from './store.ts';
 import { type Prepared, Writer } from './writer.ts';
 
-/** A plan that was thrown away is kept so long, ms: thirty days. */
-const KEPT = 30 * 86_400_000;
 /** `seen`: the ids of the commands in its log. */
 type Held = Standing & { plan: Plan; seen: Set<string> };
 type Step = 'done' | 'undone';
@@ -71,11 +70,10 @@ export class PlanStore implements Store {
     return this.beside(planId, { kind: 'away', since });
   }
 
-  /** Removes the plans that were thrown away more than thirty days ago; returns their names. */
-  async removeOld(now = Date.now()): Promise<string[]> {
+  async removeOld(isOver: (until: number) => boolean): Promise<string[]> {
     const names: string[] = [];
     for (const { id, name, keptUntil } of await this.list()) {
-      if (keptUntil === null || now < Date.parse(keptUntil)) continue;
+      if (keptUntil === null || !isOver(Date.parse(keptUntil))) continue;
       if (!(await this.beside(id, { kind: 'removed' }))) continue;
       this.held.delete(id);
       names.push(name);
@@ -113,6 +111,14 @@ export class PlanStore implements Store {
     );
     if (why !== null) throw new Unstorable(why);
     return id;
+  }
+
+  /** The hashes of the pictures that any plan shows. */
+  async photosInUse(): Promise<Set<string>> {
+    const rows = await this.db.query(
+      'SELECT photo FROM places WHERE photo IS NOT NULL UNION SELECT photo FROM supplies WHERE photo IS NOT NULL',
+    );
+    return new Set(rows.map((row) => row.photo as string));
   }
 
   /** Does something in its turn while nothing is written. */
@@ -154,8 +160,8 @@ export class PlanStore implements Store {
 
   /** Makes a plan stand as another one does, all but its name and where it comes from: one change, which undo takes back. */
   takeOver(planId: string, fromId: string): Promise<Outcome> {
-    return this.change(planId, async (tx, held) => {
-      const from = await this.tip(tx, new Map(), fromId);
+    return this.change(planId, async (tx, held, tips) => {
+      const from = await this.tip(tx, tips, fromId);
       if (!from) return { answer: noPlan };
       const changes = between(held.plan, from.plan);
       if (changes.length === 0)
@@ -202,11 +208,11 @@ export class PlanStore implements Store {
   /** Has something done to a plan in its turn; every tab hears of it once it is on the disk. */
   private async change(
     planId: string,
-    work: (tx: Queries, held: Held) => Promise<Prepared<Outcome, Held>>,
+    work: (tx: Queries, held: Held, tips: ReadonlyMap<string, Held>) => Promise<Prepared<Outcome, Held>>,
   ): Promise<Outcome> {
     const outcome = await this.writer.run(async (tx, tips): Promise<Prepared<Outcome, Held>> => {
       const held = await this.tip(tx, tips, planId);
-      return held ? work(tx, held) : { answer: noPlan };
+      return held ? work(tx, held, tips) : { answer: noPlan };
     }, unstorable);
     if (outcome.ok && outcome.event.changes.length > 0) this.tell(outcome.event);
     return outcome;

@@ -7,9 +7,8 @@ import {
   TABLES,
   type TableName,
 } from '@heronstone/core/plan';
+import { snake } from './names.ts';
 import { type Queries, type Row } from './queries.ts';
-
-const snake = (key: string) => key.replace(/[A-Z]/g, (c) => `_${c.toLowerCase()}`);
 
 /** Fields of each table, as the core's schemas have them: the one place that says which columns there are. */
 const fields = Object.fromEntries(names.map((t) => [t, Object.keys(TABLES[t].row.shape)])) as Record<

@@ -40,8 +40,11 @@ export interface Store {
   fork(planId: string, name: string): Promise<string | null>;
   /** throws a plan away, or brings it back; false when there is no such plan */
   throwAway(planId: string, away: boolean): Promise<boolean>;
-  /** removes the plans that were thrown away long ago; their names */
-  removeOld(now?: number): Promise<string[]>;
+  /**
+   * Removes plans that were thrown away; their names.
+   * @param isOver whether what is kept until a moment (ms) has had its time
+   */
+  removeOld(isOver: (until: number) => boolean): Promise<string[]>;
   /** a command id seen before is not applied again */
   run(planId: string, commandId: string, command: Sent): Promise<Outcome>;
   takeOver(planId: string, fromId: string): Promise<Outcome>;

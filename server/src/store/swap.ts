@@ -23,6 +23,15 @@ export function swapIn(dataFolder: string, parts: ('database' | 'journal')[]): s
   return join(dataFolder, aside);
 }
 
+/** Where a database lies that is not needed any more, until it is removed. */
+const REPLACED = 'database.replaced';
+
+/** Puts the database made ready in `freshFolder` in the place of the present one, if there is one; that was of no more use and is not kept. */
+export function replaceWithFresh(dataFolder: string): void {
+  writeSynced(intentFile(dataFolder), JSON.stringify({ aside: REPLACED, parts: ['database'] } satisfies Intent));
+  finishSwap(dataFolder);
+}
+
 /** Ends a swap that was begun; nothing to do where none was. */
 export function finishSwap(dataFolder: string): void {
   const intent = intentFile(dataFolder);
@@ -43,4 +52,5 @@ export function finishSwap(dataFolder: string): void {
     rmSync(intent);
     syncFolder(dataFolder);
   } else rmSync(freshFolder(dataFolder), { recursive: true, force: true });
+  rmSync(join(dataFolder, REPLACED), { recursive: true, force: true });
 }

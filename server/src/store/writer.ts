@@ -1,12 +1,13 @@
-import { type Database, type Queries } from './database.ts';
+import { type Database, type Queries, TABLES_VERSION } from './database.ts';
 import { catchUp, setPosition, writeEntry } from './entries.ts';
 import { type Entry, type Journal } from './journal.ts';
+import { sealAfter, sealsIn } from './seal.ts';
 
 /** What is to be written for a request, if anything, and the answer to it once that is durable. */
 export type Prepared<A, H> = {
   answer: A;
   write?: {
-    entry: Omit<Entry, 'n' | 'at'>;
+    entry: Omit<Entry, 'n' | 'at' | 'seal'>;
     /** the plan as it is afterwards */
     held: H;
     /** asked inside the transaction, when the entry is in the tables */
@@ -107,11 +108,19 @@ export class Writer<H> {
           continue;
         }
         this.mayWrite();
+        const { planId } = write.entry;
+        // before the change is in the tables: what they have is asked only where the journal does not know it
+        const before =
+          entries.findLast((e) => e.planId === planId)?.seal ??
+          this.journal.seals.of.get(planId) ??
+          (await sealsIn(tx, TABLES_VERSION, planId)).get(planId) ??
+          null;
         const entry: Entry = {
           ...write.entry,
           n: this.journal.last + entries.length + 1,
           at: new Date().toISOString(),
         };
+        entry.seal = sealAfter(before, entry, TABLES_VERSION);
         const why = await inSavepoint(tx, () => writeEntry(tx, entry));
         if (why !== null && !job.unstorable) throw new Error(why);
         if (why !== null) {

@@ -1,8 +1,8 @@
 import { Router } from 'express';
 import { z } from 'zod';
-import { exportPlan, importPlan, photosOf, planFileName } from '@heronstone/core/formats';
+import { exportPlan, importPlan, photosOf, planFileName, withPhotosAs } from '@heronstone/core/formats';
 import { Id, PlanHead, Sent } from '@heronstone/core/plan';
-import { type Photos } from '../../store/photos.ts';
+import { hashOf, keepable, type Photos } from '../../store/photos.ts';
 import { type Store } from '../../store/store.ts';
 import { answer, bodyOf, noPlan, Nothing } from '../answers.ts';
 import { problem } from '../problem.ts';
@@ -19,6 +19,8 @@ const Sending = z.strictObject({
 const TakeOver = z.strictObject({ from: Id });
 const Fork = z.strictObject({ name: PlanHead.shape.name });
 
+const notThatOne = { ok: false, reason: 'A picture in it is not the one it is said to be.' } as const;
+
 /** Plans: the list, one of them, its file, its changes, undo and redo, and word of every change. */
 export function planRoutes(store: () => Store, photos: () => Photos, streams: Streams): Router {
   const routes = Router();
@@ -33,17 +35,32 @@ export function planRoutes(store: () => Store, photos: () => Photos, streams: St
       return void res.status(201).json({ id: await store().add({ head: body.head as Partial<PlanHead> }) });
     const read = importPlan(body.file, 'new');
     if (!read.ok) return problem(res, 422, 'Not a plan file', read.reason);
-    for (const [hash, jpeg] of Object.entries(read.photos ?? {})) {
-      const kept = photos().keep(Buffer.from(jpeg, 'base64'));
-      if (!kept.ok || kept.hash !== hash)
-        return problem(
-          res,
-          422,
-          'Not a plan file',
-          kept.ok ? 'A picture in it is not the one it is said to be.' : kept.reason,
-        );
+    const pictures = Object.entries(read.photos ?? {}).map(([hash, jpeg]) => ({
+      hash,
+      bytes: Buffer.from(jpeg, 'base64'),
+    }));
+    for (const { hash, bytes } of pictures) {
+      const wrong = hashOf(bytes) === hash ? keepable(bytes) : notThatOne;
+      if (!wrong.ok) return problem(res, 422, 'Not a plan file', wrong.reason);
     }
-    res.status(201).json({ id: await store().add({ plan: read.plan }) });
+    // none is kept before all of the file is found to be good, and none stays behind when the plan cannot be kept
+    const here = new Set(
+      photos()
+        .list()
+        .map((p) => p.hash),
+    );
+    const names = new Map<string, string>();
+    try {
+      for (const { hash, bytes } of pictures) {
+        const kept = photos().keep(bytes);
+        if (!kept.ok) throw new Error(kept.reason);
+        names.set(hash, kept.hash);
+      }
+      res.status(201).json({ id: await store().add({ plan: withPhotosAs(read.plan, names) }) });
+    } catch (error) {
+      photos().forget([...names.values()].filter((hash) => !here.has(hash)));
+      throw error;
+    }
   });
 
   routes.get('/:id', async (req, res) => {

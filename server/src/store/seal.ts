@@ -1,0 +1,164 @@
+import { createHash } from 'node:crypto';
+import { PlanHead, type RowChange, TABLE_NAMES, TABLES, type TableName } from '@heronstone/core/plan';
+import type { Entry } from './journal.ts';
+import { type Queries, type Row } from './queries.ts';
+import { snake } from './names.ts';
+
+/**
+ * What a plan in the tables is known by: two that have the same seal are the same plan with the same log. It is kept up to date change by
+ * change, without reading the plan, and stands in the journal beside each of them.
+ */
+export type Seal = {
+  /** version of the tables: rows of another one have other fields */
+  v: number;
+  revision: number;
+  /** since when it is thrown away, ISO; null when it is not */
+  away: string | null;
+  /** how many rows it has, its head not counted */
+  rows: number;
+  /** sum of the digests of its rows and its head, modulo 2^128, hexadecimal: the order in which they came does not matter */
+  sum: string;
+  log: LogSeal;
+};
+/** The log of a plan: its newest number, how many entries are done and undone with the sums of their numbers, and a sum of the digests of their ids. */
+type LogSeal = { last: number; done: number; doneSum: number; undone: number; undoneSum: number; ids: string };
+
+const MODULUS = 1n << 128n;
+const EMPTY_LOG: LogSeal = { last: 0, done: 0, doneSum: 0, undone: 0, undoneSum: 0, ids: '0' };
+
+/** JSON that does not depend on the order in which keys were written: PostgreSQL sorts those of what it keeps as JSON. */
+function canonical(value: unknown): string {
+  return JSON.stringify(value, (_key, inner: unknown) =>
+    inner !== null && typeof inner === 'object' && !Array.isArray(inner)
+      ? Object.fromEntries(Object.entries(inner).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : inner,
+  );
+}
+
+const digest = (text: string): bigint => BigInt(`0x${createHash('sha256').update(text).digest('hex').slice(0, 32)}`);
+const plus = (sum: string, ...by: bigint[]): string =>
+  (((by.reduce((a, b) => a + b, BigInt(`0x${sum}`)) % MODULUS) + MODULUS) % MODULUS).toString(16);
+
+const headFields = Object.keys(PlanHead.shape);
+const fieldsOf = Object.fromEntries(TABLE_NAMES.map((t) => [t, Object.keys(TABLES[t].row.shape)])) as Record<
+  TableName,
+  string[]
+>;
+/** Digest of one row by its fields, read from a row of the core or, by `column`, of the database. */
+function rowDigest(table: TableName | 'head', row: Row, column: (field: string) => string = (f) => f): bigint {
+  const fields = table === 'head' ? headFields : fieldsOf[table];
+  return digest(`${table} ${canonical(fields.map((f) => row[column(f)] ?? null))}`);
+}
+const entryDigest = (seq: number, commandId: string): bigint => digest(`log ${seq} ${commandId}`);
+
+/**
+ * The seal of a plan after a change that is in the journal.
+ * @param before null for a plan that is only just added
+ * @returns null when the plan is gone for good
+ */
+export function sealAfter(before: Seal | null, entry: Omit<Entry, 'seal'>, v: number): Seal | null {
+  const { what, revision, changes } = entry;
+  if (what.kind === 'removed') return null;
+  const seal = before ?? { v, revision, away: null, rows: 0, sum: '0', log: EMPTY_LOG };
+  if (what.kind === 'away') return { ...seal, away: what.since };
+  const parts = changes.map((c) => partOf(c));
+  return {
+    v,
+    revision,
+    away: seal.away,
+    rows: seal.rows + parts.reduce((n, p) => n + p.rows, 0),
+    sum: plus(seal.sum, ...parts.map((p) => p.sum)),
+    log: logAfter(seal.log, what),
+  };
+}
+
+function partOf({ table, before, after }: RowChange): { rows: number; sum: bigint } {
+  const of = (row: unknown): bigint => (row ? rowDigest(table, row as Row) : 0n);
+  return { rows: table === 'head' ? 0 : Number(after !== null) - Number(before !== null), sum: of(after) - of(before) };
+}
+
+function logAfter(log: LogSeal, what: Entry['what']): LogSeal {
+  if (what.kind === 'step') {
+    const by = what.to === 'done' ? 1 : -1;
+    return {
+      ...log,
+      done: log.done + by,
+      doneSum: log.doneSum + by * what.seq,
+      undone: log.undone - by,
+      undoneSum: log.undoneSum - by * what.seq,
+    };
+  }
+  if (what.kind !== 'command') return log;
+  const seq = log.last + 1;
+  const counts = what.command.type !== 'jot';
+  return {
+    last: seq,
+    done: log.done + Number(counts),
+    doneSum: log.doneSum + (counts ? seq : 0),
+    ...(what.drops ? { undone: 0, undoneSum: 0 } : { undone: log.undone, undoneSum: log.undoneSum }),
+    ids: plus(log.ids, entryDigest(seq, what.commandId)),
+  };
+}
+
+/** The seals of plans as the tables have them. @param planId of one plan alone */
+export async function sealsIn(db: Queries, v: number, planId: string | null = null): Promise<Map<string, Seal>> {
+  const only = planId === null ? '' : 'WHERE plan_id = $1';
+  const params = planId === null ? [] : [planId];
+  const seals = new Map<string, Seal>();
+  for (const head of await db.query(`SELECT * FROM plans ${planId === null ? '' : 'WHERE id = $1'}`, params))
+    seals.set(head.id as string, {
+      v,
+      revision: head.revision as number,
+      away: (head.away_since as Date | null)?.toISOString() ?? null,
+      rows: 0,
+      sum: plus('0', rowDigest('head', head, snake)),
+      log: EMPTY_LOG,
+    });
+  for (const table of TABLE_NAMES)
+    for (const row of await db.query(`SELECT * FROM ${snake(table)} ${only}`, params)) {
+      const seal = seals.get(row.plan_id as string);
+      if (!seal) continue;
+      seal.rows++;
+      seal.sum = plus(seal.sum, rowDigest(table, row, snake));
+    }
+  for (const { plan_id, seq, command_id, state } of await db.query(
+    `SELECT plan_id, seq, command_id, state FROM command_log ${only}`,
+    params,
+  )) {
+    const seal = seals.get(plan_id as string);
+    if (!seal) continue;
+    const n = Number(seq);
+    const log = { ...seal.log };
+    log.last = Math.max(log.last, n);
+    log.ids = plus(log.ids, entryDigest(n, command_id as string));
+    if (state === 'done') [log.done, log.doneSum] = [log.done + 1, log.doneSum + n];
+    if (state === 'undone') [log.undone, log.undoneSum] = [log.undone + 1, log.undoneSum + n];
+    seal.log = log;
+  }
+  return seals;
+}
+
+/**
+ * Where the tables are not what the journal says they are, in words; null where they are. Plans whose seal is of other tables are compared by
+ * their revision alone.
+ * @param whole whether the journal knows every plan there is
+ */
+export function disagreement(
+  journal: ReadonlyMap<string, Seal>,
+  tables: ReadonlyMap<string, Seal>,
+  whole: boolean,
+): string | null {
+  for (const [id, wanted] of journal) {
+    const found = tables.get(id);
+    if (!found) return 'the database lacks a plan that the journal has';
+    if (found.revision !== wanted.revision)
+      return `the database has a plan as it was at change ${found.revision}, the journal at ${wanted.revision}`;
+    if (found.v !== wanted.v) continue;
+    if (found.rows !== wanted.rows)
+      return `the database has ${found.rows} rows of a plan, the journal says ${wanted.rows}`;
+    if (canonical(found) !== canonical(wanted)) return 'the database has other rows of a plan than the journal says';
+  }
+  if (whole)
+    for (const id of tables.keys()) if (!journal.has(id)) return 'the database has a plan that the journal has not';
+  return null;
+}
