@@ -4,7 +4,7 @@ import { join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { createInterface } from 'node:readline/promises';
 import { parseArgs } from 'node:util';
-import { hashed, keepIn, keptIn, SHORTEST } from './access/index.ts';
+import { hashed, keptIn, SHORTEST } from './access/index.ts';
 import type { HouseParts } from './serve.ts';
 import type { DataFolder } from './store/data-folder.ts';
 import { FolderInUse, ownerOf } from './store/owner.ts';
@@ -114,8 +114,7 @@ async function houseOf(folder: string, port: number, values: Values): Promise<Ho
   const said = process.env.HERONSTONE_PASSPHRASE;
   if (said === undefined && known) return { passphrase: known, tls, port: lanPort(port, values) };
   const passphrase = await hashed(said ?? (await askPassphrase()));
-  keepIn(folder, passphrase);
-  return { passphrase, tls, port: lanPort(port, values) };
+  return { passphrase, isNew: true, tls, port: lanPort(port, values) };
 }
 
 /** Beside the machine’s own port. */

@@ -1,9 +1,9 @@
-import { type AddressInfo } from 'node:net';
+import { type AddressInfo, type Socket } from 'node:net';
 import { createServer, type RequestListener, type Server } from 'node:http';
 import { createServer as createSecureServer } from 'node:https';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
-import { type Access, House, type KeptPassphrase, ownAddresses, ownMachine } from './access/index.ts';
+import { type Access, House, keepIn, type KeptPassphrase, ownAddresses, ownMachine } from './access/index.ts';
 import { makeApp } from './http/app.ts';
 import { Streams } from './http/stream.ts';
 import { DataFolder } from './store/data-folder.ts';
@@ -29,6 +29,8 @@ const WEB = fileURLToPath(new URL('../../web/dist', import.meta.url));
 /** How the house gets in: what is kept of the passphrase, a certificate of the maker’s own (PEM), and the port; 0 takes any free one. */
 export type HouseParts = {
   passphrase: KeptPassphrase;
+  /** whether it is kept with the data from now on; only who owns the folder writes into it */
+  isNew?: boolean;
   tls?: { cert: Buffer; key: Buffer } | undefined;
   port: number;
   /** this machine’s own names; asked anew for every request, because networks come and go */
@@ -56,6 +58,7 @@ export async function serve({
   const folder = await DataFolder.open(dataFolder, (words) => log.warn(words));
   const listening: Server[] = [];
   try {
+    if (house?.isNew) keepIn(folder.path, house.passphrase);
     const streams = new Streams();
     const hosts = house?.hosts ?? ownAddresses;
     const secure = house?.tls !== undefined;
@@ -71,6 +74,7 @@ export async function serve({
     if (house) {
       const app = appFor(new House(house.passphrase, secure, hosts));
       const server = house.tls ? secureServer(house.tls, app) : createServer(app);
+      capped(server);
       listening.push(await listen(server, house.port, '0.0.0.0'));
       housePort = portOf(server);
     }
@@ -94,6 +98,32 @@ export async function serve({
     await folder.close();
     throw error;
   }
+}
+
+/** Connections from one address and from all of the house together, and how long one may say nothing, ms (own assumptions). */
+const FROM_ONE = 60;
+const FROM_ALL = 300;
+const SILENT = 60_000;
+
+/** Whoever opens connections and says nothing takes neither the house’s nor the machine’s own from others. */
+export function capped(server: Server, { fromOne = FROM_ONE, fromAll = FROM_ALL, silent = SILENT } = {}): void {
+  const open = new Map<string, number>();
+  let all = 0;
+  // streams of plans say something every twenty seconds
+  server.setTimeout(silent);
+  server.on('connection', (socket: Socket) => {
+    const from = socket.remoteAddress ?? '';
+    const mine = open.get(from) ?? 0;
+    if (mine >= fromOne || all >= fromAll) return void socket.destroy();
+    open.set(from, mine + 1);
+    all++;
+    socket.once('close', () => {
+      all--;
+      const left = open.get(from)! - 1;
+      if (left > 0) open.set(from, left);
+      else open.delete(from);
+    });
+  });
 }
 
 const portOf = (server: Server): number => (server.address() as AddressInfo).port;

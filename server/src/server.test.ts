@@ -1,6 +1,7 @@
 import { spawn } from 'node:child_process';
 import { mkdirSync, readdirSync, writeFileSync } from 'node:fs';
 import { request as rawRequest } from 'node:http';
+import { createHash } from 'node:crypto';
 import { join } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
@@ -331,6 +332,57 @@ describe('the server', () => {
     const csp = (await agent().get('/api/plans')).headers['content-security-policy']!;
     expect(csp).toMatch(/default-src 'none'/);
     expect(/script-src ([^;]*)/.exec(csp)![1]).toBe("'self'");
+  });
+
+  test('a plan taken over while it is being changed is taken with that change', async () => {
+    const other = (await agent().post(`/api/plans/${planId}/fork`).send({ name: 'Another way' })).body.id as string;
+    // all three wait together and share one transaction
+    const [, , taken] = await Promise.all([
+      run({ type: 'setPlan', set: { ceiling: 2600 } }, other),
+      run({ type: 'setPlan', set: { ceiling: 2610 } }, other),
+      agent().post(`/api/plans/${planId}/take-over`).send({ from: other }),
+    ]);
+    expect(taken.status).toBe(200);
+    expect((await plan()).plan.head.ceiling).toBe(2610);
+    await agent().post(`/api/plans/${other}/away`).send({});
+  });
+
+  test('what is nested a thousand deep is refused, whatever it claims to be', async () => {
+    const deep = (n: number) => `${'{"a":'.repeat(n)}1${'}'.repeat(n)}`;
+    for (const n of [100, 1000, 20_000])
+      for (const path of ['/api/plans', `/api/plans/${planId}/commands`]) {
+        const answer = await agent().post(path).set('content-type', 'application/json').send(deep(n));
+        expect([n, answer.status]).toEqual([n, 400]);
+        const file = await agent()
+          .post('/api/plans')
+          .send({ file: deep(n) });
+        expect([400, 422]).toContain(file.status);
+      }
+  });
+
+  test('a plan file with a picture that is refused leaves none of its pictures behind', async () => {
+    const { body } = await agent()
+      .get(`/api/plans/${planId}/file`)
+      .buffer()
+      .parse((res, done) => {
+        let text = '';
+        res.on('data', (d: Buffer) => (text += d.toString()));
+        res.on('end', () => done(null, text));
+      });
+    const good = Buffer.from(
+      '/9j/2wBDAAMCAgICAgMCAgIDAwMDBAYEBAQEBAgGBgUGCQgKCgkICQkKDA8MCgsOCwkJDRENDg8QEBEQCgwSExIQEw8QEBD/yQALCAABAAEBAREA/8wABgAQEAX/2gAIAQEAAD8A0s8g/9k=',
+      'base64',
+    );
+    const bad = Buffer.from('GIF89a');
+    const photos = Object.fromEntries(
+      [good, bad].map((bytes) => [createHash('sha256').update(bytes).digest('hex'), bytes.toString('base64')]),
+    );
+    const count = async () => ((await agent().get('/api/photos')).body as { count: number }).count;
+    const before = await count();
+    const file = JSON.stringify({ ...(JSON.parse(body as string) as object), photos });
+    const answer = await agent().post('/api/plans').send({ file });
+    expect([answer.status, answer.body.detail]).toEqual([422, expect.stringMatching(/not a JPEG/)]);
+    expect(await count()).toBe(before);
   });
 
   test('a second tab follows: the stream tells every change, with revision and rows', async () => {

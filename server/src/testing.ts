@@ -43,7 +43,15 @@ export function program(args: string[], env: NodeJS.ProcessEnv = {}) {
     void ended.then(() => reject(new Error(`it ended: ${err}`)));
   });
   url.catch(() => undefined);
-  return { child, ended, url };
+  /** Waits until it has said something like this. */
+  const says = (words: RegExp) =>
+    new Promise<void>((resolve, reject) => {
+      const look = () => words.test(out) && resolve();
+      child.stdout.on('data', look);
+      look();
+      void ended.then(() => reject(new Error(`it ended without saying ${words}: ${out} ${err}`)));
+    });
+  return { child, ended, url, says };
 }
 
 export async function post(url: string, body: unknown): Promise<Response> {

@@ -36,6 +36,13 @@ const spans = (points: number[][]) =>
   [0, 1].map((i) => Math.max(...points.map((p) => p[i]!)) - Math.min(...points.map((p) => p[i]!)));
 
 describe('SVG (read by @xmldom/xmldom)', () => {
+  test('names hold nothing that XML has no place for (XML 1.0, Char)', () => {
+    const text = toSvg(drawFloor({ ...plan, head: { ...plan.head, name: 'A\ufffe\uffff\u0001\ud800 & <b>' } }));
+
+    expect(text).not.toMatch(/[\ufffe\uffff\u0000-\u0008\u000e-\u001f]|\p{Cs}/u);
+    expect(text).toContain('A &#38; &#60;b&#62;');
+  });
+
   const read = (scale?: number) => new DOMParser().parseFromString(toSvg(drawFloor(plan), scale), 'image/svg+xml');
   const group = (id: string) => [...read().getElementsByTagName('g')].find((g) => g.getAttribute('id') === id)!;
 

@@ -12,8 +12,9 @@ const STROKE: Record<Layer, number> = {
 };
 const PAD = 120;
 
-const escape = (words: string) =>
-  words.replace(/[<>&"']/g, (c) => `&#${c.charCodeAt(0)};`).replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f]/g, '');
+/** What XML 1.0 has no place for (its production Char): control characters, halves of pairs, U+FFFE and U+FFFF. */
+const NO_CHAR = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]|\p{Cs}/gu;
+const escape = (words: string) => words.replace(/[<>&"']/g, (c) => `&#${c.charCodeAt(0)};`).replace(NO_CHAR, '');
 const n = (mm: number) => String(Math.round(mm * 100) / 100);
 
 /**

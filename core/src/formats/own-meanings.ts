@@ -2,7 +2,7 @@ import Papa from 'papaparse';
 import { wordsOf } from '../kinds/index.ts';
 import { type Measure } from '../lengths/index.ts';
 import { colourIn, sizeOf, weightIn } from '../lines/index.ts';
-import { type Plan } from '../plan/index.ts';
+import { type Plan, shortBlanks } from '../plan/index.ts';
 
 /** What a column of somebody’s own list may mean; empty: kept in the note under its heading. */
 export const MEANINGS = [
@@ -46,15 +46,15 @@ export function tableOf(text: string): OwnTable | null {
   });
   const [head, ...rows] = parsed.data;
   if (!head || rows.length === 0 || head.length > MOST_COLUMNS) return null;
-  const width = Math.max(...parsed.data.map((r) => r.length));
+  const width = parsed.data.reduce((most, r) => Math.max(most, r.length), 0);
   if (head.filter((h) => h.trim() !== '').length < 2 || width < 2) return null;
   // a comma within a line is no column: most lines of a table are as wide as its head
   const alike = rows.filter((r) => r.length === head.length).length;
   if (alike < rows.length * 0.6 || head.some((h) => /^\s*\d+([.,]\d+)?\s*$/.test(h))) return null;
   // a line of a list begins with how many; a heading does not
   if (/^\s*\d/.test(head[0]!)) return null;
-  const headings = Array.from({ length: width }, (_, i) => (head[i] ?? '').trim() || `column ${i + 1}`);
-  return { headings: unique(headings), rows: rows.map((r) => headings.map((_, i) => (r[i] ?? '').trim())) };
+  const headings = Array.from({ length: width }, (_, i) => shortBlanks(head[i] ?? '').trim() || `column ${i + 1}`);
+  return { headings: unique(headings), rows: rows.map((r) => headings.map((_, i) => shortBlanks(r[i] ?? '').trim())) };
 }
 
 function unique(headings: readonly string[]): string[] {

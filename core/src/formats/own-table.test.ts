@@ -383,4 +383,14 @@ describe('lists of one’s own', () => {
       expect(row.supply.note).not.toMatch(/Measures|How many|Wt/);
     }
   });
+
+  test('130,000 rows are read, and cells of a million blanks too', () => {
+    const rows = Array.from({ length: 130_000 }, (_, i) => `Bead ${i};10`);
+    expect(tableOf(`thing;width\n${rows.join('\n')}`)!.rows).toHaveLength(130_000);
+    // looked through from every one of its blanks this would go on for hours
+    const wide = `Bead${' '.repeat(1_000_000)}tray`;
+    const table = tableOf(`thing;width (mm)\n${wide};${' '.repeat(1_000_000)}10\nBox;20\nTin;30`)!;
+    expect(table.rows[0]).toEqual(['Bead tray', '10']);
+    expect(readList(`thing;width\n${wide};10\nBox;20\nTin;30`, tinyRoom(), { measure: 'metric' }).what).toBe('table');
+  });
 });

@@ -448,4 +448,11 @@ describe('what is written is read back', () => {
       { numRuns: 500 },
     );
   });
+
+  test('a million blanks within a line are one', () => {
+    const blanks = ' '.repeat(1_000_000);
+    const read = readLine(`24 small${blanks}ink pads${blanks}`, { measure: 'metric' });
+    expect(read).toEqual(readLine('24 small ink pads', { measure: 'metric' }));
+    expect(linesOf(`${blanks}- 3 jars${blanks}of beads\n\n${blanks}\nglue`)).toEqual(['3 jars of beads', 'glue']);
+  });
 });

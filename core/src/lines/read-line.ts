@@ -1,7 +1,7 @@
 import { caliperOf, pieceOf } from '../fit/index.ts';
 import { kindOf, type KindOfSupply, likelyKinds, ofKind } from '../kinds/index.ts';
 import { formatLength, formatNumberOnly, formatWeight, type Measure, unitSuffix } from '../lengths/index.ts';
-import { blankSupply, cutText, type Sized, Supply, usualLies } from '../plan/index.ts';
+import { blankSupply, cutText, shortBlanks, type Sized, Supply, usualLies } from '../plan/index.ts';
 import { countIn, packIn, pieceWordIn } from './amounts.ts';
 import { colourIn } from './colours.ts';
 import { type KnownHolder, type SaidContainer, containersHere, filledIn } from './containers.ts';
@@ -48,7 +48,7 @@ const THROWN: Record<string, number> = { soft: 0.9 / 0.7, loose: 0.6 };
  * in doubt nothing is taken from any.
  */
 export function readLine(line: string, { measure, holders = [], chosen = null }: LineContext): LineRead {
-  const whole = tidied(line);
+  const whole = tidied(shortBlanks(line));
   if (whole === '') return { what: 'nothing', reason: 'There is nothing in this line.' };
   if (whole.length > 400) return { what: 'nothing', reason: 'This line is longer than a line of a list.' };
   const { text: unquoted, name: quoted } = quotedIn(whole);
@@ -367,6 +367,10 @@ function tookFor(
 export function linesOf(text: string): string[] {
   return text
     .split(/\r\n|\r|\n/)
-    .map((line) => line.replace(/^\s*(?:[-*•▪]|\d+[.)](?=\s+\d))\s+/, '').trim())
+    .map((line) =>
+      shortBlanks(line)
+        .replace(/^\s*(?:[-*•▪]|\d+[.)](?=\s+\d))\s+/, '')
+        .trim(),
+    )
     .filter((line) => line !== '' && !/^(#\s|\/\/)/.test(line));
 }

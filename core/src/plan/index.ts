@@ -30,7 +30,7 @@ export {
 } from './plan.ts';
 export { asOne, Command, Jot, Sent, type CommandOf, type Restore, describeCommand } from './commands.ts';
 export { alikePlaces, isShut, isUnlabelled } from './labels.ts';
-export { cutText, isStorable, unstorableAt } from './text.ts';
+export { cutText, isStorable, shortBlanks, unstorableAt } from './text.ts';
 export { applyChanges, keepingEqual, planTrouble } from './whole.ts';
 export { apply, inverseOf, type Applied, type Rejection, type RowChange, type ApplyResult } from './apply.ts';
 export { sameRow } from './edit.ts';

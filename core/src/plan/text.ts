@@ -23,13 +23,24 @@ export function cutText(whole: string, max: number): string {
   return whole.slice(0, end);
 }
 
+/**
+ * A text with its long runs of blanks made short: nobody means anything by nine of them, and whoever looks for the end of each run from every one
+ * of its blanks takes for ever.
+ */
+export const shortBlanks = (whole: string): string =>
+  whole.replace(/\s{9,}/g, (run) => (/[\r\n]/.test(run) ? '\n' : ' '));
+
+/** Deeper than anything we write: what stands deeper in a value is not looked for, it is refused. */
+const DEEPEST = 64;
+
 /** Where in a value (an object read from JSON) there is a text that cannot be kept, or null. */
-export function unstorableAt(value: unknown, path = ''): string | null {
+export function unstorableAt(value: unknown, path = '', depth = 0): string | null {
+  if (depth > DEEPEST) return `${path.slice(0, 60)} … is nested too deep`;
   if (typeof value === 'string') return isStorable(value) ? null : `${path || 'it'} ${UNSTORABLE}`;
   if (typeof value !== 'object' || value === null) return null;
   for (const [key, inner] of Object.entries(value)) {
     if (!isStorable(key)) return `a name in ${path || 'it'} ${UNSTORABLE}`;
-    const found = unstorableAt(inner, path ? `${path}.${key}` : key);
+    const found = unstorableAt(inner, path ? `${path}.${key}` : key, depth + 1);
     if (found) return found;
   }
   return null;

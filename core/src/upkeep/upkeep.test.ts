@@ -270,6 +270,16 @@ describe('seasons', () => {
     const again = calendarOf(plan, day);
     const uids = (text: string) => [...text.matchAll(/UID:(.*)/g)].map((m) => m[1]);
     expect(again.ok && uids(again.text)).toEqual(uids(written.text));
+    // a name brought in from elsewhere with a lone carriage return, and controls: nothing of it becomes a line of the file
+    const sly = applied(plan, {
+      type: 'setProject',
+      id: 'p',
+      set: { name: 'Stall\rX-SLY:1\u2028next\u0007' },
+    });
+    const text = calendarOf(sly, day);
+    if (!text.ok) throw new Error(text.reason);
+    expect(text.text.replaceAll('\r\n', '\n')).not.toMatch(/\r|^X-SLY|[\u0007\u2028]/m);
+    expect(new ICAL.Component(ICAL.parse(text.text)).getAllSubcomponents('vevent')).toHaveLength(3);
     expect(calendarOf(room(), day)).toMatchObject({ ok: false, reason: expect.stringMatching(/nothing with a day/) });
   });
 });

@@ -1,7 +1,7 @@
 import { type Request } from 'express';
 
-/** What a request may do: go on, be sent to the passphrase, or nothing, with the reason. */
-export type Admission = { ok: true } | { ok: false; kind: 'unknown'; reason: string };
+/** What a request may do: go on (`who` tells one window's session from another's), be sent to the passphrase, or nothing, with the reason. */
+export type Admission = { ok: true; who: string } | { ok: false; kind: 'unknown'; reason: string };
 
 /**
  * Who may ask, and from where. One per listener: the machine’s own page needs no passphrase, the house does. Routes know nothing of either.
@@ -18,6 +18,6 @@ export interface Access {
 /** The machine’s own browser, at 127.0.0.1 alone. */
 export const ownMachine: Access = {
   hosts: () => ['127.0.0.1', 'localhost', '[::1]'],
-  admits: () => ({ ok: true }),
+  admits: () => ({ ok: true, who: 'own' }),
   house: null,
 };

@@ -1,4 +1,5 @@
-import { request } from 'node:http';
+import { createServer, request } from 'node:http';
+import { type AddressInfo, connect, type Socket } from 'node:net';
 import { request as secureRequest } from 'node:https';
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
@@ -7,7 +8,7 @@ import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { newId } from '@heronstone/core/plan';
 import { program, throwAwayFolders } from '../testing.ts';
-import { type Running, serve } from '../serve.ts';
+import { capped, type Running, serve } from '../serve.ts';
 import { hashed, isPassphrase, keepIn, keptIn, ownAddresses } from './index.ts';
 
 const newFolder = throwAwayFolders();
@@ -19,9 +20,13 @@ const SECOND =
     .find((net) => net && !net.internal && net.family === 'IPv4')?.address ?? '127.0.0.2';
 
 type Answer = { status: number; headers: Record<string, string | string[] | undefined>; body: string };
-type Asked = { headers?: Record<string, string>; body?: unknown; host?: string };
+type Asked = { headers?: Record<string, string>; body?: unknown; host?: string; localAddress?: string };
 
-function ask(port: number, path: string, { headers = {}, body, host = SECOND }: Asked = {}): Promise<Answer> {
+function ask(
+  port: number,
+  path: string,
+  { headers = {}, body, host = SECOND, localAddress }: Asked = {},
+): Promise<Answer> {
   return new Promise((resolve, reject) => {
     const text = body === undefined ? undefined : JSON.stringify(body);
     const req = request(
@@ -29,6 +34,7 @@ function ask(port: number, path: string, { headers = {}, body, host = SECOND }: 
         host,
         port,
         path,
+        ...(localAddress && { localAddress }),
         method: text === undefined ? 'GET' : 'POST',
         headers: { ...(text === undefined ? {} : { 'content-type': 'application/json' }), ...headers },
       },
@@ -105,7 +111,7 @@ describe('the house', () => {
     const let_in = await enter(PASSPHRASE);
     expect(let_in.status).toBe(200);
     const [cookie] = let_in.headers['set-cookie'] as string[];
-    expect(cookie).toMatch(/^heronstone=[\w-]{43};/);
+    expect(cookie).toMatch(/^heronstone-\d+=[\w-]{43};/);
     expect(cookie).toMatch(/; HttpOnly/);
     expect(cookie).toMatch(/; SameSite=Strict/);
     expect(cookie).toMatch(/; Path=\//);
@@ -116,7 +122,12 @@ describe('the house', () => {
     expect(JSON.parse((await ask(port, '/api/access', { headers })).body)).toMatchObject({ known: true });
     const command = { commandId: newId('command'), command: { type: 'setPlan', set: { name: 'Ours' } } };
     expect((await ask(port, `/api/plans/${planId}/commands`, { headers, body: command })).status).toBe(200);
-    for (const wrong of ['heronstone=', 'heronstone=guess', `x${headers.cookie}`])
+    // another program of this machine has set a cookie of the same name, and browsers send that first
+    const [name] = headers.cookie.split('=');
+    expect((await ask(port, '/api/plans', { headers: { cookie: `${name}=theirs; ${headers.cookie}` } })).status).toBe(
+      200,
+    );
+    for (const wrong of [`${name}=`, `${name}=guess`, `x${headers.cookie}`, headers.cookie.replace(`-${port}`, '')])
       expect((await ask(port, '/api/plans', { headers: { cookie: wrong } })).status).toBe(401);
     expect((await ask(port, '/api/access/leave', { headers, body: {} })).status).toBe(200);
     expect((await ask(port, '/api/plans', { headers })).status).toBe(401);
@@ -144,8 +155,38 @@ describe('the house', () => {
     await expect(ask(running.port, '/api/plans')).rejects.toThrow(/ECONNREFUSED/);
   });
 
-  test('wrong ones are slowed, and after ten of them nobody from there is heard for a while', async () => {
+  test('nobody unknown can make windows go: leaving wants a session, and only its own windows go', async () => {
+    const come = async () => ((await enter(PASSPHRASE)).headers['set-cookie'] as string[])[0]!.split(';')[0]!;
+    const [mine, other] = [await come(), await come()];
+    const listen = async (from: number, cookie?: string) => {
+      const stop = new AbortController();
+      const stream = await fetch(`http://${from === port ? SECOND : '127.0.0.1'}:${from}/api/plans/${planId}/stream`, {
+        signal: stop.signal,
+        ...(cookie && { headers: { cookie } }),
+      });
+      const reader = stream.body!.getReader();
+      await reader.read();
+      let ended = false;
+      const end = reader
+        .read()
+        .then(
+          () => undefined,
+          () => undefined,
+        )
+        .then(() => (ended = true));
+      return { stop, end, ended: () => ended };
+    };
+    const windows = [await listen(port, mine), await listen(port, other), await listen(running.port)];
+    expect((await ask(port, '/api/access/leave', { body: {} })).status).toBe(401);
+    expect((await ask(port, '/api/access/leave', { body: {}, headers: { cookie: mine } })).status).toBe(200);
+    await windows[0]!.end;
+    expect(windows.map((w) => w.ended())).toEqual([true, false, false]);
+    for (const { stop } of windows) stop.abort();
+  });
+
+  test('wrong ones are slowed, and after ten of them nobody from there is heard for a while, but who was let in before is', async () => {
     const before = Date.now();
+    const letter = ((await enter(PASSPHRASE)).headers['set-cookie'] as string[])[1]!.split(';')[0]!;
     const wrong = await enter('not this one at all');
     expect(wrong.status).toBe(403);
     expect(Date.now() - before).toBeGreaterThanOrEqual(1000);
@@ -153,7 +194,54 @@ describe('the house', () => {
     expect(more.filter((m) => m.status === 429).length).toBeGreaterThanOrEqual(3);
     // also with the right one
     expect((await enter(PASSPHRASE)).status).toBe(429);
+    expect((await enter(PASSPHRASE, { cookie: letter })).status).toBe(200);
+    // a letter that nobody wrote helps nobody
+    expect((await enter(PASSPHRASE, { cookie: letter.replace(/\.\w/, '.x') })).status).toBe(429);
     expect((await ask(port, '/api/access/enter', { body: { passphrase: 'x'.repeat(5000) } })).status).toBe(413);
+  });
+
+  test('sixty wrong ones from six addresses keep nobody out who knows the right one', async () => {
+    // addresses of this machine’s loopback, all of which a house may ask from
+    const own = await serve({
+      dataFolder: newFolder(),
+      port: 0,
+      house: { passphrase: await hashed(PASSPHRASE), port: 0, hosts: () => ['127.0.0.2'] },
+    });
+    const from = (localAddress: string, passphrase: string) =>
+      ask(own.housePort!, '/api/access/enter', { body: { passphrase }, host: '127.0.0.2', localAddress });
+    const guesses = await Promise.all(
+      Array.from({ length: 60 }, (_, i) => from(`127.0.1.${1 + (i % 6)}`, `wrong one number ${i}`)),
+    );
+    expect(guesses.every((g) => g.status === 403)).toBe(true);
+    const began = Date.now();
+    expect((await from('127.0.1.7', PASSPHRASE)).status).toBe(200);
+    // it was made to wait, as every stranger is then
+    expect(Date.now() - began).toBeGreaterThanOrEqual(5000);
+    await own.close();
+  });
+
+  test('whoever opens connections and says nothing keeps neither the house nor the machine’s own page out', async () => {
+    const server = createServer((_req, res) => void res.end('here'));
+    capped(server, { fromOne: 5, fromAll: 8, silent: 400 });
+    await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));
+    const { port: at } = server.address() as AddressInfo;
+    const open = (localAddress: string) =>
+      new Promise<Socket>((done) => {
+        const socket = connect({ port: at, host: '127.0.0.1', localAddress }, () => done(socket));
+        socket.on('error', () => undefined);
+      });
+    const closed = (socket: Socket) =>
+      new Promise<void>((done) => (socket.closed ? done() : socket.once('close', () => done()).resume()));
+    const mine = await Promise.all(Array.from({ length: 9 }, () => open('127.0.0.3')));
+    const count = () => new Promise<number>((done) => server.getConnections((_e, n) => done(n)));
+    // beyond five they are closed at once
+    await Promise.race(mine.map(closed));
+    expect(await count()).toBeLessThanOrEqual(5);
+    expect((await ask(at, '/', { host: '127.0.0.1' })).body).toBe('here');
+    // and those that say nothing after a while
+    await Promise.all(mine.map(closed));
+    server.closeAllConnections();
+    await new Promise((done) => server.close(done));
   });
 });
 
@@ -213,10 +301,15 @@ describe('as a program', () => {
     const none = await program(args, { HERONSTONE_PASSPHRASE: undefined }).ended;
     expect([none.code, none.err]).toEqual([1, expect.stringMatching(/needs a passphrase.*HERONSTONE_PASSPHRASE/)]);
     const first = program(args, { HERONSTONE_PASSPHRASE: PASSPHRASE });
-    await first.url;
-    await new Promise((resolve) => setTimeout(resolve, 300));
+    await first.says(/In the house|no address in any network/);
+    // one that does not get the folder changes nothing of its passphrase
+    const kept = readFileSync(join(data, 'passphrase.json'), 'utf8');
+    const second = await program([...args, '--new-passphrase'], { HERONSTONE_PASSPHRASE: 'another one altogether' })
+      .ended;
+    expect([second.code, second.err]).toEqual([1, expect.stringMatching(/is in use by process/)]);
+    expect(readFileSync(join(data, 'passphrase.json'), 'utf8')).toBe(kept);
     first.child.kill();
-    expect((await first.ended).out).toMatch(/In the house|no address in any network/);
+    await first.ended;
     const again = program(args, { HERONSTONE_PASSPHRASE: undefined });
     expect(await again.url).toMatch(/^http:\/\/127/);
     again.child.kill();

@@ -1,12 +1,13 @@
-import { createHash, randomBytes } from 'node:crypto';
+import { createHash, createHmac, randomBytes, timingSafeEqual } from 'node:crypto';
 import { hostname, networkInterfaces } from 'node:os';
 import { type CookieOptions, type Request, type Response } from 'express';
 import { type Access } from './access.ts';
 import { isPassphrase, type KeptPassphrase } from './passphrase.ts';
 
-const COOKIE = 'heronstone';
 /** A phone that was let in stays so for thirty days, or until the server ends. */
 const STAYS = 30 * 86_400_000;
+/** It is known as one that was let in before for so long, ms: half a year (own assumption). */
+const REMEMBERED = 180 * 86_400_000;
 /** More phones than a household has. */
 const MOST_SESSIONS = 200;
 
@@ -36,27 +37,67 @@ export class House implements Access {
   }
 
   admits(req: Request) {
-    const ends = this.sessions.get(digest(tokenOf(req) ?? ''));
-    if (ends !== undefined && ends > Date.now()) return { ok: true } as const;
+    const who = this.sessionOf(req);
+    if (who !== null) return { ok: true, who } as const;
     return { ok: false, kind: 'unknown', reason: 'Say the passphrase first.' } as const;
   }
 
+  /** The digest of the token of who asks, where that still counts. */
+  private sessionOf(req: Request): string | null {
+    for (const token of cookiesOf(req, nameFor(req, 'in'))) {
+      const who = digest(token);
+      if ((this.sessions.get(who) ?? 0) > Date.now()) return who;
+    }
+    return null;
+  }
+
   /** Lets somebody in who says the passphrase; false otherwise. */
-  async enter(res: Response, said: string): Promise<boolean> {
+  async enter(req: Request, res: Response, said: string): Promise<boolean> {
     if (!(await isPassphrase(said, this.passphrase))) return false;
     const token = randomBytes(32).toString('base64url');
     for (const [known, ends] of this.sessions) if (ends <= Date.now()) this.sessions.delete(known);
     // the oldest one goes: who was let in first asks again
     if (this.sessions.size >= MOST_SESSIONS) this.sessions.delete(this.sessions.keys().next().value!);
     this.sessions.set(digest(token), Date.now() + STAYS);
-    res.cookie(COOKIE, token, { ...this.cookie, maxAge: STAYS });
+    res.cookie(nameFor(req, 'in'), token, { ...this.cookie, maxAge: STAYS });
+    res.cookie(nameFor(req, 'before'), this.letter(), { ...this.cookie, maxAge: REMEMBERED });
     return true;
   }
 
   /** Forgets who asks. */
   leave(req: Request, res: Response): void {
-    this.sessions.delete(digest(tokenOf(req) ?? ''));
-    res.clearCookie(COOKIE, this.cookie);
+    const who = this.sessionOf(req);
+    if (who !== null) this.sessions.delete(who);
+    res.clearCookie(nameFor(req, 'in'), this.cookie);
+  }
+
+  /**
+   * Which of those let in before asks, so that strangers who guess do not keep it out; null for a stranger. It opens nothing by itself, and it
+   * ends with the passphrase.
+   */
+  before(req: Request): string | null {
+    for (const letter of cookiesOf(req, nameFor(req, 'before'))) {
+      const [ends = '', id = '', seal = ''] = letter.split('.');
+      const right = this.seal(`${ends}.${id}`);
+      if (
+        seal.length === right.length &&
+        timingSafeEqual(Buffer.from(seal), Buffer.from(right)) &&
+        Number(ends) > Date.now()
+      )
+        return id;
+    }
+    return null;
+  }
+
+  private letter(): string {
+    const words = `${Date.now() + REMEMBERED}.${randomBytes(12).toString('base64url')}`;
+    return `${words}.${this.seal(words)}`;
+  }
+
+  private seal(words: string): string {
+    return createHmac('sha256', Buffer.from(this.passphrase.hash, 'base64'))
+      .update(`let in before ${words}`)
+      .digest('base64url');
   }
 
   private get cookie(): CookieOptions {
@@ -64,10 +105,15 @@ export class House implements Access {
   }
 }
 
-function tokenOf(req: Request): string | null {
-  for (const part of (req.headers.cookie ?? '').split(';')) {
-    const [name, value] = part.trim().split('=');
-    if (name === COOKIE && value) return value;
-  }
-  return null;
+/** Cookies belong to a host whatever the port: the name says which of its servers this one is for. */
+function nameFor(req: Request, what: 'in' | 'before'): string {
+  return `heronstone-${what === 'in' ? '' : `${what}-`}${req.socket.localPort}`;
+}
+
+/** Every value a cookie of that name was sent with: another program of the same host may have set one too, and it may come first. */
+function cookiesOf(req: Request, wanted: string): string[] {
+  return (req.headers.cookie ?? '').split(';').flatMap((part) => {
+    const at = part.indexOf('=');
+    return at > 0 && part.slice(0, at).trim() === wanted ? [part.slice(at + 1).trim()] : [];
+  });
 }

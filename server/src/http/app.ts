@@ -67,7 +67,7 @@ export function makeApp({ folder, log, web, access, streams, inTheHouse }: AppPa
     '/api/access',
     express.json({ limit: '2kb' }),
     storable,
-    accessRoutes(access, inTheHouse, () => streams.dropAll()),
+    accessRoutes(access, inTheHouse, (who) => streams.dropOf(who)),
   );
   app.use('/api', knownOnly(access), express.json({ limit: '24mb' }), storable);
   app.use(

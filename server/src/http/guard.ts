@@ -22,11 +22,13 @@ export function guard(access: Access): RequestHandler {
   };
 }
 
-/** Nobody unknown gets anything. */
+/** Nobody unknown gets anything; who is known stands in `res.locals.who`. */
 export function knownOnly(access: Access): RequestHandler {
   return (req, res, next) => {
     const admission = access.admits(req);
-    if (admission.ok) next();
-    else problem(res, 401, 'Who asks?', admission.reason);
+    if (admission.ok) {
+      res.locals.who = admission.who;
+      next();
+    } else problem(res, 401, 'Who asks?', admission.reason);
   };
 }

@@ -19,6 +19,9 @@ export function problem(res: Response, status: number, title: string, detail: st
 export function onError(log: Logger, folder: string): ErrorRequestHandler {
   return (error: { status?: number; type?: string; message?: string }, _req, res, next) => {
     if (res.headersSent) return next(error);
+    // nested so deep that whoever reads it runs out of stack
+    if (error instanceof RangeError)
+      return problem(res, 400, 'Bad input', 'That is nested too deep to be anything of ours.');
     if (error.type === 'entity.parse.failed') return problem(res, 400, 'Not JSON', 'The request is not whole JSON.');
     if (error.type === 'entity.too.large')
       return problem(res, 413, 'Too large', 'That is more than this server takes at once (24 MB).');

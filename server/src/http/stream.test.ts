@@ -1,7 +1,7 @@
 import { EventEmitter } from 'node:events';
 import { describe, expect, test } from '@jest/globals';
 import { type Response } from 'express';
-import { type PlanEvent, type Store } from '../store/store.ts';
+import { type AwayEvent, type PlanEvent, type Store } from '../store/store.ts';
 import { Streams } from './stream.ts';
 
 /** A window’s connection: what was written to it, and how much of that it has not read. */
@@ -37,16 +37,16 @@ class Window extends EventEmitter {
 }
 
 describe('streams of changes', () => {
-  let tell: (event: PlanEvent) => void = () => undefined;
+  let tell: (event: PlanEvent | AwayEvent) => void = () => undefined;
   const store = {
     onEvent: (listener: typeof tell) => {
       tell = listener;
       return () => undefined;
     },
   } as unknown as Store;
-  const open = (streams: Streams, planId = 'p') => {
+  const open = (streams: Streams, planId = 'p', who = 'phone') => {
     const window = new Window();
-    streams.add(window as unknown as Response, store, planId, 3);
+    streams.add(window as unknown as Response, store, { planId, revision: 3, keptUntil: null }, who);
     return window;
   };
   const event = (planId: string) => ({ planId, changes: [{ id: 'x'.repeat(400_000) }] }) as unknown as PlanEvent;
@@ -70,7 +70,20 @@ describe('streams of changes', () => {
     const windows = Array.from({ length: 100 }, () => open(streams));
     const more = open(streams);
     expect([more.code, more.said[0]]).toEqual([503, expect.stringMatching(/Too many windows/)]);
+    // the machine's own page is not kept out by the house
+    expect(open(streams, 'p', 'own').said[0]).toContain('hello');
     windows[0]!.destroy();
+    windows[1]!.destroy();
     expect(open(streams).said[0]).toContain('hello');
+  });
+
+  test('who leaves loses its own windows and nobody else’s; that a plan was thrown away is told to its windows', () => {
+    const streams = new Streams();
+    const [mine, other, own] = [open(streams, 'p', 'a'), open(streams, 'p', 'b'), open(streams, 'q', 'own')];
+    streams.dropOf('a');
+    expect([mine, other, own].map((w) => w.destroyed)).toEqual([true, false, false]);
+    tell({ planId: 'p', keptUntil: '2026-12-29T00:00:00.000Z', gone: false });
+    expect(other.said.at(-1)).toMatch(/^event: away\ndata: .*2026-12-29/);
+    expect(own.said).toHaveLength(1);
   });
 });

@@ -17,12 +17,21 @@ import { KEPT } from './clock.ts';
 import { type Database, type Queries } from './database.ts';
 import { type Entry, type Journal } from './journal.ts';
 import { readPlan } from './rows.ts';
-import { type Outcome, type PlanEvent, type PlanSummary, type Standing, type Store, Unstorable } from './store.ts';
+import {
+  type AwayEvent,
+  type Outcome,
+  type PlanEvent,
+  type PlanSummary,
+  type Standing,
+  type Store,
+  Unstorable,
+} from './store.ts';
 import { type Prepared, Writer } from './writer.ts';
 
 /** `seen`: the ids of the commands in its log. */
 type Held = Standing & { plan: Plan; seen: Set<string> };
 type Step = 'done' | 'undone';
+const untilOf = (since: Date | string): string => new Date(new Date(since).getTime() + KEPT).toISOString();
 
 /** Plans in the database, changed one command after the other; what was answered is in the journal and on the disk. */
 export class PlanStore implements Store {
@@ -30,7 +39,7 @@ export class PlanStore implements Store {
   readonly id = newId('store');
   /** plans as the database has them */
   private held = new Map<string, Held>();
-  private readonly listeners = new Set<(event: PlanEvent) => void>();
+  private readonly listeners = new Set<(event: PlanEvent | AwayEvent) => void>();
   private readonly writer: Writer<Held>;
 
   constructor(
@@ -45,7 +54,7 @@ export class PlanStore implements Store {
     });
   }
 
-  onEvent(listener: (event: PlanEvent) => void): () => void {
+  onEvent(listener: (event: PlanEvent | AwayEvent) => void): () => void {
     this.listeners.add(listener);
     return () => this.listeners.delete(listener);
   }
@@ -60,14 +69,21 @@ export class PlanStore implements Store {
       FROM plans p ORDER BY p.created_at, p.id`);
     return (rows as (Omit<PlanSummary, 'keptUntil'> & { awaySince: Date | null })[]).map(({ awaySince, ...row }) => ({
       ...row,
-      keptUntil: awaySince && new Date(awaySince.getTime() + KEPT).toISOString(),
+      keptUntil: awaySince && untilOf(awaySince),
     }));
   }
 
   /** Throws a plan away, or brings it back: nothing of it is lost for thirty days. False when there is no such plan. */
   async throwAway(planId: string, away: boolean): Promise<boolean> {
     const since = away ? new Date().toISOString() : null;
-    return this.beside(planId, { kind: 'away', since });
+    const done = await this.beside(planId, { kind: 'away', since });
+    if (done) this.tell({ planId, keptUntil: since && untilOf(since), gone: false });
+    return done;
+  }
+
+  async keptUntil(planId: string): Promise<string | null> {
+    const [row] = await this.db.query('SELECT away_since AS since FROM plans WHERE id = $1', [planId]);
+    return row?.since ? untilOf(row.since as Date) : null;
   }
 
   async removeOld(isOver: (until: number) => boolean): Promise<string[]> {
@@ -76,6 +92,7 @@ export class PlanStore implements Store {
       if (keptUntil === null || !isOver(Date.parse(keptUntil))) continue;
       if (!(await this.beside(id, { kind: 'removed' }))) continue;
       this.held.delete(id);
+      this.tell({ planId: id, keptUntil: null, gone: true });
       names.push(name);
     }
     return names;
@@ -246,7 +263,7 @@ export class PlanStore implements Store {
     };
   }
 
-  private tell(event: PlanEvent): void {
+  private tell(event: PlanEvent | AwayEvent): void {
     for (const listener of this.listeners) {
       try {
         listener(event);

@@ -14,6 +14,8 @@ export type PlanSummary = {
 export type Standing = { revision: number; undo: string | null; redo: string | null };
 /** A change that was written, as every open tab hears of it. */
 export type PlanEvent = Standing & { planId: string; commandId: string; changes: RowChange[] };
+/** A plan was thrown away or brought back (`keptUntil`: until when it can be, ISO), or has gone for good. */
+export type AwayEvent = { planId: string; keptUntil: string | null; gone: boolean };
 export type Outcome =
   | { ok: true; event: PlanEvent }
   | { ok: false; kind: 'no plan' | 'refused' | 'nothing' | 'unstorable'; reason: string };
@@ -50,6 +52,8 @@ export interface Store {
   takeOver(planId: string, fromId: string): Promise<Outcome>;
   undo(planId: string): Promise<Outcome>;
   redo(planId: string): Promise<Outcome>;
-  /** tells of every change; returns the way to stop it */
-  onEvent(listener: (event: PlanEvent) => void): () => void;
+  /** until when a plan that was thrown away can be brought back, ISO; null for one that was not */
+  keptUntil(planId: string): Promise<string | null>;
+  /** tells of every change, and of plans thrown away and brought back; returns the way to stop it */
+  onEvent(listener: (event: PlanEvent | AwayEvent) => void): () => void;
 }

@@ -7,6 +7,13 @@ import { TRIAL_DAYS } from '../today.ts';
 type Day = [number, number, number];
 const asDay = (day: string): Day => day.split('-').map(Number) as Day;
 
+/** Line ends as the writer knows them: it folds and escapes no other, and a lone one would end a line of the file. */
+const lines = (words: string): string => words.replace(/\r\n?|[\u2028\u2029\u0085]/g, '\n').replace(NO_TEXT, '');
+const oneLine = (words: string): string => lines(words).replace(/\s*\n\s*/g, ' ');
+/** Control characters that text of a calendar may not have (RFC 5545, 3.3.11). */
+
+const NO_TEXT = /[\u0000-\u0008\u000b-\u001f\u007f]/g;
+
 /**
  * What is to come as an iCalendar file (RFC 5545): seasonal boxes in and out every year, trips and days projects are for, notes on trial to decide on, what is undecided.
  * All-day entries; the same thing has the same name every time it is written, so that a calendar that reads it again doubles nothing.
@@ -18,8 +25,14 @@ export function calendarOf(plan: Plan, day: string): { ok: true; text: string } 
   const events: EventAttributes[] = [];
   const add = (uid: string, on: string, title: string, description: string, yearly = false) =>
     events.push({
-      ...{ uid: `${uid}@heronstone`, title, description, start: asDay(on), end: asDay(dayAfter(on, 1)) },
-      ...{ productId: 'heronstone', calName: plan.head.name, busyStatus: 'FREE', transp: 'TRANSPARENT' },
+      ...{
+        uid: `${uid}@heronstone`,
+        title: oneLine(title),
+        description: lines(description),
+        start: asDay(on),
+        end: asDay(dayAfter(on, 1)),
+      },
+      ...{ productId: 'heronstone', calName: oneLine(plan.head.name), busyStatus: 'FREE', transp: 'TRANSPARENT' },
       ...(yearly ? { recurrenceRule: 'FREQ=YEARLY' } : {}),
     });
   for (const box of seasonBoxes(plan)) {

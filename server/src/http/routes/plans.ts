@@ -118,7 +118,12 @@ export function planRoutes(store: () => Store, photos: () => Photos, streams: St
   routes.get('/:id/stream', async (req, res) => {
     const found = await store().get(req.params.id);
     if (!found) return noPlan(res);
-    streams.add(res, store(), req.params.id, found.revision);
+    const plan = {
+      planId: req.params.id,
+      revision: found.revision,
+      keptUntil: await store().keptUntil(req.params.id),
+    };
+    streams.add(res, store(), plan, res.locals.who as string);
   });
   return routes;
 }
