@@ -1,9 +1,51 @@
 import tailwind from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
-import { defineConfig } from 'vite';
+import { defineConfig, type Plugin } from 'vite';
+import { VitePWA } from 'vite-plugin-pwa';
+
+/** Writes down which scripts, styles and fonts there are, for pages that fetch them ahead; what saving needs comes first. */
+function partsList(): Plugin {
+  const urgency = (path: string) => (path.includes('formats') ? 0 : path.endsWith('.js') ? 1 : 2);
+  return {
+    name: 'parts-list',
+    generateBundle(_options, bundle) {
+      const parts = Object.keys(bundle)
+        .filter((name) => /\.(js|css|woff2)$/.test(name))
+        .map((name) => `/${name}`)
+        .sort((a, b) => urgency(a) - urgency(b) || (a < b ? -1 : 1));
+      this.emitFile({ type: 'asset', fileName: 'parts.json', source: JSON.stringify(parts) });
+    },
+  };
+}
 
 export default defineConfig({
-  plugins: [react(), tailwind()],
+  plugins: [
+    react(),
+    tailwind(),
+    partsList(),
+    // where the browser may keep the app (this computer, or HTTPS) it starts without the server; plans are kept by the app itself, never here
+    VitePWA({
+      strategies: 'generateSW',
+      injectRegister: false,
+      manifest: false,
+      workbox: {
+        globPatterns: ['**/*.{js,css,woff2,svg}', 'index.html'],
+        maximumFileSizeToCacheInBytes: 4_000_000,
+        // a page comes from the server where that answers: an old page must not meet a new server
+        navigateFallback: null,
+        runtimeCaching: [
+          {
+            urlPattern: ({ request, url }) => request.mode === 'navigate' && !url.pathname.startsWith('/api/'),
+            handler: 'NetworkFirst',
+            options: { cacheName: 'page', precacheFallback: { fallbackURL: 'index.html' } },
+          },
+        ],
+        skipWaiting: true,
+        clientsClaim: true,
+        inlineWorkboxRuntime: true,
+      },
+    }),
+  ],
   worker: { format: 'es' },
   build: { target: 'es2022', assetsInlineLimit: 0 },
   server: { proxy: { '/api': { target: 'http://127.0.0.1:4377', changeOrigin: true } } },

@@ -1,38 +1,52 @@
 import './styles.css';
-import { lazy, StrictMode, Suspense } from 'react';
+import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
 import { Toaster } from 'sonner';
 import { Door } from './shell/Door.tsx';
+import { keepApp } from './parts/keep-app.ts';
 import { Plans } from './shell/Plans.tsx';
 import { PlanShell } from './shell/PlanShell.tsx';
+import { part } from './parts/part.tsx';
+import { View } from './parts/View.tsx';
 
 const stones = {
-  room: lazy(() => import('./stones/room/RoomStone.tsx')),
-  activities: lazy(() => import('./stones/activities/ActivitiesStone.tsx')),
-  supplies: lazy(() => import('./stones/supplies/SuppliesStone.tsx')),
-  furniture: lazy(() => import('./stones/furniture/FurnitureStone.tsx')),
-  homes: lazy(() => import('./stones/homes/HomesStone.tsx')),
-  tryout: lazy(() => import('./stones/tryout/TryOutStone.tsx')),
-  keepup: lazy(() => import('./stones/keepup/KeepUpStone.tsx')),
+  room: part(() => import('./stones/room/RoomStone.tsx')),
+  activities: part(() => import('./stones/activities/ActivitiesStone.tsx')),
+  supplies: part(() => import('./stones/supplies/SuppliesStone.tsx')),
+  furniture: part(() => import('./stones/furniture/FurnitureStone.tsx')),
+  homes: part(() => import('./stones/homes/HomesStone.tsx')),
+  tryout: part(() => import('./stones/tryout/TryOutStone.tsx')),
+  keepup: part(() => import('./stones/keepup/KeepUpStone.tsx')),
 };
 
 /** The stand-in for a label printer, in a window of its own. */
-const PrinterWindow = lazy(() => import('./stones/keepup/PrinterWindow.tsx'));
+const PrinterWindow = part(() => import('./stones/keepup/PrinterWindow.tsx'));
 
 const router = createBrowserRouter([
-  { path: '/', element: <Plans /> },
+  {
+    path: '/',
+    element: (
+      <View>
+        <Plans />
+      </View>
+    ),
+  },
   {
     path: '/p/:planId',
-    element: <PlanShell />,
+    element: (
+      <View>
+        <PlanShell />
+      </View>
+    ),
     children: [
       { index: true, element: <Navigate to="room" replace /> },
       ...Object.entries(stones).map(([path, Stone]) => ({
         path,
         element: (
-          <Suspense fallback={<p className="p-6 text-soft">Opening …</p>}>
+          <View fallback={<p className="p-6 text-soft">Opening …</p>}>
             <Stone />
-          </Suspense>
+          </View>
         ),
       })),
     ],
@@ -40,9 +54,9 @@ const router = createBrowserRouter([
   {
     path: '/printer',
     element: (
-      <Suspense>
+      <View>
         <PrinterWindow />
-      </Suspense>
+      </View>
     ),
   },
   { path: '*', element: <Navigate to="/" replace /> },
@@ -63,3 +77,5 @@ createRoot(document.getElementById('root')!).render(
     />
   </StrictMode>,
 );
+
+keepApp();

@@ -1,5 +1,5 @@
 import { CircleHelp, Download, ImageDown, Redo2, Search, Undo2 } from 'lucide-react';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Link, Outlet, useLocation, useParams } from 'react-router';
 import { useShallow } from 'zustand/react/shallow';
 import { usePlan } from '../state/plan-store.ts';
@@ -7,12 +7,16 @@ import { Button } from '../ui/button.tsx';
 import { Keys } from './Keys.tsx';
 import { PhoneBar } from './PhoneBar.tsx';
 import { SteppingStones } from './SteppingStones.tsx';
+import { ThrownAway } from './ThrownAway.tsx';
 import { Unsaved } from './Unsaved.tsx';
 import { singleKey } from '../ui/single-keys.ts';
 import { useWidth } from '../ui/width.ts';
+import { fetchAhead } from '../parts/ahead.ts';
+import { part } from '../parts/part.tsx';
+import { View } from '../parts/View.tsx';
 
 const loadWhereIsIt = () => import('./WhereIsIt.tsx');
-const WhereIsIt = lazy(loadWhereIsIt);
+const WhereIsIt = part(loadWhereIsIt);
 
 /** What surrounds every stone: the stones themselves, undo, where-is-it, and word of trouble with saving. */
 export function PlanShell() {
@@ -45,7 +49,11 @@ export function PlanShell() {
   const [keys, setKeys] = useState(false);
   useEffect(() => open(planId), [open, planId]);
   // fetched ahead, so that the first letters typed after “/” are not lost
-  useEffect(() => void loadWhereIsIt(), []);
+  useEffect(() => void loadWhereIsIt().catch(() => undefined), []);
+  // and all the rest of the app while the page is idle, for when the server is away
+  useEffect(() => {
+    if (status === 'ready') void fetchAhead();
+  }, [status]);
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
       const typing =
@@ -155,6 +163,7 @@ export function PlanShell() {
         </header>
       )}
       <Unsaved />
+      <ThrownAway />
       {status === 'loading' && <p className="p-8 text-soft">Opening the plan …</p>}
       {status === 'unreachable' && (
         <p role="alert" className="p-8">
@@ -165,9 +174,13 @@ export function PlanShell() {
           )}
         </p>
       )}
-      {status === 'ready' && <Outlet />}
+      {status === 'ready' && (
+        <View fallback={<p className="p-6 text-soft">Opening …</p>}>
+          <Outlet />
+        </View>
+      )}
       {phone && status === 'ready' && <PhoneBar onFind={() => setFinding(true)} />}
-      <Suspense>{finding && <WhereIsIt onClose={() => setFinding(false)} />}</Suspense>
+      <View>{finding && <WhereIsIt onClose={() => setFinding(false)} />}</View>
       {keys && <Keys onClose={() => setKeys(false)} />}
     </div>
   );

@@ -1,5 +1,5 @@
 import { DoorOpen, Pencil, Trash2, Undo2, Upload } from 'lucide-react';
-import { type FormEvent, lazy, Suspense, useEffect, useRef, useState } from 'react';
+import { type FormEvent, useEffect, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { newId, sameThings } from '@heronstone/core/plan';
 import {
@@ -11,15 +11,22 @@ import {
   type Safety,
   sendCommand,
   throwAway,
+  Unreachable,
 } from '../state/api.ts';
+import { keepLastList, lastList } from '../state/last-known.ts';
+import { sendWaiting } from '../state/send-waiting.ts';
 import { toast } from 'sonner';
 import { Button } from '../ui/button.tsx';
 import { Safekeeping } from './Safekeeping.tsx';
-import { countWords } from '../ui/words.ts';
+import { countWords, dayWords, momentWords } from '../ui/words.ts';
+import { fetched } from '../parts/fetched.ts';
+import { part } from '../parts/part.tsx';
+import { View } from '../parts/View.tsx';
 
-const InTheHand = lazy(() => import('./InTheHand.tsx').then((m) => ({ default: m.InTheHand })));
+const InTheHand = part(() => import('./InTheHand.tsx').then((m) => ({ default: m.InTheHand })));
 
-const dayOf = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' });
+/** So often the list is asked for again while the server is away, ms. */
+const FOLLOWS = 3_000;
 
 /** The first page: the plans there are, a new one, one from a file. */
 export function Plans() {
@@ -32,16 +39,32 @@ export function Plans() {
   const [times, setTimes] = useState(0);
   const [renaming, setRenaming] = useState<string | null>(null);
   const [safety, setSafety] = useState<Safety | null>(null);
+  /** when the server last said which plans there are, while it is away */
+  const [asOf, setAsOf] = useState<string | null>(null);
   useEffect(() => {
     // where the server does not answer, the list of plans says so
     getSafety().then(setSafety, () => undefined);
     listPlans().then(
       (list) => {
         setPlans(list);
+        setAsOf(null);
         setTrouble(null);
+        void keepLastList(list, new Date().toISOString());
+        // changes that wait in this browser are sent whatever plan they are for
+        void sendWaiting();
       },
-      (e: Error) => setTrouble(e.message),
+      async (e: Error) => {
+        setTrouble(e.message);
+        const last = e instanceof Unreachable ? await lastList() : undefined;
+        if (!last) return;
+        setPlans((now) => now ?? last.plans);
+        setAsOf(last.at);
+        // the page follows by itself when the server is there again
+        again = setTimeout(() => setTimes((n) => n + 1), FOLLOWS);
+      },
     );
+    let again: ReturnType<typeof setTimeout> | undefined;
+    return () => clearTimeout(again);
   }, [times]);
   const start = async (source: Parameters<typeof addPlan>[0]) => {
     try {
@@ -69,7 +92,7 @@ export function Plans() {
   const another = async (p: PlanSummary) => {
     try {
       const { plan } = await getPlan(p.id);
-      const { exportPlan } = await import('@heronstone/core/formats');
+      const { exportPlan } = await fetched(() => import('@heronstone/core/formats'));
       await start({ file: exportPlan(sameThings(plan, `${p.name}, another room`)) });
     } catch (e) {
       setTrouble((e as Error).message);
@@ -97,6 +120,12 @@ export function Plans() {
         Where things are made, and where each thing lives so that the hand that needs it can reach it.
       </p>
       <h2 className="mt-10 font-display text-xl">Plans</h2>
+      {asOf && (
+        <p role="status" className="mt-1 text-soft">
+          The server does not answer. These are the plans as they were on {momentWords(asOf)}; those opened in this
+          browser can be looked at and changed, and what is changed is saved when it answers.
+        </p>
+      )}
       {here?.length === 0 && (
         <p className="mt-2 text-soft">
           None yet. Begin one below: a name is enough, then walk round the room with a tape.
@@ -164,7 +193,7 @@ export function Plans() {
             {away.map((p) => (
               <li key={p.id} className="flex items-center justify-between gap-3 py-1">
                 <span>
-                  {p.name}, kept until {dayOf(p.keptUntil!)}
+                  {p.name}, kept until {dayWords(p.keptUntil!)}
                 </span>
                 <Button aria-label={`Bring ${p.name} back`} onClick={() => void putAway(p, false)}>
                   <Undo2 size={15} aria-hidden /> Bring back
@@ -226,9 +255,9 @@ export function Plans() {
         </p>
       )}
       {safekeeping}
-      <Suspense>
+      <View>
         <InTheHand />
-      </Suspense>
+      </View>
     </main>
   );
 }

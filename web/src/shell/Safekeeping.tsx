@@ -1,14 +1,24 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
-import { type Backup, backUpNow, getSafety, putBack, type Safety } from '../state/api.ts';
+import {
+  type Backup,
+  backUpNow,
+  deleteUnusedPictures,
+  getPictures,
+  getSafety,
+  type Pictures,
+  putBack,
+  type Safety,
+} from '../state/api.ts';
 import { Button } from '../ui/button.tsx';
 import { Sheet } from '../ui/sheet.tsx';
-import { momentWords } from '../ui/words.ts';
+import { countWords, momentWords } from '../ui/words.ts';
 
 const WHY: Record<Backup['why'], string> = {
   daily: 'of the day',
   'before-migration': 'before a new version',
   'by-hand': 'made by hand',
+  restored: 'as it was put back',
 };
 
 /** The backups: when the newest was made, making one, putting one back; first of all where the plans cannot be opened. */
@@ -23,7 +33,7 @@ export function Safekeeping({
 }) {
   const [choosing, setChoosing] = useState(false);
   const [working, setWorking] = useState<string | null>(null);
-  const { broken, backups, canMend } = safety;
+  const { broken, backups, canMend, notices } = safety;
   const [newest] = backups;
   const doing = async (words: string, work: () => Promise<void>) => {
     setWorking(words);
@@ -52,6 +62,11 @@ export function Safekeeping({
     });
   return (
     <section aria-label="Backups" className="mt-10">
+      {notices.map((notice) => (
+        <p key={notice.at + notice.words} role="status" className="mb-2 rounded-xl bg-stone px-4 py-2">
+          {momentWords(notice.at)}: {notice.words}
+        </p>
+      ))}
       {broken && (
         <div role="alert" className="rounded-xl border border-clash p-4">
           <p className="text-lg font-semibold">The plans cannot be opened: {broken}.</p>
@@ -81,6 +96,7 @@ export function Safekeeping({
           {newest && <Button onClick={() => setChoosing(true)}>Put one back …</Button>}
         </p>
       )}
+      {!broken && <PicturesKept />}
       {working && <p role="status">{working}</p>}
       {choosing && (
         <Sheet title="Put a backup back" onClose={() => setChoosing(false)}>
@@ -102,5 +118,38 @@ export function Safekeeping({
         </Sheet>
       )}
     </section>
+  );
+}
+
+const megabytes = (bytes: number) => `${(bytes / 1e6).toFixed(1)} MB`;
+
+/** What pictures take, and those that no plan shows any more, which can be deleted. */
+function PicturesKept() {
+  const [pictures, setPictures] = useState<Pictures | null>(null);
+  const [sure, setSure] = useState(false);
+  useEffect(() => void getPictures().then(setPictures, () => undefined), []);
+  if (!pictures || pictures.count === 0) return null;
+  const remove = async () => {
+    try {
+      const now = await deleteUnusedPictures();
+      toast(`${countWords(pictures.unused, 'picture is', 'pictures are')} deleted.`);
+      setPictures(now);
+    } catch (e) {
+      toast.error((e as Error).message);
+    }
+    setSure(false);
+  };
+  return (
+    <p className="mt-1 flex flex-wrap items-center gap-x-3 gap-y-1 text-soft">
+      {countWords(pictures.count, 'picture', 'pictures')}, {megabytes(pictures.bytes)}.
+      {pictures.unused > 0 && (
+        <>
+          {countWords(pictures.unused, 'is', 'are')} shown by no plan ({megabytes(pictures.unusedBytes)}).
+          <Button onClick={() => (sure ? void remove() : setSure(true))}>
+            {sure ? 'Yes, delete them; undo cannot bring them back' : 'Delete those'}
+          </Button>
+        </>
+      )}
+    </p>
   );
 }

@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { useShallow } from 'zustand/react/shallow';
 import { describeCommand } from '@heronstone/core/plan';
+import { doing, fetched } from '../parts/fetched.ts';
 import { usePlan } from '../state/plan-store.ts';
 import { Button } from '../ui/button.tsx';
 import { saveFile } from '../ui/save-file.ts';
@@ -9,7 +10,7 @@ import { countWords, momentWords } from '../ui/words.ts';
 
 /** Word of trouble with saving: what waits, where it is kept meanwhile, and what could not be kept at all. */
 export function Unsaved() {
-  const { unsaved, trouble, keeps, aside } = usePlan(
+  const { unsaved, trouble, keeps, aside, asOf, deaf } = usePlan(
     useShallow((s) => ({
       // how many there are matters only while saving does not work
       unsaved: s.trouble || !s.keeps ? s.unsaved : 0,
@@ -17,6 +18,8 @@ export function Unsaved() {
       trouble: s.status === 'ready' || s.unsaved > 0 ? s.trouble : null,
       keeps: s.keeps,
       aside: s.setAside.length,
+      asOf: s.asOf,
+      deaf: s.deaf && s.status === 'ready' && !s.trouble,
     })),
   );
   const [looking, setLooking] = useState(false);
@@ -34,6 +37,7 @@ export function Unsaved() {
         <div role="alert" className="flex flex-wrap items-center gap-x-3 bg-clash px-4 py-1.5 text-ground">
           <p>
             Not saved yet: {trouble}{' '}
+            {asOf !== null && `This is the plan as the server last had it here, on ${momentWords(asOf)}. `}
             {unsaved === 0
               ? 'Nothing of yours is waiting.'
               : atRisk
@@ -41,11 +45,16 @@ export function Unsaved() {
                 : `${one ? 'One change is' : `${unsaved} changes are`} kept in this browser and will be saved as soon as it answers.`}
           </p>
           {unsaved > 0 && (
-            <Button onClick={() => void savePlan()} className="text-ink">
+            <Button onClick={() => doing(savePlan)} className="text-ink">
               Save the plan to a file
             </Button>
           )}
         </div>
+      )}
+      {deaf && (
+        <p role="status" className="bg-stone px-4 py-1">
+          The server is not heard just now: what others change does not show yet. It is asked again by itself.
+        </p>
       )}
       {aside > 0 && (
         <div role="status" className="flex flex-wrap items-center gap-x-3 bg-stone px-4 py-1">
@@ -63,7 +72,7 @@ export function Unsaved() {
 
 /** The plan as it is on screen, written by this page without the server. */
 async function savePlan(): Promise<void> {
-  const { exportPlan, planFileName } = await import('@heronstone/core/formats');
+  const { exportPlan, planFileName } = await fetched(() => import('@heronstone/core/formats'));
   const { plan } = usePlan.getState();
   saveFile(planFileName(plan), 'application/json', exportPlan(plan));
 }

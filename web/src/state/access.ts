@@ -1,5 +1,6 @@
 import { create } from 'zustand';
 import { Refused } from './api.ts';
+import { forgetLastKnown } from './last-known.ts';
 
 /** How this window is let in: from the machine itself, or from the house with a passphrase. */
 export type InTheHouse = { fromHouse: boolean; known: boolean; addresses: readonly string[]; secure: boolean };
@@ -46,6 +47,7 @@ export const useAccess = create<AccessState>()((set, get) => ({
   },
   leave: async () => {
     await send('leave', {}).catch(() => undefined);
+    await forgetLastKnown();
     await get().look();
   },
 }));

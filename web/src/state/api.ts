@@ -92,17 +92,29 @@ export const readLaser = (distance: number) => ask<{ mm: number }>('/devices/las
 export type Backup = {
   file: string;
   at: string;
-  why: 'daily' | 'before-migration' | 'by-hand';
+  why: 'daily' | 'before-migration' | 'by-hand' | 'restored';
   change: number | null;
   bytes: number;
 };
 /** How it stands with the data folder: why its plans cannot be opened (null: all is well), and what can be put back. */
-export type Safety = { broken: string | null; backups: Backup[]; canMend: boolean };
+export type Safety = {
+  broken: string | null;
+  backups: Backup[];
+  canMend: boolean;
+  /** what happened to the folder since the server was started that the maker should know */
+  notices: { at: string; words: string }[];
+};
 export const getSafety = () => ask<Safety>('/backups');
 export const backUpNow = () => ask<{ file: string }>('/backups', {});
 /** Puts a backup back as it is, or (`mend`) the newest one and every change since; what was there is kept. */
 export const putBack = (what: { file: string } | { mend: true }) =>
   ask<Safety & { kept: string }>('/backups/restore', what);
+
+/** How many pictures there are and what they take, bytes; of these the ones no plan shows. */
+export type Pictures = { count: number; bytes: number; unused: number; unusedBytes: number };
+export const getPictures = () => ask<Pictures>('/photos');
+/** Deletes the pictures no plan shows, for good. */
+export const deleteUnusedPictures = () => ask<Pictures>('/photos/delete-unused', {});
 
 /** Keeps a picture (JPEG in base64) by its hash. */
 export const sendPhoto = (jpeg: string) => ask<{ hash: string }>('/photos', { jpeg });

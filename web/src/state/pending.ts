@@ -63,6 +63,12 @@ export async function forgetAside(ids: readonly string[]): Promise<void> {
   await Promise.all([...ids.map((id) => tx.store.delete(id)), tx.done]);
 }
 
+/** The plans for which something waits, the one that has waited longest first. */
+export async function plansWithPending(): Promise<string[]> {
+  const all = (await (await kept()).getAll('unsaved')).sort((a, b) => a.at - b.at);
+  return [...new Set(all.map((one) => one.planId))];
+}
+
 const UNREADABLE = 'It was made by another version of Heronstone and cannot be read by this one.';
 
 /** What tabs before this one, or beside it, could not save yet, in the order it was done. What cannot be read is laid aside, not dropped. */

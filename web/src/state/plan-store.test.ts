@@ -55,6 +55,8 @@ class FakeServer {
 }
 
 class FakeStream {
+  static readonly CLOSED = 2;
+  readyState = 1;
   private readonly listeners = new Map<string, (e: { data: string }) => void>();
   constructor() {
     server.stream = this;
@@ -64,6 +66,11 @@ class FakeStream {
   }
   say(kind: string, data: object) {
     this.listeners.get(kind)?.({ data: JSON.stringify(data) });
+  }
+  /** The server answers with 401, 503 or the like: browsers give up for good then. */
+  refuse() {
+    this.readyState = FakeStream.CLOSED;
+    this.listeners.get('error')?.({ data: '' });
   }
   close() {}
 }
@@ -256,6 +263,63 @@ describe('the plan on screen', () => {
     expect(Object.keys(server.plan.supplies)).toEqual(['b']);
     expect(usePlan.getState()).toMatchObject({ unsaved: 0, trouble: null });
     expect(usePlan.getState().setAside).toHaveLength(1);
+  });
+
+  test('a window whose stream was refused says that it hears nothing, asks again, and reads what it missed', async () => {
+    server.stream!.refuse();
+    expect(usePlan.getState().deaf).toBe(true);
+    const { stream } = server;
+    server.stream = null;
+    server.run('command-elsewhere', add('from-elsewhere'));
+    await jest.advanceTimersByTimeAsync(1100);
+    expect(server.stream).not.toBe(stream);
+    (server.stream as FakeStream | null)!.say('open', {});
+    (server.stream as FakeStream | null)!.say('hello', { revision: 1, store: 'same' });
+    await settle();
+    expect(usePlan.getState().deaf).toBe(false);
+    expect(names()).toEqual(['from-elsewhere']);
+  });
+
+  test('a plan thrown away in another window is said to be, with its day; brought back it is as before; gone for good it is missing', () => {
+    const until = '2026-12-29T10:00:00.000Z';
+    server.stream!.say('away', { planId: 'tiny', keptUntil: until, gone: false });
+    expect(usePlan.getState()).toMatchObject({ keptUntil: until, status: 'ready' });
+    server.stream!.say('away', { planId: 'tiny', keptUntil: null, gone: false });
+    expect(usePlan.getState().keptUntil).toBeNull();
+    server.stream!.say('hello', { revision: 0, keptUntil: until });
+    expect(usePlan.getState().keptUntil).toBe(until);
+    server.stream!.say('away', { planId: 'tiny', keptUntil: null, gone: true });
+    expect(usePlan.getState().status).toBe('missing');
+  });
+
+  test('without the server it opens as it last was, says so, keeps what is changed, and saves that when the server is there', async () => {
+    usePlan.getState().dispatch(add('before'));
+    await settle();
+    await jest.advanceTimersByTimeAsync(2100);
+    await settle();
+    close();
+    server.weather = 'down';
+    close = usePlan.getState().open('tiny');
+    await settle();
+    expect(usePlan.getState()).toMatchObject({
+      status: 'ready',
+      asOf: expect.any(String),
+      trouble: expect.any(String),
+    });
+    expect(names()).toEqual(['before']);
+    usePlan.getState().dispatch(add('meanwhile'));
+    await settle();
+    expect((await kept())[0]).toHaveLength(1);
+    // meanwhile somebody else has changed it too
+    server.run('command-elsewhere', add('from-elsewhere'));
+    server.weather = 'fine';
+    server.stream!.say('hello', { revision: 2, store: 'another' });
+    await settle();
+    await jest.advanceTimersByTimeAsync(2100);
+    await settle();
+    expect(names()).toEqual(['before', 'from-elsewhere', 'meanwhile']);
+    expect(Object.keys(server.plan.supplies).sort()).toEqual(names());
+    expect(usePlan.getState()).toMatchObject({ asOf: null, trouble: null, unsaved: 0 });
   });
 
   test('a server that hangs is noticed after five seconds, and what was waiting is saved when it answers again', async () => {

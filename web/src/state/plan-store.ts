@@ -3,6 +3,8 @@ import { create } from 'zustand';
 import { apply, applyChanges, type Sent, keepingEqual, type Plan, saidIn } from '@heronstone/core/plan';
 import { isStranger, useAccess } from './access.ts';
 import { getPlan, type PlanEvent, redoNext, Refused, sendCommand, ServerTrouble, undoLast } from './api.ts';
+import { keepLastPlan, lastPlan } from './last-known.ts';
+import { listen } from './listen.ts';
 import {
   dropPending,
   forgetAside,
@@ -18,6 +20,12 @@ import {
 type PlanState = {
   planId: string | null;
   status: 'loading' | 'ready' | 'missing' | 'unreachable';
+  /** when the server last had what is shown, ISO, where the plan was opened without it; null when it is the server’s of now */
+  asOf: string | null;
+  /** until when the plan, which was thrown away, can be brought back, ISO; null while it is not */
+  keptUntil: string | null;
+  /** whether nothing is heard of what others change */
+  deaf: boolean;
   /** what is on screen: the server's plan with what is not yet acknowledged on top */
   plan: Plan;
   undoWords: string | null;
@@ -44,6 +52,9 @@ type PlanState = {
 /** How often one change may meet the server’s own failure before it is set aside, so that the others go on. */
 const TRIES = 3;
 
+/** So long after the last change the plan is kept as the server has it, ms: often enough to be of use, seldom enough not to be felt (own assumption). */
+const KEPT_AFTER = 2_000;
+
 const nothing = { id: '' } as Plan;
 let confirmed: Plan = nothing;
 let revision = 0;
@@ -54,6 +65,7 @@ let failed = { id: '', times: 0 };
 /** steps back and forth that wait until what was done before them is saved */
 const waiting: (() => void)[] = [];
 let retry: ReturnType<typeof setTimeout> | undefined;
+let keepSoon: ReturnType<typeof setTimeout> | undefined;
 
 /** The plan on screen, its saving and its undo; the one place through which a plan changes. */
 export const usePlan = create<PlanState>()((set, get) => {
@@ -84,6 +96,15 @@ export const usePlan = create<PlanState>()((set, get) => {
       () => set({ keeps: false }),
     );
 
+  /** Keeps what the server has in this browser, for when it is away. */
+  const keepConfirmed = () => {
+    clearTimeout(keepSoon);
+    keepSoon = setTimeout(() => {
+      if (get().planId === confirmed.id && get().asOf === null)
+        void keepLastPlan({ id: confirmed.id, plan: confirmed, revision, at: new Date().toISOString() });
+    }, KEPT_AFTER);
+  };
+
   /** A change that cannot be kept makes way for the others; it is not lost. */
   const putAside = (one: Pending, reason: string): void => {
     toast.error(reason, { description: 'This change is set aside; everything else is kept.' });
@@ -103,6 +124,7 @@ export const usePlan = create<PlanState>()((set, get) => {
       confirmed = applyChanges(confirmed, event.changes);
       revision = event.revision;
       set({ undoWords: event.undo, redoWords: event.redo });
+      keepConfirmed();
     }
     show();
   };
@@ -111,18 +133,28 @@ export const usePlan = create<PlanState>()((set, get) => {
     const { planId } = get();
     if (!planId) return;
     try {
-      const got = await getPlan(planId, () => get().status === 'loading' && set({ status: 'unreachable' }));
+      const got = await getPlan(planId, () => confirmed === nothing && set({ status: 'unreachable' }));
       if (get().planId !== planId) return;
       confirmed = got.plan;
       revision = got.revision;
-      set({ status: 'ready', undoWords: got.undo, redoWords: got.redo, trouble: null });
+      set({ status: 'ready', asOf: null, undoWords: got.undo, redoWords: got.redo, trouble: null });
       show();
+      keepConfirmed();
       void send();
     } catch (error) {
       if (isStranger(error)) void useAccess.getState().look();
       else if (error instanceof Refused) set({ status: 'missing' });
-      else if (get().status === 'loading')
-        set({ status: 'unreachable', trouble: error instanceof ServerTrouble ? error.message : null });
+      else if (confirmed === nothing) {
+        const last = error instanceof ServerTrouble ? undefined : await lastPlan(planId);
+        if (get().planId !== planId || confirmed !== nothing) return;
+        if (!last)
+          return void set({ status: 'unreachable', trouble: error instanceof ServerTrouble ? error.message : null });
+        // what it last had is shown, and said to be that; what is changed on it is kept and sent when the server answers
+        confirmed = last.plan;
+        revision = last.revision;
+        set({ status: 'ready', asOf: last.at, trouble: 'The server does not answer.' });
+        show();
+      }
     }
   };
 
@@ -160,6 +192,8 @@ export const usePlan = create<PlanState>()((set, get) => {
     }
     sending = false;
     for (const go of waiting.splice(0)) go();
+    // another plan was opened meanwhile: what waits for that one could not be sent until now
+    if (get().planId !== planId && pending.length > 0) void send();
   };
 
   const step = async (
@@ -198,6 +232,9 @@ export const usePlan = create<PlanState>()((set, get) => {
   return {
     planId: null,
     status: 'loading',
+    asOf: null,
+    keptUntil: null,
+    deaf: false,
     plan: nothing,
     undoWords: null,
     redoWords: null,
@@ -210,24 +247,52 @@ export const usePlan = create<PlanState>()((set, get) => {
       confirmed = nothing;
       pending = [];
       store = null;
-      set({ planId, status: 'loading', plan: nothing, trouble: null, setAside: [] });
+      set({
+        planId,
+        status: 'loading',
+        plan: nothing,
+        trouble: null,
+        setAside: [],
+        asOf: null,
+        keptUntil: null,
+        deaf: false,
+        undoWords: null,
+        redoWords: null,
+      });
       void begin(planId);
-      const stream = new EventSource(`/api/plans/${planId}/stream`);
-      stream.addEventListener('hello', (e) => {
-        const hello = JSON.parse((e as MessageEvent<string>).data) as { revision: number; store?: string };
-        // another store: the server was started again, or a backup was put back
-        const other = store !== null && hello.store !== store;
-        store = hello.store ?? null;
-        if (confirmed !== nothing && (other || hello.revision !== revision)) void reload();
-        else if (get().trouble || get().status === 'unreachable') void reload();
-      });
-      stream.addEventListener('change', (e) => {
-        const event = JSON.parse((e as MessageEvent<string>).data) as PlanEvent;
-        if (!pending.some((p) => p.id === event.commandId)) take(event);
-      });
+      const end = listen(
+        `/api/plans/${planId}/stream`,
+        {
+          hello: (data) => {
+            const hello = JSON.parse(data) as { revision: number; store?: string; keptUntil?: string | null };
+            // another store: the server was started again, or a backup was put back
+            const other = store !== null && hello.store !== store;
+            store = hello.store ?? null;
+            set({ keptUntil: hello.keptUntil ?? null });
+            const behind = other || hello.revision !== revision || get().asOf !== null;
+            if (confirmed !== nothing && behind) void reload();
+            else if (get().trouble || get().status === 'unreachable') void reload();
+          },
+          change: (data) => {
+            const event = JSON.parse(data) as PlanEvent;
+            if (!pending.some((p) => p.id === event.commandId)) take(event);
+          },
+          away: (data) => {
+            const { keptUntil, gone } = JSON.parse(data) as { keptUntil: string | null; gone: boolean };
+            if (gone) set({ status: 'missing' });
+            else set({ keptUntil });
+          },
+        },
+        (deaf, refused) => {
+          set({ deaf });
+          // refused: the plan may be gone, or this window not known any more; the plan itself is asked, and says
+          if (refused) void reload();
+        },
+      );
       return () => {
-        stream.close();
+        end();
         clearTimeout(retry);
+        clearTimeout(keepSoon);
         set({ planId: null });
       };
     },

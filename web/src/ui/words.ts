@@ -31,3 +31,7 @@ export const monthOf = (day: string): number => Number(day.slice(5, 7));
 const MOMENT = new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeStyle: 'short' });
 /** A moment (ISO) on the maker’s own clock: “25 November 2026 at 04:52”. */
 export const momentWords = (at: string): string => MOMENT.format(new Date(at));
+
+const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long' });
+/** The day of a moment (ISO) on the maker’s own calendar: “25 November”. */
+export const dayWords = (at: string): string => DAY.format(new Date(at));

@@ -1,5 +1,5 @@
 import { Plus } from 'lucide-react';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import { makerOf, planAsWorked } from '@heronstone/core/reach';
 import { blankActivity, newId } from '@heronstone/core/plan';
 import { moveSeat } from '@heronstone/core/room';
@@ -12,12 +12,14 @@ import { ActivityHead } from './ActivityHead.tsx';
 import { type Mapped } from './mapped.ts';
 import { People } from './People.tsx';
 import { UseLine } from './UseLine.tsx';
+import { part } from '../../parts/part.tsx';
+import { View } from '../../parts/View.tsx';
 
-const FastUses = lazy(() => import('./FastUses.tsx').then((m) => ({ default: m.FastUses })));
-const Asks = lazy(() => import('./Asks.tsx').then((m) => ({ default: m.Asks })));
-const Housing = lazy(() => import('./Housing.tsx').then((m) => ({ default: m.Housing })));
-const Flows = lazy(() => import('./Flows.tsx').then((m) => ({ default: m.Flows })));
-const Ways = lazy(() => import('./Ways.tsx').then((m) => ({ default: m.Ways })));
+const FastUses = part(() => import('./FastUses.tsx').then((m) => ({ default: m.FastUses })));
+const Asks = part(() => import('./Asks.tsx').then((m) => ({ default: m.Asks })));
+const Housing = part(() => import('./Housing.tsx').then((m) => ({ default: m.Housing })));
+const Flows = part(() => import('./Flows.tsx').then((m) => ({ default: m.Flows })));
+const Ways = part(() => import('./Ways.tsx').then((m) => ({ default: m.Ways })));
 
 const VIEWS = [
   ['uses', 'What it reaches for'],
@@ -83,7 +85,7 @@ export default function ActivitiesStone() {
               ))}
             </div>
             <div className="pt-3">
-              <Suspense fallback={<p className="text-soft">One moment …</p>}>
+              <View fallback={<p className="text-soft">One moment …</p>}>
                 {view === 'uses' && (
                   <>
                     {stations.length === 0 && (
@@ -100,7 +102,7 @@ export default function ActivitiesStone() {
                 {view === 'asks' && <Asks activity={chosen} />}
                 {view === 'flows' && <Flows activity={chosen} />}
                 {view === 'ways' && <Ways activity={chosen} />}
-              </Suspense>
+              </View>
             </div>
           </>
         ) : (

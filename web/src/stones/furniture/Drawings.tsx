@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { wallsInOrder } from '@heronstone/core/plan';
+import { doing, fetched } from '../../parts/fetched.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { saveFile } from '../../ui/save-file.ts';
@@ -16,7 +17,7 @@ export function Drawings({ onClose }: { onClose: () => void }) {
   const file = (what: string, ending: string) =>
     `${`${plan.head.name} ${what}`.replace(/[^\p{L}\p{N}]+/gu, '-')}.${ending}`;
   const write = async (which: 'svg' | 'dxf', wallId: string | null) => {
-    const { drawFloor, drawWall, toDxf, toSvg } = await import('@heronstone/core/drawings');
+    const { drawFloor, drawWall, toDxf, toSvg } = await fetched(() => import('@heronstone/core/drawings'));
     const sheet = wallId ? drawWall(plan, wallId) : drawFloor(plan);
     if (!sheet) return setTrouble('This wall can be drawn once the walls close.');
     const name = file(sheet.title.replace(`${plan.head.name}: `, ''), which);
@@ -24,7 +25,7 @@ export function Drawings({ onClose }: { onClose: () => void }) {
     else saveFile(name, 'image/vnd.dxf', toDxf(sheet));
   };
   const print = async (paper: 'a4' | 'letter') => {
-    const { drawAll, toPdf } = await import('@heronstone/core/drawings');
+    const { drawAll, toPdf } = await fetched(() => import('@heronstone/core/drawings'));
     saveFile(
       file(paper, 'pdf'),
       'application/pdf',
@@ -39,20 +40,20 @@ export function Drawings({ onClose }: { onClose: () => void }) {
     <Sheet title="Drawings to scale" onClose={onClose}>
       <p className="text-soft">{note}</p>
       <div className="mt-3 flex gap-2">
-        <Button look="main" onClick={() => void print('a4')}>
+        <Button look="main" onClick={() => doing(() => print('a4'))}>
           Everything as PDF, A4
         </Button>
-        <Button onClick={() => void print('letter')}>US Letter</Button>
+        <Button onClick={() => doing(() => print('letter'))}>US Letter</Button>
       </div>
       <ul className="mt-3 divide-y divide-line">
         {rows.map(({ id, name }) => (
           <li key={id ?? 'floor'} className="flex items-center justify-between py-1">
             {name}
             <span className="flex gap-1">
-              <Button aria-label={`${name} as SVG`} onClick={() => void write('svg', id)}>
+              <Button aria-label={`${name} as SVG`} onClick={() => doing(() => write('svg', id))}>
                 SVG
               </Button>
-              <Button aria-label={`${name} as DXF`} onClick={() => void write('dxf', id)}>
+              <Button aria-label={`${name} as DXF`} onClick={() => doing(() => write('dxf', id))}>
                 DXF
               </Button>
             </span>

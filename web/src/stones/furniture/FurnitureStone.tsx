@@ -1,5 +1,5 @@
 import { Box, FileDown, GitFork, Shapes, ShoppingBasket, Shuffle } from 'lucide-react';
-import { type KeyboardEvent, lazy, Suspense, useCallback, useEffect, useMemo, useState } from 'react';
+import { type KeyboardEvent, useCallback, useEffect, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { type Finding } from '@heronstone/core/findings';
 import { apply, type Unit } from '@heronstone/core/plan';
@@ -17,13 +17,15 @@ import { BringIn } from './BringIn.tsx';
 import { ChosenUnit } from './ChosenUnit.tsx';
 import { FindingsList } from './FindingsList.tsx';
 import { type UnitMap, UnitMaps } from './UnitMaps.tsx';
+import { part } from '../../parts/part.tsx';
+import { View } from '../../parts/View.tsx';
 
-const Beside = lazy(() => import('./Beside.tsx').then((m) => ({ default: m.Beside })));
-const Shopping = lazy(() => import('./Shopping.tsx').then((m) => ({ default: m.Shopping })));
-const GoesIn = lazy(() => import('./GoesIn.tsx').then((m) => ({ default: m.GoesIn })));
-const Arrange = lazy(() => import('./Arrange.tsx').then((m) => ({ default: m.Arrange })));
-const Zones = lazy(() => import('./zones/Zones.tsx'));
-const Drawings = lazy(() => import('./Drawings.tsx').then((m) => ({ default: m.Drawings })));
+const Beside = part(() => import('./Beside.tsx').then((m) => ({ default: m.Beside })));
+const Shopping = part(() => import('./Shopping.tsx').then((m) => ({ default: m.Shopping })));
+const GoesIn = part(() => import('./GoesIn.tsx').then((m) => ({ default: m.GoesIn })));
+const Arrange = part(() => import('./Arrange.tsx').then((m) => ({ default: m.Arrange })));
+const Zones = part(() => import('./zones/Zones.tsx'));
+const Drawings = part(() => import('./Drawings.tsx').then((m) => ({ default: m.Drawings })));
 
 /** Floor large with its findings; the chosen unit, with its front to scale, along the bottom. */
 export default function FurnitureStone() {
@@ -100,15 +102,15 @@ export default function FurnitureStone() {
 
   if (get('view') === 'arrange')
     return (
-      <Suspense fallback={<main className="p-8 text-soft">One moment …</main>}>
+      <View fallback={<main className="p-8 text-soft">One moment …</main>}>
         <Arrange onClose={() => select({ view: null })} />
-      </Suspense>
+      </View>
     );
   if (get('view') === 'zones')
     return (
-      <Suspense fallback={<main className="p-8 text-soft">One moment …</main>}>
+      <View fallback={<main className="p-8 text-soft">One moment …</main>}>
         <Zones onClose={() => select({ view: null })} />
-      </Suspense>
+      </View>
     );
   return (
     <main className="flex grow flex-col px-4 pb-3">
@@ -193,13 +195,13 @@ export default function FurnitureStone() {
             className="absolute inset-0 h-full w-full"
           />
         </div>
-        <Suspense>
+        <View>
           {beside && (
             <div className="relative min-h-[max(38vh,18rem)] border-l border-line pl-3">
               <Beside planId={beside} mine={plan} />
             </div>
           )}
-        </Suspense>
+        </View>
         <div className="relative min-h-80">
           <div className="absolute inset-0 flex flex-col [&>section]:min-h-0 [&>section]:grow">
             <FindingsList findings={findings} chosen={finding?.key ?? null} onChoose={chooseFinding} />
@@ -215,11 +217,11 @@ export default function FurnitureStone() {
           </p>
         )
       )}
-      <Suspense>
+      <View>
         {sheet === 'shopping' && <Shopping onClose={() => setSheet(null)} />}
         {sheet === 'goesIn' && <GoesIn unitId={chosen} onClose={() => setSheet(null)} />}
         {sheet === 'drawings' && <Drawings onClose={() => setSheet(null)} />}
-      </Suspense>
+      </View>
     </main>
   );
 }

@@ -1,24 +1,25 @@
-import { lazy, Suspense } from 'react';
 import { useSelection } from '../../state/selection.ts';
 import { Ways } from '../../ui/ways.tsx';
 import { Today } from './Today.tsx';
+import { part } from '../../parts/part.tsx';
+import { View } from '../../parts/View.tsx';
 
 /** What keeps a room true, in the order in which it comes up. */
 const WAYS = [
   { id: '', name: 'Today', tip: 'what asks for a hand', View: Today },
-  { id: 'back', name: 'Put back', tip: 'what lies about, in one round', View: lazy(() => import('./PutBack.tsx')) },
+  { id: 'back', name: 'Put back', tip: 'what lies about, in one round', View: part(() => import('./PutBack.tsx')) },
   {
     id: 'projects',
     name: 'Projects',
     tip: 'what is out for what, trays, trips, ideas',
-    View: lazy(() => import('./Projects.tsx')),
+    View: part(() => import('./Projects.tsx')),
   },
-  { id: 'labels', name: 'Labels', tip: 'notes, labels, codes, printing', View: lazy(() => import('./Labels.tsx')) },
-  { id: 'seasons', name: 'Seasons', tip: 'boxes in and out round the year', View: lazy(() => import('./Seasons.tsx')) },
-  { id: 'buy', name: 'To buy', tip: 'what runs out, by shop', View: lazy(() => import('./ToBuy.tsx')) },
-  { id: 'log', name: 'Log', tip: 'what happened, and what it says of uses', View: lazy(() => import('./Log.tsx')) },
-  { id: 'scan', name: 'Scan', tip: 'read a code with the camera', View: lazy(() => import('./Scan.tsx')) },
-  { id: 'guests', name: 'For others', tip: 'a page for a child or a guest', View: lazy(() => import('./Guests.tsx')) },
+  { id: 'labels', name: 'Labels', tip: 'notes, labels, codes, printing', View: part(() => import('./Labels.tsx')) },
+  { id: 'seasons', name: 'Seasons', tip: 'boxes in and out round the year', View: part(() => import('./Seasons.tsx')) },
+  { id: 'buy', name: 'To buy', tip: 'what runs out, by shop', View: part(() => import('./ToBuy.tsx')) },
+  { id: 'log', name: 'Log', tip: 'what happened, and what it says of uses', View: part(() => import('./Log.tsx')) },
+  { id: 'scan', name: 'Scan', tip: 'read a code with the camera', View: part(() => import('./Scan.tsx')) },
+  { id: 'guests', name: 'For others', tip: 'a page for a child or a guest', View: part(() => import('./Guests.tsx')) },
 ] as const;
 
 /** On a phone the bar below has these. */
@@ -37,9 +38,9 @@ export default function KeepUpStone() {
         inTheBar={IN_THE_BAR}
         onChoose={(w) => select({ view: w.id === '' ? null : w.id, place: null, project: null })}
       />
-      <Suspense fallback={<p className="p-6 text-soft">Opening …</p>}>
+      <View fallback={<p className="p-6 text-soft">Opening …</p>}>
         <way.View />
-      </Suspense>
+      </View>
     </main>
   );
 }

@@ -28,6 +28,7 @@ import { cancelLabels, sendLabels } from '../../state/api.ts';
 import { jot } from '../../state/jot.ts';
 import { photoUrl } from '../../state/photos.ts';
 import { TROUBLE, usePrinter } from '../../state/printer.ts';
+import { fetched } from '../../parts/fetched.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
@@ -266,11 +267,13 @@ function Printing({ labels, places }: { labels: readonly LabelText[]; places: re
   const plain = stock.id.endsWith('plain');
   const save = async () => {
     try {
-      const { labelsPdf } = await import('@heronstone/core/upkeep/labels');
+      const { labelsPdf } = await fetched(() => import('@heronstone/core/upkeep/labels'));
       const photos = new Map<string, Uint8Array>();
       for (const hash of new Set(labels.flatMap((l) => l.photo ?? []))) {
-        const got = await fetch(photoUrl(hash));
-        if (got.ok) photos.set(hash, new Uint8Array(await got.arrayBuffer()));
+        const got = await fetch(photoUrl(hash)).catch(() => null);
+        // without the server the labels are printed without their pictures, and that is said
+        if (!got) toast('The server does not answer: pictures that are not here are left out.');
+        else if (got.ok) photos.set(hash, new Uint8Array(await got.arrayBuffer()));
       }
       // on plain paper it is a note on trial: it says since when
       const dated = labels.map((l) => (plain && plan.places[l.id]?.label === 'none' ? { ...l, since: today() } : l));

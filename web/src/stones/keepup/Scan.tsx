@@ -5,6 +5,7 @@ import { toast } from 'sonner';
 import { homesIn, placesIn, placeTitle, type Place, type Plan, type Supply } from '@heronstone/core/plan';
 import { codeOf, qrOf, QUIET, readCode } from '@heronstone/core/upkeep/labels';
 import { jot } from '../../state/jot.ts';
+import { fetched } from '../../parts/fetched.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
@@ -211,7 +212,7 @@ function PretendCamera({
 
 /** What the code in a picture says; null: none is found. */
 async function decoded(source: CanvasImageSource, width: number, height: number): Promise<string | null> {
-  const { default: jsQR } = await import('jsqr');
+  const { default: jsQR } = await fetched(() => import('jsqr'));
   const scale = Math.min(1, SIDE / Math.max(width, height));
   const canvas = document.createElement('canvas');
   canvas.width = Math.max(1, Math.round(width * scale));

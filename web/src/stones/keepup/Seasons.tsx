@@ -4,6 +4,7 @@ import { toast } from 'sonner';
 import { monthWords, placeTitle } from '@heronstone/core/plan';
 import { seasonBoxes, seasonChanges } from '@heronstone/core/upkeep';
 import { jot } from '../../state/jot.ts';
+import { doing, fetched } from '../../parts/fetched.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { saveFile } from '../../ui/save-file.ts';
@@ -21,7 +22,7 @@ export default function Seasons() {
   const boxes = useMemo(() => seasonBoxes(plan), [plan]);
   const due = useMemo(() => seasonChanges(plan, day), [plan, day]);
   const save = async () => {
-    const { calendarOf } = await import('@heronstone/core/upkeep/calendar');
+    const { calendarOf } = await fetched(() => import('@heronstone/core/upkeep/calendar'));
     const written = calendarOf(plan, day);
     if (!written.ok) return void toast(written.reason);
     saveFile(`${plan.head.name.replace(/[^\w-]+/g, '-')}.ics`, 'text/calendar', written.text);
@@ -34,7 +35,7 @@ export default function Seasons() {
           Nothing here has a season yet. Say of a thing in which months it is wanted (Supplies, List), and give it a
           home to rest in (Homes): it then goes out after its season and comes in a month before.
         </p>
-        <Button className="mt-3" onClick={() => void save()}>
+        <Button className="mt-3" onClick={() => doing(save)}>
           <CalendarDays size={15} aria-hidden /> Calendar file
         </Button>
       </div>
@@ -44,7 +45,7 @@ export default function Seasons() {
       <YearRing boxes={boxes} day={day} chosen={chosen} />
       <section aria-label="Seasonal boxes">
         <div className="flex flex-wrap items-center gap-3">
-          <Button onClick={() => void save()}>
+          <Button onClick={() => doing(save)}>
             <CalendarDays size={15} aria-hidden /> Calendar file
           </Button>
           <p className="text-[14px] text-soft">

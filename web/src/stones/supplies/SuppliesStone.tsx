@@ -1,7 +1,9 @@
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Ways } from '../../ui/ways.tsx';
+import { part } from '../../parts/part.tsx';
+import { View } from '../../parts/View.tsx';
 
 /** Ways of dealing with supplies, in the order in which makers come to them. */
 const WAYS = [
@@ -9,39 +11,39 @@ const WAYS = [
     id: 'tour',
     name: 'Tour',
     tip: 'the room place after place: type what lies there',
-    View: lazy(() => import('./tour/Tour.tsx')),
+    View: part(() => import('./tour/Tour.tsx')),
   },
-  { id: 'lines', name: 'Lines', tip: 'type or paste many, one a line', View: lazy(() => import('./lines/Lines.tsx')) },
+  { id: 'lines', name: 'Lines', tip: 'type or paste many, one a line', View: part(() => import('./lines/Lines.tsx')) },
   {
     id: 'sort',
     name: 'Sort-out',
     tip: 'one thing at a time: keep, away, pass on, throw',
-    View: lazy(() => import('./sort/SortOut.tsx')),
+    View: part(() => import('./sort/SortOut.tsx')),
   },
-  { id: 'list', name: 'List', tip: 'everything as rows', View: lazy(() => import('./list/List.tsx')) },
+  { id: 'list', name: 'List', tip: 'everything as rows', View: part(() => import('./list/List.tsx')) },
   {
     id: 'colours',
     name: 'Colours',
     tip: 'swatch chart, rows in order, what comes nearest',
-    View: lazy(() => import('./colours/Colours.tsx')),
+    View: part(() => import('./colours/Colours.tsx')),
   },
   {
     id: 'cutting',
     name: 'Cutting',
     tip: 'what is kept cut, how to cut it, scraps',
-    View: lazy(() => import('./cutting/Cutting.tsx')),
+    View: part(() => import('./cutting/Cutting.tsx')),
   },
   {
     id: 'room',
     name: 'Room needed',
     tip: 'whether it fits, before anything is bought',
-    View: lazy(() => import('./room/RoomNeeded.tsx')),
+    View: part(() => import('./room/RoomNeeded.tsx')),
   },
   {
     id: 'table',
     name: 'A table of your own',
     tip: 'bring a list you already keep',
-    View: lazy(() => import('./table/OwnTable.tsx')),
+    View: part(() => import('./table/OwnTable.tsx')),
   },
 ] as const;
 
@@ -60,9 +62,9 @@ export default function SuppliesStone() {
   return (
     <main className="flex grow flex-col px-4 pb-3">
       <Ways stone="Supplies" ways={WAYS} now={way} inTheBar={IN_THE_BAR} onChoose={(w) => select({ view: w.id })} />
-      <Suspense fallback={<p className="p-6 text-soft">Opening …</p>}>
+      <View fallback={<p className="p-6 text-soft">Opening …</p>}>
         <way.View />
-      </Suspense>
+      </View>
     </main>
   );
 }

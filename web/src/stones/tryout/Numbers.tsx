@@ -1,10 +1,12 @@
-import { lazy, type ReactNode, Suspense, useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { placeTitle, type Plan } from '@heronstone/core/plan';
 import { againAndAgain, type Expected, inTheWay, type Run, type Simulated } from '@heronstone/core/tryout';
 import { countWords } from '../../ui/words.ts';
 import { bandWords, spentWords, TOLL_WORDS } from './words.ts';
+import { part } from '../../parts/part.tsx';
+import { View } from '../../parts/View.tsx';
 
-const Charts = lazy(() => import('./Charts.tsx'));
+const Charts = part(() => import('./Charts.tsx'));
 
 /** What a session asks of a body: the mean, between what nine of ten lie, and the year; beside it the other plan. */
 export function Tolls({
@@ -122,9 +124,9 @@ export function ChartsWhenOpened(props: { rows: readonly { name: string; played:
     <details onToggle={(e) => setOpen(e.currentTarget.open)}>
       <summary className="cursor-pointer">How sessions differ, and seconds by band</summary>
       {open && (
-        <Suspense fallback={<p className="text-soft">Drawing …</p>}>
+        <View fallback={<p className="text-soft">Drawing …</p>}>
           <Charts {...props} />
-        </Suspense>
+        </View>
       )}
     </details>
   );

@@ -1,0 +1,17 @@
+import { type ComponentProps, type ComponentType, lazy, useState } from 'react';
+import { fetched } from './fetched.ts';
+
+/** A part of the screen that is fetched when it is first shown. One that did not come is asked for anew the next time it is to be shown. */
+// eslint-disable-next-line @typescript-eslint/no-explicit-any -- as React’s own lazy has it: any component at all
+export function part<T extends ComponentType<any>>(load: () => Promise<{ default: T }>) {
+  const attempt = () =>
+    fetched(load).catch((error: unknown) => {
+      current = lazy(attempt);
+      throw error;
+    });
+  let current = lazy(attempt);
+  return function Part(props: ComponentProps<T>) {
+    const [Shown] = useState(() => current);
+    return <Shown {...props} />;
+  };
+}
