@@ -49,8 +49,8 @@ describe('bad input and bad luck', () => {
       `name,width,depth,height\n${Array.from({ length: 10_000 }, (_, i) => `Bead ${i},10,10,10`).join('\n')}`,
     );
     await app.page.locator('input[aria-label="A list as CSV or text"]').setInputFiles(big);
-    await app.page.getByRole('button', { name: 'Take over 10000' }).click({ timeout: 30_000 });
-    await app.page.waitForSelector('text=/10008 supplies/', { timeout: 30_000 });
+    await app.page.getByRole('button', { name: 'Take over 10000' }).click();
+    await app.page.waitForSelector('text=/10008 supplies/');
     await until(
       async () => Object.keys((await serverPlan(app.server.url, id)).plan.supplies).length === 10_008,
       'saved',
@@ -84,7 +84,7 @@ describe('bad input and bad luck', () => {
     await app.page.waitForSelector('text=/2 changes are kept in this browser/');
     const port = Number(new URL(app.server.url).port);
     app.server = await startServer({ folder: app.server.folder, port });
-    await app.page.waitForSelector('text=/Not saved yet/', { state: 'detached', timeout: 30_000 });
+    await app.page.waitForSelector('text=/Not saved yet/', { state: 'detached' });
     // the word of trouble goes with the first change saved; the second follows at once
     await until(async () => {
       const saved = (await serverPlan(app.server.url, id)).plan.supplies['glue-pen'] as unknown as {

@@ -115,7 +115,7 @@ describe('containers, lanes and zones', () => {
     });
     await page.getByRole('link', { name: /Homes/ }).click();
     await page.click('text=Find homes');
-    await page.waitForSelector('text=/homes? changed/', { timeout: 30_000 });
+    await page.waitForSelector('text=/homes? changed/');
     const homeOf = async () => Object.values((await plan(id)).homes).find((h) => h.supplyId === 'big-scissors');
     await until(async () => (await homeOf()) !== undefined, 'the found homes are saved');
     const home = (await homeOf())!;
@@ -158,7 +158,7 @@ describe('containers, lanes and zones', () => {
     await send(id, { type: 'setZone', id: 'zone-kites', set: { rule: 'only' } });
     await app.open(id, 'homes');
     await page.click('text=Find homes');
-    await page.waitForSelector('text=/homes changed/', { timeout: 30_000 });
+    await page.waitForSelector('text=/homes changed/');
     const strangers = async () => {
       const now = await plan(id);
       const kites = new Set(

@@ -100,6 +100,16 @@ export function launch(): Promise<Browser> {
   });
 }
 
+/** How long is waited for what is asked about before it is given up, ms: only a test that fails waits so long. */
+export const PATIENCE = 180_000;
+
+/** By how much the processor of every page is slowed: `npm run test:slow`. */
+const SLOWED = Number(process.env.HERONSTONE_SLOWED ?? 1);
+async function slow(page: Page): Promise<void> {
+  const session = await page.context().newCDPSession(page);
+  await session.send('Emulation.setCPUThrottlingRate', { rate: SLOWED });
+}
+
 /** A page at 1280 × 800 that remembers every error the console showed. */
 export async function newPage(
   browser: Browser,
@@ -108,10 +118,13 @@ export async function newPage(
   const context = await browser.newContext({
     viewport: { width: 1280, height: 800 },
     reducedMotion: 'reduce',
+    // tests see every request of the page itself; what the app does without the server is a test of its own
+    serviceWorkers: 'block',
     ...options,
   });
   const page = await context.newPage();
-  page.setDefaultTimeout(15_000);
+  page.setDefaultTimeout(PATIENCE);
+  if (SLOWED > 1) await slow(page);
   const errors: string[] = [];
   page.on('console', (m) => m.type() === 'error' && errors.push(m.text()));
   page.on('pageerror', (e) => errors.push(e.message));

@@ -11,7 +11,7 @@ describe('homes: found, weighed, compared, carried over', () => {
     server = await startServer();
     plan = await addDemoPlan(server, 'pump');
     browser = await launch();
-  }, 60_000);
+  });
   afterAll(async () => {
     await browser.close();
     await server.stop();
@@ -23,7 +23,7 @@ describe('homes: found, weighed, compared, carried over', () => {
     const homes = `${server.url}/p/${plan}/homes`;
     await page.goto(homes);
     await page.getByRole('button', { name: 'Find homes', exact: true }).click();
-    await page.waitForSelector('text=/homes changed/', { timeout: 60_000 });
+    await page.waitForSelector('text=/homes changed/');
 
     // disagree with two: another place is taken, and pinned
     for (const name of ['Hammer', 'Apron']) {
@@ -44,11 +44,11 @@ describe('homes: found, weighed, compared, carried over', () => {
     const weights = page.getByRole('group', { name: 'that families lie together' });
     await weights.getByLabel('much').check();
     await page.getByRole('button', { name: 'What would each choice change?' }).click();
-    await page.waitForSelector('text=the figures speak for this', { timeout: 60_000 });
+    await page.waitForSelector('text=the figures speak for this');
     await page.getByRole('button', { name: 'Close' }).click();
     await page.getByRole('button', { name: 'Find homes', exact: true }).click();
     await page.getByRole('status', { name: 'Finding homes' }).waitFor();
-    await page.getByRole('button', { name: 'Find homes', exact: true }).waitFor({ timeout: 60_000 });
+    await page.getByRole('button', { name: 'Find homes', exact: true }).waitFor();
 
     // before and after, then the way there
     await page.getByRole('button', { name: 'Before and after' }).click();
@@ -67,7 +67,7 @@ describe('homes: found, weighed, compared, carried over', () => {
     await page.locator('p[aria-live]').getByText(from!.split(' and ')[0]!).waitFor();
     expect(await page.getByLabel('By station').getByRole('row').count()).toBe(1 + 6);
     await page.getByRole('button', { name: 'Carry them over step by step' }).click();
-    await page.getByRole('button', { name: 'Done, the next' }).waitFor({ timeout: 60_000 });
+    await page.getByRole('button', { name: 'Done, the next' }).waitFor();
     const said = async (on: typeof page) =>
       /(\d+) of (\d+)/.exec((await on.getByRole('status').first().textContent())!)!;
     const all = Number((await said(page))[2]);
@@ -97,7 +97,7 @@ describe('homes: found, weighed, compared, carried over', () => {
     await until(async () => Object.keys((await kept()).moves).length === 0, 'the list is put away');
     expect(Object.values((await kept()).homes).filter((h) => h.pinned).length).toBeGreaterThanOrEqual(2);
     await phone.page.close();
-  }, 240_000);
+  });
 
   test('while a thing is dragged it is said what it would cost there; let go, it lives there', async () => {
     const { page, errors } = await newPage(browser);
@@ -118,7 +118,7 @@ describe('homes: found, weighed, compared, carried over', () => {
       const at = await place.boundingBox();
       if (!at || at.width < 12 || at.height < 12) continue;
       await page.mouse.move(at.x + at.width / 2, at.y + at.height / 2, { steps: 3 });
-      await page.waitForTimeout(150);
+      await app.settled();
       if ((await said.count()) === 0) continue;
       left = await place.getAttribute('data-place');
       break;
@@ -130,7 +130,7 @@ describe('homes: found, weighed, compared, carried over', () => {
     await until(async () => (await home()) === left, 'the hammer lives where it was let go');
     expect(errors).toEqual([]);
     await page.close();
-  }, 120_000);
+  });
 
   test('a new thing has its best places as soon as it is typed, and lives there at a press', async () => {
     const { page, errors } = await newPage(browser);
@@ -152,7 +152,7 @@ describe('homes: found, weighed, compared, carried over', () => {
     await until(homed, 'the ink pads have a home');
     expect(errors).toEqual([]);
     await page.close();
-  }, 120_000);
+  });
 
   test('a thing wanted in some months only is given a home for the rest of the year, and is said to be where it is now', async () => {
     const { page, errors } = await newPage(browser);
@@ -187,7 +187,7 @@ describe('homes: found, weighed, compared, carried over', () => {
     await page.waitForURL(/share=resting/);
     expect(errors).toEqual([]);
     await page.close();
-  }, 120_000);
+  });
 
   test('two ways of working are seen in the room beside each other, and one is chosen', async () => {
     const { page, errors } = await newPage(browser);
@@ -195,12 +195,12 @@ describe('homes: found, weighed, compared, carried over', () => {
     await page.goto(`${server.url}/p/${mine}/homes`);
     await page.getByRole('button', { name: 'How you work' }).click();
     await page.getByRole('button', { name: /what is of one kind: see it in the room/ }).click();
-    await page.getByRole('heading', { name: 'Two ways of working' }).waitFor({ timeout: 60_000 });
+    await page.getByRole('heading', { name: 'Two ways of working' }).waitFor();
     await page.keyboard.press('b');
     await page.getByRole('button', { name: 'Work so from now on' }).click();
     const grouping = async () => (await serverPlan(server.url, mine)).plan.head.grouping;
     await until(async () => (await grouping()) === 'kind', 'one works by kind from now on');
     expect(errors).toEqual([]);
     await page.close();
-  }, 120_000);
+  });
 });

@@ -49,7 +49,7 @@ describe('paper: rows of colours, the chart, cutting, scraps', () => {
     );
     plan = (await post<{ id: string }>(`${server.url}/api/plans`, { file: exportPlan(room) })).id;
     browser = await launch();
-  }, 60_000);
+  });
   afterAll(async () => {
     await browser.close();
     await server.stop();
@@ -81,7 +81,7 @@ describe('paper: rows of colours, the chart, cutting, scraps', () => {
     expect(await page.locator('ul[aria-label="Labels of the row"] li').count()).toBe(44);
     expect(errors).toEqual([]);
     await page.close();
-  }, 120_000);
+  });
 
   test('slots planned for forty colours: how many, in what, how heavy; made, and told whether a pad goes in', async () => {
     const { page, errors } = await newPage(browser);
@@ -128,7 +128,7 @@ describe('paper: rows of colours, the chart, cutting, scraps', () => {
     );
     expect(errors).toEqual([]);
     await page.close();
-  }, 60_000);
+  });
 
   test('three colours chosen and kept, ten bases of each cut, and a scrap in the stead of a sheet', async () => {
     const { page, errors } = await newPage(browser);
@@ -195,5 +195,5 @@ describe('paper: rows of colours, the chart, cutting, scraps', () => {
     expect((await now()).supplies['card-3']!.working).toBe(15);
     expect(errors).toEqual([]);
     await page.close();
-  }, 120_000);
+  });
 });

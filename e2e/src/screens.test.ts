@@ -24,7 +24,7 @@ describe('every screen', () => {
     ]) {
       await app.goOn(id, path);
       await app.page.waitForFunction(() => !document.body.innerText.includes('Opening …'));
-      await app.page.waitForTimeout(200);
+      await app.settled();
       expect([path, await axeFaults(app.page)]).toEqual([path, []]);
       // what is read aloud or shown is words: no ids of places, nothing that is no number
       const said = await app.page.evaluate(() =>
@@ -59,7 +59,7 @@ describe('every screen', () => {
       for (const stone of width < 800 ? [...stones, ...views] : stones) {
         await app.goOn(id, stone);
         await app.page.waitForFunction(() => !document.body.innerText.includes('Opening …'));
-        await app.page.waitForTimeout(250);
+        await app.settled();
         const found = await app.page.evaluate(() => {
           const pressed = [
             ...document.querySelectorAll<HTMLElement>('button, a[role=button], input, select, [role=option]'),

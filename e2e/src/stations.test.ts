@@ -129,7 +129,7 @@ describe('people, activities and stations', () => {
     await page.getByRole('button', { name: 'Pack it' }).click();
     await page.waitForSelector('text=/([3-9]|1[0-2]) of 12 packed/');
     await page.getByRole('button', { name: 'Where should I sit?' }).click();
-    await page.waitForSelector('[data-map] [data-best]', { timeout: 60_000 });
+    await page.waitForSelector('[data-map] [data-best]');
     const before = (await planNow(id)).stations['felt-seat']!;
     expect(await axeFaults(page)).toEqual([]);
     await page.getByRole('group', { name: 'Best spots' }).getByRole('button').first().click();
@@ -138,10 +138,10 @@ describe('people, activities and stations', () => {
     await page.getByRole('button', { name: 'Where should it park?' }).click();
     await page.waitForSelector('[role=status] >> text=trying every spot');
     await page.getByRole('button', { name: 'Enough' }).click();
-    await page.waitForSelector('text=Put the map away', { timeout: 60_000 });
+    await page.waitForSelector('text=Put the map away');
     await app.open(id, 'activities?activity=lanterns&view=ways');
     await page.getByRole('button', { name: 'sitting or standing?' }).click();
-    await page.waitForSelector('[aria-label="Sitting or standing"]', { timeout: 60_000 });
+    await page.waitForSelector('[aria-label="Sitting or standing"]');
     expect(await page.locator('[aria-label="Sitting or standing"] strong').allInnerTexts()).toEqual([
       'sitting',
       'standing',
@@ -149,7 +149,7 @@ describe('people, activities and stations', () => {
     expect(await axeFaults(page)).toEqual([]);
     for (const what of ['flows', 'asks', 'uses']) {
       await app.open(id, `activities?activity=prints&view=${what}`);
-      await page.waitForTimeout(200);
+      await app.settled();
       expect(await axeFaults(page)).toEqual([]);
     }
     await app.open(id, 'activities?activity=marbling&view=asks');
@@ -166,7 +166,7 @@ describe('people, activities and stations', () => {
     const before = await planNow(id);
     await app.open(id, 'furniture?view=arrange');
     await page.getByRole('button', { name: 'Look for ways' }).click();
-    await page.getByRole('button', { name: 'Look elsewhere' }).waitFor({ timeout: 120_000 });
+    await page.getByRole('button', { name: 'Look elsewhere' }).waitFor();
     await page.waitForSelector('[aria-label="Arrangement 1"]');
     expect(await axeFaults(page)).toEqual([]);
     await page.getByRole('button', { name: 'Take it as a new plan' }).first().click();

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { afterAll, afterEach, beforeAll, beforeEach } from '@jest/globals';
 import { type Browser, type BrowserContext, type Page } from 'playwright-core';
 import { type Plan } from '@heronstone/core/plan';
-import { addDemoPlan, launch, newPage, removeFolder, root, startServer, type TestServer } from './harness.ts';
+import { addDemoPlan, launch, newPage, PATIENCE, removeFolder, root, startServer, type TestServer } from './harness.ts';
 
 const AXE = readFileSync(join(root, 'node_modules/axe-core/axe.min.js'), 'utf8');
 type Violation = { id: string; nodes: { target: string[]; failureSummary?: string }[] };
@@ -35,7 +35,7 @@ export const planIdOf = (page: Page): string => /\/p\/([^/]+)/.exec(page.url())!
 
 /** Waits until a question to the server is answered as wanted. */
 export async function until(what: () => Promise<boolean>, words: string): Promise<void> {
-  for (let i = 0; i < 300; i++) {
+  for (const end = Date.now() + PATIENCE; Date.now() < end;) {
     if (await what()) return;
     await new Promise((r) => setTimeout(r, 100));
   }
@@ -107,6 +107,16 @@ class App {
     const stone = /^\w+/.exec(path)![0];
     await this.page.waitForFunction((s) => document.title.toLowerCase().startsWith(s), stone);
     await this.page.waitForSelector('main');
+  }
+
+  /** Waits until the page has drawn what it had to draw and has nothing left to do. */
+  async settled(): Promise<void> {
+    await this.page.evaluate(
+      () =>
+        new Promise<void>((done) =>
+          requestAnimationFrame(() => requestIdleCallback(() => requestAnimationFrame(() => done()))),
+        ),
+    );
   }
 
   /** Kills the server and starts it again on the same folder and port. */

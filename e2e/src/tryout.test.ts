@@ -57,11 +57,11 @@ describe('try-out', () => {
 
     // this plan worked the other way: at the same seat, and with homes found by another school
     await page.getByLabel('against').selectOption({ label: 'working standing' });
-    await page.getByText(/This plan is (quicker|slower) by .* a session|no difference/).waitFor({ timeout: 30_000 });
+    await page.getByText(/This plan is (quicker|slower) by .* a session|no difference/).waitFor();
     await page.getByLabel('against').selectOption({ label: 'finding homes by kind' });
     await page.getByRole('status', { name: 'working the other way' }).waitFor();
     await page.getByRole('button', { name: 'Enough' }).click();
-    await page.getByText('It was not worked out to the end.').waitFor({ timeout: 30_000 });
+    await page.getByText('It was not worked out to the end.').waitFor();
     await page.getByLabel('against').selectOption('');
 
     // a recipe over two seats, one line of it not understood
@@ -77,7 +77,7 @@ describe('try-out', () => {
       .first()
       .waitFor();
     expect(app.errors).toEqual([]);
-  }, 120_000);
+  });
 
   test('what would help most: the best change that costs nothing is taken over, homes and all, and undone at once', async () => {
     const { page } = app;
@@ -89,8 +89,8 @@ describe('try-out', () => {
     await free
       .getByRole('button', { name: /Low chest/ })
       .first()
-      .waitFor({ timeout: 60_000 });
-    await page.getByRole('button', { name: 'Look again' }).waitFor({ timeout: 90_000 });
+      .waitFor();
+    await page.getByRole('button', { name: 'Look again' }).waitFor();
     await page.getByText(/\d+ changes? tried.*against this plan with its homes found/).waitFor();
     await free
       .getByRole('button', { name: /Low chest/ })
@@ -112,7 +112,7 @@ describe('try-out', () => {
     );
     expect(planIdOf(page)).toBe(id);
     expect(app.errors).toEqual([]);
-  }, 180_000);
+  });
 
   test('the same things in another room: what is owned comes along, and the room is still to be measured', async () => {
     const { page } = app;
@@ -137,7 +137,7 @@ describe('try-out', () => {
     await app.open(id, 'furniture?unit=chest');
     await page.getByRole('button', { name: 'Where should Low chest stand?' }).click();
     const spots = page.getByRole('group', { name: 'Best spots' });
-    await spots.waitFor({ timeout: 60_000 });
+    await spots.waitFor();
     expect(await page.locator('[data-map] path').count()).toBeGreaterThan(20);
     await spots.getByRole('button', { name: /^1 .* a year less/ }).click();
     const at = async () => (await planNow(id)).units.chest!;

@@ -112,7 +112,7 @@ describe('the whole path', () => {
     await app.page.getByRole('link', { name: /Homes/ }).click();
     await app.page.waitForSelector('[data-place]');
     await app.page.getByRole('button', { name: 'Find homes' }).click();
-    await app.page.waitForSelector('text=/4 homes changed/', { timeout: 20_000 });
+    await app.page.waitForSelector('text=/4 homes changed/');
     await until(async () => Object.keys((await serverPlan(app.server.url, id)).plan.homes).length === 4, 'homes saved');
     expect(await app.page.locator('[aria-label="Still without a home"]').innerText()).toContain('Felt');
     await app.page.keyboard.press('/');
@@ -143,9 +143,7 @@ describe('the whole path', () => {
     await app.page.getByRole('button', { name: 'Pin it here' }).click();
     await until(async () => (await serverPlan(app.server.url, id)).plan.homes[knifeHome]!.pinned, 'pinned');
     await app.page.getByRole('button', { name: 'Find homes' }).click();
-    await app.page.waitForSelector('text=/homes? changed|No better homes were found|Nothing better was found/', {
-      timeout: 20_000,
-    });
+    await app.page.waitForSelector('text=/homes? changed|No better homes were found|Nothing better was found/', {});
     expect((await serverPlan(app.server.url, id)).plan.homes[knifeHome]!.pinned).toBe(true);
 
     // all of it is there after the server was killed, undo included
@@ -280,9 +278,7 @@ describe('the whole path', () => {
     await press(']', ']');
     await app.page.waitForURL(/turn=30/);
     await press('f');
-    await app.page.waitForSelector('text=/homes? changed|No better homes were found|Nothing better was found/', {
-      timeout: 20_000,
-    });
+    await app.page.waitForSelector('text=/homes? changed|No better homes were found|Nothing better was found/', {});
     await press('/');
     await app.page.waitForSelector('[placeholder="Type a few letters of it"]');
     await app.page.keyboard.type('bray');

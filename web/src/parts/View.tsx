@@ -1,4 +1,4 @@
-import { type ReactNode, Suspense, useState } from 'react';
+import { type ReactNode, Suspense, useEffect, useState } from 'react';
 import { ErrorBoundary, type FallbackProps } from 'react-error-boundary';
 import { useLocation } from 'react-router';
 import { Button } from '../ui/button.tsx';
@@ -24,11 +24,16 @@ const answers = () =>
 function Trouble({ error, resetErrorBoundary }: FallbackProps) {
   const missing = error instanceof PartMissing;
   const [asking, setAsking] = useState(false);
+  // who goes elsewhere and comes back asks for it anew
+  useEffect(() => () => void (error instanceof PartMissing && error.again()), [error]);
   const again = async () => {
     setAsking(true);
     // where the server is there and the part is not, the app was renewed under other names: the page is loaded anew, and what waits lies in this browser
     if (missing && (await answers())) window.location.reload();
-    else resetErrorBoundary();
+    else {
+      if (missing) error.again();
+      resetErrorBoundary();
+    }
     setAsking(false);
   };
   return (

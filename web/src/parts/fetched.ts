@@ -1,7 +1,10 @@
 import { toast } from 'sonner';
 
 /** A part of the app could not be fetched. Its message is for the maker. */
-export class PartMissing extends Error {}
+export class PartMissing extends Error {
+  /** has it asked for anew when it is shown the next time */
+  again: () => void = () => undefined;
+}
 
 /** How long is waited before a part that did not come is asked for again, ms: a server that is being started is there soon (own assumption). */
 const WAITS = [300, 1500];

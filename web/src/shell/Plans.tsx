@@ -55,12 +55,13 @@ export function Plans() {
       },
       async (e: Error) => {
         setTrouble(e.message);
-        const last = e instanceof Unreachable ? await lastList() : undefined;
+        if (!(e instanceof Unreachable)) return;
+        // the page follows by itself when the server is there again
+        again = setTimeout(() => setTimes((n) => n + 1), FOLLOWS);
+        const last = await lastList();
         if (!last) return;
         setPlans((now) => now ?? last.plans);
         setAsOf(last.at);
-        // the page follows by itself when the server is there again
-        again = setTimeout(() => setTimes((n) => n + 1), FOLLOWS);
       },
     );
     let again: ReturnType<typeof setTimeout> | undefined;
