@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { addDemoPlan, launch, newPage, removeFolder, startServer, type TestServer } from './harness.ts';
-import { serverPlan, until } from './support.ts';
+import { serverPlan, settled, until } from './support.ts';
 import { type Browser } from 'playwright-core';
 
 describe('homes: found, weighed, compared, carried over', () => {
@@ -118,7 +118,7 @@ describe('homes: found, weighed, compared, carried over', () => {
       const at = await place.boundingBox();
       if (!at || at.width < 12 || at.height < 12) continue;
       await page.mouse.move(at.x + at.width / 2, at.y + at.height / 2, { steps: 3 });
-      await app.settled();
+      await settled(page);
       if ((await said.count()) === 0) continue;
       left = await place.getAttribute('data-place');
       break;

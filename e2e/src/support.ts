@@ -42,6 +42,16 @@ export async function until(what: () => Promise<boolean>, words: string): Promis
   throw new Error(`never: ${words}`);
 }
 
+/** Waits until a page has drawn what it had to draw and has nothing left to do. */
+export async function settled(page: Page): Promise<void> {
+  await page.evaluate(
+    () =>
+      new Promise<void>((done) =>
+        requestAnimationFrame(() => requestIdleCallback(() => requestAnimationFrame(() => done()))),
+      ),
+  );
+}
+
 /** The real app for the tests of one file: a server and a browser for all of them, a fresh page for each. */
 class App {
   server!: TestServer;
@@ -109,14 +119,8 @@ class App {
     await this.page.waitForSelector('main');
   }
 
-  /** Waits until the page has drawn what it had to draw and has nothing left to do. */
-  async settled(): Promise<void> {
-    await this.page.evaluate(
-      () =>
-        new Promise<void>((done) =>
-          requestAnimationFrame(() => requestIdleCallback(() => requestAnimationFrame(() => done()))),
-        ),
-    );
+  settled(): Promise<void> {
+    return settled(this.page);
   }
 
   /** Kills the server and starts it again on the same folder and port. */
