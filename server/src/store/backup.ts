@@ -5,7 +5,7 @@ import { CHECKING, checkInChild } from './check-backup.ts';
 import { type Database } from './database.ts';
 import { positionOf } from './entries.ts';
 import { syncFolder, writeSynced } from './files.ts';
-import { needRoom } from './trouble.ts';
+import { FOR_BACKUP, needRoom } from './trouble.ts';
 
 /** `restored`: what a backup that was put back began anew with */
 export type Why = 'daily' | 'before-migration' | 'by-hand' | 'restored';
@@ -76,7 +76,7 @@ export async function backUp(dump: Dump, dataFolder: string, why: Why, file?: st
   const name = `heronstone-${moment}${why === 'by-hand' ? '' : `-${why}`}${of}.tar.gz`;
   const target = file ? resolve(file) : join(resolve(dataFolder), 'backups', name);
   // the file itself, and what it is unpacked to when it is looked at
-  needRoom(dataFolder, bytes.length + 60_000_000);
+  needRoom(dataFolder, bytes.length + FOR_BACKUP);
   writeSynced(target, bytes);
   try {
     await checkInChild(target);

@@ -14,7 +14,7 @@ import { PlanStore } from './plan-store.ts';
 import { notAsJournal, prepareAside, startsFor } from './prepare.ts';
 import { sealsIn } from './seal.ts';
 import { databaseFolder, finishSwap, freshFolder, journalFolder, replaceWithFresh, swapIn } from './swap.ts';
-import { diskTrouble, FolderNewer, needRoom, Trouble } from './trouble.ts';
+import { diskTrouble, FOR_BACKUP, FolderNewer, needRoom, Trouble } from './trouble.ts';
 
 /** How it stands with a data folder, as the maker is shown it. */
 export type Safety = {
@@ -120,7 +120,7 @@ export class DataFolder {
   private async openAll(mayMend = true): Promise<void> {
     finishSwap(this.path);
     thin(this.path, this.lineage());
-    needRoom(this.path, this.hasDatabase() ? 0 : 60_000_000);
+    needRoom(this.path, this.hasDatabase() ? 0 : FOR_BACKUP);
     try {
       if (!this.hasDatabase()) await this.begin();
       // not closed in good order, or not what it was then: while the machine ran on, what was written is there and PostgreSQL goes on from it

@@ -1,6 +1,7 @@
 import { changesUpToDate, type Find, inverseOf, type PlanHead, type RowChange } from '@heronstone/core/plan';
 import { type Queries } from './database.ts';
-import { type Entry, type Journal, JournalTrouble } from './journal.ts';
+import { type Entry } from './entry.ts';
+import { type Journal, JournalTrouble } from './journal.ts';
 import { insertHead, readPlan, writeChanges } from './rows.ts';
 
 /** Writes one change of the journal into the tables; to be called inside a transaction. */

@@ -3,7 +3,8 @@ import { join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { throwAwayFolders } from '../testing.ts';
-import { type Entry, Journal, JournalTrouble } from './journal.ts';
+import { type Entry } from './entry.ts';
+import { Journal, JournalTrouble } from './journal.ts';
 
 const newFolder = throwAwayFolders();
 const start = { lineage: 'line', last: 0 };

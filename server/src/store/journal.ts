@@ -3,29 +3,8 @@ import { createReadStream, existsSync, readdirSync, rmSync, statSync } from 'nod
 import { type FileHandle, open } from 'node:fs/promises';
 import { basename, join } from 'node:path';
 import { createInterface } from 'node:readline';
-import { type Restore, type RowChange, type Sent } from '@heronstone/core/plan';
+import { type Entry, type Seal } from './entry.ts';
 import { makeFolder, syncFolder } from './files.ts';
-import { type Seal } from './seal.ts';
-
-/** One acknowledged change: what it did to rows and to the log of a plan. Its number is one more than that of the change before it. */
-export type Entry = {
-  n: number;
-  planId: string;
-  /** of the plan after it */
-  revision: number;
-  at: string;
-  changes: RowChange[];
-  what:
-    | { kind: 'added' }
-    // drops: what was undone before it can no longer be redone
-    | { kind: 'command'; commandId: string; command: Sent | Restore; words: string; drops: boolean }
-    | { kind: 'step'; commandId: string; seq: number; to: 'done' | 'undone' }
-    // thrown away, or brought back; then gone for good: the plan's revision stays
-    | { kind: 'away'; since: string | null }
-    | { kind: 'removed' };
-  /** what the plan is known by after it; null when it is gone, undefined in journals of versions before there were seals */
-  seal?: Seal | null;
-};
 
 /** The journal cannot be read, or does not go with the database. Its message is for the maker. */
 export class JournalTrouble extends Error {}

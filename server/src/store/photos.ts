@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { makeFolder, syncFolder, writeSynced } from './files.ts';
 import { pointsOnly } from './jpeg.ts';
 import { type Queries } from './queries.ts';
-import { needRoom } from './trouble.ts';
+import { FOR_BACKUP, needRoom } from './trouble.ts';
 
 /** A picture is at most so large, bytes: the browser shrinks it to far less. */
 export const MOST_BYTES = 700_000;
@@ -16,7 +16,7 @@ export const hashOf = (bytes: Uint8Array): string => createHash('sha256').update
 /** Pictures of a data folder, each a file under the SHA-256 of what is in it. */
 export class Photos {
   private readonly folder: string;
-  constructor(dataFolder: string) {
+  constructor(private readonly dataFolder: string) {
     this.folder = join(dataFolder, 'photos');
   }
 
@@ -41,8 +41,8 @@ export class Photos {
     // one that is damaged on the disk is written anew
     if (!this.isWhole(hash)) {
       makeFolder(this.folder);
-      // once here, once in the database before the next backup, and once in that
-      needRoom(this.folder, 3 * bytes.length);
+      // once here; and a backup must still be possible, in which all of them stand twice while it is made
+      needRoom(this.dataFolder, FOR_BACKUP + 3 * (this.bytes() + bytes.length));
       writeSynced(this.file(hash), bytes);
     }
     rmSync(this.gone(hash), { force: true });

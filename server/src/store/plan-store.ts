@@ -15,7 +15,8 @@ import {
 } from '@heronstone/core/plan';
 import { KEPT } from './clock.ts';
 import { type Database, type Queries } from './database.ts';
-import { type Entry, type Journal } from './journal.ts';
+import { type Entry } from './entry.ts';
+import { type Journal } from './journal.ts';
 import { readPlan } from './rows.ts';
 import {
   type AwayEvent,

@@ -10,7 +10,7 @@ import { Journal, type JournalSpan } from './journal.ts';
 import { Photos } from './photos.ts';
 import { disagreement, sealsIn } from './seal.ts';
 import { databaseFolder, freshFolder, journalFolder } from './swap.ts';
-import { diskTrouble, FolderNewer, needRoom, Trouble } from './trouble.ts';
+import { diskTrouble, FOR_BACKUP, FolderNewer, needRoom, Trouble } from './trouble.ts';
 
 /** What a database is made ready from: a copy of the one that is there, a backup (a path), or nothing. */
 export type Start = 'present' | 'nothing' | { backup: string };
@@ -113,7 +113,7 @@ export function exitCodeOf(error: unknown): number {
 export async function prepareAside(dataFolder: string, start: Start, lineage: Lineage): Promise<void> {
   const fresh = freshFolder(dataFolder);
   rmSync(fresh, { recursive: true, force: true });
-  needRoom(dataFolder, Math.max(60_000_000, start === 'present' ? bytesOf(databaseFolder(dataFolder)) : 0));
+  needRoom(dataFolder, Math.max(FOR_BACKUP, start === 'present' ? bytesOf(databaseFolder(dataFolder)) : 0));
   try {
     await inChild('server/src/prepare.ts', [dataFolder, JSON.stringify(start), lineage], PATIENCE);
   } catch (error) {

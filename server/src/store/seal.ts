@@ -1,27 +1,8 @@
 import { createHash } from 'node:crypto';
 import { PlanHead, type RowChange, TABLE_NAMES, TABLES, type TableName } from '@heronstone/core/plan';
-import type { Entry } from './journal.ts';
+import { type Entry, type LogSeal, type Seal } from './entry.ts';
 import { type Queries, type Row } from './queries.ts';
 import { snake } from './names.ts';
-
-/**
- * What a plan in the tables is known by: two that have the same seal are the same plan with the same log. It is kept up to date change by
- * change, without reading the plan, and stands in the journal beside each of them.
- */
-export type Seal = {
-  /** version of the tables: rows of another one have other fields */
-  v: number;
-  revision: number;
-  /** since when it is thrown away, ISO; null when it is not */
-  away: string | null;
-  /** how many rows it has, its head not counted */
-  rows: number;
-  /** sum of the digests of its rows and its head, modulo 2^128, hexadecimal: the order in which they came does not matter */
-  sum: string;
-  log: LogSeal;
-};
-/** The log of a plan: its newest number, how many entries are done and undone with the sums of their numbers, and a sum of the digests of their ids. */
-type LogSeal = { last: number; done: number; doneSum: number; undone: number; undoneSum: number; ids: string };
 
 const MODULUS = 1n << 128n;
 const EMPTY_LOG: LogSeal = { last: 0, done: 0, doneSum: 0, undone: 0, undoneSum: 0, ids: '0' };

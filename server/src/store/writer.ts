@@ -1,6 +1,7 @@
 import { type Database, type Queries, TABLES_VERSION } from './database.ts';
 import { catchUp, setPosition, writeEntry } from './entries.ts';
-import { type Entry, type Journal } from './journal.ts';
+import { type Entry } from './entry.ts';
+import { type Journal } from './journal.ts';
 import { sealAfter, sealsIn } from './seal.ts';
 
 /** What is to be written for a request, if anything, and the answer to it once that is durable. */
