@@ -79,6 +79,8 @@ run(
   process.execPath,
   [
     '--experimental-vm-modules',
+    // databases are opened by the hundred and live for seconds: making their WebAssembly fast takes longer than it saves
+    '--liftoff-only',
     '--no-warnings',
     join(root, 'node_modules/jest/bin/jest.js'),
     '--ci',

@@ -82,7 +82,8 @@ export async function addDemoPlan(server: TestServer, part: string): Promise<str
   ).id;
 }
 
-export const removeFolder = (server: TestServer) => rmSync(server.folder, { recursive: true, force: true });
+export const removeFolder = (server: TestServer) =>
+  rmSync(server.folder, { recursive: true, force: true, maxRetries: 20, retryDelay: 250 });
 
 /** Debian's headless Chromium, without the background chatter that a closed network would refuse. */
 export function launch(): Promise<Browser> {

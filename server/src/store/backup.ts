@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
-import { existsSync, readdirSync, rmSync, statSync } from 'node:fs';
-import { join, resolve } from 'node:path';
+import { existsSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs';
+import { dirname, join, resolve } from 'node:path';
 import { CHECKING, checkInChild } from './check-backup.ts';
 import { type Database } from './database.ts';
 import { positionOf } from './entries.ts';
@@ -63,6 +63,9 @@ export async function dumpOf(db: Database): Promise<Dump> {
   return { change: position?.applied ?? null, lineage: position?.lineage ?? '', bytes: await db.dump() };
 }
 
+const UNCHECKED = '.unchecked';
+const BROKEN_OFF = ['.part', UNCHECKED, CHECKING];
+
 /**
  * Writes a dump to one file, synced, and opens that file whole before it counts.
  * @param file where to; by default into the backups folder, under a name that says when, why and up to which change
@@ -77,11 +80,15 @@ export async function backUp(dump: Dump, dataFolder: string, why: Why, file?: st
   const target = file ? resolve(file) : join(resolve(dataFolder), 'backups', name);
   // the file itself, and what it is unpacked to when it is looked at
   needRoom(dataFolder, bytes.length + FOR_BACKUP);
-  writeSynced(target, bytes);
+  // under its name it stands only when it was found to be whole, whatever ends this process meanwhile
+  const unchecked = `${target}${UNCHECKED}`;
+  writeSynced(unchecked, bytes);
   try {
-    await checkInChild(target);
+    await checkInChild(unchecked);
+    renameSync(unchecked, target);
+    syncFolder(dirname(target));
   } catch (error) {
-    rmSync(target, { force: true });
+    rmSync(unchecked, { force: true });
     throw error;
   }
   return target;
@@ -134,7 +141,7 @@ export function thin(dataFolder: string, lineage: string | null): void {
   const backups = listBackups(dataFolder);
   const needed = new Set((lineage === null ? [] : dailyOf(backups, lineage).slice(0, 2)).map((b) => b.file));
   const gone = outlived(backups, Date.now()).flatMap((b) => (needed.has(b.file) ? [] : [b.file]));
-  for (const name of [...gone, ...readdirSync(folder).filter((f) => f.endsWith('.part') || f.endsWith(CHECKING))])
+  for (const name of [...gone, ...readdirSync(folder).filter((f) => BROKEN_OFF.some((end) => f.endsWith(end)))])
     rmSync(join(folder, name), { recursive: true, force: true });
   syncFolder(folder);
 }

@@ -1,4 +1,4 @@
-import { spawn } from 'node:child_process';
+import { type ChildProcess, spawn } from 'node:child_process';
 import { join } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 
@@ -19,6 +19,10 @@ export class ChildFailed extends Error {
   }
 }
 
+const running = new Set<ChildProcess>();
+// what it works on is ours: it does not go on when we are gone
+process.once('exit', () => running.forEach((child) => child.kill('SIGKILL')));
+
 /**
  * Runs a program of ours in a process of its own: what it does may hang or fall over, and this one goes on answering meanwhile.
  * @param file from the root of the project
@@ -36,6 +40,7 @@ export function inChild(
     env: { ...process.env, NODE_OPTIONS: '' },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
+  running.add(child);
   let hung = false;
   let timer: ReturnType<typeof setTimeout> | undefined;
   const wait = () => {
@@ -59,6 +64,7 @@ export function inChild(
   return new Promise((done, fail) => {
     child.once('error', fail);
     child.once('close', (code) => {
+      running.delete(child);
       clearTimeout(timer);
       if (code === 0) done();
       else fail(new ChildFailed(hung ? 'it hangs' : (said.trim().split('\n').at(-1) ?? ''), hung, code));

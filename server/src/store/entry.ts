@@ -25,7 +25,7 @@ export type Entry = {
  * change, without reading the plan, and stands in the journal beside each of them.
  */
 export type Seal = {
-  /** version of the tables: rows of another one have other fields */
+  /** version of the tables: rows of another one have other fields, and how a sum is worked out changes with it only */
   v: number;
   revision: number;
   /** since when it is thrown away, ISO; null when it is not */

@@ -1,4 +1,4 @@
-import { createHash } from 'node:crypto';
+import { hash } from 'node:crypto';
 import { PlanHead, type RowChange, TABLE_NAMES, TABLES, type TableName } from '@heronstone/core/plan';
 import { type Entry, type LogSeal, type Seal } from './entry.ts';
 import { type Queries, type Row } from './queries.ts';
@@ -9,27 +9,28 @@ const EMPTY_LOG: LogSeal = { last: 0, done: 0, doneSum: 0, undone: 0, undoneSum:
 
 /** JSON that does not depend on the order in which keys were written: PostgreSQL sorts those of what it keeps as JSON. */
 function canonical(value: unknown): string {
-  return JSON.stringify(value, (_key, inner: unknown) =>
-    inner !== null && typeof inner === 'object' && !Array.isArray(inner)
-      ? Object.fromEntries(Object.entries(inner).sort(([a], [b]) => (a < b ? -1 : 1)))
-      : inner,
-  );
+  if (value === null || typeof value !== 'object') return JSON.stringify(value) ?? 'null';
+  if (Array.isArray(value)) return `[${value.map(canonical).join()}]`;
+  const of = value as Record<string, unknown>;
+  const keys = Object.keys(of).filter((key) => of[key] !== undefined);
+  return `{${keys
+    .sort()
+    .map((key) => `${JSON.stringify(key)}:${canonical(of[key])}`)
+    .join()}}`;
 }
 
-const digest = (text: string): bigint => BigInt(`0x${createHash('sha256').update(text).digest('hex').slice(0, 32)}`);
+const digest = (text: string): bigint => BigInt(`0x${hash('sha256', text).slice(0, 32)}`);
 const plus = (sum: string, ...by: bigint[]): string =>
   (((by.reduce((a, b) => a + b, BigInt(`0x${sum}`)) % MODULUS) + MODULUS) % MODULUS).toString(16);
 
-const headFields = Object.keys(PlanHead.shape);
-const fieldsOf = Object.fromEntries(TABLE_NAMES.map((t) => [t, Object.keys(TABLES[t].row.shape)])) as Record<
+const HEAD = Object.keys(PlanHead.shape);
+const FIELDS = Object.fromEntries(TABLE_NAMES.map((t) => [t, Object.keys(TABLES[t].row.shape)])) as Record<
   TableName,
   string[]
 >;
-/** Digest of one row by its fields, read from a row of the core or, by `column`, of the database. */
-function rowDigest(table: TableName | 'head', row: Row, column: (field: string) => string = (f) => f): bigint {
-  const fields = table === 'head' ? headFields : fieldsOf[table];
-  return digest(`${table} ${canonical(fields.map((f) => row[column(f)] ?? null))}`);
-}
+/** Digest of one row of a table, by its fields in their order, or by the columns of the database that are these fields. */
+const rowDigest = (table: TableName | 'head', row: Row, fields: readonly string[]): bigint =>
+  digest(`${table} ${fields.map((f) => canonical(row[f] ?? null)).join()}`);
 const entryDigest = (seq: number, commandId: string): bigint => digest(`log ${seq} ${commandId}`);
 
 /**
@@ -54,7 +55,8 @@ export function sealAfter(before: Seal | null, entry: Omit<Entry, 'seal'>, v: nu
 }
 
 function partOf({ table, before, after }: RowChange): { rows: number; sum: bigint } {
-  const of = (row: unknown): bigint => (row ? rowDigest(table, row as Row) : 0n);
+  const fields = table === 'head' ? HEAD : FIELDS[table];
+  const of = (row: unknown): bigint => (row ? rowDigest(table, row as Row, fields) : 0n);
   return { rows: table === 'head' ? 0 : Number(after !== null) - Number(before !== null), sum: of(after) - of(before) };
 }
 
@@ -92,16 +94,18 @@ export async function sealsIn(db: Queries, v: number, planId: string | null = nu
       revision: head.revision as number,
       away: (head.away_since as Date | null)?.toISOString() ?? null,
       rows: 0,
-      sum: plus('0', rowDigest('head', head, snake)),
+      sum: plus('0', rowDigest('head', head, HEAD.map(snake))),
       log: EMPTY_LOG,
     });
-  for (const table of TABLE_NAMES)
+  for (const table of TABLE_NAMES) {
+    const columns = FIELDS[table].map(snake);
     for (const row of await db.query(`SELECT * FROM ${snake(table)} ${only}`, params)) {
       const seal = seals.get(row.plan_id as string);
       if (!seal) continue;
       seal.rows++;
-      seal.sum = plus(seal.sum, rowDigest(table, row, snake));
+      seal.sum = plus(seal.sum, rowDigest(table, row, columns));
     }
+  }
   for (const { plan_id, seq, command_id, state } of await db.query(
     `SELECT plan_id, seq, command_id, state FROM command_log ${only}`,
     params,
