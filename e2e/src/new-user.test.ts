@@ -95,7 +95,7 @@ describe('as a new user would', () => {
     await csv.saveAs(list);
     const [file] = await Promise.all([
       app.page.waitForEvent('download'),
-      app.page.getByRole('link', { name: 'Save the whole plan as a file' }).click(),
+      app.page.getByRole('button', { name: 'Save the whole plan as a file' }).click(),
     ]);
     const plan = join(app.server.folder, 'down.heron.json');
     await file.saveAs(plan);

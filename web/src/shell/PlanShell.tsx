@@ -9,9 +9,11 @@ import { PhoneBar } from './PhoneBar.tsx';
 import { SteppingStones } from './SteppingStones.tsx';
 import { ThrownAway } from './ThrownAway.tsx';
 import { Unsaved } from './Unsaved.tsx';
+import { savePlan } from './save-plan.ts';
 import { singleKey } from '../ui/single-keys.ts';
 import { useWidth } from '../ui/width.ts';
 import { fetchAhead } from '../parts/ahead.ts';
+import { doing } from '../parts/fetched.ts';
 import { part } from '../parts/part.tsx';
 import { View } from '../parts/View.tsx';
 
@@ -133,15 +135,15 @@ export function PlanShell() {
           {status === 'ready' && <SteppingStones />}
           <div className="ml-auto flex items-center gap-1">
             {steps}
-            <a
-              className="inline-flex min-h-8 items-center rounded-full px-3 hover:bg-stone"
-              href={`/api/plans/${planId}/file`}
+            <Button
+              look="quiet"
               title="Save the whole plan as a file"
               aria-label="Save the whole plan as a file"
-              download
+              disabled={status !== 'ready'}
+              onClick={() => doing(savePlan)}
             >
               <Download size={18} aria-hidden />
-            </a>
+            </Button>
             {pictures && (
               <a
                 className="inline-flex min-h-8 items-center rounded-full px-3 hover:bg-stone"

@@ -250,7 +250,7 @@ export function Plans() {
           }}
         />
       </form>
-      {trouble && (
+      {trouble && asOf === null && (
         <p role="alert" className="mt-3 text-clash">
           {trouble}
         </p>

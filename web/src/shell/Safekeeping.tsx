@@ -121,7 +121,8 @@ export function Safekeeping({
   );
 }
 
-const megabytes = (bytes: number) => `${(bytes / 1e6).toFixed(1)} MB`;
+const sizeWords = (bytes: number) =>
+  bytes < 1e6 ? `${Math.max(1, Math.round(bytes / 1e3))} kB` : `${(bytes / 1e6).toFixed(1)} MB`;
 
 /** What pictures take, and those that no plan shows any more, which can be deleted. */
 function PicturesKept() {
@@ -141,10 +142,14 @@ function PicturesKept() {
   };
   return (
     <p className="mt-1 flex flex-wrap items-center gap-x-3 gap-y-1 text-soft">
-      {countWords(pictures.count, 'picture', 'pictures')}, {megabytes(pictures.bytes)}.
+      <span>
+        {countWords(pictures.count, 'picture', 'pictures')}, {sizeWords(pictures.bytes)}.
+      </span>
       {pictures.unused > 0 && (
         <>
-          {countWords(pictures.unused, 'is', 'are')} shown by no plan ({megabytes(pictures.unusedBytes)}).
+          <span>
+            {countWords(pictures.unused, 'is', 'are')} shown by no plan ({sizeWords(pictures.unusedBytes)}).
+          </span>
           <Button onClick={() => (sure ? void remove() : setSure(true))}>
             {sure ? 'Yes, delete them; undo cannot bring them back' : 'Delete those'}
           </Button>

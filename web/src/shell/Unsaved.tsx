@@ -1,10 +1,11 @@
 import { useEffect, useState } from 'react';
 import { useShallow } from 'zustand/react/shallow';
 import { describeCommand } from '@heronstone/core/plan';
-import { doing, fetched } from '../parts/fetched.ts';
+import { doing } from '../parts/fetched.ts';
 import { usePlan } from '../state/plan-store.ts';
 import { Button } from '../ui/button.tsx';
 import { saveFile } from '../ui/save-file.ts';
+import { savePlan } from './save-plan.ts';
 import { Sheet } from '../ui/sheet.tsx';
 import { countWords, momentWords } from '../ui/words.ts';
 
@@ -36,8 +37,8 @@ export function Unsaved() {
       {trouble && (
         <div role="alert" className="flex flex-wrap items-center gap-x-3 bg-clash px-4 py-1.5 text-ground">
           <p>
-            Not saved yet: {trouble}{' '}
-            {asOf !== null && `This is the plan as the server last had it here, on ${momentWords(asOf)}. `}
+            {unsaved > 0 && 'Not saved yet: '}
+            {trouble} {asOf !== null && `This is the plan as the server last had it here, on ${momentWords(asOf)}. `}
             {unsaved === 0
               ? 'Nothing of yours is waiting.'
               : atRisk
@@ -68,13 +69,6 @@ export function Unsaved() {
       {looking && <Aside onClose={() => setLooking(false)} />}
     </>
   );
-}
-
-/** The plan as it is on screen, written by this page without the server. */
-async function savePlan(): Promise<void> {
-  const { exportPlan, planFileName } = await fetched(() => import('@heronstone/core/formats'));
-  const { plan } = usePlan.getState();
-  saveFile(planFileName(plan), 'application/json', exportPlan(plan));
 }
 
 /** The changes that were set aside, each with why. */
