@@ -466,7 +466,13 @@ async function neighbours(): Promise<void> {
   await end(child, 'SIGTERM');
 }
 
-/** Each by its name: `npm run torture -- --only power,clocks` runs those alone. */
+const wordAfter = (flag: string): string | undefined => {
+  const at = process.argv.indexOf(flag);
+  return at < 0 ? undefined : process.argv[at + 1];
+};
+/** Folders of each kind of power cut. */
+const TIMES = Number(wordAfter('--times') ?? 20);
+/** Each by its name: `npm run torture -- --only power,clocks --times 5` runs those alone. */
 const PARTS: Record<string, () => Promise<void>> = {
   neighbours,
   owners: async () => {
@@ -476,8 +482,8 @@ const PARTS: Record<string, () => Promise<void>> = {
   disk: smallDisk,
   older: () => cutBack(5),
   power: async () => {
-    await powerCuts(20, false);
-    await powerCuts(20, true);
+    await powerCuts(TIMES, false);
+    await powerCuts(TIMES, true);
   },
   lineages: () => lineages(6),
   clocks,
@@ -485,8 +491,7 @@ const PARTS: Record<string, () => Promise<void>> = {
   crafted: () => crafted(5000),
   kills: () => kills(33),
 };
-const at = process.argv.indexOf('--only');
-const wanted = at < 0 ? Object.keys(PARTS) : (process.argv[at + 1] ?? '').split(',');
+const wanted = wordAfter('--only')?.split(',') ?? Object.keys(PARTS);
 try {
   for (const name of wanted) await PARTS[name]?.();
 } finally {
