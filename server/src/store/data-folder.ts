@@ -195,13 +195,14 @@ export class DataFolder {
     this.writeVersion(this.journal.lineage);
     const caughtUp = await catchUp(this.db, this.journal);
     if (caughtUp > 0) this.warn(`${caughtUp} changes were in the journal and not yet in the database; they are now.`);
-    const wrong = await notAsJournal(this.db, this.journal);
+    const seals = await sealsIn(this.db, TABLES_VERSION);
+    const wrong = notAsJournal(this.journal, applied, seals);
     if (wrong !== null) throw new DatabaseBroken(wrong);
     if (this.journal.last < applied) {
       this.warn(`The journal ends with change ${this.journal.last}, the database with ${applied}.`);
       this.journal.goOnAfter(applied);
     }
-    this.journal.know(await sealsIn(this.db, TABLES_VERSION));
+    this.journal.know(seals);
     await this.photos.fromTables(this.db);
     makePrivate(this.path);
     this.opened = new PlanStore(this.db, this.journal, () => {

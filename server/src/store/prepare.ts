@@ -5,6 +5,7 @@ import { backUp, type Backup, dumpOf, lineageMark } from './backup.ts';
 import { ChildFailed, inChild } from './child.ts';
 import { type Database, DatabaseBroken, openDatabase, readThrough, TABLES_VERSION } from './database.ts';
 import { catchUp, positionOf, setPosition } from './entries.ts';
+import { type Seal } from './entry.ts';
 import { bytesOf, sealFolder } from './folder-seal.ts';
 import { Journal, type JournalSpan } from './journal.ts';
 import { Photos } from './photos.ts';
@@ -63,19 +64,23 @@ async function followJournal(db: Database, dataFolder: string, say: (step: strin
   const journal = await Journal.open(journalFolder(dataFolder), { lineage: lineage || randomUUID(), last: applied });
   try {
     await catchUp(db, journal, (n) => say(`change ${n}`));
-    const wrong = await notAsJournal(db, journal);
+    const wrong = notAsJournal(journal, applied, await sealsIn(db, TABLES_VERSION));
     if (wrong !== null) throw new DatabaseBroken(wrong);
   } finally {
     await journal.close();
   }
 }
 
-/** Where a database that has caught up with its journal is not what that says, in words; null where it is. */
-export async function notAsJournal(db: Database, journal: Journal): Promise<string | null> {
+/**
+ * Where a database that has caught up with its journal is not what that says, in words; null where it is.
+ * @param applied the last change that is in the database
+ * @param seals of its plans as its tables have them
+ */
+export function notAsJournal(journal: Journal, applied: number, seals: ReadonlyMap<string, Seal>): string | null {
   // a database that is ahead of its journal has what that does not know
-  if ((await positionOf(db)).applied > journal.last) return null;
+  if (applied > journal.last) return null;
   const { of, whole } = journal.seals;
-  return disagreement(of, await sealsIn(db, TABLES_VERSION), whole);
+  return disagreement(of, seals, whole);
 }
 
 /** Looks through every index against its table and every page of every table: after a power cut each of them may be of another time. */

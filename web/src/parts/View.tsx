@@ -14,9 +14,9 @@ export function View({ children, fallback = null }: { children: ReactNode; fallb
   );
 }
 
-/** Whether the server answers with its page now. */
+/** Whether the server itself answers now: what a service worker keeps would answer for it under the page’s own address. */
 const answers = () =>
-  fetch('/', { cache: 'no-store' }).then(
+  fetch('/api/access', { cache: 'no-store' }).then(
     (r) => r.ok,
     () => false,
   );
