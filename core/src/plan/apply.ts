@@ -1,10 +1,11 @@
-import { type Command, describeCommand, type Jot, plainOf, type Restore } from './commands.ts';
+import { type Command, describeCommand, plainOf, type Restore, type Sent } from './commands.ts';
 import { divide, moveContainer, remeasured, standIn, takeOut } from './containers.ts';
 import { circle, handsOnToItself, touchedContradiction } from './contradictions.ts';
 import { Edit, gone, type Ran, type Rejection, reject, type RowChange, sameRow } from './edit.ts';
 import { makeMove, planMoves } from './move-commands.ts';
 import { assignHome, leaveHome, pinHome, settle } from './home-commands.ts';
 import { changesUpToDate } from './later.ts';
+import { gatherMonths, gatherWhenLong, LOG_TABLES } from './log-months.ts';
 import { addWall, cutCorner, removeWall, shapeWall, spreadMisclosure } from './outline.ts';
 import { type Plan } from './plan.ts';
 import { danglingReference } from './references.ts';
@@ -22,7 +23,7 @@ export type ApplyResult = Applied | Rejection;
  * Applies one command to a plan: pure, total, the same in the browser and on the server.
  * @returns the new plan, the command that takes it back and the rows touched; or the reason why nothing was changed
  */
-export function apply(plan: Plan, command: Command | Jot | Restore): ApplyResult {
+export function apply(plan: Plan, command: Sent | Restore): ApplyResult {
   const edit = new Edit(plan);
   const trouble = run(edit, command) ?? danglingReference(edit) ?? touchedContradiction(edit);
   if (trouble) return trouble;
@@ -36,7 +37,7 @@ export function inverseOf(words: string, changes: readonly RowChange[]): Restore
   return { type: 'restore', of: words, changes: flipped.reverse() };
 }
 
-function run(edit: Edit, command: Command | Jot | Restore): Ran {
+function run(edit: Edit, command: Sent | Restore): Ran {
   switch (command.type) {
     case 'several': {
       for (const one of command.commands) {
@@ -106,6 +107,8 @@ function run(edit: Edit, command: Command | Jot | Restore): Ran {
       return edit.put('putOffs', command.putOff);
     case 'jot':
       return jot(edit, command.entries);
+    case 'gather':
+      return gatherMonths(edit, command.before);
     case 'reopen':
       return edit.takeOut('acknowledgements', command.id);
     case 'assignHome':
@@ -161,19 +164,19 @@ function staleField(row: object, next: object, was: object | undefined): Ran {
   return null;
 }
 
-/** Lines come to the log and stay: one that is there already is the same one sent again. */
+/** Lines come to the log and stay: one that is there already is the same one sent again. A log that grows too long has its oldest months gathered. */
 function jot(edit: Edit, entries: readonly DiaryEntry[]): Ran {
   for (const entry of entries) {
     if (edit.get('diary', entry.id)) continue;
     const trouble = edit.put('diary', entry);
     if (trouble) return trouble;
   }
-  return null;
+  return gatherWhenLong(edit);
 }
 
 function restore(edit: Edit, changes: readonly RowChange[]): Ran {
   for (const { table, id, before, after } of changesUpToDate(changes, (table, id) => edit.get(table, id))) {
-    if (table === 'diary') return reject('The log is not taken back: strike the line instead.');
+    if (LOG_TABLES.has(table)) return reject('The log is not taken back: strike the line instead.');
     const now = table === 'head' ? edit.planHead : (edit.get(table, id) ?? null);
     if (!sameRow(now, before)) return reject('Something it would take back has been changed since.');
     if (table === 'head') {

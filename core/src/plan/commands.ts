@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { Acknowledgement, Home, Move, Organiser, Place, PlanHead, SHARES, Supply, Unit, Wall } from './rows.ts';
 import { Id } from './fields.ts';
-import { DiaryEntry, PutOff } from './upkeep-rows.ts';
+import { DiaryEntry, onMonth, PutOff } from './upkeep-rows.ts';
 import { type Described, TABLES, type TableName } from './tables.ts';
 import { type RowChange } from './edit.ts';
 import { text } from './text.ts';
@@ -184,9 +184,14 @@ export type Command = z.infer<typeof Command>;
 /** Lines for the log: no command, for undo does not reach them. */
 export const Jot = z.strictObject({ type: z.literal('jot'), entries: z.array(DiaryEntry).min(1).max(500) });
 export type Jot = z.infer<typeof Jot>;
+/** Months of the log before one are gathered into sums; undo does not reach that either. */
+export const Gather = z.strictObject({ type: z.literal('gather'), before: onMonth });
+export type Gather = z.infer<typeof Gather>;
 /** What can be sent to be done to a plan. */
-export const Sent = z.discriminatedUnion('type', [Command, Jot]);
+export const Sent = z.discriminatedUnion('type', [Command, Jot, Gather]);
 export type Sent = z.infer<typeof Sent>;
+/** Whether something is for the log alone, which undo steps past. */
+export const isForLog = (sent: Sent | Restore): boolean => sent.type === 'jot' || sent.type === 'gather';
 /** Several commands as one change with one undo; what is several already is taken apart. At least one must be given. */
 export const asOne = (words: string, commands: readonly Command[]): Command => ({
   type: 'several',
@@ -231,6 +236,7 @@ const WORDS: Partial<Record<Sent['type'], string>> = {
   makeMove: 'make a move',
   putOff: 'put something off',
   jot: 'write into the log',
+  gather: 'gather months of the log',
 };
 
 const VERBS = { add: 'add', set: 'change', remove: 'take out' } as const;

@@ -28,7 +28,8 @@ export {
   zoneOf,
   keptOutOf,
 } from './plan.ts';
-export { asOne, Command, Jot, Sent, type CommandOf, type Restore, describeCommand } from './commands.ts';
+export { LOG_TABLES } from './log-months.ts';
+export { asOne, Command, isForLog, Jot, Sent, type CommandOf, type Restore, describeCommand } from './commands.ts';
 export { alikePlaces, isShut, isUnlabelled } from './labels.ts';
 export { cutText, isStorable, shortBlanks, unstorableAt } from './text.ts';
 export { applyChanges, keepingEqual, planTrouble } from './whole.ts';

@@ -165,6 +165,7 @@ export const TABLES = {
   ties: table(upkeep.Tie, 'pair of dots', 'tie', { since: 10 }),
   putOffs: table(upkeep.PutOff, 'thing put off', null, { since: 10 }),
   diary: table(upkeep.DiaryEntry, 'line of the log', null, { since: 10 }),
+  monthSums: table(upkeep.MonthSum, 'sum of a month of the log', null, { since: 11 }),
   listViews: table(rows.ListView, 'view of the list', 'listView', { since: 6 }),
   ownLists: table(rows.OwnList, 'list of one’s own', 'ownList', { since: 6 }),
   acknowledgements: table(rows.Acknowledgement, 'acknowledgement', null, { since: 2 }),

@@ -68,6 +68,8 @@ export const PutOff = z.strictObject({
 });
 export type PutOff = z.infer<typeof PutOff>;
 
+const DiaryMoment = z.string().regex(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d{1,3})?Z$/, 'is not a moment');
+
 /** What can happen in the room. */
 export const DIARY_KINDS = [
   'began',
@@ -86,13 +88,38 @@ export const DIARY_KINDS = [
 ] as const;
 export type DiaryKind = (typeof DIARY_KINDS)[number];
 
+/** A month, `2026-03`. */
+export const onMonth = z.string().regex(/^\d{4}-(0[1-9]|1[0-2])$/, 'is not a month');
+
+/**
+ * What the lines of one month that tell the same came to, once they were gathered: how often, how many, on which days. A line that was struck is in none.
+ */
+export const MonthSum = z.strictObject({
+  id: Id,
+  month: onMonth,
+  what: z.enum(DIARY_KINDS),
+  activityId: Id.nullable(),
+  supplyId: Id.nullable(),
+  /** of `stray` and `moved`, where it lay; of all else null */
+  placeId: Id.nullable(),
+  /** lines */
+  times: z.int().min(1).max(1_000_000),
+  /** pieces, a line that names no number counted as one */
+  pieces: z.int().min(0).max(Number.MAX_SAFE_INTEGER),
+  /** days of the month, ascending */
+  days: z.array(z.int().min(1).max(31)).min(1).max(31),
+  /** the moment of the last line, UTC */
+  last: DiaryMoment,
+});
+export type MonthSum = z.infer<typeof MonthSum>;
+
 /**
  * A line of the log: what happened, when, to what. It is written once and stays, whatever becomes of what it names; one written by mistake is struck by another.
  */
 export const DiaryEntry = z.strictObject({
   id: Id,
   /** the moment, UTC, and the day where the maker is */
-  at: z.string().regex(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d{1,3})?Z$/, 'is not a moment'),
+  at: DiaryMoment,
   day: onDay,
   what: z.enum(DIARY_KINDS),
   stationId: Id.nullable(),

@@ -1,5 +1,5 @@
 import { homesIn, homesOf, type Place, type Plan, placeTitle, SHARES, type Supply, usesOf } from '../plan/index.ts';
-import { entriesOf } from './log.ts';
+import { entriesOf, sumsOf } from './log.ts';
 
 export type Elsewhere = { placeId: string | null; where: string; why: string };
 
@@ -26,7 +26,7 @@ export function whereElse(plan: Plan, supply: Supply, notAt: string | null, most
   for (const share of SHARES)
     for (const home of homesOf(plan, supply.id, share))
       add(plan.places[home.placeId], 'another part of it lives there');
-  for (const e of [...entriesOf(plan, supply.id)].reverse())
+  for (const e of [...sumsOf(plan, supply.id), ...entriesOf(plan, supply.id)].reverse())
     if ((e.what === 'stray' || e.what === 'moved') && e.placeId !== null)
       add(plan.places[e.placeId], e.what === 'stray' ? 'it was found there before' : 'it lived there before');
   for (const use of usesOf(plan, supply.id))

@@ -1,7 +1,11 @@
+export { type GatheredMonth, gatheredMonths, olderThanAYear } from './gathered.ts';
 export {
   jotting,
   holdingEntries,
   entriesOf,
+  daysOf,
+  monthOfYear,
+  sumsOf,
   sessionGoingOn,
   lastUsed,
   timesUsed,

@@ -1,4 +1,4 @@
-import { type DiaryEntry, type DiaryKind, MONTH_NAMES, type Plan } from '../plan/index.ts';
+import { type DiaryEntry, type DiaryKind, MONTH_NAMES, type MonthSum, type Plan } from '../plan/index.ts';
 
 /** A line for the log about something, all else left out. */
 export function jotting(
@@ -47,6 +47,41 @@ export function entriesOf(plan: Pick<Plan, 'diary'>, supplyId: string): readonly
   return groups.get(supplyId) ?? NONE;
 }
 
+const sumsBySupply = new WeakMap<object, ReadonlyMap<string, readonly MonthSum[]>>();
+const NO_SUMS: readonly MonthSum[] = [];
+
+/** What the gathered months say of one supply, oldest first; grouped once per log. */
+export function sumsOf(plan: Pick<Plan, 'monthSums'>, supplyId: string): readonly MonthSum[] {
+  let groups = sumsBySupply.get(plan.monthSums);
+  if (!groups) {
+    const made = new Map<string, MonthSum[]>();
+    for (const s of Object.values(plan.monthSums)) {
+      if (s.supplyId === null) continue;
+      const known = made.get(s.supplyId);
+      if (known) known.push(s);
+      else made.set(s.supplyId, [s]);
+    }
+    for (const list of made.values()) list.sort((a, b) => (a.last < b.last ? -1 : 1));
+    sumsBySupply.set(plan.monthSums, (groups = made));
+  }
+  return groups.get(supplyId) ?? NO_SUMS;
+}
+
+/** The days of a sum, in full. */
+export const daysOf = (sum: Pick<MonthSum, 'month' | 'days'>): string[] =>
+  sum.days.map((d) => `${sum.month}-${String(d).padStart(2, '0')}`);
+
+/** The days on which something was done with a supply, lines and gathered months together, ascending. */
+export function daysWhen(
+  plan: Pick<Plan, 'diary' | 'monthSums'>,
+  supplyId: string,
+  what: (kind: DiaryKind) => boolean,
+): string[] {
+  const gathered = sumsOf(plan, supplyId).flatMap((s) => (what(s.what) ? daysOf(s) : []));
+  const lines = entriesOf(plan, supplyId).flatMap((e) => (what(e.what) ? [e.day] : []));
+  return [...new Set([...gathered, ...lines])].sort();
+}
+
 /** A session longer than this has been forgotten, hours (own assumption). */
 const FORGOTTEN_AFTER = 14;
 
@@ -60,28 +95,25 @@ export function sessionGoingOn(plan: Pick<Plan, 'diary'>, stationId: string, now
 }
 
 /** The day on which a supply was last used, as far as the maker or the log says; null: nobody knows. */
-export function lastUsed(plan: Pick<Plan, 'diary' | 'supplies'>, supplyId: string): string | null {
+export function lastUsed(plan: Pick<Plan, 'diary' | 'monthSums' | 'supplies'>, supplyId: string): string | null {
   const said = plan.supplies[supplyId]?.usedOn ?? null;
-  const logged =
-    entriesOf(plan, supplyId)
-      .filter((e) => USED.has(e.what))
-      .at(-1)?.day ?? null;
+  const logged = daysWhen(plan, supplyId, isUse).at(-1) ?? null;
   return said !== null && (logged === null || said > logged) ? said : logged;
 }
 
 /** How often a supply was used since a day. */
-export const timesUsed = (plan: Pick<Plan, 'diary'>, supplyId: string, since: string | null): number =>
-  new Set(
-    entriesOf(plan, supplyId)
-      .filter((e) => USED.has(e.what) && (since === null || e.day >= since))
-      .map((e) => e.day),
-  ).size;
+export const timesUsed = (plan: Pick<Plan, 'diary' | 'monthSums'>, supplyId: string, since: string | null): number =>
+  daysWhen(plan, supplyId, isUse).filter((day) => since === null || day >= since).length;
 
-const USED: ReadonlySet<DiaryKind> = new Set<DiaryKind>(['fetched', 'usedUp']);
+const isUse = (what: DiaryKind): boolean => what === 'fetched' || what === 'usedUp';
 
 /** A day as it is said: “14 June 2025”. */
 export const dayWords = (day: string): string =>
   `${Number(day.slice(8, 10))} ${MONTH_NAMES[Number(day.slice(5, 7)) - 1] ?? ''} ${day.slice(0, 4)}`;
+
+/** A month as it is said: “June 2025”. */
+export const monthOfYear = (month: string): string =>
+  `${MONTH_NAMES[Number(month.slice(5, 7)) - 1] ?? ''} ${month.slice(0, 4)}`;
 
 /** Days from one day to another. */
 export const daysBetween = (from: string, to: string): number =>

@@ -1,6 +1,6 @@
 import { fetchesPerYear } from '../homes/index.ts';
 import { type Plan, type Supply, usesOf } from '../plan/index.ts';
-import { daysBetween, entriesOf } from './log.ts';
+import { daysBetween, daysWhen, entriesOf, sumsOf } from './log.ts';
 
 export type ToBuy = {
   supply: Supply;
@@ -21,11 +21,15 @@ const TELLS = 3;
 
 /** How many pieces of a supply are used up a day. */
 export function usedUpPerDay(plan: Plan, supply: Supply, day: string): { pieces: number; fromLog: boolean } {
-  const logged = entriesOf(plan, supply.id).filter((e) => e.what === 'usedUp');
-  const first = logged[0];
-  const days = first ? daysBetween(first.day, day) : 0;
-  if (first && days > 0 && new Set(logged.map((e) => e.day)).size >= TELLS)
-    return { pieces: logged.reduce((sum, e) => sum + (e.count ?? 1), 0) / days, fromLog: true };
+  const on = daysWhen(plan, supply.id, (what) => what === 'usedUp');
+  const days = on[0] === undefined ? 0 : daysBetween(on[0], day);
+  if (days > 0 && on.length >= TELLS) {
+    const lines = entriesOf(plan, supply.id).filter((e) => e.what === 'usedUp');
+    const sums = sumsOf(plan, supply.id).filter((s) => s.what === 'usedUp');
+    const pieces =
+      lines.reduce((sum, e) => sum + (e.count ?? 1), 0) + sums.reduce((sum, { pieces }) => sum + pieces, 0);
+    return { pieces: pieces / days, fromLog: true };
+  }
   const yearly = usesOf(plan, supply.id).reduce(
     (sum, use) => sum + fetchesPerYear(plan, use.activityId, use.usedUp, supply.months),
     0,
@@ -37,7 +41,7 @@ export function usedUpPerDay(plan: Plan, supply: Supply, day: string): { pieces:
 export function toBuy(plan: Plan, day: string): ToBuy[] {
   return Object.values(plan.supplies)
     .flatMap((supply): ToBuy[] => {
-      const last = entriesOf(plan, supply.id)
+      const last = [...sumsOf(plan, supply.id), ...entriesOf(plan, supply.id)]
         .filter((e) => e.what === 'opened' || e.what === 'bought')
         .at(-1);
       const lastOpened = supply.backstock === 0 && last?.what === 'opened';

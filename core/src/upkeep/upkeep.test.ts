@@ -9,6 +9,7 @@ import {
   byShop,
   endProject,
   entriesOf,
+  gatheredMonths,
   holdingEntries,
   jotting,
   kitsTogether,
@@ -16,6 +17,7 @@ import {
   loggedUses,
   monthsInRoom,
   newcomers,
+  olderThanAYear,
   nextOfKit,
   putBackRound,
   putOffCommand,
@@ -24,6 +26,7 @@ import {
   seasonChanges,
   sessionGoingOn,
   thingsFor,
+  timesUsed,
   toBuy,
   toPutBack,
   unusedForAYear,
@@ -174,6 +177,85 @@ describe('the log', () => {
     expect(Object.keys(struck.diary)).toHaveLength(2);
     // what it names may go, the line stays
     expect(holdingEntries(applied(plan, { type: 'removeSupply', id: 'a' }))).toHaveLength(1);
+  });
+
+  test('months gathered into sums say what their lines said: last used, days, sessions, rates, what is to be bought, where it lay', () => {
+    const year = (y: number, days: number) =>
+      Array.from({ length: days }, (_, i) => new Date(Date.UTC(y, 0, 1 + i * 9)).toISOString().slice(0, 10));
+    const lines = [...year(2024, 40), ...year(2025, 40), ...year(2026, 30)].flatMap((on, i) => [
+      jot('began', on, { stationId: 'seat', activityId: 'work' }, 9),
+      jot('fetched', on, { supplyId: 'a', activityId: 'work', count: (i % 3) + 1 }, 10),
+      ...(i % 2 ? [jot('usedUp', on, { supplyId: 'b', activityId: 'work', count: 2 }, 11)] : []),
+      ...(i % 7 ? [] : [jot('stray', on, { supplyId: 'c', placeId: 'chest.0.0' }, 11)]),
+      ...(i % 11 ? [] : [jot('opened', on, { supplyId: 'd' }, 12), jot('bought', on, { supplyId: 'd' }, 13)]),
+    ]);
+    const opened = jot('opened', '2025-03-31', { supplyId: 'c' }, 12);
+    const wrong = jot('usedUp', '2024-06-02', { supplyId: 'a' });
+    const plan = applied(
+      room(...lines, opened, wrong),
+      jot('struck', '2026-10-01', { strikesId: (wrong as { entries: DiaryEntry[] }).entries[0]!.id }),
+      set('c', { backstock: 0 }),
+    );
+    // in two goes, and the second finds sums of its own months there: a line that came late
+    const late = jot('fetched', '2024-02-29', { supplyId: 'a', activityId: 'work', count: 5 });
+    const whole = applied(plan, late);
+    const sums = applied(plan, { type: 'gather', before: '2025-02' }, late, { type: 'gather', before: '2026-06' });
+    expect(Object.values(sums.diary).every((e) => e.day >= '2026-06')).toBe(true);
+    expect(Object.keys(sums.monthSums).length).toBeGreaterThan(20);
+    const says = (p: Plan) => ({
+      last: ['a', 'b', 'c', 'd'].map((id) => lastUsed(p, id)),
+      days: ['a', 'b'].map((id) => [timesUsed(p, id, null), timesUsed(p, id, '2025-02-14')]),
+      uses: loggedUses(p),
+      buy: toBuy(p, day),
+      unused: unusedForAYear(p, '2028-01-01'),
+      where: whereElse(p, p.supplies.c!, null),
+    });
+    expect(says(sums)).toEqual(says(whole));
+    expect(says(sums).uses[0]!.sessions).toBe(110);
+    // struck, it is in no sum; lines are counted by month
+    const gathered = gatheredMonths(sums);
+    expect(gathered.at(-1)).toMatchObject({ month: '2024-01', sessions: 4 });
+    expect(gathered.reduce((n, m) => n + m.lines, 0) + holdingEntries(sums).length).toBe(holdingEntries(whole).length);
+    expect(olderThanAYear(whole, day)!.before).toBe('2025-11');
+    expect(olderThanAYear(sums, day)).toBeNull();
+    // what is gathered is not gathered again, and undo reaches neither
+    expect(apply(sums, { type: 'gather', before: '2026-06' })).toMatchObject({ ok: false });
+    const done = apply(whole, { type: 'gather', before: '2025-01' });
+    if (!done.ok) throw new Error(done.reason);
+    expect(apply(done.plan, done.inverse)).toMatchObject({ ok: false, reason: expect.stringMatching(/not taken/) });
+  });
+
+  test('the log does not end: the line too many gathers the oldest months by itself, the newest stays, a day on no calendar stays a line', () => {
+    // fifteen months of 3,000 lines
+    const entries = Array.from({ length: 45_000 }, (_, i) => {
+      const month = Math.floor(i / 3000);
+      const on = `${2025 + Math.floor(month / 12)}-${String((month % 12) + 1).padStart(2, '0')}-${String((i % 28) + 1).padStart(2, '0')}`;
+      return jotting(`l${i}`, `${on}T10:00:00Z`, i === 0 ? '2025-02-77' : on, 'fetched', { supplyId: 'a', count: 1 });
+    });
+    const full: Plan = { ...room(), diary: Object.fromEntries(entries.map((e) => [e.id, e])) };
+    const after = applied(full, jot('fetched', '2026-03-30', { supplyId: 'a', count: 1 }));
+    const left = Object.values(after.diary);
+    expect(left.length).toBeLessThanOrEqual(35_000);
+    expect(left.filter((e) => e.day.startsWith('2026-03'))).toHaveLength(3001);
+    expect(left.some((e) => e.day === '2025-02-77')).toBe(true);
+    const pieces = Object.values(after.monthSums).reduce((n, s) => n + s.pieces, 0);
+    expect(pieces + left.length).toBe(45_001);
+    expect(timesUsed(after, 'a', null)).toBe(
+      timesUsed({ ...full, diary: { ...full.diary, ...after.diary } }, 'a', null),
+    );
+  });
+
+  test('a strike by a clock that ran backwards stays as long as what it strikes', () => {
+    const line = jot('usedUp', '2026-05-02', { supplyId: 'a' });
+    const { id } = (line as { entries: DiaryEntry[] }).entries[0]!;
+    const plan = room(
+      line,
+      jot('struck', '2024-01-01', { strikesId: id }),
+      jot('usedUp', '2024-01-02', { supplyId: 'a' }),
+    );
+    const sums = applied(plan, { type: 'gather', before: '2025-01' });
+    expect(lastUsed(sums, 'a')).toBe('2024-01-02');
+    expect(Object.keys(sums.diary)).toHaveLength(2);
   });
 
   test('a session goes on until it is ended, or its end was forgotten', () => {

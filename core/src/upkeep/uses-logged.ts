@@ -31,15 +31,20 @@ export const weighedRate = (guess: number, count: number, sessions: number): num
 export function loggedUses(plan: Plan): LoggedUse[] {
   const out: LoggedUse[] = [];
   const entries = holdingEntries(plan);
+  const gathered = Object.values(plan.monthSums);
   for (const activity of Object.values(plan.activities)) {
-    const of = entries.filter((e) => e.activityId === activity.id);
-    const sessions = of.filter((e) => e.what === 'began').length;
+    // lines, and what months of them came to
+    const of = [
+      ...gathered.filter((s) => s.activityId === activity.id),
+      ...entries.filter((e) => e.activityId === activity.id).map((e) => ({ ...e, times: 1, pieces: e.count ?? 1 })),
+    ];
+    const sessions = of.reduce((sum, e) => sum + (e.what === 'began' ? e.times : 0), 0);
     if (sessions < GUESS_WORTH) continue;
     const counts = new Map<string, { fetched: number; usedUp: number }>();
     for (const e of of) {
       if (e.supplyId === null || (e.what !== 'fetched' && e.what !== 'usedUp')) continue;
       const known = counts.get(e.supplyId) ?? { fetched: 0, usedUp: 0 };
-      known[e.what] += e.count ?? 1;
+      known[e.what] += e.pieces;
       counts.set(e.supplyId, known);
     }
     for (const [supplyId, { fetched, usedUp }] of counts) {

@@ -54,7 +54,19 @@ describe('the log in the store', () => {
     const again = await DataFolder.open(path);
     expect(Object.keys((await again.store.get(planId))!.plan.diary)).toHaveLength(2);
     expect((await again.store.get(planId))!.undo).toBe('take over Other');
+    // months are gathered: undo steps past that too, the sums outlive a restart, and the plan that is taken over brings none
+    const gathered = await again.store.run(planId, 'gather-test', { type: 'gather', before: '2026-12' });
+    expect(gathered).toMatchObject({ ok: true, event: { undo: 'take over Other' } });
+    const { plan: sums } = (await again.store.get(planId))!;
+    expect(sums.diary).toEqual({});
+    expect(Object.values(sums.monthSums)).toMatchObject([{ what: 'usedUp', times: 2, pieces: 2, days: [26] }]);
+    expect((await again.store.undo(planId)).ok).toBe(true);
+    expect((await again.store.takeOver(planId, other)).ok).toBe(true);
     await again.close();
+    const third = await DataFolder.open(path);
+    expect((await third.store.get(planId))!.plan.monthSums).toEqual(sums.monthSums);
+    await third.store.run(planId, 'after-gather', line('l1'));
+    await third.close();
     // the database itself lets no line be changed
     const db = await openDatabase(databaseFolder(path), () => Promise.resolve());
     await expect(db.query(`UPDATE diary SET words = 'other' WHERE id = 'l1'`)).rejects.toThrow(/not changed/);

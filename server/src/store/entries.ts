@@ -1,4 +1,4 @@
-import { changesUpToDate, type Find, inverseOf, type PlanHead, type RowChange } from '@heronstone/core/plan';
+import { changesUpToDate, type Find, inverseOf, isForLog, type PlanHead, type RowChange } from '@heronstone/core/plan';
 import { type Queries } from './database.ts';
 import { type Entry } from './entry.ts';
 import { type Journal, JournalTrouble } from './journal.ts';
@@ -49,7 +49,7 @@ export async function writeEntry(tx: Queries, { planId, revision, at, changes, w
       JSON.stringify(inverseOf(words, changes)),
       at,
       revision,
-      command.type === 'jot' ? 'kept' : 'done',
+      isForLog(command) ? 'kept' : 'done',
     ],
   );
 }

@@ -4,6 +4,8 @@ import {
   commandUpToDate,
   describeCommand,
   emptyPlan,
+  isForLog,
+  LOG_TABLES,
   newId,
   type Plan,
   type PlanHead,
@@ -166,7 +168,7 @@ export class PlanStore implements Store {
       if (held.seen.has(commandId)) return { answer: { ok: true, event: eventOf(planId, commandId, [], held) } };
       const words = describeCommand(command);
       // a line of the log is no step: what can be undone and done again stays so
-      const jot = command.type === 'jot';
+      const jot = isForLog(command);
       const what = { kind: 'command', commandId, command, words, drops: !jot && held.redo !== null } as const;
       return this.applied(held, commandId, command, what, async () => {
         // where the batch fails after this, all plans are read anew
@@ -293,7 +295,7 @@ function between(plan: Plan, as: Plan): RowChange[] {
   const changes: RowChange[] = [{ table: 'head', id: 'head', before: plan.head, after: head }];
   for (const table of TABLE_NAMES) {
     // what happened here happened here
-    if (table === 'diary') continue;
+    if (LOG_TABLES.has(table)) continue;
     const [now, then] = [plan[table], as[table]];
     for (const id of new Set([...Object.keys(now), ...Object.keys(then)]))
       changes.push({ table, id, before: now[id] ?? null, after: then[id] ?? null });

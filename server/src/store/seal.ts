@@ -1,5 +1,5 @@
 import { hash } from 'node:crypto';
-import { PlanHead, type RowChange, TABLE_NAMES, TABLES, type TableName } from '@heronstone/core/plan';
+import { isForLog, PlanHead, type RowChange, TABLE_NAMES, TABLES, type TableName } from '@heronstone/core/plan';
 import { type Entry, type LogSeal, type Seal } from './entry.ts';
 import { type Queries, type Row } from './queries.ts';
 import { snake } from './names.ts';
@@ -73,7 +73,7 @@ function logAfter(log: LogSeal, what: Entry['what']): LogSeal {
   }
   if (what.kind !== 'command') return log;
   const seq = log.last + 1;
-  const counts = what.command.type !== 'jot';
+  const counts = !isForLog(what.command);
   return {
     last: seq,
     done: log.done + Number(counts),

@@ -14,49 +14,15 @@ import { DataFolder } from './data-folder.ts';
  */
 /** what only this version knows */
 const NEW: Sent[] = [
-  { type: 'setPlan', set: { labels: 'inside' } },
-  { type: 'setUnit', id: 'cupboard', set: { doorsOff: true } },
-  {
-    type: 'setPlace',
-    id: 'left.3.0',
-    set: {
-      ...{ label: 'permanent', labelSince: '2026-11-02', labelWords: 'Glue and rules', labelSides: ['front', 'left'] },
-      ...{ labelShows: ['name', 'dots', 'code'], photo: 'ab'.repeat(32) },
-    },
-  },
-  {
-    type: 'setSupply',
-    id: 'kept-2',
-    set: {
-      ...{ alsoCalled: 'moon stuff', life: 'second', kit: 'Evening set', boughtOn: '2026-10-01', usedOn: '2026-11-01' },
-      ...{ shop: 'the stationer', price: 3.2, photo: 'cd'.repeat(32) },
-    },
-  },
-  {
-    type: 'addProject',
-    project: {
-      ...{ id: 'kept-project', name: 'A moon', kind: 'project', activityId: 'lanterns', state: 'resting' },
-      ...{ since: '2026-09-01', forDay: '2026-12-24', trayId: 'cubes.1.0', note: 'wire first' },
-    },
-  },
-  {
-    type: 'addOut',
-    out: {
-      ...{ id: 'kept-out', supplyId: 'kept-2', projectId: 'kept-project', count: 1, state: 'out' },
-      ...{ double: false, placeId: 'left.3.0', since: '2026-09-01' },
-    },
-  },
-  { type: 'addTie', tie: { id: 'kept-tie', name: 'A kite', dots: [1, 4], supplyIds: ['kept-2'] } },
-  { type: 'putOff', putOff: { id: 'review:kept-2', until: '2027-01-01' } },
   {
     type: 'jot',
-    entries: [
-      {
-        ...{ id: 'kept-entry', at: '2026-11-02T10:00:00Z', day: '2026-11-02', what: 'usedUp', supplyId: 'kept-2' },
-        ...{ stationId: null, activityId: null, placeId: null, count: 1, strikesId: null, words: '' },
-      },
-    ],
+    entries: (['began', 'usedUp', 'usedUp'] as const).map((what, i) => ({
+      ...{ id: `kept-old-${i}`, at: `2026-09-0${i + 1}T10:00:00Z`, day: `2026-09-0${i + 1}`, what },
+      ...{ supplyId: what === 'began' ? null : 'kept-2', stationId: null, activityId: 'lanterns', placeId: null },
+      ...{ count: what === 'began' ? null : 2, strikesId: null, words: '' },
+    })),
   },
+  { type: 'gather', before: '2026-10' },
 ];
 
 const at = (path: string) => new URL(`../../../${path}`, import.meta.url);
@@ -76,7 +42,7 @@ const run = async (command: Sent) => {
   if (!done.ok) throw new Error(`${command.type}: ${JSON.stringify(done)}`);
 };
 const before = last.tables.command_log
-  .filter((e) => e.state === 'done')
+  .filter((e) => e.state === 'done' || e.state === 'kept')
   .sort((a, b) => Number(a.seq) - Number(b.seq))
   .map((e) => commandUpToDate(e.command, () => undefined));
 for (const command of [...before, ...NEW]) await run(command);

@@ -3,9 +3,13 @@ import { toast } from 'sonner';
 import { type DiaryEntry, type DiaryKind, placeTitle, type Plan, type Supply } from '@heronstone/core/plan';
 import {
   dayWords,
+  type GatheredMonth,
+  gatheredMonths,
   GUESS_WORTH,
   holdingEntries,
   loggedUses,
+  monthOfYear,
+  olderThanAYear,
   sessionGoingOn,
   usesFromLog,
 } from '@heronstone/core/upkeep';
@@ -72,6 +76,7 @@ export default function Log() {
             Show all {lines.length}
           </Button>
         )}
+        <Gathered plan={plan} />
       </section>
       <div className="space-y-6">
         <WhatItSays plan={plan} />
@@ -79,6 +84,71 @@ export default function Log() {
       </div>
     </div>
   );
+}
+
+/** Months whose lines were gathered, and a way to gather those of more than a year ago. */
+function Gathered({ plan }: { plan: Plan }) {
+  const dispatch = usePlan((s) => s.dispatch);
+  const [sure, setSure] = useState(false);
+  const months = useMemo(() => gatheredMonths(plan), [plan]);
+  const older = useMemo(() => olderThanAYear(plan, today()), [plan]);
+  return (
+    <>
+      {months.length > 0 && (
+        <details className="mt-4">
+          <summary className="cursor-pointer text-soft">
+            Gathered: {months.length} {months.length === 1 ? 'month' : 'months'} up to {monthOfYear(months[0]!.month)}
+          </summary>
+          <ul aria-label="Gathered months" className="divide-y divide-line">
+            {months.map((m) => (
+              <li key={m.month} className="flex gap-3 py-1">
+                <span className="w-36 shrink-0 text-soft">{monthOfYear(m.month)}</span>
+                <span>{gatheredWords(m)}</span>
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+      {older && (
+        <div className="mt-4">
+          <p className="text-soft">
+            {older.lines === 1 ? 'One line is' : `${older.lines} lines are`} more than a year old. Gathered, each month
+            keeps how often what was done with which thing, and on which days; notes and hours go, and it cannot be
+            undone. A log of 45,000 lines gathers its oldest months by itself.
+          </p>
+          {sure ? (
+            <div className="mt-1 flex gap-2">
+              <Button
+                look="main"
+                onClick={() => {
+                  setSure(false);
+                  if (dispatch({ type: 'gather', before: older.before }))
+                    toast(`The log before ${monthOfYear(older.before)} is gathered by month.`);
+                }}
+              >
+                Gather what is before {monthOfYear(older.before)}
+              </Button>
+              <Button onClick={() => setSure(false)}>Leave the lines</Button>
+            </div>
+          ) : (
+            <Button look="quiet" onClick={() => setSure(true)}>
+              Gather old months …
+            </Button>
+          )}
+        </div>
+      )}
+    </>
+  );
+}
+
+/** “214 lines: 12 sessions, 180 taken, 9 used up”. */
+export function gatheredWords({ lines, sessions, taken, usedUp }: GatheredMonth): string {
+  const parts = [
+    sessions > 0 && `${sessions} ${sessions === 1 ? 'session' : 'sessions'}`,
+    taken > 0 && `${taken} taken`,
+    usedUp > 0 && `${usedUp} used up`,
+  ].filter((part) => part !== false);
+  return `${lines} ${lines === 1 ? 'line' : 'lines'}${parts.length > 0 ? `: ${parts.join(', ')}` : ''}`;
 }
 
 export function lineWords(plan: Plan, e: DiaryEntry): string {
