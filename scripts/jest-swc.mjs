@@ -2,7 +2,8 @@
 // through an interceptor, which makes plain arithmetic ten times slower than it is.
 import { createTransformer as swc } from '@swc/jest';
 
-const BOUND = 'const { Math, Infinity, Number, Float64Array, Float32Array, Int32Array, Uint8Array } = globalThis;';
+const BOUND =
+  'const { Math, Infinity, Number, Array, Object, Map, Set, WeakMap, String, Float64Array, Float32Array, Int32Array, Uint8Array } = globalThis;';
 
 export default {
   createTransformer(options) {

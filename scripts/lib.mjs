@@ -2,7 +2,6 @@ import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { pathToFileURL } from 'node:url';
 
 export const root = new URL('..', import.meta.url).pathname;
 const stampFolder = join(root, 'node_modules', '.cache', 'heronstone');
@@ -68,11 +67,10 @@ export function build() {
 
 /** Starts a TypeScript program of ours; resolves with its exit code. */
 export function runTs(file, args) {
-  const child = spawn(
-    process.execPath,
-    ['--import', pathToFileURL(join(root, 'node_modules/tsx/dist/loader.mjs')).href, join(root, file), ...args],
-    { cwd: process.env.INIT_CWD ?? root, stdio: 'inherit' },
-  );
+  const child = spawn(process.execPath, [join(root, 'scripts', 'program.mjs'), file, ...args], {
+    cwd: process.env.INIT_CWD ?? root,
+    stdio: 'inherit',
+  });
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
   return new Promise((resolve) => child.on('exit', (code, signal) => resolve(signal ? 0 : (code ?? 1))));
 }

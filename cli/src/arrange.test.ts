@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
-import { fileURLToPath, pathToFileURL } from 'node:url';
+import { fileURLToPath } from 'node:url';
 import { describe, expect, test } from '@jest/globals';
 import { bestAtRandom } from '@heronstone/core/arrange';
 import { importPlan } from '@heronstone/core/formats';
@@ -19,10 +19,9 @@ function demo(): Plan {
 describe('heronstone arrange', () => {
   // in a process of its own: the test runner’s sandbox makes arithmetic many times slower
   test('one cupboard and a table: offers break no hard rule, save something with homes found before and after, and beat the best of 1,000 random ones', () => {
-    const loader = pathToFileURL(`${root}node_modules/tsx/dist/loader.mjs`).href;
     const args = ['arrange', file, '--seed', '3', '--steps', '150', '--searches', '3'];
     const env = { ...process.env, NODE_OPTIONS: '' };
-    const ran = spawnSync(process.execPath, ['--import', loader, `${root}cli/src/main.ts`, ...args], {
+    const ran = spawnSync(process.execPath, [`${root}scripts/program.mjs`, 'cli/src/main.ts', ...args], {
       encoding: 'utf8',
       env,
     });

@@ -2,11 +2,10 @@ import { type ChildProcess, spawn } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { fileURLToPath, pathToFileURL } from 'node:url';
+import { fileURLToPath } from 'node:url';
 import { type Browser, type BrowserContext, chromium, type Page } from 'playwright-core';
 
 export const root = fileURLToPath(new URL('../../', import.meta.url));
-const LOADER = pathToFileURL(join(root, 'node_modules/tsx/dist/loader.mjs')).href;
 
 export type TestServer = {
   url: string;
@@ -25,7 +24,16 @@ export async function startServer({
 } = {}): Promise<TestServer> {
   const child = spawn(
     process.execPath,
-    ['--import', LOADER, join(root, 'server/src/main.ts'), 'serve', '--data', folder, '--port', String(port), ...more],
+    [
+      join(root, 'scripts/program.mjs'),
+      'server/src/main.ts',
+      'serve',
+      '--data',
+      folder,
+      '--port',
+      String(port),
+      ...more,
+    ],
     {
       cwd: root,
       env: { ...process.env, NODE_OPTIONS: '', ...env },

@@ -3,7 +3,7 @@ import { mkdirSync, readdirSync, writeFileSync } from 'node:fs';
 import { request as rawRequest } from 'node:http';
 import { createHash } from 'node:crypto';
 import { join } from 'node:path';
-import { fileURLToPath, pathToFileURL } from 'node:url';
+import { fileURLToPath } from 'node:url';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import supertest from 'supertest';
 import { exportPlan, importPlan } from '@heronstone/core/formats';
@@ -507,13 +507,12 @@ describe('the data folder', () => {
 
   test('kill −9 in the middle of writes loses nothing that was acknowledged', async () => {
     const folder = newFolder();
-    const loader = pathToFileURL(join(root, 'node_modules/tsx/dist/loader.mjs')).href;
     const acknowledged: string[] = [];
     let id = '';
     for (let round = 0; round < 2; round++) {
       const child = spawn(
         process.execPath,
-        ['--import', loader, join(root, 'server/src/main.ts'), 'serve', '--data', folder, '--port', '0'],
+        [join(root, 'scripts/program.mjs'), 'server/src/main.ts', 'serve', '--data', folder, '--port', '0'],
         { cwd: root, env: { ...process.env, NODE_OPTIONS: '' }, stdio: ['ignore', 'pipe', 'inherit'] },
       );
       const url = await new Promise<string>((resolve) =>

@@ -2,7 +2,7 @@ import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { fileURLToPath, pathToFileURL } from 'node:url';
+import { fileURLToPath } from 'node:url';
 import { afterAll } from '@jest/globals';
 
 export const root = fileURLToPath(new URL('../../', import.meta.url));
@@ -22,8 +22,7 @@ export function throwAwayFolders(): () => string {
 
 /** Starts our program in a process of its own. */
 export function program(args: string[], env: NodeJS.ProcessEnv = {}) {
-  const loader = pathToFileURL(join(root, 'node_modules/tsx/dist/loader.mjs')).href;
-  const child = spawn(process.execPath, ['--import', loader, join(root, 'server/src/main.ts'), ...args], {
+  const child = spawn(process.execPath, [join(root, 'scripts/program.mjs'), 'server/src/main.ts', ...args], {
     cwd: root,
     env: { ...process.env, NODE_OPTIONS: '', ...env },
     stdio: ['ignore', 'pipe', 'pipe'],

@@ -2,11 +2,24 @@ import { type Body } from '../body/index.ts';
 import { angleBetween, direction, distance, distance3, heading } from '../geometry/index.ts';
 import { type Motion } from './covers.ts';
 import { type Maker } from './maker.ts';
-import { inches, PACE, sideStep, TMU, turnTmu } from './mtm.ts';
+import { inches, NO_TURN, PACE, sideStep, TMU, turnTmu } from './mtm.ts';
 import { floorIsFree, type Scene, seesMouth, type Spot } from './scene.ts';
 import { halfOf } from './walks.ts';
 import { postureAt } from './posture.ts';
-import { armGets, handGap, type Cheapest, isBefore, type Pose, readyHand, towards, turned, turnNeeded } from './way.ts';
+import {
+  armGets,
+  handGap,
+  type Cheapest,
+  isBefore,
+  leanOut,
+  outToFront,
+  type Pose,
+  readyHand,
+  SIDEWAYS,
+  towards,
+  turned,
+  turnNeeded,
+} from './way.ts';
 
 /** A person on a fixed stool twists so far beyond ±90° without getting up, degrees (own assumption). */
 const TWIST = 45;
@@ -130,6 +143,10 @@ function overSteps(look: Look, scene: Scene, maker: Maker, spot: Spot, cheapest:
     if (nearly && missed.length < MOST_MISSED) missed.push(step);
   }
   const half = halfOf(maker);
+  for (const step of edgeSteps(maker, spot, furthest)) {
+    if (!cheapest.may(2 * sideStep(step.by))) break;
+    if (floorIsFree(scene, step, half) && look(scene, maker, spot, cheapest, step)) best = step;
+  }
   const around = (step: Step, { degrees, lengths }: (typeof FINER)[number]) => {
     for (let turn = -side; turn * side <= 1; turn += side)
       for (const more of lengths) {
@@ -140,6 +157,29 @@ function overSteps(look: Look, scene: Scene, maker: Maker, spot: Spot, cheapest:
   };
   for (const step of missed) around(step, CLOSER);
   if (best) for (const finer of FINER) around(best, finer);
+}
+
+/** How far off the grip a body stands that is looked at on the lines below, mm. */
+const EDGE = Array.from({ length: 16 }, (_, i) => 150 + 50 * i);
+
+/**
+ * Straight towards a place, and where a body just need not turn for it: the best of that falls between the points of the mesh.
+ */
+function edgeSteps({ seat }: Maker, spot: Spot, furthest: number): Step[] {
+  const straight = heading(seat, spot.grip);
+  const aside = angleBetween(seat.heading, straight);
+  const ways = [straight];
+  if (Math.abs(aside) > SIDEWAYS) ways.push(seat.heading + Math.sign(aside) * (SIDEWAYS + NO_TURN - 0.5));
+  const steps: Step[] = [];
+  for (const way of ways) {
+    const to = direction(way);
+    for (const off of EDGE) {
+      const at = { x: spot.grip.x - to.x * off, y: spot.grip.y - to.y * off };
+      const by = distance(seat, at);
+      if (by > 0 && by <= furthest) steps.push({ ...at, by, way: heading(seat, at) });
+    }
+  }
+  return steps.sort((a, b) => a.by - b.by);
 }
 
 /** Set by a look that a cheaper way missed by less than the mesh. */
@@ -191,6 +231,7 @@ function fromTheChair(scene: Scene, maker: Maker, spot: Spot, cheapest: Cheapest
   if (!cheapest.may(moved)) return false;
   const to = towards(at, spot.grip);
   const facing = direction(seat.heading + need);
+  const front = outToFront(body, spot, at, facing, to);
   let won = false;
   for (let i = 0; i < LEANS.length; i++) {
     const { angles, share } = LEANS[i]!;
@@ -206,10 +247,18 @@ function fromTheChair(scene: Scene, maker: Maker, spot: Spot, cheapest: Cheapest
     }
     for (const angle of angles) {
       if (missing(body, spot.grip.z - body.shoulder, angle, far) > 0) continue;
-      const hand = handGap(body, angle, 0, far, spot.grip.z);
+      const whole = Math.min(far, leanOut(body, angle));
+      let hand = handGap(body, angle, 0, far, spot.grip.z, whole);
       if (!cheapest.may(tmu, hand)) continue;
-      const pose: Pose = { at, facing, lean: angle, to, drop: 0 };
-      const arm = armGets(scene, pose, body, spot);
+      const pose: Pose = { at, facing, lean: angle, to, drop: 0, forward: whole };
+      let arm = armGets(scene, pose, body, spot);
+      // the front is in the way: the back rounded, no farther than that
+      if (arm === 'blocked' && whole > front) {
+        pose.forward = front;
+        hand = handGap(body, angle, 0, far, spot.grip.z, front);
+        if (!cheapest.may(tmu, hand)) continue;
+        arm = armGets(scene, pose, body, spot);
+      }
       if (arm !== 'yes') {
         if (arm === 'far') nearly = true;
         continue;
@@ -244,11 +293,15 @@ function fromTheFeet(scene: Scene, maker: Maker, spot: Spot, cheapest: Cheapest,
   const { seat, upright } = maker;
   if (!isBefore(spot, at) || distance(at, spot.grip) > armsLength(upright, Math.PI / 6)) return false;
   const need = turnNeeded(angleBetween(seat.heading, heading(at, spot.grip)));
-  const moved = 2 * ((at.by > 0 ? sideStep(at.by) : 0) + turnTmu(need));
+  const steps = at.by > 0 ? sideStep(at.by) : 0;
+  const moved = 2 * (steps + turnTmu(need));
+  if (2 * (steps + turnTmu(Math.abs(need) - NEARLY.degrees)) < moved) nearly = true;
   if (!cheapest.may(moved)) return false;
   const still = at.by === 0 && need === 0;
   const facing = direction(seat.heading + need);
   const found = postureAt(scene, maker, at, facing, spot, BOTH, { cheapest, moved }, still);
+  const short = distance3({ ...at, z: upright.shoulder }, spot.grip) - upright.gripReach - upright.shoulderHalfBreadth;
+  if (short > 0 && short < NEARLY.mm && cheapest.may(moved)) nearly = true;
   if (found === null || typeof found === 'string') return false;
   const ready = readyHand(found.pose, upright, spot.grip);
   const hand = distance3(ready, spot.grip);

@@ -72,7 +72,7 @@ export function sideStep(mm: number): number {
 }
 
 /** Below this a turn of the body is not counted, degrees (own assumption). */
-const NO_TURN = 15;
+export const NO_TURN = 15;
 
 /** Turning the body by some degrees: nothing, one foot, or both feet. */
 export function turnTmu(degrees: number): number {

@@ -135,7 +135,7 @@ function atTheStand(scene: Scene, maker: Maker, spot: Spot, stand: Stand): (Post
   const { upright, person } = maker;
   const { z } = spot.grip;
   const to = towards(stand.close, spot.grip);
-  const pose: Pose = { at: stand.close, facing: to, lean: 0, to, drop: 0 };
+  const pose: Pose = { at: stand.close, facing: to, lean: 0, to, drop: 0, forward: 0 };
   const seen = (from: Point, height: number) => seesMouth(scene, spot, { ...from, z: height });
   const near = stand.nearest <= upright.gripReach;
   const overhead = z >= upright.shoulder;

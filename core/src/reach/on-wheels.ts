@@ -56,7 +56,7 @@ export function wheelWays(scene: Scene, maker: Maker, spot: Spot, cheapest: Chea
     text: `wheel ${laden ? 'back ' : ''}${(way / 1000).toFixed(1)} m`,
   });
   const to = towards(stand.at, spot.grip);
-  const hand = readyHand({ at: stand.at, facing: to, lean: 0, to, drop: 0 }, body, spot.grip);
+  const hand = readyHand({ at: stand.at, facing: to, lean: 0, to, drop: 0, forward: 0 }, body, spot.grip);
   cheapest.offer({
     band: way <= ROLL ? 3 : 5,
     there: [...turn.there, roll(false)],

@@ -4,7 +4,17 @@ import { type Motion } from './covers.ts';
 import { type Maker } from './maker.ts';
 import { TMU } from './mtm.ts';
 import { type Scene, type Spot } from './scene.ts';
-import { armGets, type Cheapest, handGap, type Pose, readyHeight, type Refusal, towards } from './way.ts';
+import {
+  armGets,
+  type Cheapest,
+  handGap,
+  leanOut,
+  outToFront,
+  type Pose,
+  readyHeight,
+  type Refusal,
+  towards,
+} from './way.ts';
 
 /** Below this one kneels, mm; hands hang down to knee height when bending, below it one stoops. */
 const KNEEL = 300;
@@ -55,17 +65,26 @@ function bestPose(
   let best: Pose | 'blocked' | null = null;
   let nearest = Infinity;
   const far = distance(at, spot.grip);
+  const front = outToFront(body, spot, at, facing, to);
   const { z } = spot.grip;
   for (const lean of leans) {
     const given = give > 0 ? Math.max(0, Math.min(give, readyHeight(body, lean, drop) - z)) : 0;
-    const hand = handGap(body, lean, drop + given, far, z);
-    if (hand >= nearest || (worth && !worth.cheapest.may(worth.moved + tmu, hand))) continue;
-    const pose: Pose = { at, facing, lean, to, drop: drop + given };
-    const arm = armGets(scene, pose, body, spot, sides);
-    if (arm === 'yes') {
-      best = pose;
-      nearest = hand;
-    } else if (arm === 'blocked') best ??= 'blocked';
+    const whole = Math.min(far, leanOut(body, lean));
+    // as far as the lean takes the shoulders; where the front is in the way, the hips drawn back, up to it
+    for (const forward of whole > front ? [whole, front] : [whole]) {
+      const hand = handGap(body, lean, drop + given, far, z, forward);
+      if (hand >= nearest || (worth && !worth.cheapest.may(worth.moved + tmu, hand))) break;
+      const pose: Pose = { at, facing, lean, to, drop: drop + given, forward };
+      const arm = armGets(scene, pose, body, spot, sides);
+      if (arm === 'yes') {
+        best = pose;
+        nearest = hand;
+      } else if (arm === 'blocked') {
+        best ??= 'blocked';
+        continue;
+      }
+      break;
+    }
   }
   return best;
 }

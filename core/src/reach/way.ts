@@ -72,8 +72,27 @@ export class Cheapest {
   }
 }
 
-/** A body somewhere, its trunk leaning so many radians from upright in a direction, lowered by some mm (kneeling); `to` is towards the place. */
-export type Pose = { at: Point; facing: Point; lean: number; to: Point; drop: number };
+/**
+ * A body somewhere, its trunk leaning so many radians from upright in a direction, lowered by some mm (kneeling); `to` is towards the place, `forward` how
+ * far the shoulders come that way, mm: as far as the lean takes them, or less with the back rounded and the hips drawn back.
+ */
+export type Pose = { at: Point; facing: Point; lean: number; to: Point; drop: number; forward: number };
+
+/** How far a lean takes the shoulders, mm. */
+export const leanOut = (body: Body, lean: number): number => (lean === 0 ? 0 : body.trunk * Math.sin(lean));
+
+/** Shoulders stay so far before the front of what one looks into, mm (own assumption). */
+const CLEAR_OF_FRONT = 5;
+
+/** How far both shoulders may come towards a place before one of them is at its front, mm. */
+export function outToFront(body: Body, spot: Spot, at: Point, facing: Point, to: Point): number {
+  const { normal, mouth } = spot;
+  const nearing = -(to.x * normal.x + to.y * normal.y);
+  if (nearing < 0.05) return Infinity;
+  const off = (at.x - mouth.x) * normal.x + (at.y - mouth.y) * normal.y;
+  const aside = Math.abs(facing.y * normal.x - facing.x * normal.y) * body.shoulderHalfBreadth;
+  return Math.max(0, (off - aside - CLEAR_OF_FRONT) / nearing);
+}
 
 export const isBefore = (spot: Spot, p: Point): boolean =>
   spot.place.opens === 'top' || (p.x - spot.mouth.x) * spot.normal.x + (p.y - spot.mouth.y) * spot.normal.y > 0;
@@ -95,7 +114,7 @@ export function armGets(
   sides: readonly number[] = BOTH,
 ): 'yes' | 'far' | 'blocked' {
   const right = rotateRight(pose.facing);
-  const forward = body.trunk * Math.sin(pose.lean);
+  const { forward } = pose;
   const z = body.shoulder - body.trunk * (1 - Math.cos(pose.lean)) - pose.drop;
   let near = false;
   for (const side of sides) {
@@ -125,15 +144,15 @@ const readyOut = (body: Body, forward: number, far: number): number =>
   forward + Math.max(0, Math.min(body.handReach, far - forward));
 
 /** How far the ready hand is from what is `far` mm off and `z` mm high, mm. */
-export function handGap(body: Body, lean: number, drop: number, far: number, z: number): number {
-  const out = far - readyOut(body, lean === 0 ? 0 : body.trunk * Math.sin(lean), far);
+export function handGap(body: Body, lean: number, drop: number, far: number, z: number, forward: number): number {
+  const out = far - readyOut(body, forward, far);
   const up = z - readyHeight(body, lean, drop);
   return Math.sqrt(out * out + up * up);
 }
 
 /** Where the hand hangs ready after any move of the body, turned to the place. */
-export function readyHand({ at, lean, to, drop }: Pose, body: Body, grip: Point): Point3 {
-  const out = readyOut(body, body.trunk * Math.sin(lean), distance(at, grip));
+export function readyHand({ at, lean, to, drop, forward }: Pose, body: Body, grip: Point): Point3 {
+  const out = readyOut(body, forward, distance(at, grip));
   return { x: at.x + to.x * out, y: at.y + to.y * out, z: readyHeight(body, lean, drop) };
 }
 

@@ -1,5 +1,7 @@
 import { spawn } from 'node:child_process';
+import { join } from 'node:path';
 import { type SlottingProblem } from '@heronstone/core/slotting';
+import { root } from '../harness.ts';
 
 export type HighsRun = { total: number; status: string; seconds: number };
 
@@ -8,7 +10,7 @@ export function highsInProcess(problem: SlottingProblem, seconds: number): Promi
   const started = performance.now();
   const child = spawn(
     process.execPath,
-    [...process.execArgv, new URL('./highs-child.ts', import.meta.url).pathname, String(seconds)],
+    [join(root, 'scripts/program.mjs'), 'e2e/src/bench/highs-child.ts', String(seconds)],
     { stdio: ['pipe', 'pipe', 'ignore'] },
   );
   let out = '';

@@ -1,9 +1,9 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { join } from 'node:path';
-import { fileURLToPath, pathToFileURL } from 'node:url';
+import { fileURLToPath } from 'node:url';
 
 const ROOT = fileURLToPath(new URL('../../../', import.meta.url));
-const LOADER = pathToFileURL(join(ROOT, 'node_modules/tsx/dist/loader.mjs')).href;
+const LAUNCHER = join(ROOT, 'scripts/program.mjs');
 
 /** V8 does not make WebAssembly any faster than its first quick compiler does: the process does not live long enough to gain by that. */
 const QUICK_START = '--liftoff-only';
@@ -36,7 +36,7 @@ export function inChild(
   patience = Infinity,
   onLine: (line: string) => void = () => undefined,
 ): Promise<void> {
-  const child = spawn(process.execPath, [QUICK_START, '--import', LOADER, join(ROOT, file), ...args], {
+  const child = spawn(process.execPath, [QUICK_START, LAUNCHER, file, ...args], {
     env: { ...process.env, NODE_OPTIONS: '' },
     stdio: ['ignore', 'pipe', 'pipe'],
   });

@@ -1,12 +1,12 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { fileURLToPath, pathToFileURL } from 'node:url';
+import { fileURLToPath } from 'node:url';
 
-const loader = pathToFileURL(fileURLToPath(new URL('../../../node_modules/tsx/dist/loader.mjs', import.meta.url))).href;
+const LAUNCHER = fileURLToPath(new URL('../../../scripts/program.mjs', import.meta.url));
 
 /** Starts a program of ours in a process of its own; `apart`: in a pid namespace of its own too. */
 export function start(file: string, args: string[] = [], apart = false): ChildProcess {
   const [program, ...first] = [...(apart ? ['unshare', '--pid', '--fork', '--mount-proc'] : []), process.execPath];
-  return spawn(program!, [...first, '--import', loader, fileURLToPath(new URL(file, import.meta.url)), ...args], {
+  return spawn(program!, [...first, LAUNCHER, fileURLToPath(new URL(file, import.meta.url)), ...args], {
     stdio: ['pipe', 'pipe', 'pipe'],
   });
 }
