@@ -7,7 +7,8 @@ import {
   type Scene,
   sceneOf,
   type Spot,
-  standingSpot,
+  type Stand,
+  standingSpots,
   WHEELCHAIR_HALF,
 } from '../reach/index.ts';
 import {
@@ -118,9 +119,8 @@ function spotArea(neck: Neck | null) {
 
 /** Where one stands before a place; null when there is no floor, or something as high as the arm is between. */
 function floorBefore(scene: Scene, spot: Spot): { x: number; y: number } | null {
-  const stand = standingSpot(scene, spot, LEANING_HALF);
-  if (!stand || (stand.forced && !lineIsFree(scene, { ...stand.at, z: ARM_HIGH }, spot.mouth))) return null;
-  return stand.at;
+  const serves = ({ at, forced }: Stand) => !forced || lineIsFree(scene, { ...at, z: ARM_HIGH }, spot.mouth);
+  return standingSpots(scene, spot, LEANING_HALF).find(serves)?.at ?? null;
 }
 
 function targetsOf(look: Look): { targets: Target[]; nobody: Found[] } {

@@ -143,9 +143,9 @@ function overSteps(look: Look, scene: Scene, maker: Maker, spot: Spot, cheapest:
     if (nearly && missed.length < MOST_MISSED) missed.push(step);
   }
   const half = halfOf(maker);
-  for (const step of edgeSteps(maker, spot, furthest)) {
+  for (const step of edgeSteps(scene, maker, spot, furthest)) {
     if (!cheapest.may(2 * sideStep(step.by))) break;
-    if (floorIsFree(scene, step, half) && look(scene, maker, spot, cheapest, step)) best = step;
+    if (look(scene, maker, spot, cheapest, step)) best = step;
   }
   const around = (step: Step, { degrees, lengths }: (typeof FINER)[number]) => {
     for (let turn = -side; turn * side <= 1; turn += side)
@@ -160,27 +160,62 @@ function overSteps(look: Look, scene: Scene, maker: Maker, spot: Spot, cheapest:
 }
 
 /** How far off the grip a body stands that is looked at on the lines below, mm. */
-const EDGE = Array.from({ length: 16 }, (_, i) => 150 + 50 * i);
+const EDGE_MESH = 50;
+const EDGE = Array.from({ length: 16 }, (_, i) => 150 + EDGE_MESH * i);
 
 /**
- * Straight towards a place, and where a body just need not turn for it: the best of that falls between the points of the mesh.
+ * Straight towards a place, where a body just need not turn for it, and where an arm just gets to it: the best of that falls between the points of the mesh.
  */
-function edgeSteps({ seat }: Maker, spot: Spot, furthest: number): Step[] {
+function edgeSteps(scene: Scene, maker: Maker, spot: Spot, furthest: number): Step[] {
+  const { seat } = maker;
+  const half = halfOf(maker);
   const straight = heading(seat, spot.grip);
   const aside = angleBetween(seat.heading, straight);
   const ways = [straight];
-  if (Math.abs(aside) > SIDEWAYS) ways.push(seat.heading + Math.sign(aside) * (SIDEWAYS + NO_TURN - 0.5));
+  if (Math.abs(aside) > SIDEWAYS)
+    for (const less of [0.5, 7, 15, 30]) ways.push(seat.heading + Math.sign(aside) * (SIDEWAYS + NO_TURN - less));
   const steps: Step[] = [];
   for (const way of ways) {
     const to = direction(way);
-    for (const off of EDGE) {
+    const stands = (off: number): boolean => {
       const at = { x: spot.grip.x - to.x * off, y: spot.grip.y - to.y * off };
       const by = distance(seat, at);
-      if (by > 0 && by <= furthest) steps.push({ ...at, by, way: heading(seat, at) });
+      if (by <= 0 || by > furthest || !floorIsFree(scene, at, half)) return false;
+      steps.push({ ...at, by, way: heading(seat, at) });
+      return true;
+    };
+    let before = true;
+    for (const off of EDGE) {
+      const free = stands(off);
+      // as near as the floor is free
+      if (free && !before) for (let by = EDGE_MESH / 2, at = off; by > 3; by /= 2) if (stands(at - by)) at -= by;
+      before = free;
+    }
+  }
+  // without a turn, an arm just gets there from a circle about the grip, for either shoulder, upright or leaning
+  const body = seat.standing ? maker.upright : maker.body;
+  for (const lean of seat.standing ? [0] : ROUND_LEANS) {
+    const above = spot.grip.z - body.shoulder + body.trunk * (1 - Math.cos(lean));
+    const left = body.gripReach ** 2 - above ** 2;
+    if (left <= 0) continue;
+    const round = Math.sqrt(left) + leanOut(body, lean) - 1;
+    for (const side of BOTH) {
+      const aside = side * body.shoulderHalfBreadth;
+      const middle = { x: spot.grip.x - maker.right.x * aside, y: spot.grip.y - maker.right.y * aside };
+      if (distance(middle, seat) <= round) continue;
+      const back = heading(middle, seat);
+      for (const turn of ROUND) {
+        const to = direction(back + turn);
+        const at = { x: middle.x + to.x * round, y: middle.y + to.y * round };
+        const by = distance(seat, at);
+        if (by > 0 && by <= furthest && floorIsFree(scene, at, half)) steps.push({ ...at, by, way: heading(seat, at) });
+      }
     }
   }
   return steps.sort((a, b) => a.by - b.by);
 }
+const ROUND_LEANS = [0, Math.PI / 6, Math.PI / 3];
+const ROUND = [0, -8, 8, -16, 16, -24, 24, -36, 36, -48, 48];
 
 /** Set by a look that a cheaper way missed by less than the mesh. */
 let nearly = false;

@@ -20,6 +20,7 @@ export {
   type Stand,
   sceneOf,
   standingSpot,
+  standingSpots,
   floorIsFree,
   BODY_HALF,
   WHEELCHAIR_HALF,

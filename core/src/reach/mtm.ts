@@ -77,7 +77,7 @@ export const NO_TURN = 15;
 /** Turning the body by some degrees: nothing, one foot, or both feet. */
 export function turnTmu(degrees: number): number {
   const d = Math.abs(degrees);
-  return d <= NO_TURN ? 0 : d <= 90 ? TMU.turn : TMU.turnBothFeet;
+  return d <= NO_TURN + 1e-6 ? 0 : d <= 90 + 1e-6 ? TMU.turn : TMU.turnBothFeet;
 }
 
 /** Looking for one thing among k kinds that show. */

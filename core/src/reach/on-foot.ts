@@ -12,7 +12,7 @@ import {
   type Scene,
   type Spot,
   type Stand,
-  standingSpot,
+  standingSpots,
 } from './scene.ts';
 import { walkLengthTo } from './walks.ts';
 import { type Cheapest, isBefore, type Pose, readyHand, type Refusal, towards, turned, turnNeeded } from './way.ts';
@@ -53,10 +53,31 @@ export function footWays(scene: Scene, maker: Maker, spot: Spot, cheapest: Cheap
   if (!cheapest.may(up)) return null;
   if (!maker.seat.standing) fromTheFeetAtTheSeat(scene, maker, spot, cheapest, rise, sit);
 
-  const stand = standingSpot(scene, spot, LEANING_HALF);
-  if (!stand) return 'floor';
+  const stands = standingSpots(scene, spot, LEANING_HALF);
+  if (stands.length === 0) return 'floor';
+  let refusal: Refusal | null = null;
+  let served = false;
+  for (const stand of stands) {
+    const why = byWalking(scene, maker, spot, cheapest, stand, rise, sit);
+    if (why === null) served = true;
+    else refusal ??= why;
+  }
+  return served ? null : refusal;
+}
+
+/** Going to where one stands before a place. @returns why that does not serve */
+function byWalking(
+  scene: Scene,
+  maker: Maker,
+  spot: Spot,
+  cheapest: Cheapest,
+  stand: Stand,
+  rise: Motion[],
+  sit: Motion[],
+): Refusal | null {
   const found = atTheStand(scene, maker, spot, stand);
   if (typeof found === 'string') return found;
+  const up = maker.seat.standing ? 0 : TMU.stand + TMU.sit;
   const { seat, upright } = maker;
   const turn = turned(angleBetween(seat.heading, heading(seat, spot.grip)));
   const moved = up + 2 * turn.tmu + found.tmu;

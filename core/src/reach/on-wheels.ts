@@ -3,7 +3,7 @@ import { type Motion } from './covers.ts';
 import { ROLL } from './from-the-seat.ts';
 import { type Maker } from './maker.ts';
 import { PACE, TMU } from './mtm.ts';
-import { type Scene, seesMouth, type Spot, standingSpot, WHEELCHAIR_HALF } from './scene.ts';
+import { type Scene, seesMouth, type Spot, type Stand, standingSpots, WHEELCHAIR_HALF } from './scene.ts';
 import { walkLengthTo } from './walks.ts';
 import { type Cheapest, readyHand, type Refusal, towards, turned } from './way.ts';
 
@@ -16,7 +16,7 @@ const SIDE = { deep: 610, high: 865 };
  * @param over how far the furniture keeps the chair off, mm; `high` how high that furniture is, mm
  */
 function wheelchairTop(over: number, high: number): number {
-  if (over <= 510) return 1220;
+  if (over <= 510) return WHEELCHAIR_HIGH;
   if (over <= SIDE.deep && high <= SIDE.high) return 1170;
   return over <= 635 ? 1120 : 0;
 }
@@ -33,15 +33,25 @@ function heightBetween(scene: Scene, from: Point, spot: Spot): number {
   return top;
 }
 const WHEELCHAIR_LOW = 380;
+const WHEELCHAIR_HIGH = 1220;
+
+/** Whether a height, mm, is within what is reached from a wheelchair at all (2010 ADA Standards 308.2.1 and 308.3.1, from memory). */
+export const inWheelchairReach = (z: number): boolean => z >= WHEELCHAIR_LOW && z <= WHEELCHAIR_HIGH;
 
 /**
  * Bands 3 and 5 from a wheelchair: wheeled to the place, reached within the ranges.
  * @returns why she does not get there so; null when she does
  */
 export function wheelWays(scene: Scene, maker: Maker, spot: Spot, cheapest: Cheapest): Refusal | null {
+  const stands = standingSpots(scene, spot, WHEELCHAIR_HALF);
+  if (stands.length === 0) return 'floor';
+  const refusals = stands.map((stand) => fromStand(scene, maker, spot, cheapest, stand));
+  return refusals.includes(null) ? null : refusals[0]!;
+}
+
+/** Wheeled to one of the places from which it is reached. @returns why that does not serve */
+function fromStand(scene: Scene, maker: Maker, spot: Spot, cheapest: Cheapest, stand: Stand): Refusal | null {
   const { seat, body } = maker;
-  const stand = standingSpot(scene, spot, WHEELCHAIR_HALF);
-  if (!stand) return 'floor';
   const over = stand.forced ? stand.nearest - WHEELCHAIR_HALF : 0;
   if (spot.grip.z > wheelchairTop(over, heightBetween(scene, stand.at, spot))) return over > 635 ? 'far' : 'high';
   if (spot.grip.z < WHEELCHAIR_LOW) return 'stoop';

@@ -73,7 +73,8 @@ function bestPose(
     // as far as the lean takes the shoulders; where the front is in the way, the hips drawn back, up to it
     for (const forward of whole > front ? [whole, front] : [whole]) {
       const hand = handGap(body, lean, drop + given, far, z, forward);
-      if (hand >= nearest || (worth && !worth.cheapest.may(worth.moved + tmu, hand))) break;
+      // of leanings as good the least: not the one that rounding favours
+      if (hand > nearest - 0.5 || (worth && !worth.cheapest.may(worth.moved + tmu, hand))) break;
       const pose: Pose = { at, facing, lean, to, drop: drop + given, forward };
       const arm = armGets(scene, pose, body, spot, sides);
       if (arm === 'yes') {

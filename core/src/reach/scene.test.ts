@@ -1,8 +1,19 @@
 import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE, PULL_SHARE } from '../catalogue/index.ts';
+import { distance } from '../geometry/index.ts';
 import { type Command, type Plan, type Unit } from '../plan/index.ts';
 import { applied, tinyRoom, unit, withUnits } from '../testing/index.ts';
-import { floorIsFree, LEANING_HALF, makerOf, sceneOf, standingSpot, wayPrice } from './index.ts';
+import {
+  fetchFrom,
+  floorIsFree,
+  LEANING_HALF,
+  makerOf,
+  PLAIN,
+  sceneOf,
+  standingSpot,
+  standingSpots,
+  wayPrice,
+} from './index.ts';
 
 const scene = (...units: Unit[]) => sceneOf(withUnits(tinyRoom(), ...units));
 const facingDown = { x: 3000, y: 5000, facing: 180 };
@@ -60,6 +71,29 @@ describe('standing spots', () => {
     expect(stand.forced).toBe(true);
     expect(stand.at.y).toBeLessThanOrEqual(4700 - 350 - LEANING_HALF + 1);
     expect(stand.nearest).toBeGreaterThan(4940 - 110 - (4700 - 350));
+  });
+
+  test('where another unit stands before it one stands beside the pulled-out drawer, however narrow the gap', () => {
+    for (const gap of [240, 349, 500, 700]) {
+      const plan = withUnits(
+        tinyRoom({ standing: true }),
+        unit('lowChest', { id: 'a', x: 3000, y: 5600, facing: 180 }),
+        unit('lowChest', { id: 'b', x: 3000, y: 5600 - 450 - gap, facing: 180 }),
+      );
+      const room = sceneOf(plan);
+      const maker = makerOf(plan, plan.stations.seat!)!;
+      for (const row of [0, 1, 2, 3]) {
+        const spot = room.spots.get(`a.${row}.0`)!;
+        expect([gap, row, fetchFrom(room, maker, spot, PLAIN).ok]).toEqual([gap, row, true]);
+        // a body there is clear of all that stands and of the drawer
+        for (const { at } of standingSpots(room, spot, LEANING_HALF)) {
+          expect(floorIsFree(room, at, LEANING_HALF)).toBe(true);
+          const beside = Math.max(0, Math.abs(at.x - 3000) - distance(spot.left, spot.right) / 2);
+          const before = Math.max(0, 5600 - 225 - spot.pull - at.y);
+          expect(Math.hypot(beside, before)).toBeGreaterThanOrEqual(LEANING_HALF - 1e-6);
+        }
+      }
+    }
   });
 
   test('free floor: inside the walls, clear of what stands, never mind what hangs', () => {

@@ -21,6 +21,7 @@ import {
   unitShape,
 } from '../plan/index.ts';
 import {
+  arrivalAt,
   type FreeFloor,
   freeFloor,
   type Obstacle,
@@ -326,28 +327,37 @@ export type Stand = {
   forced: boolean;
 };
 
-const standing = new WeakMap<object, Map<string, Stand | null>>();
+const standing = new WeakMap<object, Map<string, readonly Stand[]>>();
 
 /**
  * Where a body stands to use a place: on the normal of its front, 350 mm before it (or before the pulled-out drawer),
- * or as near to that as free floor allows. Null when there is no free floor within reach of it.
+ * or as near to that as free floor allows; where something stands before it, also beside it, as near to the grip as the floor is free. Where nobody
+ * gets to over the floor comes last. Empty when there is no free floor within reach of it.
  */
-export function standingSpot(scene: Scene, spot: Spot, half: number): Stand | null {
+export function standingSpots(scene: Scene, spot: Spot, half: number): readonly Stand[] {
   let known = standing.get(scene.ground);
   if (!known) standing.set(scene.ground, (known = new Map()));
   // places of one column have one floor before them
   const key = `${half} ${spot.pull} ${spot.left.x} ${spot.left.y} ${spot.right.x} ${spot.right.y}`;
-  let stand = known.get(key);
-  if (stand === undefined) known.set(key, (stand = lookForStand(scene, spot, half)));
-  return stand;
+  let stands = known.get(key);
+  if (stands === undefined) {
+    const { before, cutOff } = standBefore(scene, spot, half);
+    const beside = before === null || before.forced ? standBeside(scene, spot, half) : null;
+    known.set(key, (stands = [before, beside, cutOff].filter((s) => s !== null)));
+  }
+  return stands;
 }
+
+/** The first of {@link standingSpots}; null when there is none. */
+export const standingSpot = (scene: Scene, spot: Spot, half: number): Stand | null =>
+  standingSpots(scene, spot, half)[0] ?? null;
 
 function meanOf(points: readonly Point[]): Point {
   const n = Math.max(1, points.length);
   return { x: points.reduce((s, p) => s + p.x, 0) / n, y: points.reduce((s, p) => s + p.y, 0) / n };
 }
 
-function lookForStand(scene: Scene, spot: Spot, half: number): Stand | null {
+function standBefore(scene: Scene, spot: Spot, half: number): { before: Stand | null; cutOff: Stand | null } {
   const front = { x: (spot.left.x + spot.right.x) / 2, y: (spot.left.y + spot.right.y) / 2 };
   const along = { x: spot.normal.y, y: -spot.normal.x };
   const middle = meanOf(scene.outline);
@@ -356,6 +366,8 @@ function lookForStand(scene: Scene, spot: Spot, half: number): Stand | null {
     y: front.y + spot.normal.y * out + along.y * aside,
   });
   const base = spot.pull + STAND_OFF;
+  // there is floor, and nobody gets to it
+  let cutOff: Stand | null = null;
   for (const t of TRIES) {
     let p = at(base + t.out, t.side);
     const other = at(base + t.out, -t.side);
@@ -370,7 +382,43 @@ function lookForStand(scene: Scene, spot: Spot, half: number): Stand | null {
       nearest = STAND_OFF + t.out;
       while (nearest - 25 >= NEAREST && floorIsFree(scene, at(spot.pull + nearest - 25, side), half)) nearest -= 25;
     }
-    return { at: p, close: at(spot.pull + nearest, side), nearest, forced };
+    const stand: Stand = { at: p, close: at(spot.pull + nearest, side), nearest, forced };
+    if (walksTo(scene, p, half)) return { before: stand, cutOff };
+    cutOff ??= stand;
   }
-  return null;
+  return { before: null, cutOff };
+}
+
+/** So far from the grip, beside a place, one stands at most, mm; and the mesh that is looked at. */
+const BESIDE = { most: 1000, mesh: 25 };
+
+function standBeside(scene: Scene, spot: Spot, half: number): Stand | null {
+  const front = { x: (spot.left.x + spot.right.x) / 2, y: (spot.left.y + spot.right.y) / 2 };
+  const along = { x: spot.normal.y, y: -spot.normal.x };
+  const middle = meanOf(scene.outline);
+  const halfWidth = distance(spot.left, spot.right) / 2;
+  const { most, mesh } = BESIDE;
+  const looked: { p: Point; nearest: number; far: number }[] = [];
+  for (let out = mesh; out <= spot.pull + most; out += mesh)
+    for (let side = -most; side <= most; side += mesh) {
+      // not in the pulled-out drawer
+      const nearest = Math.hypot(Math.max(0, out - spot.pull), Math.max(0, Math.abs(side) - halfWidth));
+      if (nearest < half) continue;
+      const p = {
+        x: front.x + spot.normal.x * out + along.x * side,
+        y: front.y + spot.normal.y * out + along.y * side,
+      };
+      const far = distance(p, spot.grip);
+      if (far <= most) looked.push({ p, nearest, far });
+    }
+  // of two as near, the one nearer to the middle of the room: so that a room and its mirror image agree
+  looked.sort((a, b) => a.far - b.far || distance(a.p, middle) - distance(b.p, middle));
+  const found = looked.find(({ p }) => floorIsFree(scene, p, half) && walksTo(scene, p, half));
+  return found ? { at: found.p, close: found.p, nearest: Math.max(NEAREST, found.nearest), forced: true } : null;
+}
+
+/** Whether one gets from the floor one walks on to where a body of some half width stands. */
+function walksTo(scene: Scene, p: Point, half: number): boolean {
+  const floor = scene.walkable();
+  return floor === null || arrivalAt(floor, p, Math.max(half, BODY_HALF)).cells.length > 0;
 }

@@ -1,7 +1,7 @@
 import { chairWays, directWays, onTheSpotWays } from './from-the-seat.ts';
 import { type Maker } from './maker.ts';
 import { footWays } from './on-foot.ts';
-import { wheelWays } from './on-wheels.ts';
+import { inWheelchairReach, wheelWays } from './on-wheels.ts';
 import { type Scene, type Spot } from './scene.ts';
 import { Cheapest, type Refusal, type Way } from './way.ts';
 
@@ -13,6 +13,9 @@ export type Ways = { ok: true; way: Way } | { ok: false; refusal: Refusal };
  */
 export function cheapestWay(scene: Scene, maker: Maker, spot: Spot): Ways {
   const cheapest = new Cheapest(spot);
+  // what is below or above what is reached from a wheelchair is so wherever it stands
+  const within = maker.person.mobility !== 'wheelchair' || inWheelchairReach(spot.grip.z);
+  if (!within) return { ok: false, refusal: wheelWays(scene, maker, spot, cheapest) ?? 'far' };
   directWays(scene, maker, spot, cheapest);
   if (maker.seat.standing) onTheSpotWays(scene, maker, spot, cheapest);
   else chairWays(scene, maker, spot, cheapest);
