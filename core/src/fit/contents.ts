@@ -14,6 +14,7 @@ import {
   type Place,
   placesIn,
   type Plan,
+  readsSame,
   type Unit,
 } from '../plan/index.ts';
 import { type Contents, type Standing, stow, type Stowage, type Thing } from './stow.ts';
@@ -80,7 +81,7 @@ const known = new WeakMap<Place, Known>();
 /** How a place of a plan is filled at different times of the year, one for all where nothing changes; worked out again only when something in it has changed. */
 export function stowagesOf(plan: Plan, place: Place): readonly Stowage[] {
   const last = known.get(place);
-  if (last && READS.every((t) => last.of[t] === plan[t])) return last.stowages;
+  if (last && readsSame(READS, last.of, plan)) return last.stowages;
   const contents = contentsBySeason(plan, place.id);
   const stowages = contents.map((now, i) => {
     const before = last?.contents[i];

@@ -6,6 +6,7 @@ import {
   homesOf,
   type Place,
   type Plan,
+  readsSame,
   type Share,
   SHARES,
   type Station,
@@ -181,7 +182,7 @@ export function shareStates(plan: Plan, supply: Supply, share: Share): HomeState
   const same =
     last &&
     last.scene === sceneOf(plan) &&
-    READS.every((t) => last.of[t] === plan[t]) &&
+    readsSame(READS, last.of, plan) &&
     last.around.length === around.length &&
     around.every((a, i) => {
       const b = last.around[i]!;
@@ -194,7 +195,10 @@ export function shareStates(plan: Plan, supply: Supply, share: Share): HomeState
 }
 
 /** What a state is worked out from beside the supply, its homes and the room; it is kept until one of these changes. */
-const READS = ['head', 'people', 'activities', 'uses', 'stations', 'zones', 'bans', 'ways', 'organisers'] as const;
+const READS = [
+  ...(['head', 'people', 'activities', 'uses', 'stations', 'zones', 'bans', 'ways', 'organisers'] as const),
+  ...(['parkings', 'slopes'] as const),
+] as const;
 type Around = { home: Home; count: number; kinds: number; covered: number };
 type Known = { of: Pick<Plan, (typeof READS)[number]>; scene: object; around: readonly Around[]; states: HomeState[] };
 const known = new WeakMap<Supply, Partial<Record<Share, Known>>>();

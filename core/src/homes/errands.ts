@@ -1,4 +1,4 @@
-import { type Place, type Plan, type Station, type Supply } from '../plan/index.ts';
+import { type Place, type Plan, readsSame, type Station, type Supply } from '../plan/index.ts';
 import {
   type BandNumber,
   fetchSeconds,
@@ -31,7 +31,7 @@ const seats = new WeakMap<Station, { plan: Plan; seat: Seat | null }>();
 const SEAT_READS = ['head', 'people', 'units', 'parkings', 'walls', 'places', 'openings', 'fixtures'] as const;
 export function seatOf(plan: Plan, station: Station): Seat | null {
   const known = seats.get(station);
-  if (known && SEAT_READS.every((t) => known.plan[t] === plan[t])) return known.seat;
+  if (known && readsSame(SEAT_READS, known.plan, plan)) return known.seat;
   const maker = makerOf(plan, station);
   const seat = maker && { maker, scene: sceneAt(plan, station) };
   seats.set(station, { plan, seat });

@@ -1,5 +1,5 @@
 import { footprintDistance } from '../geometry/index.ts';
-import { MONTH_NAMES, type Plan, type Supply } from '../plan/index.ts';
+import { MONTH_NAMES, type Plan, readsSame, type Supply } from '../plan/index.ts';
 import { sceneOf, type Scene, type Spot } from '../reach/index.ts';
 import { ceilingAt, fixturePrism, unitPoint, unitPrism } from '../room/index.ts';
 import { type SunHours, sunHours } from '../sun/index.ts';
@@ -15,15 +15,15 @@ const UNDER_SLOPE = 600;
 /** So far dust flies onto what stands open, mm (own assumption). */
 const DUST = 1500;
 
+/** What it is worked out from beside what the scene is. */
+const READS = ['head', 'stations', 'activities', 'slopes'] as const;
 const known = new WeakMap<Scene, { of: Plan; at: Map<string, Partial<Record<Mind, string | null>>> }>();
 
 /** How a place has what a supply minds, in words (“the sun falls on it in June”); null: it does not. Worked out once per room. */
 export function mindAt(plan: Plan, spot: Spot, mind: Mind): string | null {
   const scene = sceneOf(plan);
   let room = known.get(scene);
-  const same =
-    room && room.of.head === plan.head && room.of.stations === plan.stations && room.of.activities === plan.activities;
-  if (!room || !same) known.set(scene, (room = { of: plan, at: new Map() }));
+  if (!room || !readsSame(READS, room.of, plan)) known.set(scene, (room = { of: plan, at: new Map() }));
   let at = room.at.get(spot.place.id);
   if (!at) room.at.set(spot.place.id, (at = {}));
   if (!(mind in at)) at[mind] = CHECKS[mind](plan, spot);

@@ -28,6 +28,7 @@ export {
   zoneOf,
   keptOutOf,
 } from './plan.ts';
+export { readsSame, type Read } from './remembered.ts';
 export { LOG_TABLES } from './log-months.ts';
 export { asOne, Command, isForLog, Jot, Sent, type CommandOf, type Restore, describeCommand } from './commands.ts';
 export { alikePlaces, isShut, isUnlabelled } from './labels.ts';
