@@ -108,7 +108,8 @@ export function likelyKinds(text: string, most = 3): LikelyKind[] {
   const best = new Map<string, LikelyKind>();
   const spelt = said.map((word) => {
     if (byWord.has(word)) return [word];
-    return word.length < 6 ? [] : VOCABULARY.filter((v) => nearly(word, v)).slice(0, 6);
+    // some have no singular: “sissors” means scissors
+    return word.length < 6 ? [] : VOCABULARY.filter((v) => nearly(word, v) || nearly(`${word}s`, v)).slice(0, 6);
   });
   const candidates = new Set(spelt.flat().flatMap((word) => byWord.get(word) ?? []));
   for (const { kind, words, own } of candidates) {

@@ -35,6 +35,7 @@ const FRONT =
 /** A number that is the beginning of something else: 3D, 9V, 2-ply, 4/5, 5 %. */
 const NO_COUNT =
   /^\d+(?:[.,]?\d)*(?:(?!ish\b)[a-wyz]|x[a-z0-9]|[-/%]\d|[.,]\d(?!\d\d(?!\d))|-[a-z]|\s?%|\s(?:m|yd|yards?|metres?|meters?|ft|feet|ml|cl|l|litres?|liters?|watts?|w|ply|hole)(?![a-z]))/i;
+const DOZENS = /^(?:dozens?|doz\.?)\s+(?:of\s+)?(?=\S)/i;
 const VAGUELY = new RegExp(`^(?:a\\s+)?(${Object.keys(VAGUE).join('|')})(?:\\s+of)?\\s+(?=\\S)`, 'i');
 const BEHIND =
   /(?:(?:^|[\s,;:(])(?:x\s?|qty:?\s?|:\s?|=\s?|,\s?|\()(\d+)(?:\s?(?:pcs?\.?|pieces?|off|x))?\)?|[\s,](\d+)\s?(?:sheets?|pcs?\.?|pieces?|off|rolls?|balls?|spools?|bottles?)|(?<!\b(?:size|no|nr|number|type|drawer|box|shelf|part|set|series|vol))\s(\d+))\s*$/i;
@@ -45,7 +46,10 @@ export function countIn(text: string): SaidCount | null {
   const t = about ? text.slice(about[0].length) : text;
   const numeric = FRONT.exec(t);
   if (numeric && !NO_COUNT.test(t)) {
-    const count = Number(numeric[1]!.replace(/[ ,.]/g, ''));
+    const dozens = DOZENS.exec(t.slice(numeric[0].length));
+    const count = Number(numeric[1]!.replace(/[ ,.]/g, '')) * (dozens ? 12 : 1);
+    if (dozens && count <= 1_000_000)
+      return { count, sure: !about && !numeric[2], rest: t.slice(numeric[0].length + dozens[0].length) };
     if (count >= 1 && count <= 1_000_000)
       return { count, sure: !about && !numeric[2], rest: t.slice(numeric[0].length) };
   }

@@ -81,6 +81,10 @@ export function readLine(line: string, { measure, holders = [], chosen = null }:
   const sized = ahead ? sizeIn(rest.slice(ahead[0].length), measure) : sizeIn(rest, measure);
   const usable = sized && sizeWanted(sized.size, guess) ? sized : null;
   if (usable) rest = ahead ? `${ahead[1]} ${usable.rest}` : usable.rest;
+  // of a stick both how thick and how long: “3/8 in dowels 36 in”
+  const second = usable && guess?.form === 'long' && isOneLength(usable.size) ? sizeIn(rest, measure) : null;
+  const stick = second && isOneLength(second.size) ? [usable!.size.given[0]!, second.size.given[0]!] : null;
+  if (stick) rest = second!.rest;
   rest = rest.replace(/\s*[,;]\s*(?=[,;]|$)/g, '').replace(/^[\s,;:-]+|[\s,;:-]+$/g, '');
 
   const counted = countIn(quoted === null ? rest : `${rest} thing`);
@@ -98,7 +102,8 @@ export function readLine(line: string, { measure, holders = [], chosen = null }:
   const colour = coloured.colour ?? (quoted === null ? colourIn(named.name, named.kindWords) : null);
   const supply = supplyOf(named.name, kind, colour);
   const known = new Set<Sized>();
-  if (usable) setSize(supply, usable.size, known);
+  if (stick) setStick(supply, Math.min(...stick), Math.max(...stick), known);
+  else if (usable) setSize(supply, usable.size, known);
   if (weighed) {
     if ('grammage' in weighed.weight) {
       supply.grammage = weighed.weight.grammage;
@@ -142,6 +147,12 @@ export function readLine(line: string, { measure, holders = [], chosen = null }:
     } else if (filled && !counted) byVolume(filled.container);
     else {
       supply.working = counted?.count ?? 1;
+      const inOne = kind && IN_ONE[kind.id];
+      if (inOne && counted && counted.count >= inOne / 10 && !worded && !/\b(tubes?|vials?)\b/i.test(whole)) {
+        supply.working = Math.ceil(counted.count / inOne);
+        supply.unsure.push('working');
+        supply.note = [supply.note, `${counted.count.toLocaleString('en')} of them`].filter(Boolean).join('; ');
+      }
       if (!counted ? named.several : !counted.sure) supply.unsure.push('working');
     }
     if (spare.count !== null) supply.backstock = spare.packs ? spare.count * supply.packOf : spare.count;
@@ -168,6 +179,9 @@ export function readLine(line: string, { measure, holders = [], chosen = null }:
     supply.unsure.push('working');
   }
 }
+
+/** What is so small is counted in what it comes in; so many lie in one (common practice, no source: ten grams of seed beads). */
+const IN_ONE: Partial<Record<string, number>> = { 'seed-bead-tube': 1000 };
 
 type Draft = Omit<Supply, 'id'>;
 
@@ -329,6 +343,16 @@ function setSize(supply: Draft, size: SaidSize, known: Set<Sized>): void {
     set('depth', a);
   } else if (longest > 0 && width === longest) set('width', a);
   else set('depth', a);
+}
+
+/** One length and no more. */
+const isOneLength = (size: SaidSize): boolean => size.given.length === 1 && !size.round;
+
+/** A stick so thick and so long, mm. */
+function setStick(supply: Draft, thick: number, long: number, known: Set<Sized>): void {
+  const round = (mm: number) => Math.round(mm * 1000) / 1000;
+  Object.assign(supply, { width: round(thick), depth: round(long), height: round(thick) });
+  for (const field of ['width', 'depth', 'height'] as const) known.add(field);
 }
 
 const several = (n: number, name: string) => `${n} × ${name}`;
