@@ -46,7 +46,13 @@ export default defineConfig({
       },
     }),
   ],
-  worker: { format: 'es' },
-  build: { target: 'es2022', assetsInlineLimit: 0 },
+  worker: { format: 'es', rolldownOptions: { checks: { pluginTimings: false } } },
+  // makers see what a build says when they start the app: sizes are watched by the budgets of the engineering page, not here
+  build: {
+    target: 'es2022',
+    assetsInlineLimit: 0,
+    chunkSizeWarningLimit: 4000,
+    rolldownOptions: { checks: { pluginTimings: false } },
+  },
   server: { proxy: { '/api': { target: 'http://127.0.0.1:4377', changeOrigin: true } } },
 });

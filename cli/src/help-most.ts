@@ -30,4 +30,5 @@ export async function helpMostOf(file: string, values: Values): Promise<Result> 
   };
 }
 
-const today = (): string => new Date().toISOString().slice(0, 10);
+/** The day where the maker is. */
+const today = (): string => new Date().toLocaleDateString('sv');

@@ -362,6 +362,17 @@ describe('seasons', () => {
     if (!text.ok) throw new Error(text.reason);
     expect(text.text.replaceAll('\r\n', '\n')).not.toMatch(/\r|^X-SLY|[\u0007\u2028]/m);
     expect(new ICAL.Component(ICAL.parse(text.text)).getAllSubcomponents('vevent')).toHaveLength(3);
+    // RFC 5545, 3.1: no line of more than 75 octets, whatever its letters take
+    const named = calendarOf(
+      applied(plan, {
+        type: 'setPlan',
+        set: { name: 'Größe für Möbel, übergroße Ärmel und ähnliche Stöße an Türen'.repeat(2) },
+      }),
+      day,
+    );
+    if (!named.ok) throw new Error(named.reason);
+    expect(named.text.split('\r\n').filter((line) => Buffer.byteLength(line) > 75)).toEqual([]);
+    expect(named.text.replace(/\r\n /g, '')).toContain('übergroße Ärmel und ähnliche');
     expect(calendarOf(room(), day)).toMatchObject({ ok: false, reason: expect.stringMatching(/nothing with a day/) });
   });
 });

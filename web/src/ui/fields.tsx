@@ -1,3 +1,4 @@
+import { minutesIn } from './minutes.ts';
 import { type ReactNode, useId, useState } from 'react';
 import {
   formatLength,
@@ -131,9 +132,10 @@ export function NumberField({
   const typed = useTyped(id, String(value), (text) => {
     // the field's own unit may stand behind the number; another one is refused, or it would be taken for this one
     const [, bare = text.trim(), said = ''] = /^(.*\d)\s*([a-z%°/²]*)$/i.exec(text.trim()) ?? [];
-    const n = Number(bare.replace(',', '.').replace('−', '-'));
-    if (bare === '' || !Number.isFinite(n)) return `“${text}” is not a number.`;
-    if (said !== '' && said.toLowerCase() !== unit?.toLowerCase())
+    const time = unit === 'min' ? minutesIn(text) : null;
+    const n = time ?? Number(bare.replace(',', '.').replace('−', '-'));
+    if (text.trim() === '' || !Number.isFinite(n)) return `“${text}” is not a number.`;
+    if (time === null && said !== '' && said.toLowerCase() !== unit?.toLowerCase())
       return unit
         ? `“${said}” is not understood here: it is in ${unit}.`
         : `“${said}” is not understood: a number is wanted.`;

@@ -14,6 +14,29 @@ const oneLine = (words: string): string => lines(words).replace(/\s*\n\s*/g, ' '
 
 const NO_TEXT = /[\u0000-\u0008\u000b-\u001f\u007f]/g;
 
+/** Lines of at most 75 octets (RFC 5545, 3.1): the writer folds by characters, and a letter may take several. */
+function folded(text: string): string {
+  const octets = new TextEncoder();
+  const whole = text.replace(/\r\n[ \t]/g, '').split('\r\n');
+  return whole
+    .map((line) => {
+      const parts: string[] = [];
+      let part = '';
+      let used = 0;
+      for (const letter of line) {
+        const more = octets.encode(letter).length;
+        if (used + more > 75) {
+          parts.push(part);
+          [part, used] = ['', 1];
+        }
+        part += letter;
+        used += more;
+      }
+      return [...parts, part].join('\r\n ');
+    })
+    .join('\r\n');
+}
+
 /**
  * What is to come as an iCalendar file (RFC 5545): seasonal boxes in and out every year, trips and days projects are for, notes on trial to decide on, what is undecided.
  * All-day entries; the same thing has the same name every time it is written, so that a calendar that reads it again doubles nothing.
@@ -78,6 +101,6 @@ export function calendarOf(plan: Plan, day: string): { ok: true; text: string } 
     };
   const { error, value } = createEvents(events);
   return value && !error
-    ? { ok: true, text: value }
+    ? { ok: true, text: folded(value) }
     : { ok: false, reason: `The calendar could not be written: ${error?.message ?? ''}` };
 }

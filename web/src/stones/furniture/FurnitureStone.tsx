@@ -240,7 +240,7 @@ function BesideChoice({
   useEffect(() => {
     listPlans().then(setPlans, () => setPlans([]));
   }, [planId]);
-  const others = plans.filter((p) => p.id !== planId);
+  const others = plans.filter((p) => p.id !== planId && p.keptUntil === null);
   if (others.length === 0) return null;
   return (
     <select

@@ -231,16 +231,20 @@ function OneProject({ project }: { project: Project }) {
 }
 
 function Note({ value, onCommit }: { value: string; onCommit: (text: string) => void }) {
-  const [text, setText] = useState(value);
+  // what is typed and not yet kept; else what the plan has, also when that changes elsewhere
+  const [draft, setDraft] = useState<string | null>(null);
   return (
     <textarea
       id="project-note"
       rows={4}
       maxLength={8000}
       className="w-full max-w-2xl rounded-md border border-edge bg-paper px-2 py-1"
-      value={text}
-      onChange={(e) => setText(e.target.value)}
-      onBlur={() => text !== value && onCommit(text)}
+      value={draft ?? value}
+      onChange={(e) => setDraft(e.target.value)}
+      onBlur={() => {
+        if (draft !== null && draft !== value) onCommit(draft);
+        setDraft(null);
+      }}
     />
   );
 }
