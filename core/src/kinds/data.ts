@@ -13,7 +13,7 @@ paper pad | patterned pad, pad of paper, 6x6 pad | 152x152x12 | 180 | block | Pa
 watercolour paper | watercolor paper, aquarelle paper | 230x305 | 21 | sheet | Paper | pack 20, gsm 300, minds damp, fetch 1
 drawing paper | cartridge paper, sketch paper | 297x420 | 18 | sheet | Paper | pack 25, gsm 150, src ISO 216, fetch 1
 tissue paper | silk paper | 500x750 | 6 | sheet | Paper | pack 26, gsm 17, minds damp sun
-crepe paper | crepe sheet | 500x100x10 | 60 | block | Paper | minds damp sun
+crepe paper | crepe sheet | 500x100x10 | 40 | block | Paper | minds damp sun
 mulberry paper | kozo paper, rice paper, washi sheet | 630x930 | 20 | sheet | Paper | pack 10, gsm 35, minds damp sun
 vellum | vellum sheet, tracing paper, translucent paper | 210x297 | 6 | sheet | Paper | pack 50, gsm 100, minds damp, src ISO 216
 origami paper | folding paper | 150x150 | 1.6 | sheet | Paper | pack 100, gsm 70, minds sun
@@ -62,7 +62,7 @@ border punch | edge punch | 110x60x60 | 250 | block | Punches | keeps edge
 corner punch | corner rounder, corner cutter | 60x60x50 | 90 | block | Punches | keeps edge
 large punch | jumbo punch, giant punch | 90x70x60 | 260 | block | Punches | keeps edge
 hole punch | single hole punch, hand punch | 50x120x20 | 130 | block | Punches | keeps hanging edge
-magnetic sheet | magnet sheet | 210x297x1 | 110 | pocket | Dies | pack 3, keeps edge, care magnet
+magnetic sheet | magnet sheet | 210x297x1 | 218 | pocket | Dies | pack 3, keeps edge, care magnet
 # inks
 ink pad | inkpad, stamp pad, pad of ink | 62x98x20 | 70 | block | Inks | minds sun heat, keeps edge, fetch 4
 small ink pad | mini ink pad, ink cube, small pad | 46x62x18 | 25 | block | Inks | minds sun heat, keeps edge, fetch 4
@@ -156,7 +156,7 @@ fine scissors | embroidery scissors, detail scissors, small scissors, snips | 50
 fabric scissors | fabric shears, dressmaking shears | 90x240x20 | 180 | block | Cutting tools | care blade, keeps hanging edge, fetch 3
 pinking shears | zigzag scissors, decorative scissors | 90x230x20 | 200 | block | Cutting tools | care blade, keeps hanging edge
 craft knife | hobby knife, scalpel, cutter knife, utility knife, knife | 20x150x15 | 30 | stick | Cutting tools | care blade, keeps edge hanging, fetch 3
-knife blade | scalpel blade, replacement blade, cutter blade | 10x60x5 | 5 | loose | Cutting tools | pack 10, care blade small
+knife blade | scalpel blade, replacement blade, cutter blade | 10x60x0.5 | 2 | loose | Cutting tools | pack 10, care blade small
 rotary cutter | rolling cutter | 60x180x25 | 90 | block | Cutting tools | care blade, keeps hanging edge
 paper trimmer | trimmer, paper cutter, guillotine trimmer | 160x390x40 | 700 | block | Cutting tools | care blade, keeps edge, fetch 4
 guillotine | paper guillotine, lever cutter | 300x450x90 | 3500 | machine | Machines | care blade heavy
@@ -193,7 +193,7 @@ sewing machine | | 400x180x300 | 6500 | machine | Machines | care heavy
 overlocker | serger, overlock machine | 330x280x300 | 7000 | machine | Machines | care heavy
 iron | steam iron, small iron | 120x280x150 | 1200 | machine | Machines | care hot
 pressing mat | wool pressing mat, ironing mat | 350x350x12 | 600 | block | Sewing | keeps edge
-fat quarter | quilting quarter, fabric quarter | 230x280x8 | 60 | soft | Fabric | minds sun, keeps edge
+fat quarter | quilting quarter, fabric quarter | 230x280x8 | 37 | soft | Fabric | minds sun, keeps edge
 fabric piece | fabric, cloth length, folded fabric, cotton fabric, length of fabric, fabric length | 250x350x30 | 250 | soft | Fabric | minds sun damp, keeps edge
 fabric bolt | bolt of fabric, roll of fabric, fabric roll | 100x600x100 | 2000 | roll | Fabric | minds sun damp
 fabric scrap | scrap of fabric, fabric remnant, remnant | 100x150x2 | 8 | soft | Scraps | keeps loose
@@ -230,7 +230,7 @@ knitting needles | pair of knitting needles, knitting needle pair | 20x350x10 | 
 circular needle | circular knitting needle | 120x180x5 | 20 | pocket | Knitting | keeps pockets hanging ring
 crochet hook | crochet needle | 15x150x10 | 12 | stick | Knitting | keeps edge
 stitch marker | stitch markers, row counter | 10x20x4 | 0.5 | loose | Knitting | care small
-embroidery floss | embroidery thread, stranded cotton, floss skein, skein of floss, embroidery cotton | 20x80x15 | 5 | soft | Embroidery | minds sun, keeps cards ring loose, fetch 5
+embroidery floss | embroidery thread, stranded cotton, floss skein, skein of floss, embroidery cotton | 20x80x15 | 2 | soft | Embroidery | minds sun, keeps cards ring loose, fetch 5
 embroidery hoop | hoop, embroidery ring | 180x180x15 | 90 | block | Embroidery | keeps hanging edge
 cross stitch fabric | aida, aida cloth, evenweave | 200x300x8 | 60 | soft | Embroidery | keeps edge
 cross stitch chart | embroidery pattern, chart | 210x297x1 | 10 | pocket | Patterns | keeps pockets edge, src ISO 216
@@ -259,7 +259,7 @@ die cut shape | die cuts, ephemera, paper embellishment, cut out | 50x60x0.4 | 1
 paper flower | flower embellishment | 40x40x15 | 1 | loose | Embellishments
 charm box | jewellery gift box, small gift box | 80x80x35 | 30 | block | Packing
 # clay, resin, wax, soap
-polymer clay | polymer clay block, oven clay, modelling clay block | 45x55x25 | 57 | block | Clay | minds heat, keeps edge
+polymer clay | polymer clay block, oven clay, modelling clay block | 45x55x14 | 57 | block | Clay | minds heat, keeps edge
 air dry clay | air drying clay, modelling clay, modeling clay, clay | 80x160x60 | 1000 | block | Clay | minds damp frost
 clay tool | modelling tool, sculpting tool | 15x160x15 | 20 | stick | Clay | keeps edge
 rolling pin | clay roller, acrylic roller | 35x220x35 | 250 | stick | Clay
@@ -288,7 +288,7 @@ leather punch | leather hole punch, revolving punch | 90x250x30 | 350 | block | 
 rivet | rivets, chicago screw | 8x8x8 | 1 | loose | Leather | care small, keeps jar
 leather cord | suede cord, leather lace | 80x80x20 | 40 | spool | Leather | keeps edge
 wood sheet | plywood sheet, balsa sheet, basswood sheet, craft plywood | 100x915x3 | 150 | long | Wood | minds damp, keeps edge
-dowel | wooden dowel, wood stick, spar, wooden rod, fibreglass rod, carbon rod | 6x1000x6 | 30 | long | Wood | minds damp
+dowel | wooden dowel, wood stick, spar, wooden rod, fibreglass rod, carbon rod | 6x1000x6 | 20 | long | Wood | minds damp
 wooden shape | wood slice, wood blank, wooden blank | 80x80x5 | 15 | block | Wood | keeps loose edge
 picture frame | frame, photo frame | 200x250x20 | 500 | block | Frames | keeps edge hanging
 wood stain | stain, wood oil | 70x70x110 | 400 | bottle | Wood | care flammable fumes, minds frost
@@ -311,7 +311,7 @@ label roll | roll of labels, sticker roll, thermal labels | 110x110x60 | 200 | s
 label sheet | sheet of labels, sticker paper, printable labels | 210x297x0.2 | 10 | pocket | Packing | pack 25, keeps pockets edge, src ISO 216
 # vinyl, heat transfer, foil
 vinyl roll | adhesive vinyl, roll of vinyl, self adhesive vinyl | 50x310x50 | 250 | roll | Vinyl | minds heat
-vinyl sheet | sheet of vinyl, htv sheet, heat transfer vinyl sheet | 305x305x0.3 | 35 | pocket | Vinyl | pack 10, keeps edge pockets, minds heat
+vinyl sheet | sheet of vinyl, htv sheet, heat transfer vinyl sheet | 305x305x0.3 | 21 | pocket | Vinyl | pack 10, keeps edge pockets, minds heat
 heat transfer vinyl | htv, htv roll, iron-on vinyl, flex foil | 50x310x50 | 220 | roll | Vinyl | minds heat
 transfer tape | application tape | 50x310x50 | 200 | roll | Vinyl
 foil sheet | hot foil sheet, toner foil, gilding foil | 152x152x0.1 | 4 | pocket | Foils | pack 20, keeps pockets edge

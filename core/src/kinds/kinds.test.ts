@@ -146,3 +146,25 @@ describe('finding a kind', () => {
     expect(pluralOf('reel of thread')).toBe('reels of thread');
   });
 });
+
+describe('masses, from sizes and stuffs', () => {
+  // densities in g/cm³, masses of surface in g/m² (textbook values, from memory); what share of the box the stuff fills
+  const STEEL = 7.85;
+  test.each([
+    // magnetic sheet: ferrite in rubber; dowel: hardwood, round; polymer clay; a blade with its holes and point
+    ['magnetic-sheet', 210 * 297 * 1, 3.5, 1],
+    ['dowel', 6 * 1000 * 6, 0.7, Math.PI / 4],
+    ['polymer-clay', 45 * 55 * 14, 1.7, 1],
+    ['knife-blade', 10 * 60 * 0.5, STEEL, 0.85],
+    // cotton of 145 g/m², 457 × 559 mm; crepe of 32 g/m², 500 × 2500 mm; vinyl and its liner of 225 g/m²; 8 m of six strands, 0.25 g a metre
+    ['fat-quarter', 457 * 559, 145e-3, 1],
+    ['crepe-paper', 500 * 2500, 32e-3, 1],
+    ['vinyl-sheet', 305 * 305, 225e-3, 1],
+    ['embroidery-floss', 8, 0.25 * 1e3, 1],
+    ['chipboard-sheet', 305 * 305, 1.2, 1],
+  ])('%s within 30 %%', (id, size, stuff, share) => {
+    const grams = (size * stuff * share) / 1000;
+    const { mass } = kindOf(id)!;
+    expect([id, mass, mass > grams * 0.7 && mass < grams * 1.3]).toEqual([id, mass, true]);
+  });
+});
