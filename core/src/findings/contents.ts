@@ -99,7 +99,8 @@ function children({ plan, len }: Look): Found[] {
       const seen: Seen = byUnit.get(spot.unit.id) ?? { names: new Set(), placeIds: [], low: Infinity, child };
       seen.names.add(supply.name);
       if (!seen.placeIds.includes(id)) seen.placeIds.push(id);
-      seen.low = Math.min(seen.low, spot.grip.z);
+      // she gets in at its lowest edge: that is what is checked, so that is what is said
+      seen.low = Math.min(seen.low, spot.low);
       if (child.top > seen.child.top) seen.child = child;
       byUnit.set(spot.unit.id, seen);
     }

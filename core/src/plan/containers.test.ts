@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { findingsOf } from '../findings/index.ts';
 import { exportPlan, importPlan } from '../formats/index.ts';
 import { applied, block, tinyRoom, unit, withUnits } from '../testing/index.ts';
+import { placeLabel } from '../upkeep/labels/index.ts';
 import {
   apply,
   blankOrganiser,
@@ -11,6 +12,7 @@ import {
   homesOf,
   type Plan,
   placesIn,
+  placeWithAllIn,
   placeTitle,
   withoutHome,
   zoneOf,
@@ -64,6 +66,24 @@ describe('containers', () => {
     expect(placeTitle(plan, plan.places['b.d2']!)).toBe('Cart › tier 2 › Box b › lane 2');
     expect(plan.places['b.d2']!.unitId).toBe('cart');
     expect(homesOf(plan, 's', 'working').map((h) => h.placeId)).toEqual(['b']);
+  });
+
+  test('what stands in a place is found to any depth: what is empty, scanned or labelled is all of it', () => {
+    const plan = run(
+      room,
+      { type: 'addOrganiser', organiser: blankOrganiser('tin', 'Tin', 60, 80, 40) },
+      box('a', 'cubes.0.0'),
+      { type: 'divide', id: 'a', into: 'slots 2' },
+      box('t', 'a.d1', { organiserId: 'tin' }),
+      { type: 'divide', id: 't', into: 'slots 2' },
+      give('t.d2'),
+    );
+    const all = placeWithAllIn(plan, plan.places['cubes.0.0']!).map((p) => p.id);
+    expect(all[0]).toBe('cubes.0.0');
+    expect(all.sort()).toEqual(['a', 'a.d1', 'a.d2', 'cubes.0.0', 't', 't.d1', 't.d2']);
+    expect(placeWithAllIn(plan, plan.places['cubes.0.1']!)).toHaveLength(1);
+    // its label knows the one thing three levels down
+    expect(placeLabel(plan, plan.places['cubes.0.0']!).name).toBe('Beads');
   });
 
   test('taken out, what lies in it has no home and is still there; undone, it lies there again', () => {

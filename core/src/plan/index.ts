@@ -19,6 +19,7 @@ export {
   placeTitle,
   placesDownTo,
   placesIn,
+  placeWithAllIn,
   compartmentsOf,
   frontsOf,
   zonesOf,

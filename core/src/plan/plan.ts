@@ -146,6 +146,12 @@ const byHolder = groupedBy(
 export const placesIn = (plan: Pick<Plan, 'places'>, placeId: string): readonly Place[] =>
   byHolder(plan.places, placeId);
 
+/** A place with all that stands in it, and in that, to any depth: itself first. */
+export const placeWithAllIn = (plan: Pick<Plan, 'places'>, place: Place): Place[] => [
+  place,
+  ...placesIn(plan, place.id).flatMap((p) => placeWithAllIn(plan, p)),
+];
+
 const byUnit = groupedBy((place: Place) => (place.inId === null ? place.unitId : null));
 /** The compartments of a unit and its top, without what stands in them. */
 export const compartmentsOf = (plan: Pick<Plan, 'places'>, unitId: string): readonly Place[] =>

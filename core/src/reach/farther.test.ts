@@ -50,7 +50,7 @@ describe('no body, unit or distance excepted', () => {
     const random = new Random(20261129);
     let steps = 0;
     const wrong: string[] = [];
-    for (let i = 0; i < 28; i++) {
+    for (let i = 0; i < 20; i++) {
       const { room, kind, bearing, over } = someRoom(random, i);
       const d = direction(bearing);
       const step = [25, 50, 75][random.below(3)]!;
@@ -73,7 +73,7 @@ describe('no body, unit or distance excepted', () => {
         }
       }
     }
-    expect(steps).toBeGreaterThan(2500);
+    expect(steps).toBeGreaterThan(1800);
     expect(wrong).toEqual([]);
   });
 

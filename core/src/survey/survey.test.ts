@@ -84,6 +84,10 @@ describe('walk-round', () => {
     expect(near(50).closes).toBe(true);
     expect(near(50).suspects.map((s) => s.wall)).toEqual([0, 2]);
     expect(near(10).suspects).toEqual([]);
+    // and that is said, with the limit
+    expect(near(10).words).toMatch(/1 : \d+; from 1 : 400 on that is as good as a tape/);
+    // as long as there are walls to come none of them is wrong
+    expect(surveyWalls(rightAngled(4100, 3200).slice(0, 3)).suspects).toEqual([]);
     const turns = surveyWalls([3000, 3000, 3000, 3000].map((length, i) => ({ length, turn: i === 1 ? 60 : 90 })));
     expect(turns.words).toMatch(/330°/);
     const crossed = surveyWalls([

@@ -34,6 +34,8 @@ const SUSPECT_WITHIN = 15;
 const AS_GOOD = 4;
 /** A room that closes better than this is measured as well as a tape does, and no wall is suspected (own assumption). */
 const GOOD_RATIO = 400;
+/** The turns have come round when they are so near a full circle, degrees (own assumption: less than any corner of a room). */
+const ROUND_WITHIN = 30;
 
 /**
  * Walks the walls from the origin, the first one up the page (+y), the room on the right hand, and says how well they close.
@@ -64,7 +66,9 @@ export function surveyWalls(walls: readonly MeasuredWall[]): Survey {
     run += wall.length;
     return { x: walked[i]!.x + misclosure.x * share, y: walked[i]!.y + misclosure.y * share };
   });
-  const suspects = error > 1 && ratio < GOOD_RATIO ? findSuspects(headings, misclosure) : [];
+  // before the turns come round there are walls to come, and none is wrong for that
+  const round = Math.abs(angleError) < ROUND_WITHIN;
+  const suspects = error > 1 && ratio < GOOD_RATIO && round ? findSuspects(headings, misclosure) : [];
   const crossing = walls.length > 2 && !isSimplePolygon(outline);
   const closes = walls.length > 2 && ratio >= WORST_RATIO && !crossing;
   const words = sayIt(walls.length, error, ratio, angleError, crossing);
@@ -95,6 +99,8 @@ function sayIt(walls: number, error: number, ratio: number, angleError: number, 
   if (crossing) return 'Two walls cross each other. One of the lengths or turns is wrong.';
   if (error < 1) return 'The walls close.';
   const by = `${Math.round(error)} mm`;
+  if (ratio >= GOOD_RATIO)
+    return `The walls close to ${by} (1 : ${Math.round(ratio)}; from 1 : ${GOOD_RATIO} on that is as good as a tape, and no wall is doubted).`;
   if (ratio >= WORST_RATIO) return `The walls close to ${by} (1 : ${Math.round(ratio)}).`;
   const angle =
     Math.abs(angleError) > 0.5 ? ` The turns add up to ${Math.round(360 - angleError)}° instead of 360°.` : '';

@@ -1,5 +1,5 @@
 import { assessHomes } from '../../homes/index.ts';
-import { alikePlaces, homesIn, type Place, placesIn, type Plan } from '../../plan/index.ts';
+import { alikePlaces, homesIn, type Place, placeWithAllIn, type Plan } from '../../plan/index.ts';
 
 export type RunStop = {
   place: Place;
@@ -17,7 +17,7 @@ export function labelRun(plan: Plan): { stops: RunStop[]; saves: number } {
   const alike = alikePlaces(plan);
   const used = [...alike].flatMap(([id, among]) => {
     const place = plan.places[id]!;
-    const inside = [place, ...placesIn(plan, id), ...placesIn(plan, id).flatMap((p) => placesIn(plan, p.id))];
+    const inside = placeWithAllIn(plan, place);
     return inside.some((p) => homesIn(plan, p.id).length > 0) ? [{ place, among }] : [];
   });
   if (used.length === 0) return { stops: [], saves: 0 };

@@ -2,7 +2,7 @@ import {
   homesIn,
   type LabelShows,
   type Place,
-  placesIn,
+  placeWithAllIn,
   type Plan,
   placeTitle,
   type Supply,
@@ -38,7 +38,7 @@ export function readCode(text: string): Coded | null {
 }
 
 function suppliesIn(plan: Plan, place: Place): Supply[] {
-  const all = [place, ...placesIn(plan, place.id)].flatMap((p) => homesIn(plan, p.id));
+  const all = placeWithAllIn(plan, place).flatMap((p) => homesIn(plan, p.id));
   const ids = new Set(all.map((h) => h.supplyId));
   return [...ids]
     .flatMap((id) => plan.supplies[id] ?? [])

@@ -2,7 +2,7 @@ import { Camera, CameraOff, FileImage } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
-import { homesIn, placesIn, placeTitle, type Place, type Plan, type Supply } from '@heronstone/core/plan';
+import { homesIn, placeWithAllIn, placeTitle, type Place, type Plan, type Supply } from '@heronstone/core/plan';
 import { codeOf, qrOf, QUIET, readCode } from '@heronstone/core/upkeep/labels';
 import { jot } from '../../state/jot.ts';
 import { fetched } from '../../parts/fetched.ts';
@@ -224,7 +224,7 @@ async function decoded(source: CanvasImageSource, width: number, height: number)
 }
 
 const inside = (plan: Plan, place: Place): Supply[] => {
-  const all = [place, ...placesIn(plan, place.id)].flatMap((p) => homesIn(plan, p.id));
+  const all = placeWithAllIn(plan, place).flatMap((p) => homesIn(plan, p.id));
   return [...new Set(all.map((h) => h.supplyId))].flatMap((id) => plan.supplies[id] ?? []);
 };
 

@@ -6,7 +6,7 @@ import {
   homesIn,
   homesOf,
   type Place,
-  placesIn,
+  placeWithAllIn,
   type Supply,
 } from '@heronstone/core/plan';
 import { entriesOf } from '@heronstone/core/upkeep';
@@ -61,7 +61,7 @@ export function openSpare(supply: Supply, at: At = {}): boolean {
 /** A place was found empty: what was at hand there is used up. */
 export function emptied(place: Place): boolean {
   const { dispatch, plan } = usePlan.getState();
-  const gone = [place, ...placesIn(plan, place.id)]
+  const gone = placeWithAllIn(plan, place)
     .flatMap((p) => homesIn(plan, p.id))
     .flatMap((home) => {
       const supply = plan.supplies[home.supplyId];
