@@ -71,6 +71,8 @@ export {
   ALL_MONTHS,
   bySeason,
   homeNow,
+  homesNow,
+  livesIn,
   inMonth,
   isSeasonal,
   monthsOf,

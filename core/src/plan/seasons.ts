@@ -1,4 +1,4 @@
-import { homesOf, type Plan, usesOf } from './plan.ts';
+import { homesOf, placeTitle, type Plan, usesOf } from './plan.ts';
 import { type Home, type Share, type Supply } from './rows.ts';
 
 export const ALL_MONTHS: readonly number[] = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12];
@@ -74,6 +74,23 @@ export function bySeason(
 export const shareNow = (plan: Wants & Pick<Plan, 'homes'>, supply: Supply, month: number): Share =>
   shareMonths(plan, supply, 'working')?.includes(month) === false ? 'resting' : 'working';
 
+/** Where a supply is to be looked for in a month: all homes of what is at hand then; where that has none, those of the reserve. */
+export const homesNow = (plan: Wants & Pick<Plan, 'homes'>, supply: Supply, month: number): readonly Home[] => {
+  const homes = homesOf(plan, supply.id, shareNow(plan, supply, month));
+  return homes.length > 0 ? homes : homesOf(plan, supply.id, 'backstock');
+};
+
 /** Where a supply is to be looked for in a month first. */
 export const homeNow = (plan: Wants & Pick<Plan, 'homes'>, supply: Supply, month: number): Home | undefined =>
-  homesOf(plan, supply.id, shareNow(plan, supply, month))[0] ?? homesOf(plan, supply.id, 'backstock')[0];
+  homesNow(plan, supply, month)[0];
+
+/** The same in words: every place once, `; ` between them. Empty: it has none. */
+export const livesIn = (plan: Plan, supply: Supply, month: number): string =>
+  [
+    ...new Set(
+      homesNow(plan, supply, month).flatMap(({ placeId }) => {
+        const place = plan.places[placeId];
+        return place ? [placeTitle(plan, place)] : [];
+      }),
+    ),
+  ].join('; ');

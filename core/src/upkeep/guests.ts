@@ -1,4 +1,4 @@
-import { type Hazard, homeNow, type Person, type Place, type Plan, type Supply, usesOf } from '../plan/index.ts';
+import { type Hazard, homesNow, type Person, type Place, type Plan, type Supply, usesOf } from '../plan/index.ts';
 
 export type ForGuest = {
   /** what they may take, by the place it is in */
@@ -26,11 +26,13 @@ export function thingsFor(plan: Plan, person: Person, month: number): ForGuest {
       ask.push({ supply, hazards });
       continue;
     }
-    const home = homeNow(plan, supply, month);
-    const place = home ? (plan.places[home.placeId] ?? null) : null;
-    const known = take.get(place?.id ?? '') ?? { place, supplies: [] };
-    known.supplies.push(supply);
-    take.set(place?.id ?? '', known);
+    // in every place it lives in: the nearest to her may be the second
+    const places = new Set(homesNow(plan, supply, month).map((home) => plan.places[home.placeId] ?? null));
+    for (const place of places.size > 0 ? places : [null]) {
+      const known = take.get(place?.id ?? '') ?? { place, supplies: [] };
+      known.supplies.push(supply);
+      take.set(place?.id ?? '', known);
+    }
   }
   return { take: [...take.values()], ask };
 }

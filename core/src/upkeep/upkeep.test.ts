@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import ICAL from 'ical.js';
 import { shortestRound, roundLength } from '../moves/index.ts';
-import { apply, type Command, type DiaryEntry, type Plan, type Sent } from '../plan/index.ts';
+import { apply, type Command, type DiaryEntry, livesIn, type Plan, type Sent } from '../plan/index.ts';
 import { applied, block, home, person, tinyRoom, unit, use, withUnits } from '../testing/index.ts';
 import {
   asksToday,
@@ -538,6 +538,17 @@ describe('it was not there', () => {
     const guest = thingsFor(plan, plan.people.pip!, 11);
     expect(guest.take.flatMap((t) => t.supplies.map((s) => s.id))).toEqual(['a']);
     expect(guest.ask.map((a) => [a.supply.id, a.hazards])).toEqual([['b', ['blade']]]);
+    // it lives in two places: both are told, and the list names both
+    const two = applied(plan, set('a', { working: 4 }), {
+      ...{ type: 'assignHome', supplyId: 'a', share: 'working', placeId: 'books.1.0', since: day, count: 2 },
+    } as Command);
+    expect(
+      thingsFor(two, two.people.pip!, 11)
+        .take.map((t) => t.place?.id)
+        .sort(),
+    ).toEqual(['books.1.0', 'chest.0.0']);
+    expect(livesIn(two, two.supplies.a!, 11).split('; ')).toHaveLength(2);
+    expect(livesIn(two, two.supplies.d!, 11)).toBe('');
   });
 });
 

@@ -1,6 +1,6 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useRef } from 'react';
-import { homeNow, placeTitle, type Plan } from '@heronstone/core/plan';
+import { livesIn, type Plan } from '@heronstone/core/plan';
 import { monthOf, today } from '../../../ui/words.ts';
 import { useRoving } from '../../../ui/roving.ts';
 import { type Row } from './rows.ts';
@@ -38,8 +38,7 @@ export function PhoneRows({
           const row = rows[item.index]!;
           if ('group' in row) return null;
           const s = row.supply;
-          const home = homeNow(plan, s, monthOf(today()));
-          const place = home && plan.places[home.placeId];
+          const where = livesIn(plan, s, monthOf(today()));
           return (
             <li
               key={s.id}
@@ -66,7 +65,7 @@ export function PhoneRows({
                   </span>
                 </span>
                 <span className="flex gap-2 text-[14px] text-soft">
-                  <span className="min-w-0 grow truncate">{place ? placeTitle(plan, place) : 'no home yet'}</span>
+                  <span className="min-w-0 grow truncate">{where || 'no home yet'}</span>
                   <span className={s.width === null ? 'text-clash' : ''}>
                     {sizeWords(s, plan.head.measure) || 'no size'}
                   </span>

@@ -3,16 +3,7 @@ import { kindOf } from '@heronstone/core/kinds';
 import { formatNumberOnly, formatWeight, parseWeight, type Measure } from '@heronstone/core/lengths';
 import { sizeOf } from '@heronstone/core/lines';
 import { monthOf, today } from '../../../ui/words.ts';
-import {
-  DECISIONS,
-  homeNow,
-  placeTitle,
-  type Plan,
-  STORAGE_FORMS,
-  type Supply,
-  withoutHome,
-  zonesOf,
-} from '@heronstone/core/plan';
+import { DECISIONS, livesIn, type Plan, STORAGE_FORMS, type Supply, withoutHome, zonesOf } from '@heronstone/core/plan';
 import { litresOf } from '@heronstone/core/stock';
 
 /** What a cell becomes when it is edited: the change, or why not. */
@@ -166,11 +157,7 @@ export const COLUMNS: readonly Column[] = [
     title: 'lives in',
     width: 210,
     groups: true,
-    text: (plan, s) => {
-      const home = homeNow(plan, s, monthOf(today()));
-      const place = home && plan.places[home.placeId];
-      return place ? placeTitle(plan, place) : withoutHome(plan, s, 'working') > 0 ? 'no home yet' : '';
-    },
+    text: (plan, s) => livesIn(plan, s, monthOf(today())) || (withoutHome(plan, s, 'working') > 0 ? 'no home yet' : ''),
   },
   {
     id: 'zone',
