@@ -69,7 +69,7 @@ const SHEETS: {
         depth: 50.8,
         height: 63.5,
         mass: expect.closeTo(283.495, 2),
-        colour: '#ffd700',
+        colour: '#c19a3f',
       });
       expect(named(plan, 'Odd gadget')).toMatchObject({
         width: 215.9,
@@ -145,8 +145,8 @@ const SHEETS: {
     ].join('\n'),
     meanings: ['name', 'colour', 'working', 'mass'],
     check: (plan) => {
-      expect(named(plan, 'Ink pad, navy blue')).toMatchObject({ colour: '#000080', mass: 70, kind: 'ink-pad' });
-      expect(named(plan, 'Ink pad, red')).toMatchObject({ colour: '#ff0000', mass: expect.closeTo(70.87, 1) });
+      expect(named(plan, 'Ink pad, navy blue')).toMatchObject({ colour: '#23335c', mass: 70, kind: 'ink-pad' });
+      expect(named(plan, 'Ink pad, red')).toMatchObject({ colour: '#b4272f', mass: expect.closeTo(70.87, 1) });
       expect(named(plan, 'Ink pad, leaf, light').note).toBe('Shade: leaf, light');
       expect(named(plan, 'Ribbon')).toMatchObject({
         working: 3,
