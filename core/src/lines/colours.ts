@@ -68,37 +68,12 @@ const OURS: Record<string, string> = {
   natural: '#e4d8bd',
 };
 /** Of two colour words the first is the one that is meant: “cobalt blue”, “olive green”. */
-const NARROWER = new Set([
-  ...[
-    'navy',
-    'teal',
-    'cobalt',
-    'turquoise',
-    'indigo',
-    'denim',
-    'aqua',
-    'emerald',
-    'jade',
-    'olive',
-    'lime',
-    'mint',
-    'sage',
-  ],
-  ...[
-    'forest',
-    'ruby',
-    'crimson',
-    'scarlet',
-    'coral',
-    'rust',
-    'blush',
-    'rose',
-    'charcoal',
-    'taupe',
-    'mustard',
-    'cream',
-  ],
-]);
+const NARROWER = new Set(
+  (
+    'navy teal cobalt turquoise indigo denim aqua emerald jade olive lime mint sage forest ' +
+    'ruby crimson scarlet coral rust blush rose charcoal taupe mustard cream'
+  ).split(' '),
+);
 
 /** Colours that are things as well: not taken for a colour (common sense). */
 const THINGS = new Set([

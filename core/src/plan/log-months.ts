@@ -36,6 +36,15 @@ export function gatherMonths(edit: Edit, before: string): Ran {
     }
     return of;
   };
+  const numbers = new Map<string, number>();
+  // one that no other has: a plan file may bring any
+  const newId = (month: string): string => {
+    let n = numbers.get(month) ?? 0;
+    do n++;
+    while (edit.get('monthSums', `${month}.${n}`));
+    numbers.set(month, n);
+    return `${month}.${n}`;
+  };
   for (const e of going) {
     // by a clock that ran backwards: without it the line would hold again
     if (e.what === 'struck' && e.strikesId !== null && !goes.has(e.strikesId) && edit.get('diary', e.strikesId))
@@ -49,7 +58,7 @@ export function gatherMonths(edit: Edit, before: string): Ran {
     const sum = of.get(key);
     const day = Number(e.day.slice(8));
     of.set(key, {
-      ...{ id: sum?.id ?? `${month}.${of.size + 1}`, month, what: e.what },
+      ...{ id: sum?.id ?? newId(month), month, what: e.what },
       ...{ activityId: e.activityId, supplyId: e.supplyId, placeId },
       times: (sum?.times ?? 0) + 1,
       pieces: (sum?.pieces ?? 0) + (e.count ?? 1),
@@ -70,14 +79,14 @@ export function gatherWhenLong(edit: Edit): Ran {
   const lines = edit.all('diary');
   if (lines.length <= LONG_LOG) return null;
   const months = new Map<string, number>();
-  for (const e of lines) months.set(monthOf(e), (months.get(monthOf(e)) ?? 0) + 1);
+  for (const e of lines) if (ON_A_CALENDAR.test(e.day)) months.set(monthOf(e), (months.get(monthOf(e)) ?? 0) + 1);
   const order = [...months.keys()].sort();
   let left = lines.length;
-  let before = order[0]!;
+  let before = order[0];
   for (const [i, month] of order.entries()) {
     if (left <= LEFT || i === order.length - 1) break;
     left -= months.get(month)!;
     before = order[i + 1]!;
   }
-  return before === order[0] ? null : gatherMonths(edit, before);
+  return before === undefined || before === order[0] ? null : gatherMonths(edit, before);
 }

@@ -1,4 +1,4 @@
-import { type DiaryEntry, type DiaryKind, MONTH_NAMES, type MonthSum, type Plan } from '../plan/index.ts';
+import { type DiaryEntry, type DiaryKind, groupedBy, MONTH_NAMES, type MonthSum, type Plan } from '../plan/index.ts';
 
 /** A line for the log about something, all else left out. */
 export function jotting(
@@ -47,25 +47,14 @@ export function entriesOf(plan: Pick<Plan, 'diary'>, supplyId: string): readonly
   return groups.get(supplyId) ?? NONE;
 }
 
-const sumsBySupply = new WeakMap<object, ReadonlyMap<string, readonly MonthSum[]>>();
-const NO_SUMS: readonly MonthSum[] = [];
+const sumsBySupply = groupedBy(
+  (sum: MonthSum) => sum.supplyId,
+  (a, b) => (a.last < b.last ? -1 : 1),
+);
 
-/** What the gathered months say of one supply, oldest first; grouped once per log. */
-export function sumsOf(plan: Pick<Plan, 'monthSums'>, supplyId: string): readonly MonthSum[] {
-  let groups = sumsBySupply.get(plan.monthSums);
-  if (!groups) {
-    const made = new Map<string, MonthSum[]>();
-    for (const s of Object.values(plan.monthSums)) {
-      if (s.supplyId === null) continue;
-      const known = made.get(s.supplyId);
-      if (known) known.push(s);
-      else made.set(s.supplyId, [s]);
-    }
-    for (const list of made.values()) list.sort((a, b) => (a.last < b.last ? -1 : 1));
-    sumsBySupply.set(plan.monthSums, (groups = made));
-  }
-  return groups.get(supplyId) ?? NO_SUMS;
-}
+/** What the gathered months say of one supply, oldest first. */
+export const sumsOf = (plan: Pick<Plan, 'monthSums'>, supplyId: string): readonly MonthSum[] =>
+  sumsBySupply(plan.monthSums, supplyId);
 
 /** The days of a sum, in full. */
 export const daysOf = (sum: Pick<MonthSum, 'month' | 'days'>): string[] =>

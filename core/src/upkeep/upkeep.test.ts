@@ -245,6 +245,30 @@ describe('the log', () => {
     );
   });
 
+  test('sums that a plan file brought are added to and none is written over; days on no calendar never refuse a line', () => {
+    const fetched = (supplyId: string, on: string) => jot('fetched', on, { supplyId, count: 1 });
+    const plan = room(...['a', 'b', 'c', 'd'].map((id) => fetched(id, '2024-01-05')), fetched('a', '2024-02-01'));
+    const brought = (id: string, supplyId: string) => ({
+      ...{ id, month: '2024-01', what: 'fetched' as const, activityId: null, supplyId, placeId: null },
+      ...{ times: 3, pieces: 3, days: [1], last: '2024-01-01T10:00:00Z' },
+    });
+    const with3 = { ...plan, monthSums: { '2024-01.3': brought('2024-01.3', 'x'), any: brought('any', 'a') } };
+    const sums = Object.values(applied(with3, { type: 'gather', before: '2024-02' }).monthSums);
+    expect(sums.map((s) => [s.supplyId, s.times]).sort()).toEqual([
+      ['a', 4],
+      ['b', 1],
+      ['c', 1],
+      ['d', 1],
+      ['x', 3],
+    ]);
+    expect(new Set(sums.map((s) => s.id)).size).toBe(5);
+    const odd = Array.from({ length: 45_000 }, (_, i) =>
+      jotting(`o${i}`, '2024-01-01T10:00:00Z', i < 30_000 ? '2024-00-00' : '2026-11-02', 'fetched', { supplyId: 'a' }),
+    );
+    const full: Plan = { ...room(), diary: Object.fromEntries(odd.map((e) => [e.id, e])) };
+    expect(Object.keys(applied(full, fetched('a', '2026-11-03')).diary)).toHaveLength(45_001);
+  });
+
   test('a strike by a clock that ran backwards stays as long as what it strikes', () => {
     const line = jot('usedUp', '2026-05-02', { supplyId: 'a' });
     const { id } = (line as { entries: DiaryEntry[] }).entries[0]!;
