@@ -143,7 +143,7 @@ function overSteps(look: Look, scene: Scene, maker: Maker, spot: Spot, cheapest:
     if (nearly && missed.length < MOST_MISSED) missed.push(step);
   }
   const half = halfOf(maker);
-  for (const step of edgeSteps(scene, maker, spot, furthest)) {
+  for (const step of edgeSteps(scene, maker, spot, furthest, cheapest)) {
     if (!cheapest.may(2 * sideStep(step.by))) break;
     if (look(scene, maker, spot, cheapest, step)) best = step;
   }
@@ -166,9 +166,11 @@ const EDGE = Array.from({ length: 16 }, (_, i) => 150 + EDGE_MESH * i);
 /**
  * Straight towards a place, where a body just need not turn for it, and where an arm just gets to it: the best of that falls between the points of the mesh.
  */
-function edgeSteps(scene: Scene, maker: Maker, spot: Spot, furthest: number): Step[] {
+function edgeSteps(scene: Scene, maker: Maker, spot: Spot, furthest: number, cheapest: Cheapest): Step[] {
   const { seat } = maker;
   const half = halfOf(maker);
+  // what cannot be cheaper is not looked at
+  const worth = (by: number): boolean => by > 0 && by <= furthest && cheapest.may(2 * sideStep(by));
   const straight = heading(seat, spot.grip);
   const aside = angleBetween(seat.heading, straight);
   const ways = [straight];
@@ -180,7 +182,7 @@ function edgeSteps(scene: Scene, maker: Maker, spot: Spot, furthest: number): St
     const stands = (off: number): boolean => {
       const at = { x: spot.grip.x - to.x * off, y: spot.grip.y - to.y * off };
       const by = distance(seat, at);
-      if (by <= 0 || by > furthest || !floorIsFree(scene, at, half)) return false;
+      if (!worth(by) || !floorIsFree(scene, at, half)) return false;
       steps.push({ ...at, by, way: heading(seat, at) });
       return true;
     };
@@ -208,7 +210,7 @@ function edgeSteps(scene: Scene, maker: Maker, spot: Spot, furthest: number): St
         const to = direction(back + turn);
         const at = { x: middle.x + to.x * round, y: middle.y + to.y * round };
         const by = distance(seat, at);
-        if (by > 0 && by <= furthest && floorIsFree(scene, at, half)) steps.push({ ...at, by, way: heading(seat, at) });
+        if (worth(by) && floorIsFree(scene, at, half)) steps.push({ ...at, by, way: heading(seat, at) });
       }
     }
   }

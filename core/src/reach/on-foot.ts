@@ -75,14 +75,15 @@ function byWalking(
   rise: Motion[],
   sit: Motion[],
 ): Refusal | null {
+  const { seat, upright } = maker;
+  const up = seat.standing ? 0 : TMU.stand + TMU.sit;
+  // no way is shorter than straight: what is too far even so needs no looking at
+  const straight = going(distance(seat, stand.at), seat.standing);
+  if (!cheapest.may(up + straight.tmu)) return null;
   const found = atTheStand(scene, maker, spot, stand);
   if (typeof found === 'string') return found;
-  const up = maker.seat.standing ? 0 : TMU.stand + TMU.sit;
-  const { seat, upright } = maker;
   const turn = turned(angleBetween(seat.heading, heading(seat, spot.grip)));
   const moved = up + 2 * turn.tmu + found.tmu;
-  // no way is shorter than straight: what is too far even so needs no looking for ways
-  const straight = going(distance(seat, stand.at), seat.standing);
   if (!cheapest.may(moved + straight.tmu)) return null;
   const walk = walkLengthTo(scene, maker, stand.at);
   if (!Number.isFinite(walk)) return 'way';
