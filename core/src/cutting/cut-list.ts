@@ -1,4 +1,7 @@
+import { lessEq, solve } from 'yalps';
+import { covering } from './covering.ts';
 import { countsOf, type Cut, drawnOf, Guillotine, type Piece, type Sheet } from './guillotine.ts';
+import { maximalPatterns } from './maximal.ts';
 
 /** A way to cut a sheet, and on how many sheets it is done. */
 export type Pattern = { cut: Cut; counts: number[]; sheets: number };
@@ -13,25 +16,24 @@ export type CutList = {
   tooLarge: number[];
 };
 
-/** Ways of weighing large pieces against small ones that are tried: their area to these powers (own choice). */
-const POWERS = [1, 0];
-/** Of so many kinds of pieces every few are tried together. */
-const MOST_KINDS = 5;
-/** The search for fewer sheets gives up after so many steps. */
-const MOST_STEPS = 6000;
-/** So often the bound is bettered where it does not meet what was found. */
-const SUBGRADIENT = 6;
+/** A pattern: how a sheet is cut, and what comes out of it. */
+type Known = { cut: Cut; counts: number[] };
 
-/** A pattern, and the worth of the pieces it is best for, so scaled that no sheet is worth more than 1. */
-type Known = { cut: Cut; counts: number[]; worth: number[] };
+/** So many patterns at most are found for one list before its bound is left as it is (own choice; makers’ lists take some ten). */
+const MOST_PRICED = 60;
+/** Pairs of ways laid together in search of patterns, first few, then many (own choice; the second takes a third of a second). */
+const PAIRS = [2e4, 3e6];
 
 /**
- * Good ways to cut one kind of sheet into some pieces, found once whatever is wanted of each: for every few of them, weighed in several ways, the best
- * pattern (exact, see {@link Guillotine}).
+ * Ways to cut one kind of sheet into some pieces, found as lists ask for them and kept for the next: the linear programme over all patterns is solved by
+ * finding, again and again, the pattern that is worth most at its prices (column generation, Gilmore and Gomory 1961, memory; the pricing is exact, see
+ * {@link Guillotine}).
  */
 export class Patterns {
   private readonly guillotine: Guillotine;
-  readonly known: Known[] = [];
+  private readonly known: Known[] = [];
+  /** worths of the pieces at which no sheet is worth more than 1 */
+  private readonly worths: number[][] = [];
   private readonly areas: number[];
 
   constructor(
@@ -41,14 +43,7 @@ export class Patterns {
   ) {
     this.guillotine = new Guillotine(sheet, pieces, kerf);
     this.areas = pieces.map((p) => p.width * p.depth);
-    const kinds = pieces.flatMap((_, i) => (this.guillotine.takes(i) ? [i] : []));
-    const few = kinds.length <= MOST_KINDS ? subsets(kinds) : [...kinds.map((i) => [i]), kinds];
-    for (const some of few) {
-      const part = some.length === pieces.length ? this.guillotine : this.only(some);
-      for (const power of some.length === 1 ? [1] : POWERS) this.find(part, some, (i) => this.areas[i]! ** power);
-      // one of them wanted more than its room says
-      if (some.length > 1) for (const one of some) this.find(part, some, (i) => this.areas[i]! * (i === one ? 1.4 : 1));
-    }
+    for (const i of pieces.keys()) if (this.takes(i)) this.price(this.only([i]), [i], [this.areas[i]!]);
   }
 
   takes = (piece: number): boolean => this.guillotine.takes(piece);
@@ -61,82 +56,137 @@ export class Patterns {
     );
   }
 
-  private find(part: Guillotine, some: readonly number[], worthOf: (piece: number) => number): Known | null {
-    const values = some.map(worthOf);
-    const { value, cut } = part.best(values);
-    if (value <= 0) return null;
-    const own = part === this.guillotine ? cut : renamed(cut, some);
-    const worth = this.pieces.map(() => 0);
-    for (const [k, i] of some.entries()) worth[i] = values[k]! / value;
-    const found = { cut: own, counts: countsOf(own, this.pieces.length), worth };
-    this.known.push(found);
-    return found;
+  private all(some: readonly number[], of: readonly number[]): number[] {
+    const all = this.pieces.map(() => 0);
+    for (const [k, i] of some.entries()) all[i] = of[k]!;
+    return all;
+  }
+
+  /** The pattern worth most when some pieces are worth so much: it is known from now on, and so are the worths that follow. */
+  private price(part: Guillotine, some: readonly number[], worth: readonly number[]): number {
+    const { value, cut } = part.best(worth);
+    if (value <= 0) return 0;
+    const own = renamed(cut, some);
+    this.known.push({ cut: own, counts: countsOf(own, this.pieces.length) });
+    this.worths.push(
+      this.all(
+        some,
+        worth.map((w) => w / value),
+      ),
+    );
+    return value;
   }
 
   /**
    * So many of each piece out of as few sheets as can be found: patterns that use most of a sheet for what is still wanted one after the other, then
-   * a search for fewer. The bound is proven: with any worth of the pieces at which no sheet is worth more than 1, what is wanted is worth no more than
-   * the sheets (the dual of Gilmore and Gomory’s linear programme).
+   * a search among those the linear programme is made of, then among all there are where they are not too many. The bound is proven: with any worth of
+   * the pieces at which no sheet is worth more than 1, what is wanted is worth no more than the sheets (the linear programme’s dual).
    */
   list(wanted: readonly number[]): CutList {
     const { areas } = this;
     const tooLarge = wanted.flatMap((n, i) => (n > 0 && !this.takes(i) ? [i] : []));
     const ask = wanted.map((n, i) => (this.takes(i) ? n : 0));
-    let patterns = inTurn(ask, areas, this.known);
-    const count = () => patterns.reduce((sum, p) => sum + p.sheets, 0);
-    let bound = this.boundOf(ask);
-    const fewest = () => {
-      while (count() > bound) {
-        const fewer = covering(this.known, ask, count() - 1);
-        if (!fewer) break;
-        patterns = fewer;
-      }
-    };
-    fewest();
-    if (count() > bound) {
-      // what betters the bound finds patterns besides
-      bound = Math.max(bound, this.better(ask, bound));
-      fewest();
-    }
-    const sheets = count();
+    const answer = this.fewest(ask);
+    const sheets = answer.patterns.reduce((sum, p) => sum + p.sheets, 0);
     const used = ask.reduce((sum, n, i) => sum + n * areas[i]!, 0);
     // what is not wanted of this sheet at all is not cut out of it
-    patterns = patterns.map(({ cut, sheets }) => {
+    const patterns = answer.patterns.map(({ cut, sheets }) => {
       const only = without(cut, (piece) => wanted[piece] === 0);
       return { cut: only, counts: countsOf(only, wanted.length), sheets };
     });
-    return { patterns, sheets, bound, waste: sheets * this.sheet.width * this.sheet.depth - used, tooLarge };
+    return {
+      patterns,
+      sheets,
+      bound: answer.bound,
+      waste: sheets * this.sheet.width * this.sheet.depth - used,
+      tooLarge,
+    };
   }
 
-  private boundOf(ask: readonly number[]): number {
-    if (ask.every((n) => n === 0)) return 0;
-    let most = 0;
-    for (const { worth } of this.known) most = Math.max(most, dot(worth, ask));
-    return Math.max(1, Math.ceil(most - 1e-6));
-  }
-
-  /** The bound bettered: pieces that the best pattern gives too few of become worth more (subgradient). */
-  private better(ask: readonly number[], bound: number): number {
-    let [u] = this.known.map((k) => k.worth).sort((a, b) => dot(b, ask) - dot(a, ask));
-    let most = bound;
-    const some = ask.flatMap((n, i) => (n > 0 ? [i] : []));
-    const part = this.only(some);
-    for (let k = 0; k < SUBGRADIENT && u; k++) {
-      const { counts } = this.known.at(-1)!;
-      const sheets = dot(u, ask);
-      const next = u.map((x, i) => Math.max(0, x * (1 + (0.4 / (k + 1)) * (ask[i]! / sheets - counts[i]!))));
-      const found = this.find(part, some, (i) => next[i]!);
-      if (!found) break;
-      u = found.worth;
-      most = Math.max(most, Math.ceil(dot(u, ask) - 1e-6));
+  private fewest(ask: readonly number[]): { patterns: Pattern[]; bound: number } {
+    if (ask.every((n) => n === 0)) return { patterns: [], bound: 0 };
+    let patterns = inTurn(ask, this.areas, this.known);
+    const count = () => patterns.reduce((sum, p) => sum + p.sheets, 0);
+    const bestWorth = () => this.worths.reduce((a, b) => (dot(b, ask) > dot(a, ask) ? b : a));
+    const atLeast = (worth: readonly number[]) => Math.max(1, Math.ceil(dot(worth, ask) - 1e-6));
+    /** fewer sheets, as far as patterns of a pool go; whether it is proven that they go no further */
+    const search = (pool: readonly Known[], worth: readonly number[]): boolean => {
+      while (count() > atLeast(worth)) {
+        const times = covering(pool, ask, count() - 1, worth);
+        if (!times) return times === null;
+        patterns = times.flatMap((sheets, i) => (sheets > 0 ? [{ ...pool[i]!, sheets }] : []));
+      }
+      return true;
+    };
+    if (count() > atLeast(bestWorth())) this.generate(ask);
+    const worth = bestWorth();
+    let bound = atLeast(worth);
+    if (count() > bound) search(this.known, worth);
+    for (const pairs of PAIRS) {
+      if (count() <= bound) break;
+      const some = wantedOf(ask);
+      const asked = some.map((i) => ask[i]!);
+      const found = maximalPatterns(
+        this.only(some),
+        asked,
+        some.map((i) => worth[i]!),
+        pairs,
+      );
+      const pool = found.patterns.map(({ cut, counts }) => ({
+        cut: renamed(cut, some),
+        counts: this.all(some, counts),
+      }));
+      this.known.push(...pool);
+      if (!found.all) {
+        search(this.known, worth);
+        continue;
+      }
+      // these are all there are: what they are worth at most is a bound too
+      const tighter = this.all(
+        some,
+        pricesOf(
+          found.patterns.map((p) => p.counts),
+          asked,
+        ),
+      );
+      bound = search(pool, tighter) ? count() : Math.max(bound, atLeast(tighter));
+      break;
     }
-    return most;
+    return { patterns, bound };
+  }
+
+  /** Finds the patterns the linear programme for what is asked is made of. */
+  private generate(ask: readonly number[]): void {
+    const some = wantedOf(ask);
+    const part = this.only(some);
+    for (let k = 0; k < MOST_PRICED; k++) {
+      const worth = pricesOf(
+        this.known.map((p) => some.map((i) => p.counts[i]!)),
+        some.map((i) => ask[i]!),
+      );
+      if (this.price(part, some, worth) <= 1 + 1e-7) return;
+    }
   }
 }
 
+const wantedOf = (ask: readonly number[]): number[] => ask.flatMap((n, i) => (n > 0 ? [i] : []));
+
+/** What pieces are worth at most, in all that is asked for, when no pattern is worth more than 1: the dual of cutting it out of as few sheets as can be. */
+function pricesOf(patterns: readonly (readonly number[])[], ask: readonly number[]): number[] {
+  const found = solve({
+    direction: 'maximize',
+    objective: 'all',
+    constraints: patterns.map((_, j) => [`p${j}`, lessEq(1)] as const),
+    variables: ask.map(
+      (n, k) => [`${k}`, [['all', n], ...patterns.map((p, j) => [`p${j}`, p[k]!] as const)] as const] as const,
+    ),
+  });
+  const worth = ask.map(() => 0);
+  for (const [k, value] of found.variables) worth[Number(k)] = value;
+  return worth;
+}
+
 const dot = (a: readonly number[], b: readonly number[]): number => a.reduce((sum, x, i) => sum + x * b[i]!, 0);
-const subsets = (list: readonly number[]): number[][] =>
-  Array.from({ length: (1 << list.length) - 1 }, (_, m) => list.filter((_, k) => ((m + 1) >> k) & 1));
 const renamed = (cut: Cut, as: readonly number[]): Cut =>
   cut.what === 'piece'
     ? { ...cut, piece: as[cut.piece]! }
@@ -156,41 +206,6 @@ function without(cut: Cut, unwanted: (piece: number) => boolean): Cut {
 /** The fewest sheets for so many of each piece; see {@link Patterns}. */
 export const cutListOf = (sheet: Sheet, pieces: readonly Piece[], wanted: readonly number[], kerf = 0): CutList =>
   new Patterns(sheet, pieces, kerf).list(wanted);
-
-/** Patterns out of a pool that give all that is asked for on at most so many sheets; null when none was found. */
-function covering(pool: readonly Known[], ask: readonly number[], sheets: number): Pattern[] | null {
-  const given = pool.map((p) => p.counts.map((n, k) => Math.min(n, ask[k]!)));
-  // of two patterns of which one gives at least as much of everything the other is not needed
-  const useful = pool.flatMap(({ cut, counts }, i) =>
-    given[i]!.some((n) => n > 0) &&
-    !given.some(
-      (q, j) => j !== i && q.every((n, k) => n >= given[i]![k]!) && (j < i || q.some((n, k) => n > given[i]![k]!)),
-    )
-      ? [{ cut, counts }]
-      : [],
-  );
-  const most = ask.map((_, k) => Math.max(0, ...useful.map((p) => p.counts[k]!)));
-  const times = new Array<number>(useful.length).fill(0);
-  const left = [...ask];
-  let steps = 0;
-  const go = (from: number, sheetsLeft: number): boolean => {
-    if (left.every((n) => n <= 0)) return true;
-    if (++steps > MOST_STEPS || left.some((n, k) => n > most[k]! * sheetsLeft)) return false;
-    for (let i = from; i < useful.length; i++) {
-      const { counts } = useful[i]!;
-      if (!counts.some((n, k) => n > 0 && left[k]! > 0)) continue;
-      for (const [k, n] of counts.entries()) left[k]! -= n;
-      times[i]!++;
-      if (go(i, sheetsLeft - 1)) return true;
-      times[i]!--;
-      for (const [k, n] of counts.entries()) left[k]! += n;
-    }
-    return false;
-  };
-  return go(0, sheets)
-    ? useful.flatMap(({ cut, counts }, i) => (times[i]! > 0 ? [{ cut, counts, sheets: times[i]! }] : []))
-    : null;
-}
 
 /** Sheet after sheet the pattern that uses most of a sheet for what is still wanted, and of those the one that cuts least that is not. */
 function inTurn(ask: readonly number[], areas: readonly number[], pool: readonly Known[]): Pattern[] {

@@ -195,9 +195,7 @@ describe('yields', () => {
 });
 
 describe('cut lists', () => {
-  test('never fewer sheets than can be, hardly ever more, and the bound never above: against every set of patterns', () => {
-    let over = 0;
-    let ran = 0;
+  test('as few sheets as can be, and said to be: against every set of patterns', () => {
     const side = fc.integer({ min: 4, max: 10 });
     fc.assert(
       fc.property(
@@ -207,19 +205,72 @@ describe('cut lists', () => {
           const wanted = list.map((p) => p.n);
           const found = cutListOf(sheet(12, 14), pieces, wanted);
           const fewest = fewestSheets(12, 14, pieces, wanted);
-          expect(found.bound).toBeLessThanOrEqual(fewest);
-          expect(found.sheets).toBeGreaterThanOrEqual(fewest);
-          over += found.sheets - fewest;
-          ran++;
+          expect([found.sheets, found.bound]).toEqual([fewest, fewest]);
           for (const p of found.patterns) expect(wrongWith(p.cut, sheet(12, 14), pieces)).toEqual([]);
           const made = wanted.map((_, i) => found.patterns.reduce((s, p) => s + p.counts[i]! * p.sheets, 0));
           for (const [i, n] of wanted.entries()) expect(made[i]).toBeGreaterThanOrEqual(n);
         },
       ),
-      { numRuns: 40, seed: 5 },
+      { numRuns: 60 },
     );
-    // one in ten has a sheet too many
-    expect(over / ran).toBeLessThanOrEqual(0.1);
+  });
+
+  // worked by hand, each drawn on paper: no fewer sheets hold the area, or the sizes do not go beside each other
+  test.each([
+    [
+      'quarters and small tags out of letter',
+      [8.5, 11],
+      [
+        [4.25, 5.5, 9],
+        [2, 2.75, 7],
+      ],
+      3,
+    ],
+    [
+      'squares and photographs out of 12 × 12',
+      [12, 12],
+      [
+        [6, 6, 3],
+        [3, 5, 10],
+      ],
+      2,
+    ],
+    [
+      'bases, mats and sentiment strips out of 12 × 12',
+      [12, 12],
+      [
+        [5.5, 8.5, 4],
+        [4, 5.25, 4],
+        [1, 4, 8],
+      ],
+      3,
+    ],
+    [
+      'bases and panels out of letter',
+      [8.5, 11],
+      [
+        [4.25, 11, 4],
+        [4, 5.25, 8],
+      ],
+      4,
+    ],
+  ] as [string, [number, number], [number, number, number][], number][])('%s', (_, of, list, sheets) => {
+    const pieces = list.map(([w, d], i) => piece(w * IN, d * IN, 'any', `p${i}`));
+    const on = sheet(of[0] * IN, of[1] * IN);
+    const found = cutListOf(
+      on,
+      pieces,
+      list.map(([, , n]) => n),
+    );
+    expect([found.sheets, found.bound]).toEqual([sheets, sheets]);
+    for (const p of found.patterns) expect(wrongWith(p.cut, on, pieces)).toEqual([]);
+  });
+
+  test('a square is turned where its grain asks for it', () => {
+    const square = piece(40, 40, 'width');
+    const found = cutListOf(sheet(100, 100, 'depth'), [square], [4]);
+    expect([found.sheets, found.tooLarge]).toEqual([1, []]);
+    expect(wrongWith(found.patterns[0]!.cut, sheet(100, 100, 'depth'), [square])).toEqual([]);
   });
 
   test('what is too large for the sheet is said, the rest is cut all the same', () => {

@@ -13,7 +13,8 @@ export type Cut =
 const UNIT = 100;
 const whole = (mm: number): number => Math.round(mm * UNIT);
 
-type Way = { piece: number; turned: boolean; width: number; depth: number };
+/** A way a piece may lie, in hundredths of a millimetre. */
+export type Way = { piece: number; turned: boolean; width: number; depth: number };
 
 /** The ways a piece may lie on a sheet: as it is or turned, the grain as it is wanted. */
 function waysOf(sheet: Sheet, pieces: readonly Piece[]): Way[] {
@@ -23,7 +24,8 @@ function waysOf(sheet: Sheet, pieces: readonly Piece[]): Way[] {
     const [w, d] = [whole(p.width), whole(p.depth)];
     const ways: Way[] = [];
     if (along(false)) ways.push({ piece, turned: false, width: w, depth: d });
-    if (along(true) && w !== d) ways.push({ piece, turned: true, width: d, depth: w });
+    // turned a square is another one only by its grain
+    if (along(true) && (w !== d || !along(false))) ways.push({ piece, turned: true, width: d, depth: w });
     return ways;
   });
 }
@@ -48,9 +50,10 @@ function positions(length: number, sides: readonly number[], kerf: number): numb
  * by dynamic programming over rectangles (Gilmore and Gomory 1966, memory), exact for any number of each piece.
  */
 export class Guillotine {
-  private readonly ways: readonly Way[];
-  private readonly xs: number[];
-  private readonly ys: number[];
+  readonly ways: readonly Way[];
+  /** where cuts are worth trying across the width and across the depth, hundredths of a millimetre */
+  readonly xs: readonly number[];
+  readonly ys: readonly number[];
   private readonly kerf: number;
 
   /** @param kerf what a cut takes away, mm */
@@ -80,103 +83,107 @@ export class Guillotine {
   }
 
   /**
+   * Cuts of the rectangle between positions in two that are worth trying: `how` as in {@link Done}, and the two parts as positions, −1 for one that
+   * takes nothing.
+   */
+  *splits(i: number, j: number): Generator<{ how: number; first: [number, number]; second: [number, number] }> {
+    const { xs, ys, kerf } = this;
+    for (let a = 0; a < i; a++) {
+      const rest = xs[i]! - xs[a]! - kerf;
+      if (rest < xs[a]! && kerf === 0) break;
+      yield { how: -1 - a, first: [a, j], second: [lastAtMost(xs, rest), j] };
+    }
+    for (let a = 0; a < j; a++) {
+      const rest = ys[j]! - ys[a]! - kerf;
+      if (rest < ys[a]! && kerf === 0) break;
+      yield { how: -1 - xs.length - a, first: [i, a], second: [i, lastAtMost(ys, rest)] };
+    }
+  }
+
+  /**
    * The most worth one sheet can be cut into, any number of each piece.
    * @param values of the pieces; what is worth nothing is not cut
    */
   best(values: readonly number[]): { value: number; cut: Cut } {
-    const { xs, ys, kerf } = this;
+    const { xs, ys } = this;
     const nx = xs.length;
     const value = new Float64Array(nx * ys.length);
-    /** what is done with a rectangle: way + 1, or −1 − position of a cut across the width, or −1 − nx − position of one across the depth; 0 nothing */
     const done = new Int32Array(nx * ys.length);
-    const low = (list: readonly number[], length: number) => lastAtMost(list, length);
+    const worth = ([i, j]: [number, number]) => (i < 0 || j < 0 ? 0 : value[j * nx + i]!);
     for (let j = 0; j < ys.length; j++)
       for (let i = 0; i < nx; i++) {
-        const at = j * nx + i;
-        const [w, d] = [xs[i]!, ys[j]!];
         let most = 0;
         let how = 0;
         for (const [k, way] of this.ways.entries())
-          if (way.width <= w && way.depth <= d && values[way.piece]! > most) {
+          if (way.width <= xs[i]! && way.depth <= ys[j]! && values[way.piece]! > most) {
             most = values[way.piece]!;
             how = k + 1;
           }
-        for (let a = 0; a < i; a++) {
-          const rest = w - xs[a]! - kerf;
-          if (rest < xs[a]! && kerf === 0) break;
-          const b = low(xs, rest);
-          const v = value[j * nx + a]! + (b < 0 ? 0 : value[j * nx + b]!);
+        for (const split of this.splits(i, j)) {
+          const v = worth(split.first) + worth(split.second);
           if (v > most) {
             most = v;
-            how = -1 - a;
+            how = split.how;
           }
         }
-        for (let a = 0; a < j; a++) {
-          const rest = d - ys[a]! - kerf;
-          if (rest < ys[a]! && kerf === 0) break;
-          const b = low(ys, rest);
-          const v = value[a * nx + i]! + (b < 0 ? 0 : value[b * nx + i]!);
-          if (v > most) {
-            most = v;
-            how = -1 - nx - a;
-          }
-        }
-        value[at] = most;
-        done[at] = how;
+        value[j * nx + i] = most;
+        done[j * nx + i] = how;
       }
-    const [W, D] = [whole(this.sheet.width), whole(this.sheet.depth)];
-    const tree = (w: number, d: number): Cut => {
-      const [i, j] = [low(xs, w), low(ys, d)];
-      const how = i < 0 || j < 0 ? 0 : done[j * nx + i]!;
-      if (how === 0) return { what: 'left', width: w / UNIT, depth: d / UNIT };
-      const cut = (across: 'width' | 'depth', at: number, first: Cut, second: Cut): Cut => ({
-        what: 'cut',
-        across,
-        at: at / UNIT,
-        width: w / UNIT,
-        depth: d / UNIT,
-        first,
-        second,
-      });
-      const left = (width: number, depth: number): Cut => ({ what: 'left', width: width / UNIT, depth: depth / UNIT });
+    const at = (w: number, d: number): Done | null => {
+      const [i, j] = [lastAtMost(xs, w), lastAtMost(ys, d)];
+      if (i < 0 || j < 0) return null;
+      return { how: done[j * nx + i]!, first: at, second: at };
+    };
+    const last: [number, number] = [nx - 1, ys.length - 1];
+    return { value: worth(last), cut: this.cutOf(at) };
+  }
+
+  /** How the whole sheet falls apart, from what is done with every rectangle in turn. */
+  cutOf(sheetDone: (w: number, d: number) => Done | null): Cut {
+    const { xs, ys, kerf } = this;
+    const cut = (across: 'width' | 'depth', at: number, w: number, d: number, first: Cut, second: Cut): Cut => ({
+      what: 'cut',
+      across,
+      at: at / UNIT,
+      width: w / UNIT,
+      depth: d / UNIT,
+      first,
+      second,
+    });
+    const left = (w: number, d: number): Cut => ({ what: 'left', width: w / UNIT, depth: d / UNIT });
+    const tree = (of: (w: number, d: number) => Done | null, w: number, d: number): Cut => {
+      const done = of(w, d);
+      if (!done || done.how === 0) return left(w, d);
+      const { how, first, second } = done;
       if (how > 0) {
-        const way = this.ways[how - 1]!;
-        const piece: Cut = {
-          what: 'piece',
-          piece: way.piece,
-          turned: way.turned,
-          width: way.width / UNIT,
-          depth: way.depth / UNIT,
-        };
+        const { piece, turned, width, depth } = this.ways[how - 1]!;
+        const lies: Cut = { what: 'piece', piece, turned, width: width / UNIT, depth: depth / UNIT };
         // what is over is cut off: first across the width, then across the depth
         const strip =
-          way.depth < d
-            ? cutOf('depth', way.depth, way.width, d, piece, left(way.width, Math.max(0, d - way.depth - kerf)))
-            : piece;
-        return way.width < w ? cut('width', way.width, strip, left(Math.max(0, w - way.width - kerf), d)) : strip;
+          depth < d ? cut('depth', depth, width, d, lies, left(width, Math.max(0, d - depth - kerf))) : lies;
+        return width < w ? cut('width', width, w, d, strip, left(Math.max(0, w - width - kerf), d)) : strip;
       }
-      if (how >= -nx) {
+      const across = how >= -xs.length ? 'width' : 'depth';
+      if (across === 'width') {
         const at = xs[-1 - how]!;
-        return cut('width', at, tree(at, d), tree(Math.max(0, w - at - kerf), d));
+        return cut('width', at, w, d, tree(first, at, d), tree(second, Math.max(0, w - at - kerf), d));
       }
-      const at = ys[-1 - nx - how]!;
-      return cut('depth', at, tree(w, at), tree(w, Math.max(0, d - at - kerf)));
+      const at = ys[-1 - xs.length - how]!;
+      return cut('depth', at, w, d, tree(first, w, at), tree(second, w, Math.max(0, d - at - kerf)));
     };
-    const i = low(xs, W);
-    const j = low(ys, D);
-    return { value: i < 0 || j < 0 ? 0 : value[j * nx + i]!, cut: tree(W, D) };
+    return tree(sheetDone, whole(this.sheet.width), whole(this.sheet.depth));
   }
 }
 
-const cutOf = (across: 'width' | 'depth', at: number, width: number, depth: number, first: Cut, second: Cut): Cut => ({
-  what: 'cut',
-  across,
-  at: at / UNIT,
-  width: width / UNIT,
-  depth: depth / UNIT,
-  first,
-  second,
-});
+/**
+ * What is done with a rectangle: its way + 1 for a piece, −1 − position of a cut across the width, −1 − positions across the width − position of one
+ * across the depth, 0 for nothing; and what is done with the two parts of a cut, by their sides.
+ */
+export type Done = {
+  how: number;
+  first: (w: number, d: number) => Done | null;
+  second: (w: number, d: number) => Done | null;
+};
 
 /** Position of the last number that is not above a limit; −1 where there is none. */
 function lastAtMost(list: readonly number[], limit: number): number {
