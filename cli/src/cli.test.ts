@@ -190,7 +190,7 @@ describe('the command line', () => {
     [['slot'], /needs a file/],
     [['slot', '/nowhere/p.json'], /there is no file/],
     [['slot', file('cut.json', '{"format": "heron')], /not whole JSON/],
-    [['slot', file('other.json', '{"format": "x"}')], /heronstone-slotting\/2/],
+    [['slot', file('other.json', '{"format": "x"}')], /heronstone-slotting\/3/],
     [
       ['slot', file('ok.json', JSON.stringify(randomSlotting(1, { lots: 3, places: 2 }))), '--seconds', 'many'],
       /--seconds takes a number/,

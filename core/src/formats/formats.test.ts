@@ -7,7 +7,7 @@ import { z } from 'zod';
 import { apply, HARMFUL, type Plan, type Supply, emptyPlan } from '../plan/index.ts';
 import { block, sheet, tinyRoom, unit, use, withUnits } from '../testing/index.ts';
 import { CutFile } from '../cutting/index.ts';
-import { SlottingProblem, SlottingProblem1 } from '../slotting/index.ts';
+import { SlottingProblem, SlottingProblem1, SlottingProblem2 } from '../slotting/index.ts';
 import { decodeText, exportPlan, importPlan, PLAN_VERSION, PlanFile, readSupplies, writeSupplies } from './index.ts';
 
 let n = 0;
@@ -94,7 +94,8 @@ describe('plan file', () => {
   test.each([
     [`heronstone-plan-${PLAN_VERSION}`, PlanFile],
     ['heronstone-slotting-1', SlottingProblem1],
-    ['heronstone-slotting-2', SlottingProblem],
+    ['heronstone-slotting-2', SlottingProblem2],
+    ['heronstone-slotting-3', SlottingProblem],
     ['heronstone-cut-1', CutFile],
   ])('docs/formats/%s.schema.json is the schema in the code (npm run formats)', (name, schema) => {
     const onDisk = readFileSync(new URL(`../../../docs/formats/${name}.schema.json`, import.meta.url), 'utf8');

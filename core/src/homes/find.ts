@@ -1,7 +1,8 @@
 import { apply, type Command, type Plan } from '../plan/index.ts';
 import { type Homes, type SlottingAnswer, solveSlotting } from '../slotting/index.ts';
 import { assessHomes, type Assessment } from './cost.ts';
-import { Layout, layingRest } from './laying.ts';
+import { layingRest } from './laying.ts';
+import { Layout } from './layout.ts';
 import { roomBefore, tableOf, totalOf, Used } from './problem.ts';
 import { keepingCommands, settleCommand } from './settle.ts';
 import { type Translation, translating } from './slotting.ts';
@@ -191,7 +192,7 @@ function feasiblePart(translation: Translation, room: (placeId: string) => numbe
 }
 
 /**
- * What was left without a home put where there is width for it, room to grow giving way, and boards that may sag: the dearest to leave first, each into its cheapest place.
+ * What was left without a home put where there is width for it, room to grow giving way: the dearest to leave first, each into its cheapest place.
  * @returns null when nothing could be homed so
  */
 function givingWay(
@@ -205,10 +206,10 @@ function givingWay(
   const homes = [...answer.homes];
   const left = answer.unplaced.map((id) => lotOf.get(id)!).sort((a, b) => b.leave - a.leave || (a.id < b.id ? -1 : 1));
   for (const lot of left) {
-    const fitting = lot.options.filter((o) => {
-      const { most, load, sagging } = places.get(o.place)!;
-      const room = Math.min(most, lowered.get(o.place) ?? Infinity);
-      return o.cost < lot.leave && used.takes(lot, o.place, o.use, room, 0, load + sagging);
+    const fitting = lot.options.flatMap((o) => {
+      const room = Math.min(places.get(o.place)!.most, lowered.get(o.place) ?? Infinity);
+      const cost = o.cost + used.sagWith(lot, o.place);
+      return cost < lot.leave && used.takes(lot, o.place, o.use, room) ? [{ ...o, cost }] : [];
     });
     if (fitting.length === 0) continue;
     const best = fitting.reduce((a, b) => (b.cost < a.cost ? b : a));

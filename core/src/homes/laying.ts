@@ -1,145 +1,15 @@
-import { capacityOf, type Contents, contentsOf, holderOf, stow, type Thing } from '../fit/index.ts';
 import { type Plan } from '../plan/index.ts';
 import { type Homes } from '../slotting/index.ts';
+import { Layout } from './layout.ts';
 import { type Translation } from './slotting.ts';
-
-/** What is really in each place with some homes: what stays there anyway, and the lots. */
-export class Layout {
-  /** containers, boxes and what stays of each place */
-  private readonly fixed = new Map<string, Contents>();
-  private readonly lots = new Map<string, Set<string>>();
-  /** load left in each period, by what the place is rated for */
-  private readonly load = new Map<string, Float64Array>();
-  /** what is used of a place as it lies, and whether anything in it bears something; worked out when asked, forgotten when that changes */
-  private readonly full = new Map<string, { used: number; bears: boolean }>();
-
-  constructor(
-    private readonly plan: Plan,
-    private readonly translation: Translation,
-    homes: Homes,
-  ) {
-    for (const [id, { load, sagging }] of translation.places) {
-      this.load.set(id, new Float64Array(translation.periods).fill(load + sagging));
-      const now = contentsOf(plan, id);
-      this.fixed.set(id, { ...now, things: now.things.filter((t) => translation.stays.has(t.id)) });
-    }
-    for (const { lot, place } of homes) this.put(lot, place);
-  }
-
-  private thing(lot: string, placeId: string): Thing {
-    const { supply, count } = this.translation.lotOf.get(lot)!;
-    return { id: lot, supply: this.translation.keptAs.get(lot)?.get(placeId) ?? supply, count };
-  }
-
-  put(lot: string, place: string): void {
-    this.full.delete(place);
-    const here = this.lots.get(place);
-    if (here) here.add(lot);
-    else this.lots.set(place, new Set([lot]));
-    this.carry(place, lot, -1);
-  }
-
-  private carry(place: string, lot: string, by: number): void {
-    const { supply, count, periods } = this.translation.lotOf.get(lot)!;
-    const load = this.load.get(place)!;
-    for (let t = 0; t < load.length; t++) if ((periods >> t) & 1) load[t]! += by * supply.mass * count;
-  }
-
-  remove(lot: string, place: string): void {
-    this.full.delete(place);
-    this.lots.get(place)!.delete(lot);
-    this.carry(place, lot, 1);
-  }
-
-  lotsIn(placeId: string): string[] {
-    return [...(this.lots.get(placeId) ?? [])];
-  }
-
-  private laid(placeId: string, more: string | null): { used: number; over: string[] } {
-    const place = this.plan.places[placeId]!;
-    const fixed = this.fixed.get(placeId)!;
-    const all = [...(this.lots.get(placeId) ?? []), ...(more === null ? [] : [more])];
-    let used = 0;
-    const over = new Set<string>();
-    for (const lots of this.atOnce(all, more)) {
-      const things = [...fixed.things, ...lots.map((lot) => this.thing(lot, placeId))];
-      const now = stow(holderOf(place), { ...fixed, things });
-      used = Math.max(used, now.used);
-      for (const t of now.things) if (lots.includes(t.id) && (t.over > 0 || !t.alone.ok)) over.add(t.id);
-    }
-    return { used, over: [...over] };
-  }
-
-  /** Lots that are there at the same time, in the periods in which one of them is. */
-  private atOnce(lots: readonly string[], one: string | null): string[][] {
-    const { lotOf, periods } = this.translation;
-    const there = (lot: string) => lotOf.get(lot)!.periods;
-    if (periods === 1 || lots.every((lot) => there(lot) === there(lots[0]!))) return [[...lots]];
-    const seen = new Map<string, string[]>();
-    for (let t = 0; t < periods; t++) {
-      if (one !== null && ((there(one) >> t) & 1) === 0) continue;
-      const now = lots.filter((lot) => (there(lot) >> t) & 1);
-      seen.set(now.join('\n'), now);
-    }
-    return [...seen.values()];
-  }
-
-  /** Lots of a place that find no room when it is laid with all that is to be there. */
-  over(placeId: string): string[] {
-    return this.laid(placeId, null).over;
-  }
-
-  /** Whether what is in a place is another at other times of the year. */
-  private changes(placeId: string): boolean {
-    return this.translation.periods > 1 && this.atOnce(this.lotsIn(placeId), null).length > 1;
-  }
-
-  /** Whether there is no room left for so much more, without laying anything: what lies on other things takes none of its own. */
-  private isFull(placeId: string, use: number): boolean {
-    let now = this.full.get(placeId);
-    if (!now) {
-      const { things } = this.fixed.get(placeId)!;
-      const all = [...things, ...this.lotsIn(placeId).map((lot) => this.thing(lot, placeId))];
-      const { used } = this.laid(placeId, null);
-      this.full.set(placeId, (now = { used, bears: all.some((t) => t.supply.bears) || this.changes(placeId) }));
-    }
-    const holder = holderOf(this.plan.places[placeId]!);
-    return !now.bears && holder.nature !== 'pile' && now.used + use > capacityOf(holder) * 1.001;
-  }
-
-  /** Load left with one lot more, in the period that has least; by what the place is rated for, g. */
-  private leftWith(placeId: string, lot: string): number {
-    const { supply, count, periods } = this.translation.lotOf.get(lot)!;
-    let least = Infinity;
-    for (const [t, left] of this.load.get(placeId)!.entries())
-      if ((periods >> t) & 1) least = Math.min(least, left - supply.mass * count);
-    return least;
-  }
-
-  /** Whether a board is seen to sag with one lot more, see {@link Translation.places}. */
-  sagsWith(placeId: string, lot: string): boolean {
-    return this.leftWith(placeId, lot) < this.translation.places.get(placeId)!.sagging - 1e-6;
-  }
-
-  /** What is used of a place with a lot that uses so much by itself laid beside all that is there; null: it finds no room, or is too heavy. */
-  usedWith(placeId: string, lot: string, use: number): number | null {
-    if (this.leftWith(placeId, lot) < -1e-6) return null;
-    if (this.isFull(placeId, use)) return null;
-    const { used, over } = this.laid(placeId, lot);
-    return over.length === 0 ? used : null;
-  }
-
-  get inUse(): string[] {
-    return [...this.lots.keys()];
-  }
-}
 
 /** Places looked at for a lot that found no room, the cheapest first. */
 const LOOKED_AT = 40;
 
 /**
  * What found no room when it was laid put where it can be: the dearest to leave first, each into the cheapest place where it is laid beside the rest.
- * What finds none and has a home today goes back there, and who came there newly looks again: so nothing loses a home that it has.
+ * What finds none and has a home today goes back there, and who came there newly looks again: so nothing loses a home that it has. A place that does
+ * not lie as it is counted in the end (of fewer things another one may hang over) gets back what lives there today.
  * @returns homes that can all be laid, and the lots left over
  */
 export function layingRest(
@@ -158,44 +28,122 @@ export function layingRest(
   );
   const today = new Map(translation.today.map((h) => [h.lot, h.place]));
   const lots = new Map(translation.lots.map((lot) => [lot.id, lot]));
-  /** places that only take back what lived there */
+  /** places that only take back what lived there; and those that have all of it back */
   const closed = new Set<string>();
-  const left: string[] = [];
+  const restored = new Set<string>();
+  const left = new Set<string>();
   const byLeave = (a: string, b: string) => lots.get(b)!.leave - lots.get(a)!.leave || (a < b ? -1 : 1);
   const waiting = translation.lots.flatMap((lot) => (at.has(lot.id) ? [] : [lot.id])).sort(byLeave);
   const put = (lot: string, place: string) => {
     layout.put(lot, place);
     at.set(lot, place);
   };
-  for (let id = waiting.shift(); id !== undefined; id = waiting.shift()) {
+  const takeOut = (lot: string) => {
+    layout.remove(lot, at.get(lot)!);
+    at.delete(lot);
+  };
+  /** who came to a place newly looks for another home */
+  const close = (place: string) => {
+    closed.add(place);
+    for (const other of layout.lotsIn(place)) {
+      if (today.get(other) === place) continue;
+      takeOut(other);
+      waiting.push(other);
+    }
+  };
+  const home = (id: string) => {
     const { leave, options } = lots.get(id)!;
     const open = options
-      .filter((o) => o.cost < leave && !closed.has(o.place))
+      .flatMap((o) => (closed.has(o.place) ? [] : [{ ...o, cost: o.cost + layout.sagWith(o.place, id) }]))
+      .filter((o) => o.cost < leave)
       .sort((a, b) => a.cost - b.cost || (a.place < b.place ? -1 : 1))
       .slice(0, LOOKED_AT);
     const back = today.get(id);
-    // room to grow gives way, and boards sag, only for what would have no home
+    // room to grow gives way only for what would have no home
     let best: string | undefined;
     for (const { place, use } of open) {
       const used = layout.usedWith(place, id, use);
       if (used === null) continue;
       if (back === undefined) best ??= place;
-      if (used > room(place) * 1.0001 || layout.sagsWith(place, id)) continue;
+      if (used > room(place) * 1.0001) continue;
       best = place;
       break;
     }
     if (best !== undefined) put(id, best);
-    else if (back === undefined) left.push(id);
+    else if (back === undefined) left.add(id);
     else {
-      closed.add(back);
-      for (const other of layout.lotsIn(back)) {
-        if (today.get(other) === back) continue;
-        layout.remove(other, back);
-        at.delete(other);
-        waiting.push(other);
-      }
+      close(back);
       put(id, back);
     }
+  };
+  const settle = () => {
+    for (let id = waiting.shift(); id !== undefined; id = waiting.shift()) home(id);
+  };
+  const restore = (place: string) => {
+    restored.add(place);
+    close(place);
+    for (const [lot, lives] of today) {
+      if (lives !== place || at.get(lot) === place) continue;
+      if (at.has(lot)) takeOut(lot);
+      left.delete(lot);
+      const k = waiting.indexOf(lot);
+      if (k >= 0) waiting.splice(k, 1);
+      put(lot, place);
+    }
+    settle();
+  };
+  /** What has nowhere to go out of its season stays where it is in it, or both find a home together; what finds none has none in its season either. */
+  const resting = (rest: string) => {
+    const { supply } = translation.lotOf.get(rest)!;
+    const working = translation.lots.find(
+      ({ id }) =>
+        at.has(id) && translation.lotOf.get(id)!.supply === supply && translation.lotOf.get(id)!.share === 'working',
+    )?.id;
+    if (working === undefined) return;
+    const costs = new Map(lots.get(rest)!.options.map((o) => [o.place, o] as const));
+    const now = at.get(working)!;
+    takeOut(working);
+    const together = lots
+      .get(working)!
+      .options.flatMap((o) => {
+        const other = costs.get(o.place);
+        return other && (o.place === now || !closed.has(o.place))
+          ? [{ ...o, rests: other.use, both: o.cost + other.cost }]
+          : [];
+      })
+      .sort((a, b) => +(b.place === now) - +(a.place === now) || a.both - b.both || (a.place < b.place ? -1 : 1))
+      .slice(0, LOOKED_AT);
+    for (const { place, use, rests } of together) {
+      if (layout.usedWith(place, working, use) === null) continue;
+      put(working, place);
+      if (layout.usedWith(place, rest, rests) !== null) {
+        put(rest, place);
+        left.delete(rest);
+        return;
+      }
+      takeOut(working);
+    }
+    const back = today.get(working);
+    left.add(working);
+    if (back !== undefined) restore(back);
+  };
+  settle();
+  for (;;) {
+    const wrong = layout.inUse.find((place) => !restored.has(place) && layout.over(place).length > 0);
+    if (wrong !== undefined) {
+      restore(wrong);
+      continue;
+    }
+    const nowhere = [...left].find((id) => {
+      const { share, supply } = translation.lotOf.get(id)!;
+      const lives = (lot: string) =>
+        translation.lotOf.get(lot)!.supply === supply &&
+        at.has(lot) &&
+        !(today.get(lot) === at.get(lot) && restored.has(at.get(lot)!));
+      return share === 'resting' && translation.lots.some((lot) => lives(lot.id));
+    });
+    if (nowhere === undefined) break;
+    resting(nowhere);
   }
-  return { homes: [...at].map(([lot, place]) => ({ lot, place })), left };
+  return { homes: [...at].map(([lot, place]) => ({ lot, place })), left: [...left] };
 }

@@ -1,6 +1,6 @@
 import { type Plan } from '../plan/index.ts';
 import { groups, type Homes, LOAD, resourceOf, type SlottingProblem, type SlottingTable } from '../slotting/index.ts';
-import { translated, type Translation } from './slotting.ts';
+import { SAG, translated, type Translation } from './slotting.ts';
 
 /**
  * The problem with so much of each place's room for use (in its measure, pins and boxes included; by default what is free of room to grow, or what
@@ -13,8 +13,13 @@ export function problemOf(translation: Translation, room: (placeId: string) => n
   const inPeriods = (use: number, there: number): number | number[] =>
     periods === 1 ? use : Array.from({ length: periods }, (_, t) => ((there >> t) & 1 ? use : 0));
   return {
-    format: 'heronstone-slotting/2' as const,
-    places: [...places].map(([id, p]) => ({ id, capacity: Math.max(0, most.get(id)! - p.fixed), load: p.load })),
+    format: 'heronstone-slotting/3' as const,
+    places: [...places].map(([id, p]) => ({
+      id,
+      capacity: Math.max(0, most.get(id)! - p.fixed),
+      load: p.load,
+      ...(p.sagFrom < p.load ? { sag: { from: p.sagFrom, cost: SAG } } : {}),
+    })),
     lots: lots.map((lot) => ({
       ...lot,
       options: lot.options.map((o) => ({
@@ -82,17 +87,22 @@ export function tableOf(
     chargeLot: charged.flat,
     chargePlace: Int32Array.from(charges, (c) => placeIndex.get(c.place)!),
     chargeCost: Float64Array.from(charges, (c) => c.cost),
+    sagFrom: Float64Array.from(ids, (id) => places.get(id)!.sagFrom),
+    sagCost: Float64Array.from(ids, (id) => (places.get(id)!.sagFrom < places.get(id)!.load ? SAG : 0)),
   };
 }
 
 /** What homes cost by the engine’s measure: what {@link problemOf} would say, without making it. */
-export function totalOf({ lots, families, charges }: Translation, homes: Homes): number {
+export function totalOf({ lots, families, charges, places }: Translation, homes: Homes): number {
   const placeOf = new Map(homes.map((h) => [h.lot, h.place]));
+  const carried = new Map<string, number>();
   let total = 0;
   for (const lot of lots) {
     const place = placeOf.get(lot.id);
     total += place === undefined ? lot.leave : lot.options.find((o) => o.place === place)!.cost;
+    if (place !== undefined) carried.set(place, (carried.get(place) ?? 0) + lot.weight);
   }
+  for (const [id, mass] of carried) if (mass > places.get(id)!.sagFrom + 1e-6) total += SAG;
   for (const { lots: members, spread } of families)
     total += spread * Math.max(0, new Set(members.flatMap((id) => placeOf.get(id) ?? [])).size - 1);
   for (const { place, lots: members, cost } of charges)
@@ -145,19 +155,20 @@ export class Used {
   }
 
   /** Whether a lot goes in beside what is there, while it is there. */
-  takes(
-    lot: Translation['lots'][number],
-    place: string,
-    use: number,
-    most: number,
-    slack = 0,
-    load = this.translation.places.get(place)!.load,
-  ): boolean {
+  takes(lot: Translation['lots'][number], place: string, use: number, most: number, slack = 0): boolean {
+    const { load } = this.translation.places.get(place)!;
     const there = this.translation.lotOf.get(lot.id)!.periods;
     const [room, carry] = [this.room.get(place)!, this.carry.get(place)!];
     for (let t = 0; t < room.length; t++)
       if ((there >> t) & 1 && (room[t]! + use > most + slack || carry[t]! + lot.weight > load + 1e-9)) return false;
     return true;
+  }
+
+  /** What a lot costs more where the board is seen to sag only with it, s a year. */
+  sagWith(lot: Translation['lots'][number], place: string): number {
+    const now = Math.max(...this.carry.get(place)!);
+    const { sagFrom } = this.translation.places.get(place)!;
+    return now <= sagFrom + 1e-6 && now + lot.weight > sagFrom + 1e-6 ? SAG : 0;
   }
 
   /** What is used of a place when it is fullest. */

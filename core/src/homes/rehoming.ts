@@ -3,7 +3,7 @@ import { fetchSeconds, type Handling } from '../reach/index.ts';
 import { type Homes, solveSlotting } from '../slotting/index.ts';
 import { bringingPerYear } from './bringing.ts';
 import { carryingPerYear } from './cost.ts';
-import { Layout } from './laying.ts';
+import { Layout } from './layout.ts';
 import { roomBefore, tableOf, totalOf, Used } from './problem.ts';
 import { keepingCommands, settleCommand } from './settle.ts';
 import { translated, type Translation } from './slotting.ts';

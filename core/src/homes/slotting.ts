@@ -28,6 +28,8 @@ import { growthIn, wayOf, weightOf } from './weights.ts';
 
 /** Moving a share from today's home once, s (own assumption until the moves are worked out). */
 const MOVE_ONCE = 45;
+/** A board that is seen to sag, s a year: more than any way saved, less than a child’s or a back’s safety (own assumption). */
+export const SAG = 1500;
 /** No share is split into more parts than this. */
 const MOST_PARTS = 24;
 
@@ -56,12 +58,12 @@ export type Translation = {
   /** homes that are no lot and stay: ids */
   stays: ReadonlySet<string>;
   /**
-   * by place id, in order, in the measure of its nature: the most it may hold, what pins and boxes take of it, what today's movable homes take; load left, g, and
-   * how much more it would bear if its board may be seen to sag
+   * by place id, in order, in the measure of its nature: the most it may hold, what pins and boxes take of it, what today's movable homes take; load left by
+   * what it is rated for, and from what load on its board is seen to sag, g
    */
   places: ReadonlyMap<
     string,
-    { most: number; fixed: number; today: number; load: number; sagging: number; target: number }
+    { most: number; fixed: number; today: number; load: number; sagFrom: number; target: number }
   >;
   /** today's homes that work, those that matter most first */
   today: Homes;
@@ -106,7 +108,7 @@ export function* translating(plan: Plan): Generator<void, Translation> {
       const free = Math.max(0, capacityOf(holder) - taken);
       const most = taken + free * (holder.nature === 'area' ? AREA_SHARE : 1);
       const target = taken + (most - taken) * (1 - growthIn(plan, plan.places[place.id]!));
-      return [place.id, { most, fixed: taken, today: 0, load: 0, sagging: 0, target }];
+      return [place.id, { most, fixed: taken, today: 0, load: 0, sagFrom: 0, target }];
     }),
   );
   // what stands in a place is in the way of a share, what lies there can move
@@ -120,8 +122,8 @@ export function* translating(plan: Plan): Generator<void, Translation> {
     loadsLeft(plan, (place) => loadBeforeSag(plan, place)),
   ];
   for (const [id, place] of places) {
-    place.load = unseen.get(id)!;
-    place.sagging = rated.get(id)! - place.load;
+    place.load = rated.get(id)!;
+    place.sagFrom = unseen.get(id)!;
   }
   const stays = new Set<string>();
   const fix = ({ id, placeId }: Home, supply: Supply, count: number) => {
@@ -132,6 +134,7 @@ export function* translating(plan: Plan): Generator<void, Translation> {
     const unknown = !use.ok && use.reason === 'not measured yet';
     place.fixed += use.ok ? use.use : unknown ? 0 : place.most;
     place.load = Math.max(0, place.load - count * supply.mass);
+    place.sagFrom = Math.max(0, place.sagFrom - count * supply.mass);
   };
   const periods = periodsOfYear(plan);
   const lots: Translation['lots'] = [];

@@ -36,10 +36,17 @@ export type Compiled = {
   chargeLot: Int32Array;
   chargePlace: Int32Array;
   chargeCost: Float64Array;
+  /** whether any board sags; of each place: what it costs, and the load left below which it does (without the rounding allowed) */
+  sags: boolean;
+  sagCost: Float64Array;
+  sagBelow: Float64Array;
 };
 
 /** Rounding allowed when sums are compared with a capacity. */
 export const SLACK = 1e-9;
+
+/** A board does not sag by so much more, g: the rounding of sums. */
+const SAG_SLACK = 1e-6;
 
 /** Lots gone through between two chances to stop. */
 const PIECE = 64;
@@ -153,6 +160,11 @@ export function* compiling(t: SlottingTable, worth: Float64Array): Generator<voi
     chargeLot: t.chargeLot,
     chargePlace: t.chargePlace,
     chargeCost: t.chargeCost,
+    sags: t.sagCost.some((cost) => cost > 0),
+    sagCost: filled(width, (p) => t.sagCost[p] ?? 0),
+    sagBelow: filled(width, (p) =>
+      t.sagCost[p] ? t.capacity[p * resources + LOAD]! - t.sagFrom[p]! - SAG_SLACK : -Infinity,
+    ),
   };
 }
 

@@ -1,5 +1,13 @@
 export { Random } from './random.ts';
-export { SlottingProblem, SlottingProblem1, readSlotting, periodsOf, inPeriod, type SlottingRead } from './problem.ts';
+export {
+  SlottingProblem,
+  SlottingProblem1,
+  SlottingProblem2,
+  readSlotting,
+  periodsOf,
+  inPeriod,
+  type SlottingRead,
+} from './problem.ts';
 export {
   solveSlotting,
   type Homes,

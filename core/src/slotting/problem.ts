@@ -16,18 +16,30 @@ const lotOf = <S extends z.ZodType>(use: S) =>
     options: z.array(z.object({ place: name, cost: amount, use })).max(5000),
   });
 
+const charges = z.array(z.object({ place: name, lots: z.array(name).min(1).max(20_000), cost: amount })).max(20_000);
+const place = z.object({ id: name, capacity: amounts, load: amount });
+
 /**
- * Which lot goes to which place: the open exchange format `heronstone-slotting/2` (docs/formats). A charge is paid once if any of its lots lives in
- * its place: a container that is carried to the seat.
+ * Which lot goes to which place: the open exchange format `heronstone-slotting/3` (docs/formats). A charge is paid once if any of its lots lives in
+ * its place: a container that is carried to the seat. A sag is paid once if a place carries more than that: a board that is seen to bend.
  */
 export const SlottingProblem = z.object({
-  format: z.literal('heronstone-slotting/2', { error: 'must be "heronstone-slotting/2"' }),
-  places: z.array(z.object({ id: name, capacity: amounts, load: amount })).max(5000),
+  format: z.literal('heronstone-slotting/3', { error: 'must be "heronstone-slotting/3"' }),
+  places: z.array(place.extend({ sag: z.object({ from: amount, cost: amount }).optional() })).max(5000),
   lots: z.array(lotOf(amounts)).max(20_000),
   families: z.array(family).max(20_000),
-  charges: z.array(z.object({ place: name, lots: z.array(name).min(1).max(20_000), cost: amount })).max(20_000),
+  charges,
 });
 export type SlottingProblem = z.infer<typeof SlottingProblem>;
+
+/** The second version, in which boards do not sag; read for ever. */
+export const SlottingProblem2 = z.object({
+  format: z.literal('heronstone-slotting/2'),
+  places: z.array(place).max(5000),
+  lots: z.array(lotOf(amounts)).max(20_000),
+  families: z.array(family).max(20_000),
+  charges,
+});
 
 /** The first version, without charges and periods; read for ever. */
 export const SlottingProblem1 = z.object({
@@ -36,6 +48,8 @@ export const SlottingProblem1 = z.object({
   lots: z.array(lotOf(amount)).max(20_000),
   families: z.array(family).max(20_000),
 });
+
+const VERSIONS = [SlottingProblem, SlottingProblem2, SlottingProblem1];
 
 /** How many periods a problem has: the most figures given for anything. */
 export function periodsOf(problem: Pick<SlottingProblem, 'places' | 'lots'>): number {
@@ -54,10 +68,8 @@ export type SlottingRead = { ok: true; problem: SlottingProblem } | { ok: false;
 
 /** Checks an unknown value as a slotting problem: its shape, its ids and what they refer to. */
 export function readSlotting(value: unknown): SlottingRead {
-  const first = SlottingProblem1.safeParse(value);
-  const parsed = SlottingProblem.safeParse(
-    first.success ? { ...first.data, format: 'heronstone-slotting/2', charges: [] } : value,
-  );
+  const read = VERSIONS.find((v) => v.shape.format.safeParse((value as { format?: unknown } | null)?.format).success);
+  const parsed = (read ?? SlottingProblem).safeParse(value);
   if (!parsed.success) {
     const issue = parsed.error.issues[0]!;
     const where = issue.path.length
@@ -65,7 +77,7 @@ export function readSlotting(value: unknown): SlottingRead {
       : '';
     return { ok: false, reason: `${where.replace(/^\./, '')}${issue.message}` };
   }
-  const problem = parsed.data;
+  const problem: SlottingProblem = { charges: [], ...parsed.data, format: 'heronstone-slotting/3' };
   const twice =
     duplicate(problem.places, 'place') ?? duplicate(problem.lots, 'lot') ?? duplicate(problem.families, 'family');
   if (twice) return { ok: false, reason: twice };

@@ -147,7 +147,7 @@ export class Search {
     if (!state.fitsWithout(o, otherNow) || !state.fitsWithout(to, from)) return;
     // without ties the two costs add up; with them each alone is only a guess, so that it is tried
     const guess = delta + state.delta(other, to);
-    if (c.families === 0 && c.charges === 0) {
+    if (c.families === 0 && c.charges === 0 && !c.sags) {
       if (guess > allowed) return;
       state.move(l, o);
       state.move(other, to);

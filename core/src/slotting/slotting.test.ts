@@ -13,7 +13,7 @@ const ticking = (ms: number) => {
   let t = 0;
   return () => (t += ms);
 };
-const empty: SlottingProblem = { format: 'heronstone-slotting/2', places: [], lots: [], families: [], charges: [] };
+const empty: SlottingProblem = { format: 'heronstone-slotting/3', places: [], lots: [], families: [], charges: [] };
 
 describe('slotting', () => {
   test.each(Array.from({ length: 12 }, (_, i) => [i + 1, i % 2 === 1, i % 3 === 0 ? 1.1 : 0.8] as const))(
@@ -34,6 +34,23 @@ describe('slotting', () => {
     async (seed, families, seasons) => {
       const problem = randomSlotting(seed + 40, { lots: 10, places: 7, families, seasons, charges: true, fill: 1 });
       expect(readSlotting(problem)).toMatchObject({ ok: true });
+      const answer = await solveSlotting(problem, { work: 60_000, seed, now });
+      const reference = await solveWithHighs(problem, 60);
+      expect(answer.total).toBeCloseTo(reference.total, 1);
+      expect(answer.total).toBeCloseTo(slottingTotal(problem, answer.homes), 4);
+      expect(answer.bound).toBeLessThanOrEqual(reference.total + 1e-6);
+      expect(checkAnswer(problem, answer.homes)).toEqual([]);
+    },
+  );
+
+  test.each([1, 2, 3, 4, 5, 6, 7, 8])(
+    '10 lots × 7 places whose boards sag (%i): equal to the optimum of HiGHS',
+    async (seed) => {
+      const problem = randomSlotting(seed + 80, {
+        ...{ lots: 10, places: 7, families: seed % 2 === 0, charges: seed % 3 === 0 },
+        ...{ sagging: true, loaded: 0.5 + 0.1 * (seed % 4), fill: 0.8 },
+      });
+      expect(readSlotting(problem)).toEqual({ ok: true, problem });
       const answer = await solveSlotting(problem, { work: 60_000, seed, now });
       const reference = await solveWithHighs(problem, 60);
       expect(answer.total).toBeCloseTo(reference.total, 1);
@@ -76,13 +93,15 @@ describe('slotting', () => {
     }
   });
 
-  test('the first version of the format is read for ever', () => {
+  test('the first and the second version of the format are read for ever', () => {
     const lots = [{ id: 'l', weight: 1, leave: 9, options: [{ place: 'p', cost: 1, use: 2 }] }];
     const first = { format: 'heronstone-slotting/1', places: [{ id: 'p', capacity: 3, load: 4 }], lots, families: [] };
     expect(readSlotting(first)).toEqual({
       ok: true,
-      problem: { ...first, format: 'heronstone-slotting/2', charges: [] },
+      problem: { ...first, format: 'heronstone-slotting/3', charges: [] },
     });
+    const second = { ...first, format: 'heronstone-slotting/2', charges: [{ place: 'p', lots: ['l'], cost: 2 }] };
+    expect(readSlotting(second)).toEqual({ ok: true, problem: { ...second, format: 'heronstone-slotting/3' } });
   });
 
   test.each([
@@ -303,7 +322,7 @@ describe('slotting', () => {
 
   test.each([
     [{}, /format/],
-    [{ ...empty, format: 'other' }, /heronstone-slotting\/2/],
+    [{ ...empty, format: 'other' }, /heronstone-slotting\/3/],
     [{ ...empty, charges: [{ place: 'p', lots: ['l'], cost: 1 }] }, /charge 1 names a place that is not there/],
     [
       {

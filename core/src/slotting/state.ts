@@ -87,7 +87,7 @@ export class State {
     return true;
   }
 
-  /** Change of the total if lot l alone went to option o, families and charges included. */
+  /** Change of the total if lot l alone went to option o, families, charges and sagging boards included. */
   delta(l: number, o: number): number {
     const { c } = this;
     const from = this.at[l]!;
@@ -114,6 +114,16 @@ export class State {
         if (this.chargeCount[c.optCharge[k]!] === 0) d += c.chargeCost[c.optCharge[k]!]!;
       for (let k = c.optChargeStart[from]!; k < c.optChargeStart[from + 1]!; k++)
         if (this.chargeCount[c.optCharge[k]!] === 1) d -= c.chargeCost[c.optCharge[k]!]!;
+    }
+    if (c.sags) {
+      const p = c.optPlace[from]!;
+      const q = c.optPlace[o]!;
+      if (p !== q) {
+        const left = this.carry[q]!;
+        if (left >= c.sagBelow[q]! && left - c.weight[o]! < c.sagBelow[q]!) d += c.sagCost[q]!;
+        const was = this.carry[p]!;
+        if (was < c.sagBelow[p]! && was + c.weight[from]! >= c.sagBelow[p]!) d -= c.sagCost[p]!;
+      }
     }
     return d;
   }
@@ -177,6 +187,7 @@ export class State {
     }
     for (let f = 0; f < c.families; f++) total += c.spread[f]! * Math.max(0, this.famPlaces[f]! - 1);
     for (let k = 0; k < c.charges; k++) if (this.chargeCount[k]! > 0) total += c.chargeCost[k]!;
+    for (let p = 0; p < c.places; p++) if (this.carry[p]! < c.sagBelow[p]!) total += c.sagCost[p]!;
     this.total = total;
   }
 }

@@ -27,6 +27,9 @@ export type SlottingTable = {
   chargeLot: Int32Array;
   chargePlace: Int32Array;
   chargeCost: Float64Array;
+  /** of each place: beyond such a load its board is seen to sag, and what that costs; Infinity and 0 where none does */
+  sagFrom: Float64Array;
+  sagCost: Float64Array;
 };
 
 /** Which resource the load is, and which the room in a period. */
@@ -82,6 +85,8 @@ export function* tabling(problem: SlottingProblem): Generator<void, SlottingTabl
     chargeLot: charges.flat,
     chargePlace: Int32Array.from(problem.charges, (c) => placeIndex.get(c.place)!),
     chargeCost: Float64Array.from(problem.charges, (c) => c.cost),
+    sagFrom: Float64Array.from(problem.places, (p) => p.sag?.from ?? Infinity),
+    sagCost: Float64Array.from(problem.places, (p) => p.sag?.cost ?? 0),
   };
 }
 

@@ -34,6 +34,11 @@ export function toLp(problem: SlottingProblem, relaxed = false): string {
     for (let t = 0; t < periods; t++)
       rows.push(`use${i}_${t}: ${use[i * periods + t]!.join(' ')} <= ${inPeriod(p.capacity, t)}`);
     rows.push(`load${i}: ${load[i]!.join(' ')} <= ${p.load}`);
+    if (!p.sag || p.sag.from >= p.load) return;
+    // the board sags, or carries no more than what it takes to be seen
+    binaries.push(`g${i}`);
+    terms.push(`+ ${p.sag.cost} g${i}`);
+    rows.push(`sag${i}: ${load[i]!.join(' ')} - ${p.load - p.sag.from} g${i} <= ${p.sag.from}`);
   });
   problem.families.forEach((family, f) => {
     const places = new Set<number>();

@@ -10,6 +10,8 @@ export type SlottingShape = {
   charges?: boolean;
   /** two groups of months, in one of which a third of the lots is away */
   seasons?: boolean;
+  /** boards that sag at a part of their load */
+  sagging?: boolean;
   /** load of the places over what the lots weigh; loose where not given */ loaded?: number;
 };
 
@@ -28,6 +30,7 @@ export function randomSlotting(
     loaded,
     charges = false,
     seasons = false,
+    sagging = false,
   }: SlottingShape,
 ): SlottingProblem {
   let s = (seed * 2654435761) >>> 0 || 1;
@@ -46,7 +49,7 @@ export function randomSlotting(
   const have = widths.reduce((a, b) => a + b, 0);
   const factor = need / (fill * have);
   const problem: SlottingProblem = {
-    format: 'heronstone-slotting/2',
+    format: 'heronstone-slotting/3',
     places: widths.map((w, i) => ({ id: `p${i}`, capacity: round(w * factor), load: round(8000 + 20000 * random()) })),
     lots: sizes.map((size, l) => {
       const uses = Math.ceil(400 * random() ** 3);
@@ -80,9 +83,12 @@ export function randomSlotting(
       if (random() < 0.33)
         for (const option of lot.options)
           option.use = random() < 0.5 ? [option.use as number, 0] : [0, option.use as number];
-  if (loaded === undefined) return problem;
+  if (loaded === undefined && !sagging) return problem;
   const mass = problem.lots.reduce((sum, lot) => sum + lot.weight, 0);
   const load = problem.places.reduce((sum, place) => sum + place.load, 0);
-  for (const place of problem.places) place.load = round((place.load * mass) / (loaded * load));
+  for (const place of problem.places) place.load = round((place.load * mass) / ((loaded ?? 0.7) * load));
+  if (sagging)
+    for (const place of problem.places)
+      place.sag = { from: round(place.load * (0.2 + 0.7 * random())), cost: round(500 + 4000 * random()) };
   return problem;
 }
