@@ -1,4 +1,5 @@
 import { type Supply } from '../plan/index.ts';
+import { layOnFloor } from './floor.ts';
 import { capacityOf, faceOf, FINGER_ROOM, type Holder, isUpright, PITCH, POCKET_THICK } from './holder.ts';
 import { CLOSE, MARGIN, pieceOf, type Block, type Pose, posesOf, roundOf, sorted } from './piece.ts';
 import { circlesIn, widthForCircles } from './round.ts';
@@ -285,7 +286,9 @@ function onFloor(holder: Holder, supply: Supply, pose: Pose, count: number): Fit
   if (layers < 1) return no('');
   const grid = (a: number, b: number) => Math.floor((face.width + CLOSE) / a) * Math.floor((face.depth + CLOSE) / b);
   const round = pose.round === 'standing' ? circlesIn(face.width, face.depth, w) : 0;
-  const places = Math.max(grid(w, d), grid(d, w), round);
+  let places = Math.max(grid(w, d), grid(d, w), round);
+  // some this way and some that
+  if (places * layers < count && round === 0) places = Math.max(places, laidEitherWay(face, w, d));
   const fits = places * layers;
   if (fits < count || fits < 1) return no('', fits);
   const stacks = Math.ceil(count / layers);
@@ -301,6 +304,16 @@ function onFloor(holder: Holder, supply: Supply, pose: Pose, count: number): Fit
     set,
     words: `${stacks} beside each other${high > 1 ? `, ${high} high` : ''}`,
   };
+}
+
+/** Stacks of one thing beyond so many are laid in blocks. */
+export const MANY = 24;
+
+/** How many rectangles of one kind lie on a floor, some of them a quarter turned: laid as they will be with what else is there. */
+function laidEitherWay(face: { width: number; depth: number }, width: number, depth: number): number {
+  const most = Math.min(MANY, Math.floor((face.width * face.depth + CLOSE) / (width * depth)));
+  const wanted = Array.from({ length: most }, (_, of) => ({ width, depth, of }));
+  return layOnFloor(face.width, face.depth, [], wanted).laid.length;
 }
 
 /** Sheets lie in piles, or stand on an edge like files; on a floor or a shelf. */
@@ -327,7 +340,11 @@ function sheetsStood(holder: Holder, supply: Supply, piece: Block, count: number
         holder.nature === 'row'
           ? Math.min(1, Math.floor((face.depth + CLOSE) / d))
           : Math.floor((face.depth + CLOSE) / d);
-      const fits = across * deep * (perPile < 1 ? 0 : perPile);
+      const piles =
+        holder.nature === 'area' && stacks > across * deep
+          ? Math.max(across * deep, laidEitherWay(face, w + 2 * MARGIN, d))
+          : across * deep;
+      const fits = piles * (perPile < 1 ? 0 : perPile);
       if (fits < count || fits < 1) {
         offer(no('', fits));
         continue;

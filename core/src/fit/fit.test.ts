@@ -175,7 +175,7 @@ describe('round things', () => {
     expect((circlesIn(40, 40, 10) * Math.PI * 25) / 1600).toBeCloseTo(Math.PI / 4, 6);
   });
 
-  test('circles never cut each other or the wall, and the width said is the least in half circles', () => {
+  test('circles never cut each other or the wall, and the width said is the least in which they stand', () => {
     fc.assert(
       fc.property(
         fc.integer({ min: 10, max: 60 }),
@@ -198,10 +198,36 @@ describe('round things', () => {
           expect(laid.faults).toEqual([]);
           checkLaid(place, laid);
           const least = widthForCircles(n, w, depth, d);
-          expect(circlesIn(least - d / 2 - 1e-3, depth, d)).toBeLessThan(n);
+          expect(circlesIn(least - 1e-3, depth, d)).toBeLessThan(n);
+          // a room holds as many whichever of its sides is called its width
+          expect(circlesIn(depth, w, d)).toBe(n);
           expect(stowed(place, { ...supply, working: n + 1 }).things[0]!.alone.ok).toBe(false);
         },
       ),
+    );
+  });
+});
+
+describe('several of one thing', () => {
+  test('lie some this way and some that where only so they all go in; what is said, what is laid and what goes in are one', () => {
+    // drawn by hand: two across the drawer one behind the other, the third along its side
+    const drawer = holder('area', 308, 255, 106, { kind: 'drawer' });
+    const tin = block({ width: 154, depth: 107, height: 58, lies: ['flat'], stackLimit: 1, working: 3 });
+    expect(fitOf(drawer, tin, 3)).toMatchObject({ ok: true, fits: 3 });
+    expect(stowed(drawer, tin)).toMatchObject({ faults: [], things: [{ over: 0 }] });
+    checkLaid(drawer, stowed(drawer, tin));
+    expect(fitOf(drawer, tin, 4)).toMatchObject({ ok: false, fits: 3 });
+    const side = fc.integer({ min: 40, max: 200 });
+    fc.assert(
+      fc.property(side, side, fc.integer({ min: 1, max: 12 }), (width, depth, working) => {
+        const box = { ...tin, width, depth, working };
+        const fit = fitOf(drawer, box, working);
+        const laid = stowed(drawer, box);
+        expect(laid.faults.length === 0).toBe(fit.ok);
+        // as many things each by itself lie there too
+        const each = Array.from({ length: working }, (_, i) => ({ ...box, id: `b${i}`, name: `Box ${i}`, working: 1 }));
+        if (stowed(drawer, ...each).faults.length === 0) expect(fit.ok).toBe(true);
+      }),
     );
   });
 });

@@ -4,7 +4,7 @@ import { type Area, freeAreas, type Laid, layOnFloor, type Wanted } from './floo
 import { capacityOf, faceOf, type Holder, isUpright } from './holder.ts';
 import { CLOSE } from './piece.ts';
 import { circlesLaid } from './round.ts';
-import { type Setting, type Fit, fitAsItIs } from './fit-of.ts';
+import { type Setting, type Fit, fitAsItIs, MANY } from './fit-of.ts';
 import { heldAs } from './storage.ts';
 
 /** A container where it stands: from the left, the front and the floor of the place, outer sizes, mm. */
@@ -56,9 +56,6 @@ export type Stowage = {
   /** plain sentences on what is wrong */
   faults: string[];
 };
-
-/** More stacks of one thing than this are laid as blocks of several. */
-const MANY = 24;
 
 /**
  * Fills a place: containers where they stand, then boxes and things, laid for real. Works for any contents; what does not go in is said. Things come in the
