@@ -173,15 +173,23 @@ describe('the command line', () => {
   test('zones: balance and findings; with --find which unit each would have', async () => {
     const plain = JSON.parse((await run(['zones', planFile])).out!) as object;
     expect(plain).toEqual({ balance: [], findings: [] });
-    const found = JSON.parse((await run(['zones', demoFile, '--find'])).out!) as {
+    const found = JSON.parse((await run(['zones', demoFile, '--find', '--seconds', '1'])).out!) as {
       balance: { zone: string }[];
       findings: { check: string }[];
-      proposal: { units: { unit: string; zone: string }[] };
+      proposal: { units: { unit: string; zone: string }[]; secondsFree: number; secondsZoned: number };
     };
     expect(found.balance.map((b) => b.zone)).toContain('The wet corner');
     expect(found.findings.length).toBeGreaterThan(0);
     expect(found.findings.every((f) => f.check.startsWith('zone'))).toBe(true);
     expect(found.proposal.units).toContainEqual({ unit: 'Wet bench', zone: 'The wet corner' });
+    // counted as homes are, with homes found: what finding them for the plan as it is comes to is of the same size
+    const out = join(folder, 'homes-out.heron.json');
+    const homes = JSON.parse((await run(['homes', demoFile, '--seconds', '1', '--out', out])).out!) as {
+      secondsAYear: number;
+    };
+    expect(found.proposal.secondsZoned / homes.secondsAYear).toBeGreaterThan(0.9);
+    expect(found.proposal.secondsZoned / homes.secondsAYear).toBeLessThan(1.1);
+    expect(found.proposal.secondsFree).toBeLessThanOrEqual(found.proposal.secondsZoned * 1.02);
   });
 
   test.each([

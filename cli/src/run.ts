@@ -6,7 +6,7 @@ import { stowageOf } from '@heronstone/core/fit';
 import { findHomes, isWorse, placeFilling } from '@heronstone/core/homes';
 import { apply, emptyPlan, homesIn, placeTitle, type Supply, zoneOf } from '@heronstone/core/plan';
 import { BANDS, fetchFrom, makerOf, PLAIN, sceneAt } from '@heronstone/core/reach';
-import { balanceOf, proposeZones, zonesFromActivities } from '@heronstone/core/zones';
+import { balanceOf, zonesForMe, zonesFromActivities } from '@heronstone/core/zones';
 import { CutFile, cutTogether, drawnOf } from '@heronstone/core/cutting';
 import { type Doubt } from '@heronstone/core/lines';
 import { budgetOf } from '@heronstone/core/stock';
@@ -33,7 +33,7 @@ heronstone reach PLAN.heron.json [--seat NAME]
 heronstone homes PLAN.heron.json [--seconds N] [--out FILE]
 heronstone check PLAN.heron.json
 heronstone fill PLAN.heron.json
-heronstone zones PLAN.heron.json [--find]
+heronstone zones PLAN.heron.json [--find] [--seconds S]
 heronstone read-list FILE [--measure metric|imperial]
 heronstone budget PLAN.heron.json
 heronstone cut FILE
@@ -51,7 +51,7 @@ export async function run(args: string[]): Promise<Result> {
     if (command === 'reach') return reach(file, values.seat);
     if (command === 'check') return check(file);
     if (command === 'fill') return fill(file);
-    if (command === 'zones') return zones(file, values.find ?? false);
+    if (command === 'zones') return await zones(file, values);
     if (command === 'read-list') return list(file, values.measure);
     if (command === 'budget') return budget(file);
     if (command === 'cut') return cut(file);
@@ -71,7 +71,7 @@ const FLAGS: Record<string, readonly string[]> = {
   homes: ['seconds', 'out'],
   check: [],
   fill: [],
-  zones: ['find'],
+  zones: ['find', 'seconds'],
   'read-list': ['measure'],
   budget: [],
   cut: [],
@@ -333,7 +333,7 @@ function budget(file: string): Result {
 }
 
 /** Balance and findings of zones; with `find` also which unit each should be kept for, and what keeping zones costs against free placement. */
-function zones(file: string, find: boolean): Result {
+async function zones(file: string, values: Values): Promise<Result> {
   const plan = planOf(file);
   const findings = findingsOf(plan).filter((f) => f.check.startsWith('zone'));
   const balance = [...balanceOf(plan)].map(([id, natures]) => ({
@@ -345,15 +345,21 @@ function zones(file: string, find: boolean): Result {
     balance,
     findings: findings.map(({ check, words }) => ({ check, words })),
   };
-  if (find) {
+  if (values.find) {
     const named = zonesFromActivities(plan, ids());
     const done = named ? apply(plan, named) : null;
     const zoned = done?.ok ? done.plan : plan;
-    const { territory, free, zoned: seconds } = proposeZones(zoned);
+    const since = new Date().toISOString().slice(0, 10);
+    const found = await zonesForMe(zoned, { seconds: number(values.seconds, 'seconds', 2, 3600), now, since });
+    if (!found) throw new Trouble('stopped before there was an answer');
     out.proposal = {
-      units: [...territory].map(([unit, zone]) => ({ unit: zoned.units[unit]!.name, zone: zoned.zones[zone]!.name })),
-      secondsFree: free,
-      secondsZoned: seconds,
+      units: [...found.territory].map(([unit, zone]) => ({
+        unit: zoned.units[unit]!.name,
+        zone: zoned.zones[zone]!.name,
+      })),
+      // with homes found for both
+      secondsFree: round(found.free.total),
+      secondsZoned: round(found.zoned.total),
     };
   }
   return { code: 0, out: json(out) };

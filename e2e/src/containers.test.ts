@@ -154,6 +154,22 @@ describe('containers, lanes and zones', () => {
     await page.locator('[data-unit][aria-label="Tall cupboard"]').first().press('Enter');
     await until(async () => (await zoneOf('cupboard')) === null, 'for everybody again');
 
+    // zones for me are seen before they are kept: nothing changes until one says so, and leaving them leaves all as it was
+    const units = async () => Object.values((await plan(id)).units).map((u) => [u.id, u.zoneId]);
+    const before = await units();
+    const offer = page.getByRole('region', { name: 'Zones for you' });
+    await page.getByRole('button', { name: 'Zones for me' }).click();
+    await offer.waitFor();
+    expect(await page.evaluate(() => document.activeElement?.textContent)).toMatch(/would be kept for others/);
+    await offer.getByRole('button', { name: 'Leave them as they are' }).click();
+    await offer.waitFor({ state: 'detached' });
+    expect(await units()).toEqual(before);
+    await page.getByRole('button', { name: 'Zones for me' }).click();
+    await offer.getByRole('button', { name: 'Keep these zones' }).click();
+    await until(async () => JSON.stringify(await units()) !== JSON.stringify(before), 'kept');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await until(async () => JSON.stringify(await units()) === JSON.stringify(before), 'and taken back');
+
     // nothing but what is for it moves into a zone kept for it only
     await send(id, { type: 'setZone', id: 'zone-kites', set: { rule: 'only' } });
     await app.open(id, 'homes');

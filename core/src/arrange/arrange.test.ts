@@ -55,6 +55,20 @@ describe('arrange for me', () => {
     expect(Math.abs(aside)).toBeLessThan(table!.width / 2);
   });
 
+  test('two that are offered differ by what is worked at or lived in: an empty bookcase elsewhere is no other arrangement', async () => {
+    const pinned = applied(small, { type: 'setUnit', id: 'table', set: { pinned: true } });
+    for (const seed of [1, 2]) {
+      const done = await arrangeRoom(pinned, { seed, steps: 120, searches: 3 });
+      if (!done.ok) throw new Error(done.reason);
+      for (const [i, a] of done.offers.entries())
+        for (const b of done.offers.slice(i + 1)) {
+          const chest = [a, b].map(({ plan }) => plan.units.chest!);
+          const apart = Math.hypot(chest[0]!.x - chest[1]!.x, chest[0]!.y - chest[1]!.y);
+          expect(apart > 400 || chest[0]!.facing !== chest[1]!.facing).toBe(true);
+        }
+    }
+  });
+
   test('what is pinned stays; with all pinned there is nothing to arrange; open walls are told', async () => {
     const pinned = applied(small, { type: 'setUnit', id: 'chest', set: { pinned: true } });
     const done = await arrangeRoom(pinned, { seed: 1, steps: 100, searches: 1 });

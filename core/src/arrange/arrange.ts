@@ -1,5 +1,5 @@
 import { asIn, tallyOf } from '../homes/index.ts';
-import { apply, asOne, type Command, type Plan } from '../plan/index.ts';
+import { apply, asOne, type Command, homesIn, type Place, type Plan } from '../plan/index.ts';
 import { Random } from '../slotting/index.ts';
 import { wallFrames } from '../room/index.ts';
 import { findingsOnlyIn, standingOf, sunGrid, type SunGrid } from './cost.ts';
@@ -152,7 +152,9 @@ function unlike(plan: Plan, found: readonly Worth[], now: Worth): Worth[] {
   // in a room of few pieces one that stands elsewhere is difference enough
   const enough = Math.max(1, Math.min(DIFFERENT, Math.floor(piecesOf(plan).filter((p) => p.movable).length / 3)));
   const differs = (a: Plan, b: Plan) =>
-    movedBetween(a, b, OTHERWISE).filter((m) => a.units[m.unitId ?? '']?.hostId === null).length >= enough;
+    movedBetween(a, b, OTHERWISE).filter(
+      ({ unitId }) => unitId !== null && a.units[unitId]!.hostId === null && isUsed(a, b, unitId),
+    ).length >= enough;
   // of two that cost about the same the one with less to carry
   const price = (w: Worth) => energyOf(w, now) + NOT_WORTH * movedBetween(plan, w.plan).length;
   const prices = new Map(found.map((w) => [w, price(w)]));
@@ -160,6 +162,20 @@ function unlike(plan: Plan, found: readonly Worth[], now: Worth): Worth[] {
   for (const one of [...found].sort((a, b) => prices.get(a)! - prices.get(b)!))
     if (chosen.length < OFFERS && chosen.every((c) => differs(c.plan, one.plan))) chosen.push(one);
   return chosen;
+}
+
+/** Whether a piece is worked at, or anything lives in it or on it, in one of two plans; what is not furniture to keep things in always is. */
+function isUsed(a: Plan, b: Plan, unitId: string): boolean {
+  return [a, b].some((plan) => {
+    if (Object.values(plan.stations).some((s) => s.unitId === unitId)) return true;
+    const within = (id: string): readonly Place[] => {
+      const own = Object.values(plan.places).filter((p) => p.unitId === id);
+      const boxes = Object.values(plan.units).filter((u) => own.some((p) => p.id === u.keptInId));
+      return [...own, ...boxes.flatMap((box) => within(box.id))];
+    };
+    const places = within(unitId);
+    return places.length === 0 || places.some((p) => homesIn(plan, p.id).length > 0);
+  });
 }
 
 function offerOf(plan: Plan, now: Worth, found: Worth, sun: SunGrid, since = '2000-01-01'): Arrangement {

@@ -23,7 +23,7 @@ export { growthIn, wayOf, weightOf, type Weighed } from './weights.ts';
 export { translated, type Translation } from './slotting.ts';
 export { slottingOf } from './problem.ts';
 export { asIn, backTo } from './settle.ts';
-export { findHomes, isWorse, type Found, type FindProgress } from './find.ts';
+export { findHomes, isWorse, type FindOptions, type Found, type FindProgress } from './find.ts';
 export { tallyOf, DUG_OUT, type Tally } from './tally.ts';
 export { barredFrom, NOT_IN_ZONE } from './barred.ts';
 export { carriedOf, isCarriedTo, sessionsAt } from './carrying.ts';

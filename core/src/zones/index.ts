@@ -11,4 +11,5 @@ export {
   type Proposal,
   type Territory,
 } from './propose.ts';
+export { zonesForMe, type ZonesForMe } from './for-me.ts';
 export { balanceWords } from './words.ts';

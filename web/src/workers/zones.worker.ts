@@ -1,13 +1,13 @@
 import { expose } from 'comlink';
-import { slottingOf } from '@heronstone/core/homes';
-import { apply, type Command, type Plan } from '@heronstone/core/plan';
-import { solveSlotting } from '@heronstone/core/slotting';
-import { keepCommand, proposeZones, withoutGround } from '@heronstone/core/zones';
+import { type Command, type Plan } from '@heronstone/core/plan';
+import { zonesForMe } from '@heronstone/core/zones';
 
 export type ZonesFound = {
   /** null: the units are kept so already */
   command: Command | null;
-  /** seconds a year by the engine: without any zones, and with those proposed */
+  /** the plan with the units kept so */
+  plan: Plan;
+  /** seconds a year, homes found for both: without any zones, and with those proposed */
   free: number;
   zoned: number;
 };
@@ -17,14 +17,9 @@ const SECONDS = 1;
 
 /** Zones for me, off the screen's thread, with what keeping them costs against free placement. */
 const api = {
-  async propose(plan: Plan): Promise<ZonesFound> {
-    const { territory } = proposeZones(plan);
-    const command = keepCommand(plan, territory);
-    const done = command ? apply(plan, command) : null;
-    const kept = done?.ok ? done.plan : plan;
-    const total = async (p: Plan) =>
-      (await solveSlotting(slottingOf(p), { seconds: SECONDS, now: () => performance.now() })).total;
-    return { command, free: await total(withoutGround(plan)), zoned: await total(kept) };
+  async propose(plan: Plan, since: string): Promise<ZonesFound> {
+    const found = (await zonesForMe(plan, { seconds: SECONDS, now: () => performance.now(), since }))!;
+    return { command: found.command, plan: found.plan, free: found.free.total, zoned: found.zoned.total };
   },
 };
 export type ZonesWorker = typeof api;

@@ -10,11 +10,11 @@ import {
 } from '@dnd-kit/core';
 import { wrap } from 'comlink';
 import { ArrowLeft, Brush, Trash2 } from 'lucide-react';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { measureOf } from '@heronstone/core/fit';
 import { inMeasure } from '@heronstone/core/lengths';
-import { type Command, newId, type Plan, type Zone, ZONE_MARKS, ZONE_RULES } from '@heronstone/core/plan';
+import { newId, type Plan, type Zone, ZONE_MARKS, ZONE_RULES } from '@heronstone/core/plan';
 import { type Balance, balanceOf, togetherOf, zonable, zonesFromActivities } from '@heronstone/core/zones';
 import { usePlan } from '../../../state/plan-store.ts';
 import { useFindings } from '../../../state/findings.ts';
@@ -22,16 +22,16 @@ import { useSelection } from '../../../state/selection.ts';
 import { Button } from '../../../ui/button.tsx';
 import { CheckField, SelectField, TextField } from '../../../ui/fields.tsx';
 import { singleKey } from '../../../ui/single-keys.ts';
-import { yearWords } from '../../../ui/words.ts';
+import { today, yearWords } from '../../../ui/words.ts';
 import { Floor } from '../../../views/floor/Floor.tsx';
 import { Front } from '../../../views/front/Front.tsx';
 import { ZoneSwatch } from '../../../views/zones/marks.tsx';
-import type { ZonesWorker } from '../../../workers/zones.worker.ts';
+import type { ZonesFound, ZonesWorker } from '../../../workers/zones.worker.ts';
 import { orFail } from '../../../workers/or-fail.ts';
 
 const RULE_WORDS: Record<Zone['rule'], string> = {
-  only: 'nothing else lives there',
-  first: 'others may, after it',
+  only: 'for it alone',
+  first: 'it first, then others',
 };
 
 /** The zone in hand as a brush; `all`: what is brushed is for everybody again. */
@@ -43,6 +43,9 @@ export default function Zones({ onClose }: { onClose: () => void }) {
   const dispatch = usePlan((s) => s.dispatch);
   const { get, select } = useSelection();
   const [brush, setBrush] = useState<Held>(null);
+  const [proposed, setProposed] = useState<Proposed | null>(null);
+  // what was worked out for a plan that has changed since is not shown
+  const offer = proposed?.of === plan ? proposed.found : null;
   const zones = useMemo(() => Object.values(plan.zones).sort((a, b) => (a.name < b.name ? -1 : 1)), [plan.zones]);
   const balance = useMemo(() => balanceOf(plan), [plan]);
   const findings = useFindings(plan)?.filter((f) => f.check.startsWith('zone') && !f.acknowledged) ?? [];
@@ -97,7 +100,18 @@ export default function Zones({ onClose }: { onClose: () => void }) {
           <Button look="quiet" onClick={add}>
             Another zone
           </Button>
-          {zones.length > 0 && <ForMe plan={plan} onTake={(command) => dispatch(command)} />}
+          {zones.length > 0 && <ForMe plan={plan} onFound={(found) => setProposed({ of: plan, found })} />}
+          {offer && (
+            <Offer
+              plan={plan}
+              found={offer}
+              onKeep={() => {
+                setProposed(null);
+                if (offer.command) dispatch(offer.command);
+              }}
+              onLeave={() => setProposed(null)}
+            />
+          )}
           <p className="basis-full text-[14px] text-soft" role="status">
             {brush === null
               ? 'Take a zone in hand (1 to 9, or its brush), then brush over units, or press Enter on one. Or drop a unit’s name on a zone.'
@@ -110,7 +124,7 @@ export default function Zones({ onClose }: { onClose: () => void }) {
           <div className="flex min-h-0 flex-col">
             <div className="relative min-h-72 grow">
               <Floor
-                plan={plan}
+                plan={offer?.plan ?? plan}
                 chosenUnit={chosen?.id ?? null}
                 onChooseUnit={(id) => {
                   if (id !== null && brush !== null) put(id, brush);
@@ -191,23 +205,18 @@ export default function Zones({ onClose }: { onClose: () => void }) {
   );
 }
 
+type Proposed = { of: Plan; found: ZonesFound };
+
 /** Which unit each zone should have, worked out off the screen, with what keeping zones costs. */
-function ForMe({ plan, onTake }: { plan: Plan; onTake: (command: Command) => void }) {
+function ForMe({ plan, onFound }: { plan: Plan; onFound: (found: ZonesFound) => void }) {
   const [busy, setBusy] = useState(false);
-  const [said, setSaid] = useState('');
   const find = async () => {
     setBusy(true);
     const raw = new Worker(new URL('../../../workers/zones.worker.ts', import.meta.url), { type: 'module' });
     try {
-      const found = await orFail(raw, wrap<ZonesWorker>(raw).propose(plan));
-      if (found.command) onTake(found.command);
-      const cost = found.zoned - found.free;
-      setSaid(
-        cost > 60
-          ? `Keeping zones costs you ${yearWords(cost)} against free placement.`
-          : 'Keeping these zones costs you nothing against free placement.',
-      );
-      if (!found.command) toast('The units are kept for the zones that gain most already.');
+      const found = await orFail(raw, wrap<ZonesWorker>(raw).propose(plan, today()));
+      if (found.command) onFound(found);
+      else toast(`The units are kept for the zones that gain most already. ${costWords(found)}`);
     } catch (e) {
       toast.error((e as Error).message);
     } finally {
@@ -216,14 +225,58 @@ function ForMe({ plan, onTake }: { plan: Plan; onTake: (command: Command) => voi
     }
   };
   return (
-    <>
-      <Button look="main" disabled={busy} onClick={() => void find()}>
-        {busy ? 'Looking …' : 'Zones for me'}
-      </Button>
-      <span className="text-[14px] text-soft" role="status">
-        {said}
-      </span>
-    </>
+    <Button look="main" disabled={busy} onClick={() => void find()}>
+      {busy ? 'Looking …' : 'Zones for me'}
+    </Button>
+  );
+}
+
+/** What keeping zones costs, homes found with them and without. */
+const costWords = ({ free, zoned }: ZonesFound): string =>
+  zoned - free > 60
+    ? `Keeping them costs you ${yearWords(zoned - free)} against free placement.`
+    : 'Keeping them costs you nothing against free placement.';
+
+/** Zones as they would be: seen on the floor before anything is kept. */
+function Offer({
+  plan,
+  found,
+  onKeep,
+  onLeave,
+}: {
+  plan: Plan;
+  found: ZonesFound;
+  onKeep: () => void;
+  onLeave: () => void;
+}) {
+  const nameOf = (p: Plan, id: string) => p.zones[p.units[id]?.zoneId ?? '']?.name ?? 'everybody';
+  const others = zonable(plan).filter((id) => plan.units[id]!.zoneId !== found.plan.units[id]!.zoneId);
+  const heading = useRef<HTMLHeadingElement>(null);
+  useEffect(() => heading.current?.focus(), []);
+  return (
+    <section aria-label="Zones for you" className="basis-full rounded-xl border border-heron px-3 py-2">
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
+        <h2 ref={heading} tabIndex={-1} className="font-semibold">
+          {others.length === 1
+            ? 'One unit would be kept for others'
+            : `${others.length} units would be kept for others`}
+        </h2>
+        <span className="grow text-[14px] text-soft">{costWords(found)}</span>
+        <Button look="main" onClick={onKeep}>
+          Keep these zones
+        </Button>
+        <Button look="quiet" onClick={onLeave}>
+          Leave them as they are
+        </Button>
+      </div>
+      <ul className="mt-1 flex max-h-28 flex-wrap gap-x-5 gap-y-0.5 overflow-auto text-[14px]">
+        {others.map((id) => (
+          <li key={id}>
+            {plan.units[id]!.name}: <s className="text-soft">{nameOf(plan, id)}</s> {nameOf(found.plan, id)}
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 
