@@ -9,7 +9,7 @@ import { gatherMonths, gatherWhenLong, LOG_TABLES } from './log-months.ts';
 import { addWall, cutCorner, removeWall, shapeWall, spreadMisclosure } from './outline.ts';
 import { type Plan } from './plan.ts';
 import { danglingReference } from './references.ts';
-import { mergeSupplies, setSupply } from './supply-commands.ts';
+import { countSupply, mergeSupplies, setSupply } from './supply-commands.ts';
 import { type PlanHead } from './rows.ts';
 import { type DiaryEntry } from './upkeep-rows.ts';
 import { type AnyRow, type RowOf, type TableName, TABLES } from './tables.ts';
@@ -93,6 +93,8 @@ function run(edit: Edit, command: Sent | Restore): Ran {
     }
     case 'setSupply':
       return setSupply(edit, command, (given) => set(edit, 'supplies', given));
+    case 'countSupply':
+      return countSupply(edit, command, (given) => set(edit, 'supplies', given));
     case 'mergeSupplies':
       return mergeSupplies(edit, command);
     case 'removeSupply':

@@ -55,6 +55,7 @@ const seat = {
   bottom: Place.shape.bottom,
   turned: z.boolean(),
 };
+const difference = z.int('must be a whole number').min(-1_000_000).max(1_000_000);
 const count = z.int('must be a whole number').min(1, 'must be at least one').max(1_000_000);
 
 const simple = [
@@ -126,6 +127,12 @@ const simple = [
   z.strictObject({ type: z.literal('reopen'), id: Acknowledgement.shape.id }),
   z.strictObject({ type: z.literal('addSupplies'), supplies: z.array(Supply).min(1).max(20_000) }),
   change('setSupply', Supply),
+  /** pieces come or go: what two phones count off at once is counted off twice; of what there is none left none goes */
+  z.strictObject({
+    type: z.literal('countSupply'),
+    id: Id,
+    by: z.strictObject({ working: difference, backstock: difference }).partial(),
+  }),
   remove('removeSupply'),
   /** several entries of one thing become one: counts, homes, uses and bans come together in the first */
   z.strictObject({ type: z.literal('mergeSupplies'), id: Id, others: z.array(Id).min(1).max(100) }),
@@ -224,6 +231,7 @@ const WORDS: Partial<Record<Sent['type'], string>> = {
   acknowledge: 'acknowledge a finding',
   reopen: 'take an acknowledgement back',
   setSupply: 'change a supply',
+  countSupply: 'count pieces',
   removeSupply: 'take out a supply',
   mergeSupplies: 'put entries of one thing together',
   addMachineUse: 'say which machine it runs',

@@ -23,6 +23,18 @@ export function setSupply(edit: Edit, command: SetSupply, set: (command: SetSupp
   return null;
 }
 
+/** Counts pieces of a supply on or off; whether its count is sure stays as it is. */
+export function countSupply(edit: Edit, { id, by }: CommandOf<'countSupply'>, set: (command: SetSupply) => Ran): Ran {
+  const supply = edit.get('supplies', id);
+  if (!supply) return gone('supplies');
+  const counted = Object.entries(by).map(([share, more]) => {
+    const now = supply[share as keyof typeof by];
+    return [share, Math.max(0, now + more)] as const;
+  });
+  const { usual, unsure } = supply;
+  return setSupply(edit, { type: 'setSupply', id, set: { ...Object.fromEntries(counted), usual, unsure } }, set);
+}
+
 /** Puts entries of one thing together in the first: nothing counted, homed, used or banned is lost. */
 export function mergeSupplies(edit: Edit, { id, others }: CommandOf<'mergeSupplies'>): Ran {
   if (others.includes(id) || new Set(others).size < others.length)

@@ -190,6 +190,32 @@ describe('the plan on screen', () => {
     expect(server.plan.supplies.b).toBeDefined();
   });
 
+  test('two windows change one field: what was not seen is not overwritten, though nobody said what was seen; other fields are', async () => {
+    const said = jest.spyOn(toast, 'error');
+    usePlan.getState().dispatch(add('a'));
+    await settle();
+    server.stream = null;
+    server.run('other-tab-3', { type: 'setSupply', id: 'a', set: { note: 'from the phone' } });
+    usePlan.getState().dispatch({ type: 'setSupply', id: 'a', set: { name: 'Spool' } });
+    usePlan.getState().dispatch({ type: 'setSupply', id: 'a', set: { note: 'from the desk' } });
+    await settle();
+    expect(server.plan.supplies.a).toMatchObject({ name: 'Spool', note: 'from the phone' });
+    expect(said.mock.calls.map((c) => String(c[0])).at(-1)).toMatch(/changed meanwhile/);
+    expect(usePlan.getState().setAside).toHaveLength(1);
+  });
+
+  test('two phones take one each: two are gone, also when the first was away', async () => {
+    usePlan.getState().dispatch(add('a'));
+    usePlan.getState().dispatch({ type: 'setSupply', id: 'a', set: { working: 5 } });
+    await settle();
+    server.stream = null;
+    server.run('other-phone', { type: 'countSupply', id: 'a', by: { working: -1 } });
+    usePlan.getState().dispatch({ type: 'countSupply', id: 'a', by: { working: -1 } });
+    await settle();
+    expect(server.plan.supplies.a!.working).toBe(3);
+    expect(usePlan.getState()).toMatchObject({ setAside: [], unsaved: 0 });
+  });
+
   test('what an earlier tab could not save is saved by the next one that opens the plan', async () => {
     server.weather = 'down';
     usePlan.getState().dispatch(add('left-over'));

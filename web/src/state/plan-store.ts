@@ -1,6 +1,6 @@
 import { toast } from 'sonner';
 import { create } from 'zustand';
-import { apply, applyChanges, type Sent, keepingEqual, type Plan, saidIn } from '@heronstone/core/plan';
+import { apply, applyChanges, asSeenIn, type Sent, keepingEqual, type Plan, saidIn } from '@heronstone/core/plan';
 import { isStranger, useAccess } from './access.ts';
 import { getPlan, type PlanEvent, redoNext, Refused, sendCommand, ServerTrouble, undoLast } from './api.ts';
 import { keepLastPlan, lastPlan } from './last-known.ts';
@@ -297,7 +297,8 @@ export const usePlan = create<PlanState>()((set, get) => {
       };
     },
 
-    dispatch: (command) => {
+    dispatch: (sent) => {
+      const command = asSeenIn(get().plan, sent);
       const done = apply(get().plan, command);
       if (!done.ok) {
         toast.error(saidIn(get().plan, done.reason));

@@ -1,6 +1,5 @@
 import { Trash2 } from 'lucide-react';
 import { type Activity } from '@heronstone/core/plan';
-import { asSeen } from '../../state/as-seen.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { NumberField, TextField } from '../../ui/fields.tsx';
@@ -9,8 +8,7 @@ import { MonthsField } from '../../ui/months.tsx';
 /** One activity: its name, how often and how long, in which months. */
 export function ActivityHead({ activity }: { activity: Activity }) {
   const dispatch = usePlan((s) => s.dispatch);
-  const set = (part: Partial<Activity>) =>
-    dispatch({ type: 'setActivity', id: activity.id, set: part, was: asSeen(activity, part) });
+  const set = (part: Partial<Activity>) => dispatch({ type: 'setActivity', id: activity.id, set: part });
   return (
     <div className="space-y-2 pt-2">
       <div className="flex flex-wrap items-end gap-3">

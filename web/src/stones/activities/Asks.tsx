@@ -1,7 +1,6 @@
 import { useMemo } from 'react';
 import { type Activity, newId, type Trait, TRAITS } from '@heronstone/core/plan';
 import { machinesOf, needsOf } from '@heronstone/core/stations';
-import { asSeen } from '../../state/as-seen.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { CheckField, LengthField, NumberField, SelectField } from '../../ui/fields.tsx';
 import { today } from '../../ui/words.ts';
@@ -11,8 +10,7 @@ import { NeedMarks } from './NeedMarks.tsx';
 export function Asks({ activity }: { activity: Activity }) {
   const plan = usePlan((s) => s.plan);
   const dispatch = usePlan((s) => s.dispatch);
-  const set = (part: Partial<Activity>) =>
-    dispatch({ type: 'setActivity', id: activity.id, set: part, was: asSeen(activity, part) });
+  const set = (part: Partial<Activity>) => dispatch({ type: 'setActivity', id: activity.id, set: part });
   const stations = Object.values(plan.stations).filter((s) => s.activityId === activity.id);
   const needs = useMemo(
     () => stations.map((s) => ({ station: s, needs: needsOf(plan, s, today()) })),

@@ -14,7 +14,6 @@ import {
   type Unit,
 } from '@heronstone/core/plan';
 import { toast } from 'sonner';
-import { asSeen } from '../../state/as-seen.ts';
 import { useLongWork } from '../../state/long-work.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { BestSpots } from '../../ui/best-spots.tsx';
@@ -129,8 +128,7 @@ function Seat({
 }) {
   const dispatch = usePlan((s) => s.dispatch);
   const work = useLongWork();
-  const set = (part: Partial<Station>) =>
-    dispatch({ type: 'setStation', id: station.id, set: part, was: asSeen(station, part) });
+  const set = (part: Partial<Station>) => dispatch({ type: 'setStation', id: station.id, set: part });
   const move = (to: Parameters<typeof moveSeat>[2]) => dispatch(moveSeat(plan, station, to));
   const table = station.unitId ? plan.units[station.unitId] : undefined;
   const others = Object.values(plan.stations).filter((s) => s.id !== station.id);

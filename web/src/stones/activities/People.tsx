@@ -14,7 +14,6 @@ import {
   statureAt,
   WORK_CLASSES,
 } from '@heronstone/core/plan';
-import { asSeen } from '../../state/as-seen.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { CheckField, LengthField, NumberField, SelectField, TextField } from '../../ui/fields.tsx';
@@ -75,7 +74,6 @@ function PersonFields({ person }: { person: Person }) {
       type: 'setPerson',
       id: person.id,
       set: part,
-      was: asSeen(person, part),
     });
   const measured = (key: 'eyeHeight' | 'shoulderHeight' | 'elbowHeight' | 'gripReach', label: string) => (
     <LengthField label={label} optional mm={person[key]} onCommit={(mm) => set({ [key]: mm })} />

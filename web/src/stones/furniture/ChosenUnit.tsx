@@ -6,7 +6,6 @@ import { placeFilling } from '@heronstone/core/homes';
 import { formatLength } from '@heronstone/core/lengths';
 import { compartmentsOf, homesIn, type Place, type Unit } from '@heronstone/core/plan';
 import { wallFrames, wallGaps } from '@heronstone/core/room';
-import { asSeen } from '../../state/as-seen.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
@@ -28,7 +27,7 @@ export function ChosenUnit({ unit }: { unit: Unit }) {
   const { get, select } = useSelection();
   const [seen, setSeen] = useState<'front' | 'inside' | 'wall'>('front');
   const facts = factsOf(unit.kind);
-  const set = (part: Partial<Unit>) => dispatch({ type: 'setUnit', id: unit.id, set: part, was: asSeen(unit, part) });
+  const set = (part: Partial<Unit>) => dispatch({ type: 'setUnit', id: unit.id, set: part });
   const length = (key: 'width' | 'depth' | 'height' | 'bottom', label: string) => (
     <LengthField
       label={label}

@@ -23,7 +23,6 @@ import {
   type LabelStock,
   type LabelText,
 } from '@heronstone/core/upkeep/labels';
-import { asSeen } from '../../state/as-seen.ts';
 import { cancelLabels, sendLabels } from '../../state/api.ts';
 import { jot } from '../../state/jot.ts';
 import { photoUrl } from '../../state/photos.ts';
@@ -93,7 +92,7 @@ export default function Labels() {
               ['inside', 'labels inside the doors'],
               ['memory', 'memory: none'],
             ]}
-            onCommit={(labels) => dispatch({ type: 'setPlan', set: { labels }, was: { labels: plan.head.labels } })}
+            onCommit={(labels) => dispatch({ type: 'setPlan', set: { labels } })}
           />
           <p className="max-w-md text-[14px]">
             {plan.head.labels === 'memory' ? (
@@ -174,7 +173,7 @@ function OneLabel({ place }: { place: Place }) {
   const plan = usePlan((s) => s.plan);
   const dispatch = usePlan((s) => s.dispatch);
   const set = (part: Partial<Omit<Place, 'id'>>) =>
-    dispatch({ type: 'setPlace', id: place.id, set: part, was: asSeen(place, part) } as Parameters<typeof dispatch>[0]);
+    dispatch({ type: 'setPlace', id: place.id, set: part } as Parameters<typeof dispatch>[0]);
   const has = (list: readonly string[], what: string) => list.includes(what);
   const swap = <T extends string>(list: readonly T[], what: T, all: readonly T[]) =>
     all.filter((x) => (x === what ? !list.includes(x) : list.includes(x)));

@@ -13,7 +13,6 @@ import {
   type Supply,
 } from '@heronstone/core/plan';
 import { daysBetween, dayWords, endProject } from '@heronstone/core/upkeep';
-import { asSeen } from '../../state/as-seen.ts';
 import { jot } from '../../state/jot.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
@@ -137,8 +136,7 @@ function NewProject({ onAdd }: { onAdd: (kind: Project['kind'], name: string, st
 function OneProject({ project }: { project: Project }) {
   const plan = usePlan((s) => s.plan);
   const dispatch = usePlan((s) => s.dispatch);
-  const set = (part: Partial<Omit<Project, 'id'>>) =>
-    dispatch({ type: 'setProject', id: project.id, set: part, was: asSeen(project, part) });
+  const set = (part: Partial<Omit<Project, 'id'>>) => dispatch({ type: 'setProject', id: project.id, set: part });
   const outs = outsOf(plan, project.id);
   const trip = project.kind === 'trip';
   const state = (to: ProjectState) => {
@@ -268,8 +266,7 @@ function Things({ project, outs }: { project: Project; outs: readonly Out[] }) {
       }),
     });
   };
-  const set = (out: Out, part: Partial<Omit<Out, 'id'>>) =>
-    dispatch({ type: 'setOut', id: out.id, set: part, was: asSeen(out, part) });
+  const set = (out: Out, part: Partial<Omit<Out, 'id'>>) => dispatch({ type: 'setOut', id: out.id, set: part });
   const back = (out: Out) => {
     const home = plan.homes;
     const placeId =

@@ -1,9 +1,8 @@
 import { Printer, ShoppingBag } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
-import { type Supply } from '@heronstone/core/plan';
+import { asOne, type Command, type Supply } from '@heronstone/core/plan';
 import { byShop, toBuy, type ToBuy as Item } from '@heronstone/core/upkeep';
-import { asSeen } from '../../state/as-seen.ts';
 import { jot } from '../../state/jot.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { findSupplies } from '../../state/search.ts';
@@ -63,11 +62,14 @@ export default function ToBuy() {
 function Line({ item }: { item: Item }) {
   const dispatch = usePlan((s) => s.dispatch);
   const { supply, packs, price, daysLeft, fromLog, lastOpened } = item;
-  const set = (part: Partial<Omit<Supply, 'id'>>) =>
-    dispatch({ type: 'setSupply', id: supply.id, set: part, was: asSeen(supply, part) });
+  const set = (part: Partial<Omit<Supply, 'id'>>) => dispatch({ type: 'setSupply', id: supply.id, set: part });
   const bought = () => {
     const count = packs * supply.packOf;
-    if (!set({ backstock: supply.backstock + count, boughtOn: today() })) return;
+    const commands: Command[] = [
+      { type: 'countSupply', id: supply.id, by: { backstock: count } },
+      { type: 'setSupply', id: supply.id, set: { boughtOn: today() } },
+    ];
+    if (!dispatch(asOne(`buy ${supply.name}`, commands))) return;
     jot({ what: 'bought', supplyId: supply.id, count });
     toast(`${supply.name}: ${count} more in reserve.`);
   };

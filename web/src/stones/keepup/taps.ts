@@ -26,7 +26,7 @@ export function usedUp(supply: Supply, at: At = {}): boolean {
   const placeId = placeOf(supply.id);
   if (supply.working === 0) {
     toast(`By the list there is no ${supply.name} at hand. It is logged all the same.`);
-  } else if (!dispatch({ type: 'setSupply', id: supply.id, set: { working: supply.working - 1 } })) return false;
+  } else if (!dispatch({ type: 'countSupply', id: supply.id, by: { working: -1 } })) return false;
   return jot({ what: 'usedUp', supplyId: supply.id, count: 1, ...at, placeId: at.placeId ?? placeId });
 }
 
@@ -38,22 +38,21 @@ export function openSpare(supply: Supply, at: At = {}): boolean {
     return false;
   }
   const count = Math.min(supply.packOf, supply.backstock);
-  const set = { working: supply.working + count, backstock: supply.backstock - count };
   const before =
     placeOf(supply.id) === null
       ? entriesOf(plan, supply.id)
           .filter((e) => e.what === 'usedUp' && plan.places[e.placeId ?? ''])
           .at(-1)?.placeId
       : null;
-  const commands: Command[] = [{ type: 'setSupply', id: supply.id, set }];
+  const commands: Command[] = [{ type: 'countSupply', id: supply.id, by: { working: count, backstock: -count } }];
   if (before)
     commands.push({ type: 'assignHome', supplyId: supply.id, share: 'working', placeId: before, since: today() });
   if (!dispatch(asOne(`open the spare of ${supply.name}`, commands))) return false;
   jot({ what: 'opened', supplyId: supply.id, count, ...at });
   toast(
-    set.backstock === 0
+    supply.backstock === count
       ? `${supply.name}: the last spare is open. It is on the shopping list.`
-      : `${supply.name}: ${set.backstock} left in reserve.`,
+      : `${supply.name}: ${supply.backstock - count} left in reserve.`,
   );
   return true;
 }
@@ -73,8 +72,8 @@ export function emptied(place: Place): boolean {
     return false;
   }
   const commands = gone.map(({ supply, count }): Command => ({
-    ...{ type: 'setSupply', id: supply.id },
-    set: { working: Math.max(0, supply.working - count) },
+    ...{ type: 'countSupply', id: supply.id },
+    by: { working: -count },
   }));
   if (!dispatch(asOne('a place is empty', commands))) return false;
   return jot(

@@ -1,6 +1,5 @@
 import { useState } from 'react';
 import { roomOf, wallsInOrder } from '@heronstone/core/plan';
-import { asSeen } from '../../state/as-seen.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { LengthField, NumberField, SelectField, TextField } from '../../ui/fields.tsx';
@@ -29,7 +28,6 @@ export default function RoomStone() {
     dispatch({
       type: 'setPlan',
       set,
-      was: asSeen(plan.head, set),
     });
 
   return (

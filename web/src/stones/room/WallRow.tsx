@@ -1,7 +1,6 @@
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { type Wall } from '@heronstone/core/plan';
-import { asSeen } from '../../state/as-seen.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { LengthField, NumberField, TextField } from '../../ui/fields.tsx';
@@ -35,7 +34,6 @@ export function WallRow({
       type: 'setWall',
       id: wall.id,
       set: part,
-      was: asSeen(wall, part),
     });
   return (
     <li

@@ -5,7 +5,6 @@ import { type KeyboardEvent, useDeferredValue, useEffect, useMemo, useRef, useSt
 import { DropdownMenu } from 'radix-ui';
 import { toast } from 'sonner';
 import { blankSupply, newId, type Supply } from '@heronstone/core/plan';
-import { asSeen } from '../../../state/as-seen.ts';
 import { usePlan } from '../../../state/plan-store.ts';
 import { useSelection } from '../../../state/selection.ts';
 import { Button } from '../../../ui/button.tsx';
@@ -83,7 +82,7 @@ export default function List() {
       toast.error(edited.reason);
       return false;
     }
-    return dispatch({ type: 'setSupply', id: supply.id, set: edited.set, was: asSeen(supply, edited.set) });
+    return dispatch({ type: 'setSupply', id: supply.id, set: edited.set });
   };
   const mark = (from: number, to: number) => {
     const [a, b] = [Math.min(from, to), Math.max(from, to)];

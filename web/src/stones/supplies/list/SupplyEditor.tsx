@@ -24,7 +24,6 @@ import {
   type Supply,
   wantedMonths,
 } from '@heronstone/core/plan';
-import { asSeen } from '../../../state/as-seen.ts';
 import { usePlan } from '../../../state/plan-store.ts';
 import { useSelection } from '../../../state/selection.ts';
 import { Button } from '../../../ui/button.tsx';
@@ -65,7 +64,6 @@ export function SupplyEditor({ supply }: { supply: Supply }) {
       type: 'setSupply',
       id: supply.id,
       set: part,
-      was: asSeen(supply, part),
     });
   const plan = usePlan((s) => s.plan);
   const [storing, setStoring] = useState(false);
