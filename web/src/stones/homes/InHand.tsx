@@ -64,7 +64,12 @@ export function InHand({ inHand, placeId, maker, onGive, onChoosePlace, onTake, 
             </Button>
           )}
           {place && !isHome && amountOf(inHand.supply, inHand.share) > 1 && (
-            <Part key={`${inHand.supply.id}.${inHand.share}`} plan={plan} held={inHand} placeId={place.id} />
+            <Part
+              key={`${inHand.supply.id}.${inHand.share} ${place.id}`}
+              plan={plan}
+              held={inHand}
+              placeId={place.id}
+            />
           )}
           {home && (
             <>

@@ -1,5 +1,5 @@
 import { ExternalLink, FileDown, Printer, X } from 'lucide-react';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import {
   asOne,
@@ -27,6 +27,7 @@ import { cancelLabels, sendLabels } from '../../state/api.ts';
 import { jot } from '../../state/jot.ts';
 import { photoUrl } from '../../state/photos.ts';
 import { TROUBLE, usePrinter } from '../../state/printer.ts';
+import { labelsForgotten, labelsOut, labelsSent } from '../../state/sent-labels.ts';
 import { fetched } from '../../parts/fetched.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
@@ -373,27 +374,27 @@ function Printing({ labels, places }: { labels: readonly LabelText[]; places: re
 function LabelPrinter({ places, onPrinted }: { places: readonly Place[]; onPrinted: (places: Place[]) => void }) {
   const plan = usePlan((s) => s.plan);
   const { status, told } = usePrinter();
-  /** jobs of ours that are not out yet, by the place they are for */
-  const ours = useRef(new Map<string, string>());
   useEffect(() => {
     if (!status) return;
-    const out = status.jobs.filter((j) => j.state === 'printed' && ours.current.has(j.ref));
-    if (out.length === 0) return;
-    const done = out.flatMap((j) => plan.places[ours.current.get(j.ref)!] ?? []);
-    for (const j of out) ours.current.delete(j.ref);
+    const done = labelsOut(plan.id, status.jobs).flatMap((id) => plan.places[id] ?? []);
     if (done.length > 0) onPrinted(done);
   }, [status, plan, onPrinted]);
   const send = async () => {
     const jobs = places.map((p) => {
       const label = placeLabel(plan, p);
       const ref = `${p.id.slice(0, 50)}~${Date.now().toString(36)}`;
-      ours.current.set(ref, p.id);
       return { ref, lines: [label.name || label.contents.join(', ')].map((l) => l.slice(0, 120)), code: label.code };
     });
+    const sent = jobs.map(({ ref }, i) => ({ ref, placeId: places[i]!.id }));
+    // remembered first: the window may be closed before the printer has answered
+    labelsSent(plan.id, sent);
     try {
       told(await sendLabels(jobs));
     } catch (e) {
-      for (const j of jobs) ours.current.delete(j.ref);
+      labelsForgotten(
+        plan.id,
+        jobs.map((j) => j.ref),
+      );
       toast.error((e as Error).message);
     }
   };

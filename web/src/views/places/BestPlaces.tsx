@@ -5,6 +5,7 @@ import { asItsKin, bestPlacesFor, isOnShow, type OneMore } from '@heronstone/cor
 import { homesOf, type Plan, placeTitle, type Share, type Supply } from '@heronstone/core/plan';
 import { askHomes } from '../../state/homes-worker.ts';
 import { usePlan } from '../../state/plan-store.ts';
+import { useAsked } from '../../state/asked.ts';
 import { Button } from '../../ui/button.tsx';
 import { Which } from '../../ui/which.tsx';
 import { secondsWords, today, yearWords } from '../../ui/words.ts';
@@ -116,13 +117,13 @@ function NoPlace({ plan, held: { supply, share } }: { plan: Plan; held: Held }) 
 /** The same if one or two things make room for it, where that saves something in all. */
 function MakingRoom({ plan, held, asKin = false }: { plan: Plan; held: Held; asKin?: boolean }) {
   const dispatch = usePlan((s) => s.dispatch);
-  const [found, setFound] = useState<{ plan: Plan; making: Making } | null>(null);
+  const [found, setFound] = useState<{ plan: Plan; held: Held; making: Making } | null>(null);
   useEffect(() => {
     let wanted = true;
     // the screen first: a moment later, and not at every step where several come at once
     const later = setTimeout(() => {
       askHomes(plan, (api) => api.makingRoom(held.supply.id, held.share, today(), asKin))
-        .then((making) => wanted && setFound({ plan, making }))
+        .then((making) => wanted && setFound({ plan, held, making }))
         // it can do without: what it would have said is one more idea
         .catch(() => undefined);
     }, 60);
@@ -131,8 +132,8 @@ function MakingRoom({ plan, held, asKin = false }: { plan: Plan; held: Held; asK
       clearTimeout(later);
     };
   }, [plan, held, asKin]);
-  // what was found is of the plan as it was then
-  const { refits, free } = found?.plan === plan ? found.making : { refits: [], free: null };
+  // what was found is of the plan as it was then, and of what was in hand
+  const { refits, free } = found?.plan === plan && found.held === held ? found.making : { refits: [], free: null };
   if (refits.length === 0) return null;
   const against = free ?? 0;
   return (
@@ -157,18 +158,11 @@ function MakingRoom({ plan, held, asKin = false }: { plan: Plan; held: Held; asK
 /** What one more box, drawer or shelf would do for it; worked out beside the screen when asked. */
 function OneMoreOf({ plan, held: { supply, share }, asKin = false }: { plan: Plan; held: Held; asKin?: boolean }) {
   const dispatch = usePlan((s) => s.dispatch);
-  const [found, setFound] = useState<OneMore[] | 'working' | null>(null);
-  // what was worked out is of the plan as it was
-  useEffect(() => setFound(null), [plan, supply.id, share]);
-  const ask = async () => {
-    setFound('working');
-    try {
-      setFound(await askHomes(plan, (api) => api.oneMore(supply.id, share, today(), asKin)));
-    } catch (e) {
-      setFound(null);
-      toast.error(`It could not be worked out: ${(e as Error).message}`);
-    }
-  };
+  const { answer: found, ask: asking } = useAsked<OneMore[]>([plan, supply.id, share]);
+  const ask = () =>
+    asking(() => askHomes(plan, (api) => api.oneMore(supply.id, share, today(), asKin))).catch((e: Error) =>
+      toast.error(`It could not be worked out: ${e.message}`),
+    );
   if (found === null || found === 'working')
     return (
       <Button className="mt-1" disabled={found === 'working'} onClick={() => void ask()}>
