@@ -30,8 +30,9 @@ export type HomeCost = {
   fetches: number;
   /** band from the station that fetches it most; null when out of reach */
   band: BandNumber | null;
-  /** seconds of one fetch from that station */
+  /** seconds of one fetch from that station, and which it is; null when nobody fetches it */
   each: number;
+  from: Station | null;
   /** what speaks against the place besides the way; written when somebody reads it */
   readonly penalties: Penalty[];
   /** of these the fetching alone, and from which station how much of it */
@@ -51,6 +52,7 @@ const outOfIt = (fetches: number, reason: string): HomeCost => ({
   fetches,
   band: null,
   each: Infinity,
+  from: null,
   penalties: NO_PENALTIES,
   reason,
 });
@@ -70,6 +72,7 @@ function priced(
   let most = -1;
   let band: BandNumber | null = null;
   let each = 0;
+  let from: Station | null = null;
   const by: HomeCost['by'][number][] = [];
   for (let i = 0; i < errands.length; i++) {
     const errand = errands[i]!;
@@ -88,6 +91,7 @@ function priced(
     const brought = errand.carried ? isCarriedTo(plan, errand.use.station, errand.carried) : null;
     band = brought?.ok ? brought.band : errand.band;
     each = errand.seconds;
+    from = errand.use.station;
   }
   const atRest = sceneOf(plan).spots.get(place.id)!;
   const reason = barredFrom(plan, supply, atRest);
@@ -102,6 +106,7 @@ function priced(
     fetches,
     band,
     each,
+    from,
     get penalties() {
       return (known ??= penaltiesFor(plan, supply, share, atRest, band, fetches));
     },

@@ -1,8 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { KINDS, kindOf, ofKind } from '../kinds/index.ts';
-import { blankSupply, type Supply, usualLies } from '../plan/index.ts';
-import { BASIS, type KnownHolder, linesOf, readLine, sizeOf, weightIn, writeLine } from './index.ts';
+import { blankSupply, emptyPlan, type Supply, usualLies } from '../plan/index.ts';
+import { applied } from '../testing/index.ts';
+import { BASIS, type KnownHolder, linesOf, readLine, sameAs, sizeOf, takeInAll, weightIn, writeLine } from './index.ts';
 
 const holders: KnownHolder[] = [
   { id: 'd3', name: 'drawer 3', width: 350, depth: 400, height: 100, organiserId: null },
@@ -468,5 +469,35 @@ describe('what is written is read back', () => {
     const read = readLine(`24 small${blanks}ink pads${blanks}`, { measure: 'metric' });
     expect(read).toEqual(readLine('24 small ink pads', { measure: 'metric' }));
     expect(linesOf(`${blanks}- 3 jars${blanks}of beads\n\n${blanks}\nglue`)).toEqual(['3 jars of beads', 'glue']);
+  });
+});
+
+describe('the same thing again', () => {
+  const none = emptyPlan('p');
+  const all = (lines: readonly string[]) => {
+    let n = 0;
+    const command = takeInAll(
+      none,
+      lines.map((line) => readLine(line, { measure: 'imperial' })),
+      () => `s${++n}`,
+    )!;
+    return Object.values(applied(none, command).supplies);
+  };
+
+  test('two brayers of 4 in and one of 6 in are two entries; the same again is more of one', () => {
+    const rollers = all(['2 brayers, 4 inch', 'brayer 6 in', '3 brayers 4 in', 'brayer']);
+    expect(rollers.map((s) => s.working).sort()).toEqual([1, 6]);
+    expect(all(['red card 12 x 12', 'blue card 12 x 12', 'red card 12 x 12']).map((s) => s.working)).toHaveLength(2);
+  });
+
+  test('one that is on the list is not the one of another size that is typed on the tour', () => {
+    const [six] = all(['brayer 6 in']);
+    const plan = applied(none, { type: 'addSupplies', supplies: [six!] });
+    const four = readLine('brayer 4 in', { measure: 'imperial' });
+    if (four.what !== 'supply') throw new Error('read as no thing');
+    expect(sameAs(plan, four.supply)).toBeNull();
+    const again = readLine('brayer 6 in', { measure: 'imperial' });
+    if (again.what !== 'supply') throw new Error('read as no thing');
+    expect(sameAs(plan, again.supply)?.id).toBe(six!.id);
   });
 });

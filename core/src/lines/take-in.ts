@@ -7,6 +7,7 @@ import {
   countIn,
   groupedBy,
   homesOf,
+  mayBeSame,
   newId,
   type Organiser,
   type Place,
@@ -35,9 +36,12 @@ const keyOf = (name: string): string => wordsOf(name).join(' ') || name;
 
 const named = groupedBy<Supply>((supply) => keyOf(supply.name));
 
-/** The entry of the list that a new line is about: the same words in the same number; null when there is none, or several. */
-export function sameAs(plan: Pick<Plan, 'supplies'>, name: string): Supply | null {
-  const same = named(plan.supplies, keyOf(name));
+/**
+ * The entry of the list that a new line is about: the same words in the same number, and nothing that tells them apart (a brayer of 4 in is none of
+ * 6 in); null when there is none, or several.
+ */
+export function sameAs(plan: Pick<Plan, 'supplies'>, said: Omit<Supply, 'id'>): Supply | null {
+  const same = named(plan.supplies, keyOf(said.name)).filter((s) => mayBeSame(s, said));
   return same.length === 1 ? same[0]! : null;
 }
 
@@ -126,7 +130,7 @@ function withSupply(
   before: Simple[],
   today: string,
 ): { ok: true; command: Command; supplyId: string } {
-  const there = sameAs(plan, said.name);
+  const there = sameAs(plan, said);
   const id = there?.id ?? newId('supply');
   const commands: Simple[] = [...before];
   const homed = there ? homesOf(plan, id, 'working') : [];
@@ -185,33 +189,30 @@ function shares(total: number, parts: number): number[] {
 
 /** Many lines at once, as one change; entries of the same words are added to what is there. */
 export function takeInAll(plan: Plan, reads: readonly LineRead[], ids: () => string): Command | null {
-  const added = new Map<string, Supply>();
+  const added: Supply[] = [];
   const changed = new Map<string, Pick<Supply, 'working' | 'backstock'>>();
   for (const read of reads) {
     if (read.what !== 'supply') continue;
     const { supply } = read;
     const key = keyOf(supply.name);
-    const before = added.get(key);
+    const before = added.find((a) => keyOf(a.name) === key && mayBeSame(a, supply));
     if (before) {
-      added.set(key, {
-        ...before,
-        working: before.working + supply.working,
-        backstock: before.backstock + supply.backstock,
-      });
+      before.working += supply.working;
+      before.backstock += supply.backstock;
       continue;
     }
-    const there = sameAs(plan, supply.name);
-    if (!there) added.set(key, { ...supply, id: ids() });
+    const there = sameAs(plan, supply);
+    if (!there) added.push({ ...supply, id: ids() });
     else {
       const so = changed.get(there.id) ?? there;
       changed.set(there.id, { working: so.working + supply.working, backstock: so.backstock + supply.backstock });
     }
   }
   const commands: Simple[] = [];
-  if (added.size > 0) commands.push({ type: 'addSupplies', supplies: [...added.values()] });
+  if (added.length > 0) commands.push({ type: 'addSupplies', supplies: added });
   for (const [id, set] of changed) commands.push({ type: 'setSupply', id, set });
   if (commands.length === 0) return null;
   return commands.length === 1
     ? commands[0]!
-    : { type: 'several', words: `take in ${added.size + changed.size} supplies`, commands };
+    : { type: 'several', words: `take in ${added.length + changed.size} supplies`, commands };
 }

@@ -61,6 +61,9 @@ export function pairsBetween(now: Plan, then: Plan): Pair[] {
   return pairs;
 }
 
+/** Beside the way and the hands every move takes so long, s: reading it, opening and shutting, making room, ticking it off (own assumption). */
+const SETTLING = 40;
+
 /**
  * The order of moves from a plan’s homes to those of another: no place ever holds more than it can (or more than it does today), rings broken through
  * a tray as seldom as possible, near things one after the other. Each place is laid for real at every step.
@@ -93,7 +96,7 @@ export function crossingTo(now: Plan, then: Plan, makeId: (n: number) => string,
     const tmu =
       ((walked * ROUNDABOUT) / PACE) * TMU.paceLaden +
       hands * (2 * (reachB(INTO) + moveB(INTO)) + TMU.graspClear + TMU.positionLoose + 2 * TMU.release);
-    const step = Math.round(tmu * SECONDS_PER_TMU * 10) / 10;
+    const step = Math.round((tmu * SECONDS_PER_TMU + SETTLING) * 10) / 10;
     seconds += step;
     where = b ?? a ?? where;
     return {

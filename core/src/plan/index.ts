@@ -31,6 +31,7 @@ export {
 } from './plan.ts';
 export { readsSame, type Read } from './remembered.ts';
 export { LOG_TABLES } from './log-months.ts';
+export { mayBeSame } from './same-thing.ts';
 export { asSeenIn } from './as-seen.ts';
 export { asOne, Command, isForLog, Jot, Sent, type CommandOf, type Restore, describeCommand } from './commands.ts';
 export { alikePlaces, isShut, isUnlabelled } from './labels.ts';

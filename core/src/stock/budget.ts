@@ -11,7 +11,7 @@ import {
   zoneOf,
   zonesOf,
 } from '../plan/index.ts';
-import { offerOf } from '../zones/index.ts';
+import { isTop, offerOf } from '../zones/index.ts';
 import { Doubt, doubtedNeed } from './doubt.ts';
 
 /** What room is asked for: drawers and boxes seen from above, boards, shelves, hooks and rails, bins, piles, pockets. */
@@ -90,7 +90,7 @@ export function budgetOf(plan: Plan, without: readonly Supply['decision'][] = LE
   const unmeasured: string[] = [];
   let likely = 0;
   let leaning = 0;
-  const inRoom = Object.values(plan.places).filter((p) => !isAway(plan, p) && p.keptOut === '');
+  const inRoom = Object.values(plan.places).filter((p) => !isAway(plan, p) && p.keptOut === '' && !isTop(p));
   for (const supply of Object.values(plan.supplies)) {
     if (without.includes(supply.decision) || supply.decision === 'away') continue;
     if (!pieceOf(supply)) {

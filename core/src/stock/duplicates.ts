@@ -1,8 +1,5 @@
 import { wordsOf } from '../kinds/index.ts';
-import { type Plan, type Supply } from '../plan/index.ts';
-
-/** Sizes that differ by less than this are the same, mm. */
-const ALIKE = 3;
+import { mayBeSame, type Plan, type Supply } from '../plan/index.ts';
 
 /** Entries that seem to be of one thing: the same words in whatever order and number, and no size, colour or paper that tells them apart. */
 export function duplicatesOf(plan: Pick<Plan, 'supplies'>): Supply[][] {
@@ -24,15 +21,4 @@ function groupsOf(same: readonly Supply[]): Supply[][] {
   // what is known best comes first: the others are put into it
   const known = (s: Supply) => [s.width, s.depth, s.height].filter((n) => n !== null).length - s.usual.length;
   return groups.filter((g) => g.length > 1).map((g) => g.sort((a, b) => known(b) - known(a) || (a.id < b.id ? -1 : 1)));
-}
-
-function mayBeSame(a: Supply, b: Supply): boolean {
-  const differ = (x: number | null, y: number | null) => x !== null && y !== null && Math.abs(x - y) > ALIKE;
-  return (
-    !(a.colour && b.colour && a.colour !== b.colour) &&
-    !(a.grammage && b.grammage && a.grammage !== b.grammage) &&
-    (['width', 'depth', 'height'] as const).every(
-      (field) => a.usual.includes(field) || b.usual.includes(field) || !differ(a[field], b[field]),
-    )
-  );
 }

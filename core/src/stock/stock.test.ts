@@ -98,12 +98,13 @@ describe('the space budget', () => {
         expect.closeTo(want.get(`${tape.zoneId} ${tape.tape}`) ?? 0, 6),
       ]);
     expect(budget.tapes.filter((t) => t.demand.likely > 0)).toHaveLength(want.size);
-    // what is offered, place by place: drawers by their floor, shelves by their front; what is outside the room is not room
+    // what is offered, place by place: drawers by their floor, shelves by their front; what is outside the room is not room, nor is a top a drawer
     const offers = (zone: string | null, name: string) =>
       Object.values(plan.places)
         .filter(
           (p) =>
             p.kind !== 'away' &&
+            p.kind !== 'top' &&
             tapeOf(p.kind, natureOf(p)) === name &&
             (plan.units[p.unitId]!.zoneId ?? null) === zone,
         )

@@ -62,9 +62,15 @@ function ordinaryFor(supply: Supply): Holder[] {
 /** What so many of a supply need, in the measure of a nature, in places of some kind. */
 export type Need = { nature: Nature; kind: PlaceKind; amount: number };
 
-/** What so many of a supply need: in the place they live in, else in the one they want. Null: not measured, or it goes nowhere ordinary. */
+/** Tops are no room to keep things in: worktops are for work, and what stands on other tops stands there for want of room (common practice). */
+export const isTop = (place: Pick<Place, 'kind'>): boolean => place.kind === 'top';
+
+/**
+ * What so many of a supply need: in the place they live in, else (also from a top) in the one they want. Null: not measured, or it goes nowhere
+ * ordinary.
+ */
 export function needOf(supply: Supply, count: number, home: Place | undefined): Need | null {
-  if (home) {
+  if (home && !isTop(home)) {
     const here = fitOf(holderOf(home), supply, count);
     if (here.ok) return { nature: natureOf(home), kind: home.kind, amount: here.use };
   }
@@ -81,8 +87,9 @@ export function needOf(supply: Supply, count: number, home: Place | undefined): 
   return null;
 }
 
-/** What a place offers beside the containers that stand in it, in its measure. */
+/** What a place offers beside the containers that stand in it, in its measure; a top offers nothing. */
 export function offerOf(plan: Plan, place: Place): number {
+  if (isTop(place)) return 0;
   const holder = holderOf(place);
   const all = capacityOf(holder);
   const standing = standingIn(plan, place.id);
@@ -127,7 +134,7 @@ export function balanceOf(plan: Plan): Map<string, Balance[]> {
   }
   for (const place of Object.values(plan.places)) {
     const zone = zoneOf(plan, place);
-    const balance = zone === null || place.keptOut !== '' ? undefined : of(zone, natureOf(place));
+    const balance = zone === null || place.keptOut !== '' || isTop(place) ? undefined : of(zone, natureOf(place));
     if (balance) balance.offers += offerOf(plan, place);
   }
   return new Map(

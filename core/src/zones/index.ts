@@ -1,4 +1,4 @@
-export { balanceOf, isShort, needOf, offerOf, type Balance, type Need } from './balance.ts';
+export { balanceOf, isShort, isTop, needOf, offerOf, type Balance, type Need } from './balance.ts';
 export { togetherOf, unitsOfZone, seatOfZone, type Together, type Lie } from './together.ts';
 export { badNeighbours, type BadNeighbours } from './neighbours.ts';
 export {

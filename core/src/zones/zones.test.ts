@@ -12,6 +12,7 @@ import {
   proposeZones,
   togetherOf,
   zonable,
+  zonesForMe,
   zonesFromActivities,
 } from './index.ts';
 
@@ -97,7 +98,8 @@ describe('zones', () => {
     }
     let offers = 0;
     for (const p of Object.values(plan.places))
-      if (zoneOf(plan, p) === 'za' && p.unitId === 'near') offers += p.width * p.depth;
+      // its top is no drawer
+      if (zoneOf(plan, p) === 'za' && p.unitId === 'near' && p.kind !== 'top') offers += p.width * p.depth;
     const by = new Map(
       balanceOf(plan)
         .get('za')!
@@ -106,6 +108,18 @@ describe('zones', () => {
     expect(by.get('area')!.needs).toBeCloseTo(area / 0.8, 6);
     expect(by.get('row')!.needs).toBeCloseTo(row / 0.8, 6);
     expect(by.get('area')!.offers).toBeCloseTo(offers, 6);
+  });
+
+  test('zones for me say what they cost with homes found, counted as homes are', async () => {
+    const options = { work: 20_000, now: () => 0, since };
+    const plan = twoCrafts('only');
+    const found = (await zonesForMe(plan, options))!;
+    const bare = applied(plan, ...Object.keys(plan.zones).map((id): Command => ({ type: 'removeZone', id })));
+    const kept = found.command ? applied(plan, found.command) : plan;
+    expect(found.plan).toEqual(kept);
+    expect(found.zoned.total).toBeCloseTo((await findHomes(kept, options))!.after.total, 6);
+    expect(found.free.total).toBeCloseTo((await findHomes(bare, options))!.after.total, 6);
+    expect(found.zoned.total).toBeGreaterThanOrEqual(found.free.total - 1e-6);
   });
 
   test('“only” is respected, “first” costs 120 s a year a lot (own assumption), a place kept out stays empty, a ban holds', async () => {

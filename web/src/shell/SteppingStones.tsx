@@ -7,12 +7,15 @@ import { useOpenFindings } from '../state/findings.ts';
 import { usePlan } from '../state/plan-store.ts';
 import { countWords, today } from '../ui/words.ts';
 
+const SIZES = ['width', 'depth', 'height'] as const;
+
 /** What is still open at each stone, in a few words. */
 function openAt(plan: Plan): Record<string, string> {
   const survey = roomOf(plan);
   const walls = Object.keys(plan.walls).length;
   const supplies = Object.values(plan.supplies);
   const unmeasured = supplies.filter((s) => !pieceOf(s)).length;
+  const guessed = supplies.filter((s) => SIZES.some((f) => s.usual.includes(f) || s.unsure.includes(f))).length;
   const stations = Object.keys(plan.stations).length;
   const without = supplies.reduce(
     (n, s) => n + (withoutHome(plan, s, 'working') > 0 ? 1 : 0) + (withoutHome(plan, s, 'backstock') > 0 ? 1 : 0),
@@ -33,7 +36,9 @@ function openAt(plan: Plan): Record<string, string> {
         ? 'none yet'
         : unmeasured > 0
           ? `${unmeasured} without size`
-          : `${supplies.length} measured`,
+          : guessed > 0
+            ? `${guessed} of ${supplies.length} by guess`
+            : `${supplies.length} measured`,
     furniture:
       Object.keys(plan.units).length === 0
         ? 'none yet'

@@ -12,6 +12,7 @@ import {
   placeTitle,
   SHARES,
   shareWord,
+  type Station,
   type Supply,
 } from '@heronstone/core/plan';
 import { usePlan } from '../state/plan-store.ts';
@@ -121,6 +122,13 @@ function NotThere({ supply, onBack, onClose }: { supply: Supply; onBack: () => v
   );
 }
 
+/** Whose seconds they are: the seat that fetches it most, with who sits there where there are several makers. */
+function seatWords(plan: Plan, station: Station): string {
+  const grown = Object.values(plan.people).filter((p) => !p.child);
+  const name = plan.people[station.personId]?.name;
+  return grown.length > 1 && name ? `${station.name} (${name})` : station.name;
+}
+
 /** Which share of it, and in which months it is there. */
 function whenWords(plan: Plan, home: Home): string {
   if (home.share === 'backstock') return shareWord(home.share);
@@ -164,7 +172,13 @@ function Answer({ plan, supply }: { plan: Plan; supply: Supply }) {
             {when && <span className="text-soft">{when}: </span>}
             {several && <span className="text-soft">{count} in </span>}
             {placeTitle(plan, place)} <span className="text-soft">·</span> <BandChip band={cost?.band ?? null} />
-            {cost && Number.isFinite(cost.each) && <span className="text-soft"> · {secondsWords(cost.each)}</span>}
+            {cost && Number.isFinite(cost.each) && (
+              <span className="text-soft">
+                {' '}
+                · {secondsWords(cost.each)}
+                {cost.from && ` from ${seatWords(plan, cost.from)}`}
+              </span>
+            )}
           </p>
         ))}
       </div>

@@ -148,7 +148,7 @@ function Compared({ found, second, plan }: { found: FoundHomes; second: string; 
             <th className="text-left font-normal">hours a year</th>
             <th className="pl-3 font-normal">in all</th>
             <th className="pl-3 font-normal">fetching</th>
-            <th className="pl-3 font-normal">no home</th>
+            <th className="pl-3 font-normal">no home that works</th>
             <th className="pl-3 font-normal">apart</th>
           </tr>
         </thead>

@@ -108,7 +108,7 @@ export default function Lines() {
               ) : (
                 <>
                   <Took read={read} />
-                  {read.what === 'supply' && sameAs(plan, read.supply.name) && (
+                  {read.what === 'supply' && sameAs(plan, read.supply) && (
                     <p className="text-[13px] text-heron">on the list already: added to it</p>
                   )}
                   <Asked read={read} onChoose={(kind) => setChosen({ ...chosen, [line]: kind })} />

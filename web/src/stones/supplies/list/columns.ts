@@ -1,9 +1,19 @@
+import { toneOf } from '@heronstone/core/colour';
 import { pieceOf, STORAGE } from '@heronstone/core/fit';
 import { kindOf } from '@heronstone/core/kinds';
 import { formatNumberOnly, formatWeight, parseWeight, type Measure } from '@heronstone/core/lengths';
 import { sizeOf } from '@heronstone/core/lines';
 import { monthOf, today } from '../../../ui/words.ts';
-import { DECISIONS, livesIn, type Plan, STORAGE_FORMS, type Supply, withoutHome, zonesOf } from '@heronstone/core/plan';
+import {
+  DECISIONS,
+  livesIn,
+  type Plan,
+  STORAGE_FORMS,
+  type Supply,
+  usesOf,
+  withoutHome,
+  zonesOf,
+} from '@heronstone/core/plan';
 import { litresOf } from '@heronstone/core/stock';
 
 /** What a cell becomes when it is edited: the change, or why not. */
@@ -165,6 +175,37 @@ export const COLUMNS: readonly Column[] = [
     width: 110,
     groups: true,
     text: (plan, s) => [...zonesOf(plan, s)].map((id) => plan.zones[id]?.name ?? '').join(', '),
+  },
+  {
+    id: 'activity',
+    title: 'used for',
+    width: 150,
+    groups: true,
+    text: (plan, s) =>
+      [...new Set(usesOf(plan, s.id).map((u) => plan.activities[u.activityId]?.name ?? ''))].sort().join(', '),
+  },
+  {
+    id: 'line',
+    title: 'line',
+    width: 110,
+    groups: true,
+    text: (_, s) => s.line,
+    edit: (text) => ({ ok: true, set: { line: text.trim() } }),
+  },
+  {
+    id: 'theme',
+    title: 'theme',
+    width: 110,
+    groups: true,
+    text: (_, s) => s.theme,
+    edit: (text) => ({ ok: true, set: { theme: text.trim() } }),
+  },
+  {
+    id: 'colour',
+    title: 'colour',
+    width: 100,
+    groups: true,
+    text: (_, s) => (s.colour === null ? '' : toneOf(s.colour).family),
   },
   {
     id: 'storage',
