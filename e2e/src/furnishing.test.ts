@@ -122,7 +122,7 @@ describe('the pump house, measured and furnished from nothing', () => {
     await app.type('height', '90 mm');
     await app.type('width', '600 mm');
     await app.type('depth', '400 mm');
-    await page.waitForSelector('text=It goes into 3 of 5 places.');
+    await page.waitForSelector('text=/It goes into 3 of 5 places as they are/');
     expect(await page.getByRole('dialog').innerText()).toMatch(/needs 23 mm more height/);
     await page.keyboard.press('Escape');
 

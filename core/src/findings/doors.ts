@@ -1,4 +1,4 @@
-import { convexOverlap, insidePolygon, prismFootprint } from '../geometry/index.ts';
+import { convexOverlap, insidePolygon, type Prism, prismFootprint } from '../geometry/index.ts';
 import { type Opening } from '../plan/index.ts';
 import { ceilingAt, doorSweep, frameOf, onWall } from '../room/index.ts';
 import { type Found, found, type Look, strip } from './finding.ts';
@@ -50,6 +50,9 @@ function underSlope({ plan, len }: Look, opening: Opening): Found[] {
   return [found('underSlope', [opening.id], words)];
 }
 
+/** What hangs above the footrests and sticks out no more than a hand is in nobody’s way (2010 ADA Standards 307.2: 27 in and 4 in; memory). */
+const isShallow = (s: Prism): boolean => s.bottom >= 686 && 2 * Math.min(s.halfWidth, s.halfDepth) <= 102;
+
 function forWheelchair(look: Look, door: Opening): Found[] {
   const { plan, len, outline } = look;
   const frame = frameOf(plan, door.wallId);
@@ -74,7 +77,7 @@ function forWheelchair(look: Look, door: Opening): Found[] {
       0,
       ...look.solids
         .get(unit.id)!
-        .filter((s) => s.bottom < door.head)
+        .filter((s) => s.bottom < door.head && !isShallow(s))
         .map((s) => convexOverlap(area, prismFootprint(s))),
     );
     if (into > SLACK)

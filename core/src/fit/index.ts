@@ -26,7 +26,15 @@ export {
   massInUnit,
 } from './contents.ts';
 export { layOnFloor, freeAreas, type Area } from './floor.ts';
-export { goesIn, shoppingList, seatsFor, type GoesIn, type ShoppingRow, type Seat } from './organisers.ts';
+export {
+  goesIn,
+  goesInBeside,
+  shoppingList,
+  seatsFor,
+  type GoesIn,
+  type ShoppingRow,
+  type Seat,
+} from './organisers.ts';
 export { measureOf } from './measure.ts';
 export { STORAGE, heldAs, storageFormsOf, type Held, type StorageFacts } from './storage.ts';
 export { setInCommand, standInCommands, moveCommand } from './set-in.ts';

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { blankOrganiser, type Organiser } from '../plan/index.ts';
 import { applied, tinyRoom, unit, withUnits } from '../testing/index.ts';
-import { goesIn, seatsFor, shoppingList, stowageOf } from './index.ts';
+import { goesIn, goesInBeside, seatsFor, shoppingList, stowageOf } from './index.ts';
 
 const cubby = { width: 330, height: 330, depth: 380, covers: [] as string[] };
 const organiser = (over: Partial<Organiser> = {}): Organiser => ({
@@ -98,5 +98,21 @@ describe('seats for containers', () => {
     const [next] = seatsFor(plan, plan.places['cubes.0.0']!, box, 1);
     expect(next).toMatchObject({ left: 108, front: 0, bottom: 0 });
     expect(seatsFor(plan, plan.places['cubes.0.0']!, { ...box, height: 400 }, 1)).toEqual([]);
+  });
+
+  test('beside what stands there: as many more as are missing to a full one, none into a full one, all into an empty one', () => {
+    for (const there of [0, 1, 7, 18]) {
+      const { plan, box } = standing(there);
+      const cubby = plan.places['cubes.0.0']!;
+      expect(goesIn(cubby, box)).toMatchObject({ ok: true, fits: 18 });
+      expect(goesInBeside(plan, cubby, box)).toBe(18 - there);
+      // so it is where they are set in for real
+      expect(seatsFor(plan, cubby, box, 99)).toHaveLength(18 - there);
+    }
+    // what may lie on its side finds the room that is left above what stands there
+    const { plan } = standing(6);
+    const cubby = plan.places['cubes.0.0']!;
+    expect(goesInBeside(plan, cubby, { width: 100, depth: 100, height: 400 }, true)).toBe(0);
+    expect(goesInBeside(plan, cubby, { width: 1000, depth: 10, height: 10 }, true)).toBe(0);
   });
 });

@@ -1,5 +1,5 @@
 import { PLAY } from '../catalogue/index.ts';
-import { type Organiser, outerOf, type Place, type Plan } from '../plan/index.ts';
+import { blankOrganiser, type Organiser, outerOf, type Place, type Plan } from '../plan/index.ts';
 import { standingIn } from './contents.ts';
 import { type Area, freeAreas } from './floor.ts';
 import { type Block, type Cavity } from './piece.ts';
@@ -109,6 +109,32 @@ export function shoppingList(plan: Pick<Plan, 'organisers' | 'places'>): Shoppin
         where: [...where].map(([id, n]) => ({ place: plan.places[id]!, count: n })),
       };
     });
+}
+
+/**
+ * How many of a box-like thing go into a place beside the containers that stand in it; {@link goesIn} tells how many would if it were empty. A thing may
+ * also lie on its sides, each of them tried.
+ */
+export function goesInBeside(
+  plan: Pick<Plan, 'places' | 'organisers'>,
+  place: Place,
+  thing: Thing,
+  lying = false,
+): number {
+  const { width, depth, height } = thing;
+  const ways = [{ width, depth, height }];
+  if (lying) ways.push({ width, depth: height, height: depth }, { width: height, depth, height: width });
+  return Math.max(
+    ...ways.map((way) => {
+      const empty = goesIn(place, { ...thing, ...way });
+      if (!empty.ok) return 0;
+      const organiser = {
+        ...blankOrganiser('asked', 'asked', way.width, way.depth, way.height),
+        ...{ lid: thing.lid ?? false, lidRise: thing.lidRise ?? 0 },
+      };
+      return seatsFor(plan, place, organiser, empty.fits).length;
+    }),
+  );
 }
 
 /** Where a container can stand in a place: from its left, front and floor, mm. */

@@ -19,8 +19,8 @@ const SEAT = 300;
 const TOUCH = 2;
 
 /**
- * Where a new unit arrives: at rest inside the room and clear of everything, as near to the middle as there is such a spot; in the middle where there
- * is none.
+ * Where a new unit arrives: at rest inside the room and clear of everything, wholly on what it is to stand on, as near to the middle as there is such
+ * a spot; in the middle where there is none.
  */
 export function freeSpotFor(plan: Plan, unit: Unit): Snapped {
   const middle = middleOfRoom(plan);
@@ -41,6 +41,11 @@ export function freeSpotFor(plan: Plan, unit: Unit): Snapped {
     const foot = prismFootprint(body);
     const inside = foot.map((c) => ({ x: c.x + (at.x - c.x) * 0.002, y: c.y + (at.y - c.y) * 0.002 }));
     if (!inside.every((c) => insidePolygon(c, outline))) return false;
+    if (unit.mount === 'on') {
+      const host = at.hostId === null ? undefined : plan.units[at.hostId];
+      const top = host && prismFootprint(unitPrism(host));
+      if (!top || !inside.every((c) => insidePolygon(c, top))) return false;
+    }
     if (unit.mount === 'floor') {
       if (sweeps.some((s) => convexOverlap(foot, s) > TOUCH)) return false;
       if (Object.values(plan.stations).some((s) => footprintDistance(body, s.x, s.y) < SEAT)) return false;

@@ -41,7 +41,8 @@ export function snapUnit(plan: Plan, unit: Unit, at: Point): Snapped {
   if (hung) return hung;
   const moved = { ...unit, ...at };
   const host = unit.mount === 'on' ? hostBelow(plan, moved) : null;
-  const bottom = host ? host.bottom + host.height : unit.bottom;
+  // what is to stand on something stands on the floor where there is nothing under it
+  const bottom = unit.mount !== 'on' ? unit.bottom : host ? host.bottom + host.height : 0;
   const { x, y, to } = flush(plan, { ...moved, bottom });
   return {
     x,
@@ -83,12 +84,15 @@ function onNearestWall(plan: Plan, unit: Unit, at: Point): Snapped | null {
   return best;
 }
 
+/** Nothing stands on what is elsewhere, hangs on a door or is pushed under something. */
+const NO_GROUND: readonly Unit['mount'][] = ['away', 'door', 'under'];
+
 /** The highest unit under the middle of this one that has a top to stand on. */
 function hostBelow(plan: Plan, unit: Unit): Unit | null {
   const foot = prismFootprint(unitPrism(unit));
   let best: Unit | null = null;
   for (const other of Object.values(plan.units)) {
-    if (other.id === unit.id || other.hostId === unit.id || other.mount === 'away' || other.mount === 'door') continue;
+    if (other.id === unit.id || other.hostId === unit.id || NO_GROUND.includes(other.mount)) continue;
     if (other.mount === 'on' && other.hostId === unit.hostId) continue;
     const into = convexOverlap(foot, prismFootprint(unitPrism(other)));
     const half = Math.min(unit.width, unit.depth) / 2;

@@ -1,12 +1,22 @@
 import { useMemo, useState } from 'react';
-import { goesIn } from '@heronstone/core/fit';
+import { goesIn, type GoesIn as GoesInFit, goesInBeside, setInCommand } from '@heronstone/core/fit';
 import { inMeasure } from '@heronstone/core/lengths';
-import { type Organiser, placeTitle } from '@heronstone/core/plan';
+import { homesIn, type Organiser, placeTitle } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { CheckField, LengthField, SelectField } from '../../ui/fields.tsx';
 import { Sheet } from '../../ui/sheet.tsx';
-import { setInCommand } from '@heronstone/core/fit';
+import { countWords } from '../../ui/words.ts';
+
+/** What goes in as it is, and how many would if it were empty; things that live there by themselves are told, not laid. */
+function goesWords(fit: GoesInFit, now: number, kinds: number): string {
+  if (!fit.ok) return fit.words;
+  const beside = kinds > 0 ? `; ${countWords(kinds, 'thing lives', 'things live')} there besides` : '';
+  if (now === fit.fits) return `yes, ${now}: ${fit.words}${beside}`;
+  return now > 0
+    ? `yes, ${now} beside what stands there (${fit.fits} if it were empty)${beside}`
+    : `not beside what stands there (${fit.fits} if it were empty)`;
+}
 
 /** Any organiser or thing against every place: yes and how many, or how many millimetres are missing. */
 export function GoesIn({ unitId, onClose }: { unitId: string | null; onClose: () => void }) {
@@ -23,14 +33,19 @@ export function GoesIn({ unitId, onClose }: { unitId: string | null; onClose: ()
     () =>
       Object.values(plan.places)
         .filter((p) => only === '' || p.unitId === only)
-        .map((place) => ({
-          place,
-          fit: organiser
-            ? goesIn(place, organiser)
-            : goesIn(place, { ...size, lid, lidRise: lid ? size.height : 0 }, lying),
-        }))
-        .sort((a, b) => Number(b.fit.ok) - Number(a.fit.ok) || (a.fit.ok || b.fit.ok ? 0 : a.fit.short - b.fit.short)),
-    [plan.places, only, organiser, size, lid, lying],
+        .map((place) => {
+          const thing = organiser ?? { ...size, lid, lidRise: lid ? size.height : 0 };
+          const fit = goesIn(place, thing, !organiser && lying);
+          const now = fit.ok ? goesInBeside(plan, place, thing, !organiser && lying) : 0;
+          return { place, fit, now, kinds: homesIn(plan, place.id).length };
+        })
+        .sort(
+          (a, b) =>
+            Number(b.now > 0) - Number(a.now > 0) ||
+            Number(b.fit.ok) - Number(a.fit.ok) ||
+            (a.fit.ok || b.fit.ok ? 0 : a.fit.short - b.fit.short),
+        ),
+    [plan, only, organiser, size, lid, lying],
   );
   const field = (key: keyof typeof size) => (
     <LengthField
@@ -70,22 +85,25 @@ export function GoesIn({ unitId, onClose }: { unitId: string | null; onClose: ()
         </div>
       )}
       <p className="mt-2 font-semibold" role="status">
-        It goes into {rows.filter((r) => r.fit.ok).length} of {rows.length} places.
+        It goes into {rows.filter((r) => r.now > 0).length} of {rows.length} places as they are
+        {rows.some((r) => r.fit.ok && r.now === 0) &&
+          `, into ${rows.filter((r) => r.fit.ok && r.now === 0).length} more if they were empty`}
+        .
       </p>
       <ul className="divide-y divide-line">
-        {rows.slice(0, 120).map(({ place, fit }) => (
+        {rows.slice(0, 120).map(({ place, fit, now, kinds }) => (
           <li key={place.id} className="flex items-center justify-between gap-4 py-1">
             <span>{placeTitle(plan, place)}</span>
-            <span className={`flex items-center gap-2 ${fit.ok ? '' : 'text-clash'}`}>
-              {inMeasure(fit.ok ? `yes, ${fit.fits}: ${fit.words}` : fit.words, plan.head.measure)}
-              {fit.ok && organiser && (
+            <span className={`flex items-center gap-2 text-right ${now > 0 ? '' : 'text-clash'}`}>
+              {inMeasure(goesWords(fit, now, kinds), plan.head.measure)}
+              {now > 0 && organiser && (
                 <Button
                   onClick={() => {
-                    const command = setInCommand(plan, place, organiser, fit.fits);
+                    const command = setInCommand(plan, place, organiser, now);
                     if (command) dispatch(command);
                   }}
                 >
-                  Put {fit.fits} in
+                  Put {now} in
                 </Button>
               )}
             </span>
