@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { kindOf, ofKind } from '../kinds/index.ts';
 import { type Command, type CutPiece, type Plan } from '../plan/index.ts';
 import { applied, block, home, sheet, tinyRoom, unit, use, withUnits } from '../testing/index.ts';
 import { cutAhead, cutCommand, cutSaves, isCut, missingOf, takeScrap } from './index.ts';
@@ -41,6 +42,10 @@ describe('cutting ahead', () => {
     const plan = room(keep('a', 'red', { have: 2 }), keep('b', 'red', { have: 3 }));
     expect([missingOf(plan.cutPieces.a!), missingOf(plan.cutPieces.b!)]).toEqual([6, 0]);
     expect(['red', 'cloth', 'folded'].map((id) => isCut(plan.supplies[id]!))).toEqual([true, true, false]);
+    // a die, a stamp, an envelope is no sheet to be cut; vinyl is
+    const flat = ['cutting-plate', 'thin-die', 'stencil', 'envelope', 'vinyl-sheet', 'acetate-sheet'];
+    expect(flat.filter((kind) => !kindOf(kind))).toEqual([]);
+    expect(flat.filter((kind) => isCut(block(ofKind(kindOf(kind)!))))).toEqual(['vinyl-sheet', 'acetate-sheet']);
   });
 
   test('out of scraps first, then of sheets; cut, everything is counted and taken off, the reserve when the rest is used', () => {

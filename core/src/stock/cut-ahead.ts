@@ -29,9 +29,22 @@ export type WantedPiece = { piece: CutPiece; count: number };
 /** What is cut off a roll or a bolt: its face and the length that is left are known. */
 export const isOffRoll = (s: Supply): boolean => s.openWidth !== null && s.openLength !== null;
 
-/** What can be cut: sheets and flat packets with a size, and what is folded or rolled when it is said how large it is opened out. */
+/** Of flat things in packets these are material; dies, stamps, stencils, envelopes are what one works with (common practice, no source). */
+const MATERIAL: readonly string[] = [
+  'acetate-sheet',
+  'adhesive-sheet',
+  'foil-sheet',
+  'magnetic-sheet',
+  'sandpaper',
+  'vinyl-sheet',
+];
+
+/** What can be cut: sheets and flat material with a size, and what is folded or rolled when it is said how large it is opened out. */
 export const isCut = (s: Supply): boolean =>
-  isOffRoll(s) || (['sheet', 'pocket'].includes(s.form) && s.width !== null && s.depth !== null);
+  isOffRoll(s) ||
+  (s.width !== null &&
+    s.depth !== null &&
+    (s.form === 'sheet' || (s.form === 'pocket' && (s.kind === '' || MATERIAL.includes(s.kind)))));
 
 /** So many of a piece are missing of what is kept, where there are too few. */
 export const missingOf = ({ have, below, keep }: CutPiece): number => (have < below ? Math.max(0, keep - have) : 0);

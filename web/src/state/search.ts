@@ -1,7 +1,8 @@
 import MiniSearch from 'minisearch';
-import { toneOf } from '@heronstone/core/colour';
+import { toneOf, webColour } from '@heronstone/core/colour';
 import { kindOf } from '@heronstone/core/kinds';
-import { type Plan, type Supply } from '@heronstone/core/plan';
+import { parseLength } from '@heronstone/core/lengths';
+import { homesIn, placeTitle, type Plan, type Supply } from '@heronstone/core/plan';
 
 /** A supply as it is looked for: also by other names, by what its kind is called besides, by its colour in a word. */
 function asLookedFor(supply: Supply) {
@@ -13,15 +14,30 @@ function asLookedFor(supply: Supply) {
     family: supply.family,
     more: [supply.line, supply.theme, supply.kit, supply.shop, supply.note].join(' '),
     colour: supply.colour ? toneOf(supply.colour).family : '',
+    size: [supply.width, supply.depth, supply.height].map((mm) => (mm === null ? '' : asWord(mm))).join(' '),
   };
 }
 
+/** Lengths as one word in millimetres, whatever they were written in: “6mm”, “6 mm”, “0.6 cm” and “1/4 in” are found by each other. */
+function words(text: string): string[] {
+  const plain = text
+    .toLowerCase()
+    .replace(/(\d+(?:[.,]\d+)?(?:\s+\d+\/\d+)?|\d+\/\d+)\s*(mm|cm|m|in(?:ch(?:es)?)?|["″])(?![a-z])/g, (said) => {
+      const got = parseLength(said.replace(',', '.'), 'metric');
+      return got.ok ? ` ${asWord(got.mm)} ` : said;
+    });
+  return plain.split(/[^\p{L}\p{N}]+/u).filter((word) => word !== '');
+}
+const asWord = (mm: number): string => `${Math.round(mm)}mm`;
+
 const index = new MiniSearch<ReturnType<typeof asLookedFor>>({
-  fields: ['name', 'also', 'family', 'more', 'colour'],
+  fields: ['name', 'also', 'family', 'more', 'colour', 'size'],
+  tokenize: words,
   searchOptions: {
-    prefix: true,
+    // a length is that length, and no other that begins with it
+    prefix: (term) => !/^\d/.test(term),
     // a short word is misspelt less often than it is another one
-    fuzzy: (term) => (term.length > 3 ? 0.2 : false),
+    fuzzy: (term) => (term.length > 3 && !/^\d/.test(term) ? 0.2 : false),
     boost: { name: 4, also: 3, family: 2 },
   },
 });
@@ -49,17 +65,47 @@ function upTo(supplies: Plan['supplies']): void {
 export function findSupplies(supplies: Plan['supplies'], text: string, most = 12): Supply[] {
   if (text.trim() === '') return [];
   upTo(supplies);
-  const hits = index.search(text, { combineWith: 'AND' });
-  return (hits.length > 0 ? hits : index.search(text)).slice(0, most).map((hit) => supplies[hit.id as string]!);
+  // not all of it is known of anything: what it is counts, not what colour or size it has
+  const what = words(text)
+    .filter((word) => !/^\d/.test(word) && webColour(word) === null)
+    .join(' ');
+  // as it is written before a wrong letter is forgiven
+  const tries = [
+    () => index.search(text, { combineWith: 'AND', fuzzy: false }),
+    () => index.search(what, { combineWith: 'AND', fuzzy: false }),
+    () => index.search(text, { combineWith: 'AND' }),
+    () => index.search(what),
+  ];
+  let hits = tries[0]!();
+  for (let k = 1; hits.length === 0 && k < tries.length; k++) hits = tries[k]!();
+  return hits.slice(0, most).map((hit) => supplies[hit.id as string]!);
 }
 
-/** The same, and what is out for a project of that name. */
-export function findAnything(plan: Pick<Plan, 'supplies' | 'projects' | 'outs'>, text: string, most = 12): Supply[] {
-  const found = findSupplies(plan.supplies, text, most);
-  const words = text.trim().toLowerCase();
-  if (words.length < 3) return found;
+/** What lives in places of a name, where nothing is called so: the place itself is what was asked for. */
+function livingIn(plan: Asked, text: string): Supply[] {
+  const asked = words(text);
+  if (asked.length === 0) return [];
+  const places = Object.values(plan.places).filter((place) => {
+    const title = words(`${placeTitle(plan, place)} ${place.labelWords}`);
+    return asked.every((word) => title.some((t) => t.startsWith(word)));
+  });
+  const ids = places.flatMap((place) => homesIn(plan, place.id).map((home) => home.supplyId));
+  return [...new Set(ids)].flatMap((id) => plan.supplies[id] ?? []);
+}
+
+type Asked = Pick<Plan, 'supplies' | 'projects' | 'outs' | 'places' | 'units' | 'homes'>;
+
+/** The same, what is out for a project of that name, and what lives in a place of that name. */
+export function findAnything(plan: Asked, text: string, most = 12): Supply[] {
+  const said = text.trim().toLowerCase();
+  if (said === '') return [];
+  const here = said.length < 3 ? [] : livingIn(plan, text);
+  upTo(plan.supplies);
+  const called = index.search(text, { combineWith: 'AND', fuzzy: false }).length > 0;
+  const found = here.length > 0 && !called ? here.slice(0, most) : findSupplies(plan.supplies, text, most);
+  if (said.length < 3) return found;
   const projects = new Set(
-    Object.values(plan.projects).flatMap((p) => (p.name.toLowerCase().includes(words) ? [p.id] : [])),
+    Object.values(plan.projects).flatMap((p) => (p.name.toLowerCase().includes(said) ? [p.id] : [])),
   );
   if (projects.size === 0) return found;
   const out = Object.values(plan.outs).flatMap((o) =>
