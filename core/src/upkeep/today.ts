@@ -8,6 +8,7 @@ import {
   type Place,
   type Plan,
   placeTitle,
+  type Supply,
 } from '../plan/index.ts';
 import { nextOfKit, kitsTogether, newcomers, unusedForAYear } from './life.ts';
 import { daysBetween, dayWords, timesUsed } from './log.ts';
@@ -59,6 +60,7 @@ export function asksToday(plan: Plan, day: string): Ask[] {
     ...seasons(plan, day),
     ...trips(plan, day),
     ...buying(plan, day),
+    ...changedByHeart(plan, day),
     ...notes(plan, day),
     ...fresh(plan, day),
     ...kits(plan),
@@ -155,6 +157,32 @@ const labelled = (places: readonly Place[], label: Place['label'], since: string
     'decide on notes',
     places.map((p) => ({ type: 'setPlace', id: p.id, set: { label, labelSince: since } })),
   );
+
+/** Places known by heart in which something has come to live since: whoever learnt them does not know of it. */
+function changedByHeart(plan: Plan, day: string): Ask[] {
+  const units = new Map<string, { places: Place[]; came: Supply[] }>();
+  for (const place of Object.values(plan.places)) {
+    const { label, labelSince } = place;
+    if (label !== 'learnt' || labelSince === null) continue;
+    const came = homesIn(plan, place.id).flatMap((home) =>
+      home.since > labelSince ? (plan.supplies[home.supplyId] ?? []) : [],
+    );
+    if (came.length === 0) continue;
+    const of = units.get(place.unitId) ?? { places: [], came: [] };
+    units.set(place.unitId, { places: [...of.places, place], came: [...of.came, ...came] });
+  }
+  return [...units].map(([unitId, { places, came }]) => ({
+    key: safe(`learnt:${unitId}`),
+    kind: 'label',
+    words: `${count(places.length, 'place', 'places')} of ${plan.units[unitId]?.name ?? 'a unit'} known by heart no more`,
+    detail: `since they were learnt ${names(came)} came to live there`,
+    answers: [
+      { words: 'Notes on trial again', command: labelled(places, 'trial', day) },
+      { words: 'We know by heart', command: labelled(places, 'learnt', day) },
+    ],
+    go: { view: 'labels' },
+  }));
+}
 
 function notes(plan: Plan, day: string): Ask[] {
   const units = new Map<string, Place[]>();

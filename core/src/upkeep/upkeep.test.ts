@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import ICAL from 'ical.js';
 import { shortestRound, roundLength } from '../moves/index.ts';
-import { apply, type Command, type DiaryEntry, livesIn, type Plan, type Sent } from '../plan/index.ts';
+import { asOne, apply, type Command, type DiaryEntry, livesIn, type Plan, type Sent } from '../plan/index.ts';
 import { applied, block, home, person, tinyRoom, unit, use, withUnits } from '../testing/index.ts';
 import {
   asksToday,
@@ -496,6 +496,27 @@ describe('today', () => {
     expect(
       asksToday(room({ type: 'setPlace', id: 'chest.0.0', set: { label: 'trial', labelSince: '2026-11-01' } }), day),
     ).toEqual([]);
+  });
+
+  test('what was learnt and has changed since is asked about, and by each answer no more; what has not changed is not', () => {
+    const learnt = (since: string): Command => ({
+      ...{ type: 'setPlace', id: 'chest.0.0', set: { label: 'learnt', labelSince: since } },
+    });
+    const moved = (since: string): Command =>
+      asOne('move', [
+        { type: 'leaveHome', supplyId: 'a', share: 'working' },
+        { type: 'assignHome', supplyId: 'a', share: 'working', placeId: 'chest.0.0', since },
+      ]);
+    const learntOf = (plan: Plan) => asksToday(plan, day).filter((a) => a.key.startsWith('learnt'));
+    expect(learntOf(room(moved('2026-08-01'), learnt('2026-09-01')))).toEqual([]);
+    const plan = room(learnt('2026-09-01'), moved('2026-10-01'));
+    const [ask, ...more] = learntOf(plan);
+    expect(more).toEqual([]);
+    expect(ask!.words).toMatch(/1 place of .* known by heart no more/);
+    expect(ask!.detail).toContain(plan.supplies.a!.name);
+    const after = ask!.answers.map((answer) => applied(plan, answer.command!));
+    expect(after.map((then) => then.places['chest.0.0']!.label)).toEqual(['trial', 'learnt']);
+    for (const then of after) expect(learntOf(then)).toEqual([]);
   });
 
   test('an ended project leaves what is out for it to be put back, and wants nothing more', () => {
