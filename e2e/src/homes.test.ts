@@ -47,8 +47,11 @@ describe('homes: found, weighed, compared, carried over', () => {
     await page.waitForSelector('text=the figures speak for this');
     await page.getByRole('button', { name: 'Close' }).click();
     await page.getByRole('button', { name: 'Find homes', exact: true }).click();
-    await page.getByRole('status', { name: 'Finding homes' }).waitFor();
+    await page.getByRole('group', { name: 'Finding homes' }).waitFor();
     await page.getByRole('button', { name: 'Find homes', exact: true }).waitFor();
+
+    // the button that had the focus is gone with the search: it is where the result is
+    await page.waitForFunction(() => document.activeElement?.textContent?.includes('Before and after'));
 
     // before and after, then the way there
     await page.getByRole('button', { name: 'Before and after' }).click();

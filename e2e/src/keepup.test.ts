@@ -179,6 +179,8 @@ describe('keep-up on a phone', () => {
       .first()
       .tap();
     await page.waitForFunction((n) => document.querySelectorAll('[data-ask]').length === n, before - 1);
+    // whoever answers by keys goes on with the next line
+    await page.waitForFunction(() => document.activeElement?.closest('[data-ask]') !== null);
     await until(
       async () => Object.values((await planNow(id)).putOffs).some((p) => p.until === '2027-05-11'),
       'put off',

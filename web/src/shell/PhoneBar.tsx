@@ -20,6 +20,7 @@ export function PhoneBar({ onFind }: { onFind: () => void }) {
     <>
       <nav
         aria-label="In the hand"
+        data-bar
         className="sticky bottom-0 z-30 flex border-t border-line bg-paper pb-[env(safe-area-inset-bottom)] print:hidden"
       >
         {(

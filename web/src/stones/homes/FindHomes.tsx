@@ -25,6 +25,14 @@ export function FindHomes() {
   const [running, setRunning] = useState(false);
   const [ending, setEnding] = useState(false);
   const looking = useRef(false);
+  /** where the focus goes when the search, and with it the button that had it, is over */
+  const after = useRef<HTMLButtonElement>(null);
+  const wasRunning = useRef(false);
+  useEffect(() => {
+    if (wasRunning.current && !running && (document.activeElement ?? document.body) === document.body)
+      after.current?.focus();
+    wasRunning.current = running;
+  }, [running]);
   // who goes elsewhere wants no homes any more
   useEffect(
     () => () => {
@@ -92,14 +100,18 @@ export function FindHomes() {
 
   if (running)
     return (
-      <div className="flex items-center gap-2" role="status" aria-label="Finding homes">
+      <div className="flex items-center gap-2" role="group" aria-label="Finding homes">
+        {/* the figures change many times a second: heard are only the steps */}
+        <span className="sr-only" role="status">
+          {STEP_WORDS[progress?.phase ?? 'measuring']}
+        </span>
         <progress
           className="h-2 w-24 accent-heron"
           value={progress?.done ?? 0}
           max={1}
           aria-label="How far the search is"
         />
-        <span className="text-[14px]">
+        <span className="text-[14px]" aria-hidden>
           {ending && progress?.phase !== 'counting' ? 'ending …' : progressWords(progress)}
         </span>
         <Button
@@ -116,16 +128,27 @@ export function FindHomes() {
   return (
     <>
       {pair?.planId === planId && (
-        <Button onClick={() => select({ view: 'both', place: null, supply: null, share: null }, true)}>
+        <Button ref={after} onClick={() => select({ view: 'both', place: null, supply: null, share: null }, true)}>
           {pair.choose ? 'Two ways' : 'Before and after'}
         </Button>
       )}
-      <Button look="main" onClick={() => void find()} title="Find homes ( F )">
+      <Button
+        {...(pair?.planId === planId ? {} : { ref: after })}
+        look="main"
+        onClick={() => void find()}
+        title="Find homes ( F )"
+      >
         <House size={16} aria-hidden /> Find homes
       </Button>
     </>
   );
 }
+
+const STEP_WORDS: Record<FindProgress['phase'], string> = {
+  measuring: 'Finding homes: measuring reach',
+  searching: 'Searching for better homes',
+  counting: 'Counting what was found',
+};
 
 function progressWords(progress: FindProgress | null): string {
   if (!progress || progress.phase === 'measuring') return 'measuring reach …';

@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
 import { asksToday, type Ask, dayAfter, putOffCommand, seasonBoxes, sessionGoingOn } from '@heronstone/core/upkeep';
@@ -18,9 +18,18 @@ export function Today() {
   const asks = useMemo(() => asksToday(plan, day), [plan, day]);
   const boxes = useMemo(() => seasonBoxes(plan), [plan]);
   const off = Object.values(plan.putOffs).filter((p) => p.until > day).length;
+  const list = useRef<HTMLElement>(null);
+  /** which line was answered: the next one takes its place, and the focus */
+  const [answered, setAnswered] = useState<number | null>(null);
+  useEffect(() => {
+    if (answered === null) return;
+    setAnswered(null);
+    const lines = list.current?.querySelectorAll<HTMLElement>('[data-ask]') ?? [];
+    (lines[Math.min(answered, lines.length - 1)]?.querySelector<HTMLElement>('a, button') ?? list.current)?.focus();
+  }, [answered, asks]);
   return (
     <div className="grid grid-cols-1 gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
-      <section aria-label="What asks for a hand">
+      <section aria-label="What asks for a hand" ref={list} tabIndex={-1}>
         {asks.length === 0 ? (
           <p className="py-6 text-lg">
             Nothing asks for a hand today.
@@ -28,8 +37,8 @@ export function Today() {
           </p>
         ) : (
           <ul className="divide-y divide-line">
-            {asks.map((ask) => (
-              <AskLine key={ask.key} ask={ask} day={day} />
+            {asks.map((ask, i) => (
+              <AskLine key={ask.key} ask={ask} day={day} onAnswered={() => setAnswered(i)} />
             ))}
           </ul>
         )}
@@ -46,13 +55,14 @@ export function Today() {
   );
 }
 
-function AskLine({ ask, day }: { ask: Ask; day: string }) {
+function AskLine({ ask, day, onAnswered }: { ask: Ask; day: string; onAnswered: () => void }) {
   const planId = usePlan((s) => s.plan.id);
   const dispatch = usePlan((s) => s.dispatch);
   const answer = (a: Ask['answers'][number]) => {
     if (a.command && !dispatch(a.command)) return;
     if (a.jots && !jot(...a.jots)) return;
     toast(`${ask.words}: ${a.words}`);
+    onAnswered();
   };
   const to =
     ask.go === null
@@ -87,7 +97,7 @@ function AskLine({ ask, day }: { ask: Ask; day: string }) {
           look="quiet"
           aria-label={`Not now: ${ask.words}`}
           title={`asks again in ${DAYS_OFF} days`}
-          onClick={() => dispatch(putOffCommand(ask, dayAfter(day, DAYS_OFF)))}
+          onClick={() => dispatch(putOffCommand(ask, dayAfter(day, DAYS_OFF))) && onAnswered()}
         >
           Not now
         </Button>
