@@ -35,7 +35,7 @@ notebook | blank book, journal, exercise book | 148x210x12 | 250 | block | Paper
 sketchbook | sketch book, sketch pad | 210x297x15 | 600 | block | Paper | keeps edge, src ISO 216
 sticker sheet | stickers, sheet of stickers | 100x180x0.5 | 5 | pocket | Embellishments | pack 5, keeps pockets edge, minds sun heat
 doily | paper doily, doilies | 115x115x0.2 | 1 | pocket | Embellishments | pack 100
-paper strip | quilling strip, quilling paper | 3x420x0.12 | 0.2 | loose | Paper | pack 100, minds sun
+paper strip | quilling strip, quilling paper | 3x420x0.12 | 0.12 | loose | Paper | pack 100, minds sun
 # stamping
 clear stamp set | photopolymer stamp set, acrylic stamp set, clear stamp | 150x200x4 | 70 | pocket | Stamps | keeps pockets edge, minds sun heat, bare 3
 rubber stamp | wood mounted stamp, wooden stamp, wood stamp | 60x60x30 | 60 | block | Stamps | keeps edge, fetch 2
@@ -123,7 +123,7 @@ coloured pencil | colored pencil, colour pencil, color pencil, pencil crayon | 7
 watercolour pencil | watercolor pencil, aquarelle pencil | 7.2x175x7.2 | 6 | stick | Pencils | pack 12, keeps edge loose, src pencil 7.2 × 175 mm
 pastel | soft pastel, oil pastel, pastel stick, chalk pastel | 11x70x11 | 8 | stick | Drawing | pack 12, keeps loose, minds heat
 crayon | wax crayon | 8x90x8 | 5 | stick | Drawing | pack 12, keeps loose, minds heat
-charcoal stick | charcoal | 6x150x6 | 3 | stick | Drawing | pack 10, keeps loose
+charcoal stick | charcoal | 6x150x6 | 2 | stick | Drawing | pack 10, keeps loose
 eraser | rubber eraser, kneaded eraser | 20x50x12 | 18 | loose | Drawing | fetch 2
 pencil sharpener | sharpener | 25x30x15 | 15 | loose | Drawing | care blade
 # adhesives
@@ -138,8 +138,8 @@ glue stick for gun | hot glue stick, hot melt stick | 11x200x11 | 18 | stick | A
 tape runner | adhesive roller, glue tape, glue roller, tape glider | 90x60x20 | 40 | block | Adhesives | minds heat, keeps edge, fetch 4
 tape runner refill | adhesive refill, runner refill | 60x50x15 | 15 | block | Adhesives | minds heat, keeps edge loose
 double sided tape | double-sided tape, score tape, sticky tape double | 75x75x12 | 40 | spool | Tapes | minds heat, keeps edge, fetch 3
-adhesive sheet | double sided adhesive sheet, sticky sheet | 152x305x0.3 | 20 | pocket | Adhesives | pack 5, minds heat, keeps pockets edge
-foam pad | foam square, 3d pad, foam dot, foam sticky | 100x150x2 | 8 | pocket | Adhesives | pack 1, keeps pockets edge, fetch 3
+adhesive sheet | double sided adhesive sheet, sticky sheet | 152x305x0.3 | 15 | pocket | Adhesives | pack 5, minds heat, keeps pockets edge
+foam pad | foam square, 3d pad, foam dot, foam sticky | 100x150x2 | 6 | pocket | Adhesives | pack 1, keeps pockets edge, fetch 3
 foam tape | foam adhesive tape | 70x70x12 | 25 | spool | Tapes | keeps edge
 glue dots | glue dot roll, adhesive dots | 70x70x15 | 30 | spool | Adhesives | minds heat, keeps edge
 clear tape | sticky tape, transparent tape, adhesive tape | 75x75x19 | 40 | spool | Tapes | keeps edge, fetch 2
@@ -162,8 +162,8 @@ paper trimmer | trimmer, paper cutter, guillotine trimmer | 160x390x40 | 700 | b
 guillotine | paper guillotine, lever cutter | 300x450x90 | 3500 | machine | Machines | care blade heavy
 score board | scoring board, envelope maker | 320x350x15 | 650 | block | Tools | keeps edge, fetch 3
 bone folder | folding bone, creaser | 25x160x5 | 20 | stick | Tools | keeps edge hanging, fetch 4
-ruler | metal ruler, steel ruler, straight edge | 30x310x1.5 | 60 | long | Tools | keeps hanging edge, fetch 4
-long ruler | 60 cm ruler, yardstick, metre rule | 40x620x2 | 200 | long | Tools | keeps hanging edge
+ruler | metal ruler, steel ruler, straight edge | 30x310x1 | 70 | long | Tools | keeps hanging edge, fetch 4
+long ruler | 60 cm ruler, yardstick, metre rule | 40x620x2 | 135 | long | Tools | keeps hanging edge
 quilting ruler | acrylic ruler, patchwork ruler | 165x610x3 | 350 | long | Tools | keeps hanging edge
 tape measure | measuring tape | 55x55x20 | 35 | spool | Tools | keeps edge, fetch 2
 cutting mat | self healing mat, cutting board mat | 300x450x3 | 500 | block | Tools | keeps edge hanging, minds heat
@@ -209,7 +209,7 @@ bias binding | bias tape, binding tape | 90x70x20 | 25 | soft | Ribbon | keeps c
 elastic | elastic band roll, elastic cord, knicker elastic | 80x80x15 | 40 | spool | Sewing | keeps cards edge, minds heat
 twine | baker's twine, bakers twine, string, jute twine, cord, hemp cord | 75x75x75 | 100 | spool | Twine | keeps edge, fetch 2
 zip | zipper, zip fastener | 30x250x4 | 10 | pocket | Sewing | keeps loose ring pockets
-button | shirt button, buttons | 18x18x4 | 0.6 | loose | Buttons | keeps jar loose, care small
+button | shirt button, buttons | 18x18x4 | 0.9 | loose | Buttons | keeps jar loose, care small
 press stud | snap fastener, popper, snap | 12x12x6 | 1 | loose | Sewing | care small, keeps jar
 hook and eye | hooks and eyes | 12x15x3 | 0.5 | loose | Sewing | care small
 box of pins | pins, dressmaking pins, straight pins | 60x60x20 | 40 | block | Sewing | care blade small, keeps edge
@@ -251,8 +251,8 @@ clasp | lobster clasp, jewellery clasp | 7x14x4 | 0.8 | loose | Findings | care 
 ear wire | earring hook, earring wire, ear hook | 10x20x2 | 0.3 | loose | Findings | care small, keeps jar
 charm | pendant, charms | 15x20x3 | 2 | loose | Findings | care small, keeps jar
 jewellery wire | jewelry wire, craft wire, copper wire, beading wire, wire spool, wire | 65x65x20 | 80 | spool | Wire | keeps edge
-rhinestone | gem, gems, rhinestones, flat back crystal | 5x5x2 | 0.1 | loose | Embellishments | care small, keeps jar
-sequin | sequins | 6x6x0.3 | 0.02 | loose | Embellishments | keeps jar
+rhinestone | gem, gems, rhinestones, flat back crystal | 5x5x2 | 0.06 | loose | Embellishments | care small, keeps jar
+sequin | sequins | 6x6x0.3 | 0.01 | loose | Embellishments | keeps jar
 brad | brads, paper fastener, split pin | 8x20x8 | 0.5 | loose | Embellishments | care small, keeps jar
 enamel dots | enamel dot sheet, adhesive gems, sticker gems | 80x130x3 | 10 | pocket | Embellishments | keeps pockets edge
 die cut shape | die cuts, ephemera, paper embellishment, cut out | 50x60x0.4 | 1 | loose | Embellishments | keeps pockets
@@ -295,14 +295,14 @@ wood stain | stain, wood oil | 70x70x110 | 400 | bottle | Wood | care flammable 
 # flowers
 silk flower | artificial flower, fake flower | 80x350x80 | 20 | soft | Flowers | minds sun dust
 dried flowers | bunch of dried flowers, dried flower bunch | 150x450x100 | 60 | soft | Flowers | minds damp sun dust, keeps hanging
-floral foam | flower foam, floral brick | 80x230x110 | 30 | block | Flowers
+floral foam | flower foam, floral brick | 80x230x110 | 45 | block | Flowers
 floral wire | stem wire | 2x400x2 | 2 | stick | Flowers | pack 50, keeps edge
 floral tape | stem tape | 50x50x13 | 25 | spool | Flowers | keeps edge
 wreath base | wreath ring, straw wreath | 300x300x50 | 250 | block | Flowers | keeps hanging
 flower press | | 200x200x60 | 900 | block | Flowers
 # packing and post
 gift bag | paper bag, carrier bag | 180x250x3 | 30 | pocket | Packing | pack 10, keeps edge
-cello bag | cellophane bag, clear bag, clear sleeve | 130x180x0.1 | 2 | pocket | Packing | pack 50, keeps edge
+cello bag | cellophane bag, clear bag, clear sleeve | 130x180x0.1 | 1.7 | pocket | Packing | pack 50, keeps edge
 shipping box | mailing box, postal box, cardboard box flat | 250x350x6 | 150 | pocket | Packing | pack 10, keeps edge
 padded envelope | bubble mailer, bubble envelope | 180x265x5 | 20 | pocket | Packing | pack 10, keeps edge
 bubble wrap | bubble wrap roll | 250x500x250 | 600 | roll | Packing

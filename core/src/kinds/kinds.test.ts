@@ -167,4 +167,104 @@ describe('masses, from sizes and stuffs', () => {
     const { mass } = kindOf(id)!;
     expect([id, mass, mass > grams * 0.7 && mass < grams * 1.3]).toEqual([id, mass, true]);
   });
+
+  // one stuff each, densities in g/cm³ (textbook values, from memory) times the share of its box that the shape fills: a cylinder 0.79, a strip with
+  // holes less; what is of several stuffs, or mostly air, is held to the bounds of its form below
+  const ROUND = Math.PI / 4;
+  const ACRYLIC = 1.18;
+  const PAPER = 0.75;
+  test.each([
+    ['acrylic-block', ACRYLIC],
+    ['quilting-ruler', ACRYLIC],
+    ['cutting-plate', ACRYLIC],
+    ['rolling-pin', ACRYLIC * ROUND],
+    ['ruler', STEEL],
+    ['long-ruler', 2.7],
+    ['drill-bit', STEEL * ROUND * 0.65],
+    ['magnet', 7.5 * ROUND],
+    ['coin-cell', 2.9 * ROUND],
+    ['aa-battery', 2.75 * ROUND],
+    ['aaa-battery', 2.75 * ROUND],
+    ['c-battery', 2.65 * ROUND],
+    ['d-battery', 2.6 * ROUND],
+    ['stencil', 1.38 * 0.85],
+    ['large-stencil', 1.38 * 0.85],
+    ['acetate-sheet', 1.3],
+    ['template', 0.91],
+    ['cutting-mat', 1.3],
+    ['craft-mat', 1.2],
+    ['cutting-mat-for-machine', 1.2],
+    ['lino', 1.2],
+    ['gel-plate', 1],
+    ['leather-piece', 0.86],
+    ['wood-sheet', 0.6],
+    ['stir-stick', 0.6],
+    ['pencil', 0.65 * 0.85],
+    ['coloured-pencil', 0.7 * 0.85],
+    ['watercolour-pencil', 0.7 * 0.85],
+    ['charcoal-stick', 0.6 * ROUND],
+    ['crayon', 0.95 * ROUND],
+    ['sealing-wax-stick', 1.1 * ROUND],
+    ['glue-stick-for-gun', 0.95 * ROUND],
+    ['air-dry-clay', 1.5],
+    ['soap-base', 1.05],
+    ['eraser', 1.35],
+    ['watercolour-pan', 1.2],
+    ['paper-strip', 0.8],
+    ['foam-board', 0.14],
+    ['corrugated-card', 0.15],
+    ['mount-board', 0.68],
+    ['floral-foam', 0.022],
+    ['felt-sheet', 0.16],
+    ['foam-pad', 0.2],
+    ['adhesive-sheet', 1.05],
+    ['notebook', PAPER],
+    ['sketchbook', PAPER],
+    ['paper-pad', PAPER],
+    ['craft-book', PAPER],
+    ['magazine', 0.85],
+    ['label-sheet', 0.85],
+    ['photo', 1.05],
+    ['laminating-pouch', 1],
+    ['button', 1.2 * ROUND * 0.8],
+    ['sequin', 1.3 * ROUND * 0.95],
+    ['rhinestone', 2.5 * 0.45],
+    ['wobbly-eye', 1.05 * 0.6],
+    ['bone-folder', 1.9 * 0.6],
+    ['bead', 1.9 * 0.52],
+    ['cello-bag', 0.9],
+    ['wool-tops', 0.04],
+  ])('%s, of one stuff, within 30 %%', (id, density) => {
+    const { width, depth, height, mass } = kindOf(id)!;
+    const grams = (width! * depth! * height! * density) / 1000;
+    expect([id, mass, mass > grams * 0.7 && mass < grams * 1.3]).toEqual([id, mass, true]);
+  });
+
+  test('paper by its grammage and its size, every kind that says both (within a gram or a tenth)', () => {
+    const sheets = KINDS.filter((k) => k.grammage && k.width && k.depth && k.height === null);
+    expect(sheets.length).toBeGreaterThan(12);
+    for (const { id, width, depth, grammage, mass } of sheets) {
+      const grams = (width! * depth! * grammage!) / 1e6;
+      expect([id, Math.abs(mass - grams) <= Math.max(1, grams * 0.1)]).toEqual([id, true]);
+    }
+  });
+
+  test('whatever it is made of, nothing is heavier or lighter than things of its form can be', () => {
+    // g/cm³ of the box around it: machines are mostly air, full bottles mostly water, soft things mostly air; metal alone is above 3
+    const bounds: Partial<Record<string, readonly [number, number]>> = {
+      machine: [0.1, 0.65],
+      bottle: [0.05, 1.35],
+      soft: [0.005, 1.1],
+      roll: [0.015, 0.5],
+      spool: [0.15, 1.1],
+      block: [0.01, 2.2],
+      pocket: [0.07, 3.6],
+    };
+    for (const { id, form, width, depth, height, mass } of KINDS) {
+      if (!width || !depth || !height) continue;
+      const [least, most] = bounds[form] ?? [0.03, STEEL];
+      const density = (1000 * mass) / (width * depth * height);
+      expect([id, form, density >= least && density <= most]).toEqual([id, form, true]);
+    }
+  });
 });

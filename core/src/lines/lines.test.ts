@@ -472,6 +472,77 @@ describe('what is written is read back', () => {
   });
 });
 
+describe('sixty more lines, written before they were read', () => {
+  // how many of what kind; where a size is written it is the thing’s own; common practice, no source
+  test.each([
+    ['7 glue sticks', 7, 'glue-stick'],
+    ['glue stick x 2 + 3 spare', 2, 'glue-stick', 3],
+    ['2 hot glue guns', 2, 'hot-glue-gun'],
+    ['50 glue sticks for gun', 50, 'glue-stick-for-gun'],
+    ['3 rolls washi tape', 3, 'washi-tape'],
+    ['12 washi tapes 15mm', 12, 'washi-tape'],
+    ['masking tape, 2 rolls', 2, 'masking-tape'],
+    ['1 roll of double-sided tape 6 mm', 1, 'double-sided-tape'],
+    ['5 spools of thread', 5, 'thread-spool'],
+    ['20 bobbins', 20, 'bobbin'],
+    ['4 fat quarters', 4, 'fat-quarter'],
+    ['3 pieces of fabric', 3, 'fabric-piece'],
+    ['6 zips 20 cm', 6, 'zip'],
+    ['10 safety pins', 10, 'safety-pin'],
+    ['box of pins', 1, 'box-of-pins'],
+    ['2 seam rippers', 2, 'seam-ripper'],
+    ['8 crochet hooks', 8, 'crochet-hook'],
+    ['pair of knitting needles', 1, 'knitting-needles'],
+    ['5 balls of yarn', 5, 'yarn-ball'],
+    ['3 skeins of embroidery floss', 3, 'embroidery-floss'],
+    ['1 embroidery hoop 8 in', 1, 'embroidery-hoop'],
+    ['30 felt sheets A4', 30, 'felt-sheet'],
+    ['100 pompoms', 100, 'pompom'],
+    ['2 bags of stuffing', 2, 'stuffing'],
+    ['40 wobbly eyes', 40, 'wobbly-eye'],
+    ['12 acrylic paints', 12, 'acrylic-paint'],
+    ['6 tubes of oil paint', 6, 'oil-paint-tube'],
+    ['24 watercolour pencils', 24, 'watercolour-pencil'],
+    ['2 sketchbooks A4', 2, 'sketchbook'],
+    ['10 fineliners', 10, 'fineliner'],
+    ['3 permanent markers black', 3, 'permanent-marker'],
+    ['5 gel pens', 5, 'gel-pen'],
+    ['20 paint brushes', 20, 'paint-brush'],
+    ['3 bottles of varnish', 3, 'varnish'],
+    ['1 gesso 500 ml', 1, 'gesso'],
+    ['4 canvases 24 x 30 cm', 4, 'canvas'],
+    ['1 easel', 1, 'easel'],
+    ['2 cutting mats A3', 2, 'cutting-mat'],
+    ['1 rotary cutter', 1, 'rotary-cutter'],
+    ['3 craft knives', 3, 'craft-knife'],
+    ['100 knife blades', 100, 'knife-blade'],
+    ['1 guillotine', 1, 'guillotine'],
+    ['2 rulers 30 cm', 2, 'ruler'],
+    ['1 hole punch', 1, 'hole-punch'],
+    ['6 border punches', 6, 'border-punch'],
+    ['15 cookie cutters', 15, 'cookie-cutter'],
+    ['3 blocks of polymer clay', 3, 'polymer-clay'],
+    ['1 heat gun', 1, 'heat-gun'],
+    ['4 clamps', 4, 'clamp'],
+    ['2 hammers', 2, 'hammer'],
+    ['6 screwdrivers', 6, 'screwdriver'],
+    ['25 sheets of sandpaper', 25, 'sandpaper'],
+    ['8 AA batteries', 8, 'aa-battery'],
+    ['20 gift tags', 20, 'tag'],
+    ['50 cello bags 13 x 18 cm', 50, 'cello-bag'],
+    ['10 padded envelopes', 10, 'padded-envelope'],
+    ['2 rolls of wrapping paper', 2, 'wrapping-paper'],
+    ['30 shipping boxes', 30, 'shipping-box'],
+    ['3 rolls bubble wrap', 3, 'bubble-wrap'],
+    ['12 picture frames 20 x 25 cm', 12, 'picture-frame'],
+    ['5 silk flowers', 5, 'silk-flower'],
+    ['2 tripods', 2, 'tripod'],
+  ] as [string, number, string, number?][])('%s', (line, working, kind, backstock = 0) => {
+    const { supply, doubts } = supplyOf(line);
+    expect([supply.working, supply.kind, supply.backstock, doubts]).toEqual([working, kind, backstock, []]);
+  });
+});
+
 describe('the same thing again', () => {
   const none = emptyPlan('p');
   const all = (lines: readonly string[]) => {

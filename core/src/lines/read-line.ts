@@ -175,7 +175,8 @@ export function readLine(line: string, { measure, holders = [], chosen = null }:
       return;
     }
     const each = (piece.width * piece.depth * piece.height) / (THROWN[supply.form] ?? 0.55) / 1e6;
-    supply.working = Math.max(1, Math.round((litres * BULK) / each));
+    // one in each at the least: who fills two bags has two of what a bag holds
+    supply.working = Math.max(container.count, Math.round((litres * BULK) / each));
     supply.unsure.push('working');
   }
 }
