@@ -40,4 +40,5 @@ export {
 } from './today.ts';
 export { reslot, REPAID_MONTHS, type PayingMove, type Reslotting } from './reslot.ts';
 export { whereElse, type Elsewhere } from './find-again.ts';
+export { packingList, packedWords, type PackFrom, type ToPack } from './packing.ts';
 export { thingsFor, type ForGuest } from './guests.ts';

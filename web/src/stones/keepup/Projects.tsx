@@ -4,6 +4,7 @@ import { toast } from 'sonner';
 import {
   asOne,
   type Command,
+  compartmentsOf,
   newId,
   type Out,
   placeTitle,
@@ -12,7 +13,7 @@ import {
   type ProjectState,
   type Supply,
 } from '@heronstone/core/plan';
-import { daysBetween, dayWords, endProject } from '@heronstone/core/upkeep';
+import { daysBetween, dayWords, endProject, packedWords, type PackFrom, packingList } from '@heronstone/core/upkeep';
 import { jot } from '../../state/jot.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
@@ -37,7 +38,10 @@ const STATES: Record<Project['kind'], readonly (readonly [ProjectState, string])
     ['done', 'back and checked'],
   ],
 };
-const stateWords = (p: Project) => STATES[p.kind].find(([s]) => s === p.state)?.[1] ?? p.state;
+const stateWords = (plan: Plan, p: Project) => {
+  const packed = packedWords(plan, p.id);
+  return `${STATES[p.kind].find(([s]) => s === p.state)?.[1] ?? p.state}${packed && `, but ${packed}`}`;
+};
 const ORDER: readonly ProjectState[] = ['going', 'planned', 'resting', 'idea', 'done'];
 
 const outsOf = (plan: Plan, projectId: string) =>
@@ -82,7 +86,7 @@ export default function Projects() {
                 >
                   <span className={`block font-semibold ${p.state === 'done' ? 'text-soft' : ''}`}>{p.name}</span>
                   <span className="text-[13px] text-soft">
-                    {stateWords(p)}
+                    {stateWords(plan, p)}
                     {p.forDay && `, for ${dayWords(p.forDay)}`}
                     {out > 0 && `, ${countWords(out, 'thing', 'things')} out`}
                   </span>
@@ -140,7 +144,11 @@ function OneProject({ project }: { project: Project }) {
   const outs = outsOf(plan, project.id);
   const trip = project.kind === 'trip';
   const state = (to: ProjectState) => {
-    if (to !== 'done') return void set({ state: to, since: today() });
+    if (to !== 'done') {
+      if (set({ state: to, since: today() }) && trip && to === 'going' && outs.some((o) => o.state === 'wanted'))
+        toast('It is out, and not all of it is ticked off as packed.');
+      return;
+    }
     const left = outs.filter((o) => o.state === 'out' && !o.double).length;
     if (!dispatch(endProject(plan, project.id, today()))) return;
     toast(
@@ -212,7 +220,7 @@ function OneProject({ project }: { project: Project }) {
         </Button>
       </div>
       <p className="text-[14px] text-soft">
-        {stateWords(project)} since {dayWords(project.since)}
+        {stateWords(plan, project)} since {dayWords(project.since)}
         {project.state !== 'done' &&
           ` (${countWords(Math.max(0, daysBetween(project.since, today())), 'day', 'days')})`}
         {tray && `; in ${placeTitle(plan, tray)}`}
@@ -251,6 +259,66 @@ const WORDS: Record<Project['kind'], Record<Out['state'], string>> = {
   project: { wanted: 'wanted', out: 'out', back: 'back' },
   trip: { wanted: 'to pack', out: 'packed', back: 'back' },
 };
+
+/** Fills a trip’s list from an activity, a set, a box or an earlier trip, for so many people; what is on it already is there once. */
+function PackLike({ project, outs }: { project: Project; outs: readonly Out[] }) {
+  const plan = usePlan((s) => s.plan);
+  const dispatch = usePlan((s) => s.dispatch);
+  const [from, setFrom] = useState('');
+  const [people, setPeople] = useState(1);
+  const sets = [...new Set(Object.values(plan.supplies).flatMap((s) => (s.kit ? [s.kit] : [])))].sort();
+  const boxes = Object.values(plan.units).filter((u) => u.kind === 'carryBox');
+  const options: [string, string][] = [
+    ...Object.values(plan.activities).map((a): [string, string] => [`activity ${a.id}`, a.name]),
+    ...sets.map((s): [string, string] => [`kit ${s}`, `the set ${s}`]),
+    ...boxes.flatMap((u) =>
+      compartmentsOf(plan, u.id).map((p): [string, string] => [`box ${p.id}`, `what is in ${placeTitle(plan, p)}`]),
+    ),
+    ...Object.values(plan.projects)
+      .filter((p) => p.kind === 'trip' && p.id !== project.id)
+      .map((p): [string, string] => [`trip ${p.id}`, `as for ${p.name}`]),
+  ];
+  const [what, ...rest] = from.split(' ');
+  const activity = what === 'activity';
+  const add = () => {
+    const list = packingList(plan, { what: what as PackFrom['what'], id: rest.join(' ') }, activity ? people : 1);
+    const more = list.filter((l) => !outs.some((o) => o.supplyId === l.supplyId));
+    if (more.length === 0)
+      return void toast(list.length === 0 ? 'There is nothing of it to pack.' : 'All of it is on the list already.');
+    const commands = more.map(({ supplyId, count, double }): Command => ({
+      type: 'addOut',
+      out: newOut(supplyId, project.id, { state: 'wanted', count, double }),
+    }));
+    if (dispatch(asOne(`pack for ${project.name}`, commands)))
+      toast(`${countWords(more.length, 'thing', 'things')} put on the list.`);
+  };
+  if (options.length === 0) return null;
+  return (
+    <div className="mt-2 flex flex-wrap items-end gap-2" role="group" aria-label="Fill the list">
+      <SelectField
+        className="w-64"
+        label="all that is for"
+        value={from}
+        options={[['', 'choose …'], ...options]}
+        onCommit={setFrom}
+      />
+      {activity && (
+        <NumberField
+          className="w-24"
+          label="for how many"
+          whole
+          min={1}
+          max={200}
+          value={people}
+          onCommit={setPeople}
+        />
+      )}
+      <Button disabled={from === ''} onClick={add}>
+        <Plus size={15} aria-hidden /> Put it on the list
+      </Button>
+    </div>
+  );
+}
 
 function Things({ project, outs }: { project: Project; outs: readonly Out[] }) {
   const plan = usePlan((s) => s.plan);
@@ -384,6 +452,7 @@ function Things({ project, outs }: { project: Project; outs: readonly Out[] }) {
           </Button>
         )}
       </div>
+      {trip && project.state !== 'done' && <PackLike project={project} outs={outs} />}
       {adding && <SupplySearch label={trip ? 'What goes along?' : 'What is taken for it?'} onChoose={add} />}
     </div>
   );
