@@ -93,7 +93,7 @@ describe('the command line', () => {
     const told = JSON.parse((await run(['budget', planFile])).out!);
     expect(told.unmeasured).toEqual(['Unmeasured']);
     const drawers = told.room.find((r: { room: string }) => r.room === 'drawer');
-    expect(drawers).toMatchObject({ zone: null, nature: 'area', more: null });
+    expect(drawers).toMatchObject({ zone: null, nature: 'area', more: [] });
     expect(drawers.low).toBe(drawers.high);
     expect(drawers.offer).toBeGreaterThan(drawers.likely);
     const demo = JSON.parse((await run(['budget', demoFile])).out!);

@@ -324,7 +324,7 @@ function budget(file: string): Result {
         likely: round(demand.likely),
         high: round(demand.high),
         offer: round(offer),
-        more: more && { like: placeTitle(plan, plan.places[more.place]!), count: more.count },
+        more: more.map(({ place, count }) => ({ like: placeTitle(plan, plan.places[place]!), count })),
       })),
       unmeasured: names(unmeasured),
       nowhere: names(nowhere),

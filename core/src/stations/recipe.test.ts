@@ -33,6 +33,22 @@ describe('a recipe of steps', () => {
     expect(readRecipe('x0: craft knife ×0', supplies).fetches.size).toBe(0);
   });
 
+  test('sentences are steps: what is named in one is fetched, so often as is said; one that names nothing is a step all the same', () => {
+    const recipe = readRecipe(
+      [
+        'Cut the sail out of the red ripstop with the craft knife and the steel rule.',
+        'Let it dry.',
+        'Then fold it in half and hem it with seam tape, three craft knives and 2 seam tapes.',
+        'glue: paste',
+      ].join('\n'),
+      supplies,
+    );
+    expect(recipe.steps).toBe(4);
+    expect(Object.fromEntries(recipe.fetches)).toEqual({ s1: 4, s0: 1, s4: 3 });
+    // two ripstops begin alike, and “red ripstop” is neither’s name: nothing is guessed; a word that is nothing is still told
+    expect(recipe.unknown).toEqual([{ line: 4, words: 'paste', like: null }]);
+  });
+
   test('24x18 in a name is a size, not a count; a name that ends in x or a figure keeps it', () => {
     const named = ['Cutting mat 24x18', 'Mat board 24 x 18', 'Sealing wax', 'Steel rule 600', '3 x 5 cards'].map(
       (name, i) => block({ id: `n${i}`, name }),

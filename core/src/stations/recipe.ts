@@ -1,3 +1,4 @@
+import { wordsOf } from '../kinds/index.ts';
 import { type Supply } from '../plan/index.ts';
 
 /** What a recipe says is fetched, and what in it is no supply of the plan. */
@@ -20,12 +21,30 @@ const plain = (text: string) =>
     .replace(/[^\p{L}\p{N}]+/gu, ' ')
     .trim();
 
+/** So many words are a sentence (own assumption). */
+const SENTENCE = 3;
+const NUMBERS = ['', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'];
+
+/** How supplies may be named in a sentence: by their whole name, or by its first two words where only one begins so; the longest first. */
+function spokenNames(supplies: readonly Supply[]): { id: string; parts: string[] }[] {
+  const all = supplies.map(({ id, name }) => ({ id, parts: wordsOf(name) })).filter(({ parts }) => parts.length > 0);
+  const starts = new Map<string, number>();
+  const start = (parts: readonly string[]) => parts.slice(0, 2).join(' ');
+  for (const { parts } of all) starts.set(start(parts), (starts.get(start(parts)) ?? 0) + 1);
+  const short = all.flatMap(({ id, parts }) =>
+    parts.length > 2 && starts.get(start(parts)) === 1 ? [{ id, parts: parts.slice(0, 2) }] : [],
+  );
+  return [...all, ...short].sort((a, b) => b.parts.length - a.parts.length);
+}
+
 /**
  * Reads a recipe: a step a line, “cut the spars: steel rule, craft knife ×3”. Before the colon stands what is done, after it what is fetched,
- * each with how often (once, when nothing is said). A supply is meant when its name, or the beginning of it, is written, and only it.
+ * each with how often (once, when nothing is said). A supply is meant when its name, or the beginning of it, is written, and only it. In a sentence
+ * (“fold the card with the bone folder”) every supply that is named is fetched, so often as a number before it says.
  */
 export function readRecipe(text: string, supplies: readonly Supply[]): Recipe {
   const names = supplies.map((s) => ({ id: s.id, name: plain(s.name), as: s.name }));
+  const spoken = spokenNames(supplies);
   const recipe: Recipe = { steps: 0, fetches: new Map(), unknown: [] };
   for (const [i, raw] of text.split(/\r?\n/).entries()) {
     const line = raw.trim();
@@ -43,11 +62,34 @@ export function readRecipe(text: string, supplies: readonly Supply[]): Recipe {
         recipe.fetches.set(id, (recipe.fetches.get(id) ?? 0) + reading.count);
         continue;
       }
+      const mentioned = inSentence(part);
+      for (const [id, times] of mentioned) recipe.fetches.set(id, (recipe.fetches.get(id) ?? 0) + times);
+      if (mentioned.size > 0) continue;
       const words = counted && !SIZE.test(part) ? counted.words! : part;
-      recipe.unknown.push({ line: i + 1, words, like: names.find((n) => n.name.includes(plain(words)))?.as ?? null });
+      const like = names.find((n) => n.name.includes(plain(words)))?.as ?? null;
+      // a sentence that names nothing is a step all the same; a few words are a thing that is not there
+      if (like === null && !line.includes(':') && part.split(/\s+/).length >= SENTENCE) continue;
+      recipe.unknown.push({ line: i + 1, words, like });
     }
   }
   return recipe;
+
+  /** Supplies named in a sentence, the longest names first, no word used twice. */
+  function inSentence(part: string): Map<string, number> {
+    const words = wordsOf(part);
+    const used = words.map(() => false);
+    const found = new Map<string, number>();
+    for (const { id, parts } of spoken) {
+      for (let at = 0; at + parts.length <= words.length; at++) {
+        if (!parts.every((p, k) => p === words[at + k] && !used[at + k])) continue;
+        parts.forEach((_, k) => (used[at + k] = true));
+        const before = words[at - 1] === 'the' ? words[at - 2] : words[at - 1];
+        const times = Number(before ?? '') || NUMBERS.indexOf(before ?? '');
+        found.set(id, (found.get(id) ?? 0) + (times > 0 ? times : 1));
+      }
+    }
+    return found;
+  }
 
   /** The one supply of this name, or the one whose name begins with it or has it in it. */
   function meant(words: string): { id: string } | undefined {

@@ -49,8 +49,8 @@ export type Tape = {
   offer: number;
   /** largest first */
   stretches: Stretch[];
-  /** places of this kind that there are most of, and how many more of them the likely demand asks for */
-  more: { place: string; count: number } | null;
+  /** places of this kind that there are, each size once, those there are most of first: how many more of one of them the likely demand asks for */
+  more: readonly { place: string; count: number }[];
 };
 
 export type Budget = {
@@ -79,7 +79,7 @@ export function budgetOf(plan: Plan, without: readonly Supply['decision'][] = LE
     if (!of) {
       const empty = { low: 0, likely: 0, high: 0 };
       of = {
-        tape: { zoneId, tape, nature: NATURE_OF[tape], demand: empty, offer: 0, stretches: [], more: null },
+        tape: { zoneId, tape, nature: NATURE_OF[tape], demand: empty, offer: 0, stretches: [], more: [] },
         doubt: new Doubt(),
       };
       tapes.set(key, of);
@@ -178,7 +178,7 @@ export function sumOfTapes(tapes: readonly Tape[]): Tape[] {
       high: before.demand.high + t.demand.high,
     };
     before.stretches = together([...before.stretches, ...t.stretches]);
-    before.more = null;
+    before.more = [];
   }
   return [...by.values()];
 }
@@ -197,7 +197,7 @@ function together(stretches: readonly Stretch[]): Stretch[] {
 /** How many more of the places there are most of would hold what is short. */
 function moreOf(tape: Tape, examples: readonly { place: Place; offer: number }[]): Tape['more'] {
   const short = tape.demand.likely - tape.offer;
-  if (short <= 0 || examples.length === 0) return null;
+  if (short <= 0) return [];
   const sizes = new Map<string, { place: Place; offer: number; times: number }>();
   for (const { place, offer } of examples) {
     if (offer <= 0) continue;
@@ -206,8 +206,9 @@ function moreOf(tape: Tape, examples: readonly { place: Place; offer: number }[]
     if (before) before.times++;
     else sizes.set(key, { place, offer, times: 1 });
   }
-  const best = [...sizes.values()].sort((a, b) => b.times - a.times || b.offer - a.offer)[0];
-  return best ? { place: best.place.id, count: Math.ceil(short / best.offer - 1e-9) } : null;
+  return [...sizes.values()]
+    .sort((a, b) => b.times - a.times || b.offer - a.offer)
+    .map(({ place, offer }) => ({ place: place.id, count: Math.ceil(short / offer - 1e-9) }));
 }
 
 const holders = new WeakMap<object, Holder[]>();

@@ -30,21 +30,22 @@ export function triesFor(plan: Plan, budget: Budget): Try[] {
 }
 
 function morePlaces(plan: Plan, budget: Budget): Try[] {
-  const short = budget.tapes.filter((t): t is Tape & { more: NonNullable<Tape['more']> } => t.more !== null);
+  const short = budget.tapes.filter((t) => t.more.length > 0);
   return short.slice(0, 3).map((tape) => {
-    const place = plan.places[tape.more.place]!;
+    const [most] = tape.more as [Tape['more'][number]];
+    const place = plan.places[most.place]!;
     const zone = tape.zoneId === null ? '' : ` for ${plan.zones[tape.zoneId]?.name ?? ''}`;
     const offer = tape.demand.likely - tape.offer;
     return {
       id: `more ${tape.zoneId ?? ''} ${tape.tape}`,
-      words: `${tape.more.count} more like ${placeTitle(plan, place)}${zone} (${roomWordsOf(tape.tape, offer)} are missing)`,
+      words: `${most.count} more like ${placeTitle(plan, place)}${zone} (${roomWordsOf(tape.tape, offer)} are missing)`,
       budget: (now) => {
         const then = budgetOf(now);
         return {
           ...then,
           tapes: then.tapes.map((t) =>
             t.zoneId === tape.zoneId && t.tape === tape.tape
-              ? { ...t, offer: Math.max(t.offer, t.demand.likely), more: null }
+              ? { ...t, offer: Math.max(t.offer, t.demand.likely), more: [] }
               : t,
           ),
         };

@@ -1,12 +1,15 @@
 import { useMemo, useState } from 'react';
 import { goesIn, type GoesIn as GoesInFit, goesInBeside, setInCommand } from '@heronstone/core/fit';
 import { inMeasure } from '@heronstone/core/lengths';
-import { homesIn, type Organiser, placeTitle } from '@heronstone/core/plan';
+import { homesIn, type Organiser, type Place, placeTitle } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { CheckField, LengthField, SelectField } from '../../ui/fields.tsx';
 import { Sheet } from '../../ui/sheet.tsx';
 import { countWords } from '../../ui/words.ts';
+
+/** Nothing stands in these: what hangs there is asked about at Homes. */
+const HANGING: readonly Place['kind'][] = ['board', 'hook', 'hanger', 'dowel'];
 
 /** What goes in as it is, and how many would if it were empty; things that live there by themselves are told, not laid. */
 function goesWords(fit: GoesInFit, now: number, kinds: number): string {
@@ -32,7 +35,7 @@ export function GoesIn({ unitId, onClose }: { unitId: string | null; onClose: ()
   const rows = useMemo(
     () =>
       Object.values(plan.places)
-        .filter((p) => only === '' || p.unitId === only)
+        .filter((p) => (only === '' || p.unitId === only) && !HANGING.includes(p.kind))
         .map((place) => {
           const thing = organiser ?? { ...size, lid, lidRise: lid ? size.height : 0 };
           const fit = goesIn(place, thing, !organiser && lying);

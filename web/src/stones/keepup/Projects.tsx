@@ -38,16 +38,20 @@ const STATES: Record<Project['kind'], readonly (readonly [ProjectState, string])
     ['done', 'back and checked'],
   ],
 };
-const stateWords = (plan: Plan, p: Project) => {
+const stateWords = (p: Project) => STATES[p.kind].find(([s]) => s === p.state)?.[1] ?? p.state;
+/** What of a trip that is out was not packed, to follow what it is. */
+const amissWords = (plan: Plan, p: Project) => {
   const packed = packedWords(plan, p.id);
-  return `${STATES[p.kind].find(([s]) => s === p.state)?.[1] ?? p.state}${packed && `, but ${packed}`}`;
+  return packed && `; ${packed}`;
 };
 const ORDER: readonly ProjectState[] = ['going', 'planned', 'resting', 'idea', 'done'];
 
 const outsOf = (plan: Plan, projectId: string) =>
   Object.values(plan.outs)
     .filter((o) => o.projectId === projectId)
-    .sort((a, b) => (a.id < b.id ? -1 : 1));
+    .sort((a, b) => byName.compare(nameOf(plan, a), nameOf(plan, b)) || (a.id < b.id ? -1 : 1));
+const byName = new Intl.Collator('en', { sensitivity: 'base' });
+const nameOf = (plan: Plan, out: Out) => plan.supplies[out.supplyId]?.name ?? '';
 
 /** Projects with what is out for them and where their tray stands; ideas; trips packed from a list and checked when back. */
 export default function Projects() {
@@ -86,7 +90,8 @@ export default function Projects() {
                 >
                   <span className={`block font-semibold ${p.state === 'done' ? 'text-soft' : ''}`}>{p.name}</span>
                   <span className="text-[13px] text-soft">
-                    {stateWords(plan, p)}
+                    {stateWords(p)}
+                    {amissWords(plan, p)}
                     {p.forDay && `, for ${dayWords(p.forDay)}`}
                     {out > 0 && `, ${countWords(out, 'thing', 'things')} out`}
                   </span>
@@ -220,10 +225,11 @@ function OneProject({ project }: { project: Project }) {
         </Button>
       </div>
       <p className="text-[14px] text-soft">
-        {stateWords(plan, project)} since {dayWords(project.since)}
+        {stateWords(project)} since {dayWords(project.since)}
         {project.state !== 'done' &&
           ` (${countWords(Math.max(0, daysBetween(project.since, today())), 'day', 'days')})`}
         {tray && `; in ${placeTitle(plan, tray)}`}
+        {amissWords(plan, project)}
       </p>
       <Things project={project} outs={outs} />
       <div>

@@ -6,6 +6,7 @@ import { budgetOf, roomWordsOf, sumOfTapes, triesFor, type Budget, type Tape, ty
 import { usePlan } from '../../../state/plan-store.ts';
 import { useSelection } from '../../../state/selection.ts';
 import { Button } from '../../../ui/button.tsx';
+import { SelectField } from '../../../ui/fields.tsx';
 import { countWords } from '../../../ui/words.ts';
 import { TapeDrawing } from './TapeDrawing.tsx';
 
@@ -76,12 +77,7 @@ export default function RoomNeeded() {
                       before={before?.find((b) => b.zoneId === tape.zoneId && b.tape === tape.tape) ?? null}
                       onSupply={(id) => select({ view: 'list', supply: id })}
                     />
-                    {tape.more && (
-                      <p className="text-[14px] text-clash">
-                        {countWords(tape.more.count, 'more place', 'more places')} like {title(plan, tape.more.place)}{' '}
-                        would hold it.
-                      </p>
-                    )}
+                    {tape.more.length > 0 && <More plan={plan} more={tape.more} />}
                   </li>
                 ))}
               </ul>
@@ -130,6 +126,31 @@ const title = (plan: Plan, placeId: string) => {
   const place = plan.places[placeId];
   return place ? placeTitle(plan, place) : 'that';
 };
+
+/** How many more places would hold what is short: like those there are most of, or like another one. */
+function More({ plan, more }: { plan: Plan; more: Tape['more'] }) {
+  const [like, setLike] = useState(more[0]!.place);
+  const one = more.find((m) => m.place === like) ?? more[0]!;
+  const words = `${countWords(one.count, 'more place', 'more places')} like`;
+  return (
+    <div className="flex flex-wrap items-center gap-x-1.5 text-[14px] text-clash">
+      {words}{' '}
+      {more.length === 1 ? (
+        title(plan, one.place)
+      ) : (
+        <SelectField
+          hideLabel
+          label="like which place"
+          className="w-56"
+          value={one.place}
+          options={more.map((m) => [m.place, title(plan, m.place)] as const)}
+          onCommit={setLike}
+        />
+      )}{' '}
+      would hold it.
+    </div>
+  );
+}
 
 function grouped(tapes: readonly Tape[]): [string | null, Tape[]][] {
   const by = new Map<string | null, Tape[]>();
