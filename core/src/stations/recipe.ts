@@ -62,7 +62,7 @@ export function readRecipe(text: string, supplies: readonly Supply[]): Recipe {
         recipe.fetches.set(id, (recipe.fetches.get(id) ?? 0) + reading.count);
         continue;
       }
-      const mentioned = inSentence(part);
+      const mentioned = counted ? new Map<string, number>() : inSentence(part);
       for (const [id, times] of mentioned) recipe.fetches.set(id, (recipe.fetches.get(id) ?? 0) + times);
       if (mentioned.size > 0) continue;
       const words = counted && !SIZE.test(part) ? counted.words! : part;
