@@ -120,6 +120,10 @@ describe('everything in', () => {
     expect(supplies.find((s) => s.name === 'Card')).toMatchObject({ working: 75, packOf: 25, grammage: 216 });
     // what was not understood stays to be mended
     expect(await page.inputValue('#lines')).toBe('24');
+    // and is still there after a reload
+    await page.reload();
+    await page.waitForSelector('#lines');
+    expect(await page.inputValue('#lines')).toBe('24');
     await page.locator('h1').click();
     await page.keyboard.press('Control+z');
     await until(async () => (await suppliesOf(id)).length === 0, 'undone');
@@ -259,6 +263,14 @@ describe('sorting, keeping and counting', () => {
     await page.getByRole('button', { name: 'Views' }).click();
     await page.getByRole('menuitem', { name: 'Cloth', exact: true }).click();
     await page.waitForSelector('text=/^5 of 148/');
+    // a reload leaves the list as it was looked at, and only that plan’s
+    await page.getByLabel('Put together by').selectOption('colour');
+    await page.reload();
+    await page.waitForSelector('text=/^5 of 148/');
+    expect(await page.getByLabel('Put together by').inputValue()).toBe('colour');
+    const other = await addDemoPlan(app.server, 'pump');
+    await app.open(other, 'supplies?view=list');
+    await page.waitForSelector('text=/^148/');
     expect(app.errors).toEqual([]);
   });
 

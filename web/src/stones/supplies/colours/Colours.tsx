@@ -1,18 +1,23 @@
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { compareBy, type Order } from '@heronstone/core/colour';
 import { slotRowsOf } from '@heronstone/core/stock';
+import { useKept } from '../../../state/kept.ts';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Chosen } from './Chosen.tsx';
 import { Nearest } from './Nearest.tsx';
 import { Rows } from './Rows.tsx';
 import { SwatchChart } from './SwatchChart.tsx';
 
+const NONE: readonly string[] = [];
+
 /** Colours: the chart of what there is, combinations, what comes nearest to a colour, and rows of slots in their order. */
 export default function Colours() {
   const plan = usePlan((s) => s.plan);
-  const [family, setFamily] = useState('');
-  const [order, setOrder] = useState<Order>('rainbow');
-  const [chosen, setChosen] = useState<readonly string[]>([]);
+  const [family, setFamily] = useKept('colours.family', '');
+  const [order, setOrder] = useKept<Order>('colours.order', 'rainbow');
+  const [kept, setChosen] = useKept<readonly string[]>('colours.chosen', NONE);
+  // what has gone meanwhile is chosen no more
+  const chosen = useMemo(() => kept.filter((id) => plan.supplies[id]), [kept, plan.supplies]);
   const coloured = useMemo(() => Object.values(plan.supplies).filter((s) => s.colour !== null), [plan.supplies]);
   const families = useMemo(
     () => [...new Set(coloured.map((s) => s.family))].filter((f) => f !== '').sort((a, b) => (a < b ? -1 : 1)),

@@ -1,6 +1,7 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 import { linesOf, readLine, holdersFor, sameAs, takeInAll, type LineRead } from '@heronstone/core/lines';
 import { newId } from '@heronstone/core/plan';
+import { useKept } from '../../../state/kept.ts';
 import { usePlan } from '../../../state/plan-store.ts';
 import { useSelection } from '../../../state/selection.ts';
 import { Button } from '../../../ui/button.tsx';
@@ -18,14 +19,16 @@ shoe box of ribbon ends
 about 40 buttons
 2 packs of 50 white A6 card blanks`;
 
+const NONE: Readonly<Record<string, string>> = {};
+
 /** Paste or type many lines; each is shown with what it was taken for, and only the doubtful ones ask. */
 export default function Lines() {
   const plan = usePlan((s) => s.plan);
   const dispatch = usePlan((s) => s.dispatch);
   const { select } = useSelection();
-  const [text, setText] = useState('');
+  const [text, setText] = useKept('lines.text', '');
   /** kinds chosen, by the line they were chosen for */
-  const [chosen, setChosen] = useState<Readonly<Record<string, string>>>({});
+  const [chosen, setChosen] = useKept<Readonly<Record<string, string>>>('lines.kinds', NONE);
   const shown = useDeferredValue(text);
   /** what came in last, ids */
   const [came, setCame] = useState<readonly string[]>([]);

@@ -5,6 +5,7 @@ import { type KeyboardEvent, useDeferredValue, useEffect, useMemo, useRef, useSt
 import { DropdownMenu } from 'radix-ui';
 import { toast } from 'sonner';
 import { blankSupply, newId, type Supply } from '@heronstone/core/plan';
+import { useKept } from '../../../state/kept.ts';
 import { usePlan } from '../../../state/plan-store.ts';
 import { useSelection } from '../../../state/selection.ts';
 import { Button } from '../../../ui/button.tsx';
@@ -28,8 +29,8 @@ export default function List() {
   const dispatch = usePlan((s) => s.dispatch);
   const { get, select } = useSelection();
   const phone = useWidth() === 'phone';
-  const [looking, setLooking] = useState<Looking>(ALL);
-  const [shown, setShown] = useState<readonly string[]>(USUAL_COLUMNS);
+  const [looking, setLooking] = useKept<Looking>('list.looking', ALL);
+  const [shown, setShown] = useKept<readonly string[]>('list.columns', USUAL_COLUMNS);
   const [marked, setMarked] = useState<ReadonlySet<string>>(new Set());
   const [active, setActive] = useState({ row: 0, column: 0 });
   const [editing, setEditing] = useState<{ typed: string | null } | null>(null);
