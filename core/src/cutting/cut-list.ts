@@ -35,6 +35,8 @@ export class Patterns {
   /** worths of the pieces at which no sheet is worth more than 1 */
   private readonly worths: number[][] = [];
   private readonly areas: number[];
+  /** of each piece the first one of its size and grain: they are one kind while sheets are filled */
+  private readonly like: number[];
 
   constructor(
     private readonly sheet: Sheet,
@@ -43,6 +45,9 @@ export class Patterns {
   ) {
     this.guillotine = new Guillotine(sheet, pieces, kerf);
     this.areas = pieces.map((p) => p.width * p.depth);
+    this.like = pieces.map(({ width, depth, grain }) =>
+      pieces.findIndex((p) => p.width === width && p.depth === depth && p.grain === grain),
+    );
     for (const i of pieces.keys()) if (this.takes(i)) this.price(this.only([i]), [i], [this.areas[i]!]);
   }
 
@@ -86,11 +91,12 @@ export class Patterns {
     const { areas } = this;
     const tooLarge = wanted.flatMap((n, i) => (n > 0 && !this.takes(i) ? [i] : []));
     const ask = wanted.map((n, i) => (this.takes(i) ? n : 0));
-    const answer = this.fewest(ask);
+    const together = ask.map((_, i) => ask.reduce((sum, n, k) => sum + (this.like[k] === i ? n : 0), 0));
+    const answer = this.fewest(together);
     const sheets = answer.patterns.reduce((sum, p) => sum + p.sheets, 0);
     const used = ask.reduce((sum, n, i) => sum + n * areas[i]!, 0);
     // what is not wanted of this sheet at all is not cut out of it
-    const patterns = answer.patterns.map(({ cut, sheets }) => {
+    const patterns = this.named(answer.patterns, ask).map(({ cut, sheets }) => {
       const only = without(cut, (piece) => wanted[piece] === 0);
       return { cut: only, counts: countsOf(only, wanted.length), sheets };
     });
@@ -101,6 +107,34 @@ export class Patterns {
       waste: sheets * this.sheet.width * this.sheet.depth - used,
       tooLarge,
     };
+  }
+
+  /** Pieces of one size told apart again: sheet after sheet each becomes one that is still wanted; sheets that come out alike stay one pattern. */
+  private named(patterns: readonly Pattern[], ask: readonly number[]): Pattern[] {
+    if (this.like.every((first, i) => first === i)) return [...patterns];
+    const left = [...ask];
+    const next = (piece: number): number => {
+      const alike = this.like.flatMap((first, i) => (first === piece && ask[i]! > 0 ? [i] : []));
+      const one = alike.find((i) => left[i]! > 0) ?? alike[0] ?? piece;
+      left[one]!--;
+      return one;
+    };
+    const named = (cut: Cut): Cut =>
+      cut.what === 'piece'
+        ? { ...cut, piece: next(cut.piece) }
+        : cut.what === 'cut'
+          ? { ...cut, first: named(cut.first), second: named(cut.second) }
+          : cut;
+    const out = new Map<string, Pattern>();
+    for (const { cut, sheets } of patterns)
+      for (let n = 0; n < sheets; n++) {
+        const own = named(cut);
+        const key = JSON.stringify(own);
+        const same = out.get(key);
+        if (same) same.sheets++;
+        else out.set(key, { cut: own, counts: countsOf(own, this.pieces.length), sheets: 1 });
+      }
+    return [...out.values()];
   }
 
   private fewest(ask: readonly number[]): { patterns: Pattern[]; bound: number } {

@@ -266,6 +266,28 @@ describe('cut lists', () => {
     for (const p of found.patterns) expect(wrongWith(p.cut, on, pieces)).toEqual([]);
   });
 
+  test('pieces of one size and several names fill sheets together, and each comes out as often as it is wanted', () => {
+    // fifteen quarters, six strips and seven photographs: four sheets of 12 × 12 (by area three and a half), whatever the quarters are called
+    const sizes: [number, number, number][] = [
+      [4.25, 5.5, 5],
+      [1.5, 5, 6],
+      [4.25, 5.5, 10],
+      [3, 5, 7],
+    ];
+    const pieces = sizes.map(([w, d], i) => piece(w * IN, d * IN, 'any', `p${i}`));
+    const wanted = sizes.map(([, , n]) => n);
+    const on = sheet(12 * IN, 12 * IN);
+    const list = cutListOf(on, pieces, wanted);
+    expect([list.sheets, list.bound]).toEqual([4, 4]);
+    for (const p of list.patterns) expect(wrongWith(p.cut, on, pieces)).toEqual([]);
+    const made = wanted.map((_, i) => list.patterns.reduce((sum, p) => sum + p.counts[i]! * p.sheets, 0));
+    for (const [i, n] of wanted.entries()) expect(made[i]).toBeGreaterThanOrEqual(n);
+    // of the two that are alike no more is cut than there is room for in four sheets, and none of what nobody wants
+    const none = cutListOf(on, pieces, [0, 6, 15, 7]);
+    expect(none.sheets).toBe(4);
+    expect(none.patterns.every((p) => p.counts[0] === 0)).toBe(true);
+  });
+
   test('a square is turned where its grain asks for it', () => {
     const square = piece(40, 40, 'width');
     const found = cutListOf(sheet(100, 100, 'depth'), [square], [4]);
