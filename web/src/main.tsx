@@ -9,6 +9,7 @@ import { Plans } from './shell/Plans.tsx';
 import { PlanShell } from './shell/PlanShell.tsx';
 import { part } from './parts/part.tsx';
 import { View } from './parts/View.tsx';
+import { sayCutTexts } from './ui/whole-words.ts';
 
 const stones = {
   room: part(() => import('./stones/room/RoomStone.tsx')),
@@ -62,6 +63,7 @@ const router = createBrowserRouter([
   { path: '*', element: <Navigate to="/" replace /> },
 ]);
 
+sayCutTexts(document);
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <Door>
