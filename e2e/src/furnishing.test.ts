@@ -165,6 +165,9 @@ describe('the pump house, measured and furnished from nothing', () => {
     await page.waitForSelector('[role=menuitem][data-highlighted]:has-text("Three-tier cart")');
     await page.keyboard.press('Enter');
     const cart = page.locator('[data-unit][aria-label="Three-tier cart"]');
+    // a menu that closes gives the focus back to its button
+    await page.locator('[role=menu]').waitFor({ state: 'detached' });
+    await page.waitForFunction(() => document.activeElement?.textContent?.includes('Bring in a unit'));
     await cart.focus();
     const unitNow = async (name: string) =>
       Object.values((await serverPlan(app.server.url, id)).plan.units).find((u) => u.name === name)!;
