@@ -1,3 +1,5 @@
+/** It goes as deep as there are sheets: more of them are not searched. */
+const MOST_SHEETS = 1500;
 /** The search gives up after so many steps (own choice). */
 const MOST_STEPS = 30_000;
 
@@ -13,6 +15,7 @@ export function covering(
   sheets: number,
   worth: readonly number[],
 ): number[] | null | undefined {
+  if (sheets > MOST_SHEETS) return undefined;
   const useful = unsurpassedIn(pool, ask);
   /** the piece that fewest of each sheet give, against what is asked: first to be cut */
   const most = ask.map((_, k) => Math.max(0, ...useful.map((i) => pool[i]!.counts[k]!)));

@@ -288,6 +288,21 @@ describe('cut lists', () => {
     expect(none.patterns.every((p) => p.counts[0] === 0)).toBe(true);
   });
 
+  test('thousands of pieces, and more kinds than a number can tell apart, end and say no more than is proven', () => {
+    const two = [piece(4 * IN, 5 * IN, 'any', 'a'), piece(3 * IN, 7 * IN, 'any', 'b')];
+    const many = cutListOf(sheet(12 * IN, 12 * IN), two, [40_000, 17_003]);
+    expect(many.sheets).toBeGreaterThanOrEqual(many.bound);
+    const ten = Array.from({ length: 10 }, (_, i) => piece(40 + 7 * i, 60 + 5 * i, 'any', `p${i}`));
+    const list = cutListOf(
+      sheet(305, 305),
+      ten,
+      ten.map(() => 60),
+    );
+    const area = ten.reduce((sum, p) => sum + 60 * p.width * p.depth, 0) / 305 ** 2;
+    expect(list.bound).toBeGreaterThanOrEqual(Math.ceil(area) - 1);
+    expect(list.sheets).toBeGreaterThanOrEqual(list.bound);
+  });
+
   test('a square is turned where its grain asks for it', () => {
     const square = piece(40, 40, 'width');
     const found = cutListOf(sheet(100, 100, 'depth'), [square], [4]);

@@ -27,10 +27,11 @@ export function maximalPatterns(
   const { xs, ys } = guillotine;
   const nx = xs.length;
   const radix: number[] = [];
-  wanted.reduce((by, n, k) => ((radix[k] = by), by * (n + 1)), 1);
+  const sets = wanted.reduce((by, n, k) => ((radix[k] = by), by * (n + 1)), 1);
   const rectangles = (nx * ys.length * (nx + ys.length)) / 4;
   const beam = Math.max(4, Math.floor(Math.sqrt(pairs / Math.max(1, rectangles))));
-  let all = true;
+  // sets that a number can’t tell apart may be taken for each other: then these are not all
+  let all = sets <= Number.MAX_SAFE_INTEGER;
 
   const way = (counts: Uint16Array, how: number, first: Way | null, second: Way | null): Way => {
     let key = 0;

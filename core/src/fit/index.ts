@@ -29,6 +29,7 @@ export { layOnFloor, freeAreas, type Area } from './floor.ts';
 export {
   goesIn,
   goesInBeside,
+  MOST_BESIDE,
   shoppingList,
   seatsFor,
   type GoesIn,

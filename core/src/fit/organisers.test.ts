@@ -109,6 +109,9 @@ describe('seats for containers', () => {
       // so it is where they are set in for real
       expect(seatsFor(plan, cubby, box, 99)).toHaveLength(18 - there);
     }
+    // a crumb in a place where something stands: not looked for one by one without end
+    const crumbs = standing(1);
+    expect(goesInBeside(crumbs.plan, crumbs.plan.places['cubes.0.0']!, { width: 5, depth: 5, height: 5 })).toBe(60);
     // what may lie on its side finds the room that is left above what stands there
     const { plan } = standing(6);
     const cubby = plan.places['cubes.0.0']!;

@@ -111,9 +111,12 @@ export function shoppingList(plan: Pick<Plan, 'organisers' | 'places'>): Shoppin
     });
 }
 
+/** Seats are looked for one by one: more than so many are not counted. */
+export const MOST_BESIDE = 60;
+
 /**
- * How many of a box-like thing go into a place beside the containers that stand in it; {@link goesIn} tells how many would if it were empty. A thing may
- * also lie on its sides, each of them tried.
+ * How many of a box-like thing go into a place beside the containers that stand in it, at most {@link MOST_BESIDE} where any stand there; {@link goesIn}
+ * tells how many would if it were empty. A thing may also lie on its sides, each of them tried.
  */
 export function goesInBeside(
   plan: Pick<Plan, 'places' | 'organisers'>,
@@ -122,6 +125,10 @@ export function goesInBeside(
   lying = false,
 ): number {
   const { width, depth, height } = thing;
+  if (standingIn(plan, place.id).length === 0) {
+    const empty = goesIn(place, thing, lying);
+    return empty.ok ? empty.fits : 0;
+  }
   const ways = [{ width, depth, height }];
   if (lying) ways.push({ width, depth: height, height: depth }, { width: height, depth, height: width });
   return Math.max(
@@ -132,7 +139,7 @@ export function goesInBeside(
         ...blankOrganiser('asked', 'asked', way.width, way.depth, way.height),
         ...{ lid: thing.lid ?? false, lidRise: thing.lidRise ?? 0 },
       };
-      return seatsFor(plan, place, organiser, empty.fits).length;
+      return seatsFor(plan, place, organiser, Math.min(MOST_BESIDE, empty.fits)).length;
     }),
   );
 }

@@ -116,10 +116,12 @@ export class Layout {
     return least;
   }
 
-  /** What a lot costs more where the board is seen to sag with it, s a year. */
+  /** What a lot costs more where the board is seen to sag with it and not without, s a year. */
   sagWith(placeId: string, lot: string): number {
     const { load, sagFrom } = this.translation.places.get(placeId)!;
-    return this.leftWith(placeId, lot) < load - sagFrom - 1e-6 ? SAG : 0;
+    const { supply, count } = this.translation.lotOf.get(lot)!;
+    const [left, seen] = [this.leftWith(placeId, lot), load - sagFrom - 1e-6];
+    return left < seen && left + supply.mass * count >= seen ? SAG : 0;
   }
 
   /** What is used of a place with a lot that uses so much by itself laid beside all that is there; null: it finds no room, or is too heavy. */

@@ -83,8 +83,8 @@ export function readRecipe(text: string, supplies: readonly Supply[]): Recipe {
       for (let at = 0; at + parts.length <= words.length; at++) {
         if (!parts.every((p, k) => p === words[at + k] && !used[at + k])) continue;
         parts.forEach((_, k) => (used[at + k] = true));
-        const before = words[at - 1] === 'the' ? words[at - 2] : words[at - 1];
-        const times = Number(before ?? '') || NUMBERS.indexOf(before ?? '');
+        const before = words[at - 1] ?? '';
+        const times = Number(before) || NUMBERS.indexOf(before);
         found.set(id, (found.get(id) ?? 0) + (times > 0 ? times : 1));
       }
     }

@@ -99,10 +99,11 @@ type Asked = Pick<Plan, 'supplies' | 'projects' | 'outs' | 'places' | 'units' | 
 export function findAnything(plan: Asked, text: string, most = 12): Supply[] {
   const said = text.trim().toLowerCase();
   if (said === '') return [];
-  const here = said.length < 3 ? [] : livingIn(plan, text);
   upTo(plan.supplies);
-  const called = index.search(text, { combineWith: 'AND', fuzzy: false }).length > 0;
-  const found = here.length > 0 && !called ? here.slice(0, most) : findSupplies(plan.supplies, text, most);
+  const called = said.length < 3 || index.search(text, { combineWith: 'AND', fuzzy: false }).length > 0;
+  // places are looked through only where nothing is called so
+  const here = called ? [] : livingIn(plan, text).slice(0, most);
+  const found = here.length > 0 ? here : findSupplies(plan.supplies, text, most);
   if (said.length < 3) return found;
   const projects = new Set(
     Object.values(plan.projects).flatMap((p) => (p.name.toLowerCase().includes(said) ? [p.id] : [])),

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { goesIn, type GoesIn as GoesInFit, goesInBeside, setInCommand } from '@heronstone/core/fit';
+import { goesIn, type GoesIn as GoesInFit, goesInBeside, MOST_BESIDE, setInCommand } from '@heronstone/core/fit';
 import { inMeasure } from '@heronstone/core/lengths';
 import { homesIn, type Organiser, type Place, placeTitle } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
@@ -17,7 +17,7 @@ function goesWords(fit: GoesInFit, now: number, kinds: number): string {
   const beside = kinds > 0 ? `; ${countWords(kinds, 'thing lives', 'things live')} there besides` : '';
   if (now === fit.fits) return `yes, ${now}: ${fit.words}${beside}`;
   return now > 0
-    ? `yes, ${now} beside what stands there (${fit.fits} if it were empty)${beside}`
+    ? `yes, ${now === MOST_BESIDE ? `${now} or more` : now} beside what stands there (${fit.fits} if it were empty)${beside}`
     : `not beside what stands there (${fit.fits} if it were empty)`;
 }
 
