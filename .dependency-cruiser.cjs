@@ -12,6 +12,7 @@ const layers = [
   'fit',
   'room',
   'reach',
+  'sessions',
   'loads',
   'sun',
   'slotting',

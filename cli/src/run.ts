@@ -198,13 +198,13 @@ async function arrange(file: string, values: Values): Promise<Result> {
     out: json({
       now: {
         secondsAYear: round(done.now.total),
-        homes: { fetching: round(done.now.tally.fetching), without: done.now.tally.without.length },
+        homes: { year: round(done.now.tally.year), without: done.now.tally.without.length },
         measure: quickMeasureOf(plan),
         broken: done.now.standing.broken.map((f) => f.words),
       },
       offers: done.offers.map((o) => ({
         secondsAYear: round(o.score.total),
-        homes: { fetching: round(o.score.tally.fetching), without: o.score.tally.without.length },
+        homes: { year: round(o.score.tally.year), without: o.score.tally.without.length },
         saves: round(o.saves),
         measure: quickMeasureOf(o.plan),
         broken: o.score.standing.broken.map((f) => f.words),

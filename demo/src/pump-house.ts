@@ -197,7 +197,7 @@ export function pumpHouse(): Plan {
     .run({ type: 'divide', id: 'right.0.0', into: 'lanes 80,80,rest' })
     .run({ type: 'divide', id: 'left.1.0', into: 'rows 150,150,rest' })
     .unit('felt-box', 'carryBox', 'Felting box', 2200, 400, 0, { keptInId: 'cupboard.4.0', hostId: 'cupboard' })
-    .activity('kites', 'Kites', 6, 120, SUMMER, { posture: 'sitting', surfaceWidth: 1500, surfaceDepth: 700 })
+    .activity('kites', 'Kites', 6, 120, SUMMER, { posture: 'sitting', surfaceWidth: 800, surfaceDepth: 500 })
     .activity('lanterns', 'Paper lanterns', 8, 90, AUTUMN, {
       work: 'light',
       surfaceWidth: 1200,

@@ -105,8 +105,8 @@ describe('the whole path', () => {
       await app.page.fill('#use-add', name);
       await app.page.press('#use-add', 'Enter');
     }
-    await app.page.getByRole('textbox', { name: 'fetches a session' }).fill('12');
-    await app.page.getByRole('textbox', { name: 'fetches a session' }).press('Enter');
+    await app.page.getByRole('textbox', { name: 'reached for a session' }).fill('12');
+    await app.page.getByRole('textbox', { name: 'reached for a session' }).press('Enter');
 
     // Homes: found, seen from the seat, with the reason
     await app.page.getByRole('link', { name: /Homes/ }).click();

@@ -49,5 +49,5 @@ export async function withHomes(
 export const worthOf = (plan: Plan, tally: Tally, standing: Standing): Worth => ({
   ...{ plan, tally, standing },
   total: tally.total + secondsOf(standing),
-  spent: tally.spent + standing.handingOn,
+  spent: tally.year + standing.handingOn,
 });

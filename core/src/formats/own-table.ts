@@ -275,11 +275,12 @@ function rowOf(
         // the maker’s own word for it is kept beside
         return void (wordsOf(text).length > 0 && !/^#/.test(text) && keep(i));
       }
+      case 'maker':
       case 'line':
       case 'theme':
         if (text.length > 120) return void keep(i);
-        supply[meanings[i] as 'line' | 'theme'] = text;
-        return say(meanings[i] as 'line' | 'theme');
+        supply[meanings[i] as 'maker' | 'line' | 'theme'] = text;
+        return say(meanings[i] as 'maker' | 'line' | 'theme');
       case 'uses':
         uses = usesIn(text);
         return;

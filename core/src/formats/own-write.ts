@@ -49,6 +49,7 @@ export function writeOwnTable(plan: Plan, list: OwnList): string {
             return s.reorderAt === null ? '' : String(s.reorderAt);
           case 'colour':
             return noted.get(heading) ?? s.colour ?? '';
+          case 'maker':
           case 'line':
           case 'theme':
             return s[meaning];

@@ -1,7 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import { z } from 'zod';
 import { CutFile } from '../cutting/index.ts';
-import { SlottingProblem, SlottingProblem1, SlottingProblem2 } from '../slotting/index.ts';
+import { SlottingFile, SlottingProblem1, SlottingProblem2 } from '../slotting/index.ts';
 import { PLAN_VERSION, PlanFile } from './plan-file.ts';
 
 /** Writes the JSON Schemas of the open formats to docs/formats; `npm run formats`. */
@@ -10,7 +10,7 @@ const schemas = {
   [`heronstone-plan-${PLAN_VERSION}`]: PlanFile,
   'heronstone-slotting-1': SlottingProblem1,
   'heronstone-slotting-2': SlottingProblem2,
-  'heronstone-slotting-3': SlottingProblem,
+  'heronstone-slotting-3': SlottingFile,
   'heronstone-cut-1': CutFile,
 };
 for (const [name, schema] of Object.entries(schemas))

@@ -15,7 +15,7 @@ import {
   workingSpot,
 } from '../reach/index.ts';
 import { unitPrism } from '../room/index.ts';
-import { sessionsAt } from './carrying.ts';
+import { sessionsAt } from '../sessions/index.ts';
 
 /** What it takes, once a session, to bring a box or cart to a seat and to put it away again. */
 export type Bringing = { seconds: number; motions: Motion[]; reason: string | null };

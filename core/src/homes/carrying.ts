@@ -50,11 +50,3 @@ export function isCarriedTo(plan: Plan, station: Station, container: Place): Fet
 
 /** Per room as it is seen, maker and container: worked out once. */
 const carried = new WeakMap<Scene, WeakMap<Maker, Map<string, Fetch | null>>>();
-
-/** Sessions a year at one station: those of its activity are shared evenly among its stations. */
-export function sessionsAt(plan: Plan, station: Station): number {
-  const activity = plan.activities[station.activityId];
-  if (!activity) return 0;
-  const stations = Object.values(plan.stations).filter((s) => s.activityId === activity.id).length;
-  return (activity.sessionsPerMonth * activity.months.length) / stations;
-}

@@ -1,5 +1,6 @@
 import { type Home, placeTitle, type Plan, type Share, type Station, type Supply } from '../plan/index.ts';
-import { assessHomes, type Assessment, type HomeState } from './cost.ts';
+import { assessHomes, type Assessment } from './cost.ts';
+import { type HomeState } from './own-cost.ts';
 
 /** What one station fetches a year: seconds, and fetches per band (index = band number). */
 export type StationSum = { station: Station; person: string; seconds: number; fetchesByBand: number[] };

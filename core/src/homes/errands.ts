@@ -10,6 +10,7 @@ import {
   sceneAt,
   tablePrice,
   wayPrice,
+  waySeconds,
 } from '../reach/index.ts';
 import { carriedOf, isCarriedTo } from './carrying.ts';
 import { isThrownIn } from './filling.ts';
@@ -21,6 +22,8 @@ export type Errand = {
   /** seconds of one fetch; null: out of reach */
   seconds: number | null;
   band: BandNumber | null;
+  /** of one fetch the body’s way there and back, s: paid again to put it back, and once for all that is gathered there */
+  way: number;
   carried: Place | null;
   handling: Handling;
 };
@@ -56,7 +59,14 @@ export function errandsTo(
     if (!seat) continue;
     const handling = { ...handlingOf(supply, kinds, use.consumed, jumble), covered: covered + rummaged };
     if (container && isCarriedTo(plan, use.station, container)) {
-      errands.push({ use, seconds: fetchSeconds(tablePrice(), handling), band: 1, carried: container, handling });
+      errands.push({
+        use,
+        seconds: fetchSeconds(tablePrice(), handling),
+        band: 1,
+        way: 0,
+        carried: container,
+        handling,
+      });
       continue;
     }
     const price = wayPrice(seat.scene, seat.maker, seat.scene.spots.get(place.id)!);
@@ -64,6 +74,7 @@ export function errandsTo(
       use,
       seconds: price && fetchSeconds(price, handling),
       band: price?.band ?? null,
+      way: price ? waySeconds(price) : 0,
       carried: null,
       handling,
     });
@@ -91,16 +102,19 @@ export function sharedFetches(
     // nobody fetches from where she does not get to while there is another home
     const reached = order.filter((o) => o.seconds < Infinity);
     if (reached.length > 0) order.splice(0, order.length, ...reached);
-    let left = use.fetches;
+    // of what is used up pieces are shared, whatever is brought at once
+    const pieces = use.consumed ? Math.max(use.fetches, use.reaches) : use.fetches;
+    const each = pieces > 0 ? use.fetches / pieces : 0;
+    let left = pieces;
     for (const [i, { home, at }] of order.entries()) {
       const last = i === order.length - 1;
       // a tool goes back where it came from; what is used up empties the nearest home first, and all of them when a year takes them all
       const share = !use.consumed
         ? left
-        : use.fetches >= total && total > 0
-          ? (use.fetches * counts[home]!) / order.reduce((sum, o) => sum + counts[o.home]!, 0)
+        : pieces >= total && total > 0
+          ? (pieces * counts[home]!) / order.reduce((sum, o) => sum + counts[o.home]!, 0)
           : Math.min(left, counts[home]!);
-      out[home]![at] = last ? left : share;
+      out[home]![at] = (last ? left : share) * each;
       left -= last ? left : share;
     }
   }

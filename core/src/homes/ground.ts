@@ -12,12 +12,14 @@ import {
   tablePrice,
   type WayPrice,
   wayPrice,
+  waySeconds,
 } from '../reach/index.ts';
+import { sessionsAt } from '../sessions/index.ts';
 import { barredFrom, mayBeBarred } from './barred.ts';
 import { carriedOf, isCarriedTo } from './carrying.ts';
 import { isThrownIn } from './filling.ts';
 import { penaltiesOf } from './penalties.ts';
-import { rummagedAmong, type YearlyUse } from './uses.ts';
+import { rummagedAmong, walksTo, type YearlyUse } from './uses.ts';
 
 /** What is the same of a place whatever is to live there: how many kinds will show, what is moved aside, what the way costs from each seat. */
 type Site = {
@@ -41,6 +43,9 @@ export class Ground {
   private readonly counts: number[] = [];
   private readonly sites: Site[] = [];
   private readonly numbers = new Map<string, number>();
+  /** sites by unit */
+  private readonly unitsOf = new Map<string, number[]>();
+  private levels: (Float64Array | undefined)[] = [];
   private readonly known = new Map<string, { no: number; supply: Supply; consumed: boolean; seconds: Float64Array }>();
 
   /** @param usual how many kinds are to be counted with in a place */
@@ -65,6 +70,9 @@ export class Ground {
         ...{ brought: [], ways: [] },
       };
       this.numbers.set(place.id, this.sites.length);
+      const unit = this.unitsOf.get(own.unitId);
+      if (unit) unit.push(this.sites.length);
+      else this.unitsOf.set(own.unitId, [this.sites.length]);
       this.sites.push(site);
       for (const s of stations) {
         const { way, brought } = wayInto(plan, site, s);
@@ -80,6 +88,7 @@ export class Ground {
    */
   reprice(plan: Plan, moved: (stationId: string, placeId: string) => boolean): void {
     const rest = sceneOf(plan);
+    this.levels = [];
     for (const [i, site] of this.sites.entries())
       for (const [stationId, no] of this.station) {
         if (!moved(stationId, site.spot.place.id)) continue;
@@ -100,6 +109,47 @@ export class Ground {
   /** The same as it was priced last. */
   wayNow(site: number, stationId: string): WayPrice | null {
     return this.sites[site]!.ways[this.station.get(stationId)!] ?? null;
+  }
+
+  /**
+   * The body’s way from a station to each place, s, in a few steps for each unit: what of it a visit pays once for all that is gathered there. 0 where
+   * one does not get there, or where it is brought.
+   */
+  private levelsFrom(no: number): Float64Array {
+    let levels = this.levels[no];
+    if (levels) return levels;
+    this.levels[no] = levels = new Float64Array(this.sites.length);
+    for (const sites of this.unitsOf.values()) {
+      const ways = sites
+        .map((i) => ({ i, seconds: this.sites[i]!.ways[no] ? waySeconds(this.sites[i]!.ways[no]!) : 0 }))
+        .sort((a, b) => a.seconds - b.seconds);
+      let level = 0;
+      for (const { i, seconds } of ways) {
+        if (seconds - level >= STEP) level = seconds;
+        levels[i] = level;
+      }
+    }
+    return levels;
+  }
+
+  /** Of each unit the stretches of the way to its places: how much longer each is, s, and the places that lie beyond it. */
+  stretchesFrom(stationId: string): { seconds: number; places: string[] }[][] {
+    const no = this.station.get(stationId);
+    if (no === undefined) return [];
+    const levels = this.levelsFrom(no);
+    return [...this.unitsOf.values()].map((sites) => {
+      const steps = [...new Set(sites.map((i) => levels[i]!))].sort((a, b) => a - b);
+      return steps.flatMap((level, k) => {
+        const seconds = level - (steps[k - 1] ?? 0);
+        const places = sites.filter((i) => levels[i]! >= level).map((i) => this.sites[i]!.spot.place.id);
+        return seconds > 0 ? [{ seconds, places }] : [];
+      });
+    });
+  }
+
+  /** What a visit from a station to a place pays once, s. */
+  levelOf(site: number, stationId: string): number {
+    return this.levelsFrom(this.station.get(stationId)!)[site]!;
   }
 
   /** How a supply is handled in a place. */
@@ -133,17 +183,26 @@ export class Ground {
     const errands = uses.flatMap((use) => {
       const no = this.station.get(use.station.id);
       const times = use.fetches * part;
+      const counts = this.counts[no ?? 0]!;
       return no === undefined || times <= 0
         ? []
-        : [{ no, times, weighed: times * this.counts[no]!, each: this.fetchesFrom(no, supply, use.consumed) }];
+        : [
+            {
+              ...{ no, times, weighed: times * counts, each: this.fetchesFrom(no, supply, use.consumed) },
+              away: walksTo(use, 7).fetches * part * counts,
+              shared: joins(plan, use, part) ? use.gathered * counts * (use.consumed ? 1 : 2) : 0,
+            },
+          ];
     });
     const fetches = errands.reduce((sum, e) => sum + e.times, 0);
     const main = errands.reduce<(typeof errands)[number] | null>((a, b) => (a && a.times >= b.times ? a : b), null);
     const against = penaltiesOf(plan, supply, share, fetches);
     return (number) => {
       let sum = 0;
-      for (const { weighed, each } of errands) sum += weighed * each[number]!;
+      const { ways } = this.sites[number]!;
+      for (const { no, weighed, away, each } of errands) sum += (ways[no]?.band === 7 ? away : weighed) * each[number]!;
       if (sum === Infinity) return Infinity;
+      for (const { no, shared } of errands) if (shared > 0) sum -= shared * this.levelsFrom(no)[number]!;
       const site = this.sites[number]!;
       if (barred && barredFrom(plan, supply, site.spot) !== null) return Infinity;
       const band = main ? (site.brought[main.no] ?? site.ways[main.no]!.band) : null;
@@ -151,6 +210,15 @@ export class Ground {
     };
   }
 }
+
+/** Ways to places of one unit that differ by less than this are one, s (own choice). */
+const STEP = 0.3;
+/** What is wanted in fewer of the sessions than this is walked to by itself, as far as the engine is concerned (own choice). */
+const OFTEN = 0.75;
+
+/** Whether a lot is one of those that a visit gets together: all of a share, or all that one station fetches of it, in most of its sessions. */
+export const joins = (plan: Plan, use: YearlyUse, part: number): boolean =>
+  part === 1 && use.gathered > 0 && use.gathered >= OFTEN * sessionsAt(plan, use.station);
 
 /** The way from a station to a place, and the band of bringing what is carried from there. */
 function wayInto(

@@ -32,9 +32,9 @@ describe('homes', () => {
     const against = penalties.reduce((sum, p) => sum + p.seconds, 0);
     expect(against).toBeGreaterThan(0);
     const tally = tallyOf(plan);
-    expect(tally.spent).toBeCloseTo(each * fetches, 6);
-    expect(tally.fetching).toBeCloseTo(seconds, 6);
-    expect(tally.fetching - tally.spent).toBeCloseTo(against, 6);
+    expect(tally.year).toBeCloseTo(each * fetches, 6);
+    expect(tally.year + tally.places).toBeCloseTo(seconds, 6);
+    expect(tally.against).toBeCloseTo(against, 6);
   });
 
   test('find homes: the often-used thing gets the near drawer, the rare one the far shelf (point of use, common practice)', async () => {

@@ -1,14 +1,8 @@
-export { fetchesPerYear, consumedPerFetch, type YearlyUse, yearlyUses } from './uses.ts';
-export {
-  costOfHome,
-  costInPlace,
-  type HomeCost,
-  assessHomes,
-  shareStates,
-  carryingPerYear,
-  type Assessment,
-  type HomeState,
-} from './cost.ts';
+export { fetchesPerYear, handsPerYear, walksTo, type YearlyUse, yearlyUses } from './uses.ts';
+export { costOfHome, costInPlace, assessHomes, shareStates, carryingPerYear, type Assessment } from './cost.ts';
+export { type HomeCost, type HomeState } from './own-cost.ts';
+export { toldUses, type ToldUse } from './told.ts';
+export { visitsOf, type Visit, type Visited } from './visits.ts';
 export {
   penaltiesFor,
   penaltiesOf,
@@ -26,7 +20,7 @@ export { asIn, backTo } from './settle.ts';
 export { findHomes, isWorse, type FindOptions, type Found, type FindProgress } from './find.ts';
 export { tallyOf, DUG_OUT, type Tally } from './tally.ts';
 export { barredFrom, NOT_IN_ZONE } from './barred.ts';
-export { carriedOf, isCarriedTo, sessionsAt } from './carrying.ts';
+export { carriedOf, isCarriedTo } from './carrying.ts';
 export { proposeContainers, type ContainerOffer } from './proposing.ts';
 export { mindAt, sunOn, type Mind } from './minds.ts';
 export { placeFilling, coveredIn, type Filling } from './filling.ts';

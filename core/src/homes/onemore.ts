@@ -12,7 +12,8 @@ import {
   type Supply,
 } from '../plan/index.ts';
 import { keptOut } from './barred.ts';
-import { costOfHome, type HomeCost } from './cost.ts';
+import { costOfHome } from './cost.ts';
+import { type HomeCost } from './own-cost.ts';
 import { costWithoutHome } from './tally.ts';
 
 /** One more of something that would give a share a home, with what it would cost there a year and what that saves, s. */

@@ -69,6 +69,7 @@ export function tableOf(
     }
   }
   const members = groups(families.map((f) => f.lots.map((id) => lotIndex.get(id)!)));
+  const over = groups(charges.map((c) => c.places.map((id) => placeIndex.get(id)!)));
   const charged = groups(charges.map((c) => c.lots.map((id) => lotIndex.get(id)!)));
   return {
     lots: lots.map((lot) => lot.id),
@@ -85,7 +86,8 @@ export function tableOf(
     spread: Float64Array.from(families, (f) => f.spread),
     chargeStart: charged.start,
     chargeLot: charged.flat,
-    chargePlace: Int32Array.from(charges, (c) => placeIndex.get(c.place)!),
+    chargePlaceStart: over.start,
+    chargePlace: over.flat,
     chargeCost: Float64Array.from(charges, (c) => c.cost),
     sagFrom: Float64Array.from(ids, (id) => places.get(id)!.sagFrom),
     sagCost: Float64Array.from(ids, (id) => (places.get(id)!.sagFrom < places.get(id)!.load ? SAG : 0)),
@@ -105,8 +107,10 @@ export function totalOf({ lots, families, charges, places }: Translation, homes:
   for (const [id, mass] of carried) if (mass > places.get(id)!.sagFrom + 1e-6) total += SAG;
   for (const { lots: members, spread } of families)
     total += spread * Math.max(0, new Set(members.flatMap((id) => placeOf.get(id) ?? [])).size - 1);
-  for (const { place, lots: members, cost } of charges)
-    if (members.some((id) => placeOf.get(id) === place)) total += cost;
+  for (const { places: over, lots: members, cost } of charges) {
+    const any = new Set(over);
+    if (members.some((id) => any.has(placeOf.get(id) ?? ''))) total += cost;
+  }
   return total;
 }
 

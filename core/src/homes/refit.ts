@@ -12,7 +12,9 @@ import {
   type Supply,
 } from '../plan/index.ts';
 import { keptOut } from './barred.ts';
-import { costOfHome, type HomeCost, shareStates } from './cost.ts';
+import { costOfHome } from './cost.ts';
+import { type HomeCost, ownStates } from './own-cost.ts';
+import { besidesNow } from './visits.ts';
 import { costWithoutHome, familyOf, spreadOf } from './tally.ts';
 
 /** A place a share could live in, with what it would cost there a year, and what being away from its family costs besides, s. */
@@ -101,13 +103,13 @@ function overIn(
 /** What a share costs where it is, s a year, as it is weighed; what has no home that works counts as what that is set at. */
 function costNow(plan: Plan, supply: Supply, share: Share): number {
   const apart = familyPlaces(plan, supply, share);
-  return shareStates(plan, supply, share).reduce(
+  return ownStates(plan, supply, share).reduce(
     (sum, { cost, place, count }) =>
       sum +
       (place && cost?.reason === null
         ? cost.weighed + apart(place.id)
         : (costWithoutHome(plan, supply, share) * count) / amountOf(supply, share)),
-    0,
+    besidesNow(plan, supply, share),
   );
 }
 

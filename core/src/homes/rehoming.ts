@@ -1,13 +1,17 @@
 import { apply, asOne, type Place, type Plan, placesDownTo } from '../plan/index.ts';
-import { fetchSeconds, type Handling } from '../reach/index.ts';
+import { fetchSeconds, type Handling, type WayPrice, waySeconds } from '../reach/index.ts';
+import { sessionsAt } from '../sessions/index.ts';
 import { type Homes, solveSlotting } from '../slotting/index.ts';
 import { bringingPerYear } from './bringing.ts';
+import { visitCharges } from './charges.ts';
 import { carryingPerYear } from './cost.ts';
+import { joins } from './ground.ts';
 import { Layout } from './layout.ts';
 import { roomBefore, tableOf, totalOf, Used } from './problem.ts';
 import { keepingCommands, settleCommand } from './settle.ts';
 import { translated, type Translation } from './slotting.ts';
 import { DUG_OUT } from './tally.ts';
+import { walksTo } from './uses.ts';
 
 /** What was moved: units with all on and in them, and seats; between which seat and place it may have come to stand, or stood. */
 export type Moved = {
@@ -22,14 +26,24 @@ type Way = {
   placeId: string;
   site: number;
   fetches: { handling: Handling; times: number }[];
+  /** walks a year that are made together with others from the same unit: of what is brought back, and of what is used up */
+  tools: number;
+  usedUp: number;
+  visit: Visit | null;
   times: number;
   seconds: number;
+  /** of the way what a visit pays, s */
+  level: number;
 };
+
+/** The ways from one station into one unit that gather things there, with the year’s sessions as they are weighed. */
+type Visit = { sessions: number; ways: Way[]; seconds: number };
 
 /** What was asked for: what ways, charges and bringing would cost a year. */
 type Asked = {
   total: number;
-  ways: [Way, number][];
+  ways: [Way, number, number][];
+  visits: [Visit, number][];
   charges: [number, number][];
   bringing: [string, number][];
 };
@@ -71,21 +85,30 @@ export class Rehoming {
   /** Seconds a year of the homes there are, with something moved. `past`: also on the ways that only lead past it. */
   ask(plan: Plan, moved: Moved, past = false): number {
     const { ground, charges, brought } = this.translation;
-    const asked: Asked = { total: this.total, ways: [], charges: [], bringing: [] };
+    const asked: Asked = { total: this.total, ways: [], visits: [], charges: [], bringing: [] };
+    const visited = new Map<Visit, Map<Way, number>>();
     for (const way of this.ways.values()) {
       const { stationId, placeId, site } = way;
       if (!this.isMoved(moved, stationId, placeId) && !(past && moved.between(stationId, placeId))) continue;
-      const seconds = this.price(way, ground.wayIn(plan, site, stationId));
-      asked.ways.push([way, seconds]);
+      const price = ground.wayIn(plan, site, stationId);
+      const level = price ? waySeconds(price) : 0;
+      const seconds = this.price(way, price, level);
+      asked.ways.push([way, seconds, level]);
       asked.total += seconds - way.seconds;
+      if (way.visit) visited.set(way.visit, (visited.get(way.visit) ?? new Map<Way, number>()).set(way, level));
+    }
+    for (const [visit, levels] of visited) {
+      const seconds = visitOf(visit, (way) => levels.get(way) ?? way.level);
+      asked.visits.push([visit, seconds]);
+      asked.total += seconds - visit.seconds;
     }
     const used = this.used();
-    for (const [k, { station, container, among }] of brought.entries()) {
+    for (const [k, { station, container }] of brought.entries()) {
       if (!this.isMoved(moved, station.id, container.id)) continue;
       const charge = charges[k]!;
-      const cost = carryingPerYear(plan, plan.stations[station.id]!, container) / among;
+      const cost = carryingPerYear(plan, plan.stations[station.id]!, container);
       asked.charges.push([k, cost]);
-      if (charge.lots.some((id) => used.get(id) === charge.place)) asked.total += cost - charge.cost;
+      if (charge.lots.some((id) => charge.places.includes(used.get(id) ?? ''))) asked.total += cost - charge.cost;
     }
     for (const [id, before] of this.bringing) {
       if (!this.travels(plan, id, moved)) continue;
@@ -105,8 +128,12 @@ export class Rehoming {
 
   /** Keeps the change that was asked for last. After some of them homes that pay now are found. Says what they cost a year. */
   async keep(plan: Plan, moved: Moved, seed: number): Promise<number> {
-    const { ways, charges, bringing, total } = this.asked!;
-    for (const [way, seconds] of ways) way.seconds = seconds;
+    const { ways, visits, charges, bringing, total } = this.asked!;
+    for (const [way, seconds, level] of ways) {
+      way.seconds = seconds;
+      way.level = level;
+    }
+    for (const [visit, seconds] of visits) visit.seconds = seconds;
     for (const [k, cost] of charges) this.translation.charges[k]!.cost = cost;
     for (const [id, seconds] of bringing) this.bringing.set(id, seconds);
     this.total = total;
@@ -147,6 +174,8 @@ export class Rehoming {
         if (sites.some((s) => s.has(site))) option.cost = Math.min(NEVER, costs[form]!(site) + moving);
       }
     }
+    const { charges, brought } = this.translation;
+    charges.splice(brought.length, Infinity, ...visitCharges(plan, this.translation));
   }
 
   /** Finds homes that pay now and can be laid; those there were where that does not come about in a few rounds. */
@@ -213,6 +242,7 @@ export class Rehoming {
   private gather(plan: Plan): void {
     const { ground, lots, ledger } = this.translation;
     const used = this.used();
+    const visits = new Map<string, Visit>();
     this.ways = new Map();
     for (const [l, lot] of lots.entries()) {
       const placeId = used.get(lot.id);
@@ -220,22 +250,41 @@ export class Rehoming {
       if (placeId === undefined || k < 0) continue;
       const { forms, uses, part, options } = ledger[l]!;
       const { site, form } = options[k]!;
-      for (const { station, fetches, consumed } of uses) {
+      for (const use of uses) {
+        const { station, consumed } = use;
+        const { fetches } = walksTo(use, ground.wayNow(site, station.id)?.band ?? null);
         const key = `${station.id} ${placeId}`;
         let way = this.ways.get(key);
         if (!way)
-          this.ways.set(key, (way = { stationId: station.id, placeId, site, fetches: [], times: 0, seconds: 0 }));
+          this.ways.set(
+            key,
+            (way = {
+              ...{ stationId: station.id, placeId, site, fetches: [], times: 0, seconds: 0 },
+              ...{ tools: 0, usedUp: 0, visit: null, level: ground.levelOf(site, station.id) },
+            }),
+          );
         const counts = plan.people[station.personId]?.minuteCounts ?? 1;
         const times = fetches * part * counts;
         way.fetches.push({ handling: ground.handling(site, forms[form]!, consumed), times });
         way.times += times;
+        if (!joins(plan, use, part)) continue;
+        if (consumed) way.usedUp += use.gathered * counts;
+        else way.tools += use.gathered * counts;
+        if (way.visit) continue;
+        const unit = `${station.id} ${plan.places[placeId]!.unitId}`;
+        let visit = visits.get(unit);
+        if (!visit) visits.set(unit, (visit = { sessions: sessionsAt(plan, station) * counts, ways: [], seconds: 0 }));
+        visit.ways.push(way);
+        way.visit = visit;
       }
     }
-    for (const way of this.ways.values()) way.seconds = this.price(way, ground.wayNow(way.site, way.stationId));
+    for (const way of this.ways.values())
+      way.seconds = this.price(way, ground.wayNow(way.site, way.stationId), way.level);
+    for (const visit of visits.values()) visit.seconds = visitOf(visit, (way) => way.level);
   }
 
-  private price({ fetches }: Way, way: Parameters<typeof fetchSeconds>[0] | null): number {
-    let sum = 0;
+  private price({ fetches, tools, usedUp }: Way, way: WayPrice | null, level: number): number {
+    let sum = -(2 * tools + usedUp) * level;
     for (const { handling, times } of fetches) sum += times * (way ? fetchSeconds(way, handling) : DUG_OUT);
     return sum;
   }
@@ -250,6 +299,17 @@ export class Rehoming {
     const { travellerId } = plan.stations[stationId]!;
     return travellerId !== null && (stations.has(stationId) || units.has(travellerId));
   }
+}
+
+/** What visiting a unit takes a year, s: to the farthest of what is got there, and of what is brought back. */
+function visitOf({ sessions, ways }: Visit, level: (way: Way) => number): number {
+  let get = 0;
+  let back = 0;
+  for (const way of ways) {
+    get = Math.max(get, level(way));
+    if (way.tools > 0) back = Math.max(back, level(way));
+  }
+  return sessions * (get + back);
 }
 
 /** More than anything costs, s a year. */

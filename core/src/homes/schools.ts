@@ -5,7 +5,7 @@ import { yearlyUses } from './uses.ts';
 
 /** A way of working that can be chosen, in the maker’s words, with what each choice is (docs: the schools of the trade; common practice, no source). */
 export type School = {
-  key: 'seen' | 'grouping' | 'packaging' | 'growth' | 'newThings' | 'display' | 'tools';
+  key: 'seen' | 'grouping' | 'packaging' | 'leaving' | 'growth' | 'newThings' | 'display' | 'tools';
   question: string;
   choices: readonly (readonly [value: PlanHead[School['key']], words: string])[];
 };
@@ -34,6 +34,14 @@ export const SCHOOLS: readonly School[] = [
     choices: [
       ['on', 'as they were bought, against dust and to stack'],
       ['off', 'out of it, where that makes the better home'],
+    ],
+  },
+  {
+    key: 'leaving',
+    question: 'While one works',
+    choices: [
+      ['untilDone', 'what was got out lies by the hand until done'],
+      ['atOnce', 'back at once: a calm table, children, a shared room'],
     ],
   },
   {
@@ -130,7 +138,7 @@ export async function effectOf(
     return sum + (capacity > 0 ? (Math.min(1, used / capacity) * place.width * place.depth * place.height) / 1e6 : 0);
   }, 0);
   return {
-    seconds: found.after.fetching + found.after.withoutSeconds,
+    seconds: found.after.year + found.after.places + found.after.withoutSeconds,
     without: found.after.without.length,
     litres,
     buy: found.buy,

@@ -7,18 +7,15 @@ import {
   type Home,
   homesOf,
   isLeaving,
-  type Place,
   type Plan,
   type Share,
   OWN_SHARES,
-  type Station,
   type Supply,
 } from '../plan/index.ts';
 import { sceneOf, type Spot } from '../reach/index.ts';
 import { type Homes, type SlottingProblem } from '../slotting/index.ts';
 import { barredFrom, keptOut, mayBeBarred } from './barred.ts';
-import { carriedOf } from './carrying.ts';
-import { carryingPerYear } from './cost.ts';
+import { bringingCharges, type Brought, type Charge, visitCharges } from './charges.ts';
 import { loadBeforeSag, loadsLeft } from './bearing.ts';
 import { Ground } from './ground.ts';
 import { periodsOfYear } from './periods.ts';
@@ -48,7 +45,7 @@ export type Translation = {
     options: { place: string; cost: number; use: number }[];
   })[];
   families: SlottingProblem['families'];
-  charges: SlottingProblem['charges'];
+  charges: Charge[];
   /** how many periods the year has */
   periods: number;
   /** what each lot is */
@@ -70,7 +67,8 @@ export type Translation = {
   /** how the costs come about, so that they can be worked out anew where furniture is moved */
   ground: Ground;
   ledger: Ledger[];
-  brought: { station: Station; container: Place; among: number }[];
+  /** of the first charges: which container is brought to whom; the others are visits */
+  brought: Brought[];
 };
 
 /** How the costs of a lot’s options come about: who fetches it how often, and what of each option is besides. */
@@ -203,7 +201,8 @@ export function* translating(plan: Plan): Generator<void, Translation> {
     yield;
   }
   const today = todaysHomes(plan, periods.count, { lots, lotOf, places, homes });
-  const { charges, brought } = chargesOf(plan, lots, lotOf);
+  const { charges: bringing, brought } = bringingCharges(plan, lots, lotOf);
+  const charges = [...bringing, ...visitCharges(plan, { ground, lots, ledger })];
   return {
     ...{ ground, ledger, charges, brought },
     lots,
@@ -351,41 +350,6 @@ function todaysHomes(
   }
   for (const [place, used] of inPeriods) places.get(place)!.today = Math.max(...used);
   return today.sort((a, b) => b.leave - a.leave || (a.lot < b.lot ? -1 : 1)).map(({ lot, place }) => ({ lot, place }));
-}
-
-/** Containers that are carried to a seat: bringing them once a session, if anything that is used there lives in them. */
-function chargesOf(
-  plan: Plan,
-  lots: Translation['lots'],
-  lotOf: ReadonlyMap<string, Lot>,
-): Pick<Translation, 'charges' | 'brought'> {
-  const charges: Translation['charges'][number][] = [];
-  const brought: Translation['brought'] = [];
-  const carried = Object.values(plan.places).filter((p) => carriedOf(plan, p) !== null);
-  if (carried.length === 0) return { charges, brought };
-  const byStation = new Map<string, string[]>();
-  for (const { id } of lots) {
-    const { supply, share } = lotOf.get(id)!;
-    if (share === 'resting') continue;
-    for (const { station } of yearlyUses(plan, supply, share))
-      byStation.set(station.id, [...(byStation.get(station.id) ?? []), id]);
-  }
-  const within = new Map<string, number>();
-  for (const place of carried)
-    within.set(carriedOf(plan, place)!.id, (within.get(carriedOf(plan, place)!.id) ?? 0) + 1);
-  for (const place of carried) {
-    const container = carriedOf(plan, place)!;
-    for (const station of Object.values(plan.stations)) {
-      const cost = carryingPerYear(plan, station, container);
-      const under = byStation.get(station.id) ?? [];
-      if (cost <= 0 || under.length === 0) continue;
-      // the parts of one container share its bringing
-      const among = within.get(container.id)!;
-      charges.push({ place: place.id, lots: under, cost: round(cost / among) });
-      brought.push({ station, container, among });
-    }
-  }
-  return { charges, brought };
 }
 
 const round = (x: number) => Math.round(x * 100) / 100;

@@ -1,6 +1,7 @@
 import { standingMass, type Stowage, stowagesOf } from '../fit/index.ts';
 import { amountOf, type Home, homesIn, type Place, type Plan, type Share, type Supply } from '../plan/index.ts';
-import { type Assessment, assessHomes, type HomeState } from './cost.ts';
+import { type Assessment, assessHomes } from './cost.ts';
+import { type HomeState } from './own-cost.ts';
 import { yearlyUses } from './uses.ts';
 import { wayOf, weightOf } from './weights.ts';
 
@@ -64,20 +65,30 @@ function heldOf(plan: Plan, place: Place, { things }: Stowage): { held: Set<Home
   return { held, left: homesIn(plan, place.id).filter((home) => laid.has(home.id) && !held.has(home)) };
 }
 
-/** What the homes of a plan cost a year, counted so that two plans can be compared. */
+/**
+ * What the homes of a plan come to, s a year, counted so that two plans can be compared. Three figures, which add up to the fourth: what a year takes, what
+ * is set for what has no home, what speaks against places.
+ */
 export type Tally = {
-  /** shares without a home that works: none at all, out of reach, not going in, or more than the place holds */
+  /** what a year takes, really spent; its parts beside it */
+  year: number;
+  /** walks of their own; those made for several things; carrying boxes and rolling carts; reaching over the table */
+  walks: number;
+  visits: number;
+  bringing: number;
+  overTable: number;
+  /** set for what has no home that works */
+  withoutSeconds: number;
+  /** shares without one: none at all, out of reach, not going in, or more than the place holds */
   without: HomeState[];
   /** of these: those that have a home, only one that does not work */
   inVain: number;
-  /** seconds a year of fetching what has a home that works, with penalties and bringing */
-  fetching: number;
-  /** of these the seconds really spent: reaching, walking, bringing */
-  spent: number;
-  /** seconds a year set for what has none */
-  withoutSeconds: number;
-  /** seconds a year set for families, and shares of one supply, in several places */
+  /** what speaks against: places that things do not lie well in, families and shares that lie apart */
+  against: number;
+  places: number;
   apart: number;
+  /** by how much more than they take the minutes of some count */
+  counted: number;
   /** all of it, as the maker weighs it */
   total: number;
 };
@@ -88,20 +99,21 @@ export function tallyOf(plan: Plan, assessed: Assessment = assessHomes(plan)): T
   for (const place of Object.values(plan.places)) for (const home of heldIn(plan, place)) held.add(home);
   const without: HomeState[] = [];
   let inVain = 0;
-  let fetching = assessed.bringing;
-  let spent = assessed.bringing;
+  let walks = 0;
+  let visits = 0;
+  let places = 0;
   let withoutSeconds = 0;
   let apart = 0;
+  let counted = 0;
   const families = new Map<string, { places: Set<string>; spread: number }>();
-  /** by how much more than they take the minutes of some count */
-  let total = 0;
   const shares = new Map<string, number>();
   for (const state of assessed.states) {
     const { supply, share, home, place, cost } = state;
     if (home && place && cost && cost.reason === null && held.has(home)) {
-      fetching += cost.seconds;
-      spent += cost.fetching;
-      total += cost.weighed - cost.seconds;
+      walks += cost.fetching - cost.visiting;
+      visits += cost.visiting;
+      places += cost.seconds - cost.fetching;
+      counted += cost.weighed - cost.seconds;
       const key = `${share} ${supply.id}`;
       if (share === 'resting' && !shares.has(key)) apart += SEASON_CHANGE;
       shares.set(key, (shares.get(key) ?? 0) + 1);
@@ -119,5 +131,11 @@ export function tallyOf(plan: Plan, assessed: Assessment = assessHomes(plan)): T
   }
   for (const homes of shares.values()) apart += SPLIT * (homes - 1);
   for (const { places, spread } of families.values()) apart += spread * (places.size - 1);
-  return { without, inVain, fetching, spent, withoutSeconds, apart, total: total + fetching + withoutSeconds + apart };
+  const { bringing, reaching: overTable } = assessed;
+  const year = walks + visits + bringing + overTable;
+  const against = places + apart;
+  return {
+    ...{ year, walks, visits, bringing, overTable, withoutSeconds, without, inVain, against, places, apart, counted },
+    total: year + withoutSeconds + against + counted,
+  };
 }

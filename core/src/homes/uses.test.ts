@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { emptyPlan, type Plan } from '../plan/index.ts';
 import { applied, block, tinyRoom, use } from '../testing/index.ts';
-import { consumedPerFetch, yearlyUses } from './index.ts';
+import { consumedPerFetch } from '../sessions/index.ts';
+import { yearlyUses } from './index.ts';
 
 const supply = block({ working: 20, backstock: 5 });
 const base = applied(tinyRoom(), { type: 'addSupplies', supplies: [supply] });

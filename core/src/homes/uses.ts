@@ -1,7 +1,34 @@
 import { type Plan, type Share, type Station, type Supply, usesOf } from '../plan/index.ts';
+import { handlingOf, overTable } from '../reach/index.ts';
+import { consumedPerFetch, inUseIn, liesOut, sessionsAt } from '../sessions/index.ts';
 
-/** Fetches of one share of a supply from one station. */
-export type YearlyUse = { station: Station; fetches: number; consumed: boolean };
+/** How one station uses a share of a supply in a year. */
+export type YearlyUse = {
+  station: Station;
+  /** walks to its home */
+  fetches: number;
+  /** of these on the way that is made once a session for all that is got together */
+  gathered: number;
+  /** reaches for it over the table, where it lies out */
+  reaches: number;
+  /** sessions in which it is surely wanted, where it goes back each time only for want of room on the table: from outside the room it is brought once */
+  onceFromAway: number;
+  consumed: boolean;
+};
+
+/** Walks a year to a home, and how many of them are made together with others: what is kept outside the room is brought once a session, and stays. */
+export function walksTo(
+  { fetches, gathered, onceFromAway }: YearlyUse,
+  band: number | null,
+): { fetches: number; gathered: number } {
+  const once = band === AWAY && onceFromAway > 0;
+  return once ? { fetches: onceFromAway, gathered: onceFromAway } : { fetches, gathered };
+}
+const AWAY = 7;
+
+/** Pieces that are taken on a walk: of what is used up all that a session wants. */
+export const piecesAtOnce = ({ consumed, reaches, fetches }: YearlyUse): number =>
+  consumed && reaches > fetches && fetches > 0 ? reaches / fetches : 1;
 
 /** A thing no activity names is still handled so often a year: dusted, looked for, lent (own assumption). */
 export const IDLE_FETCHES = 2;
@@ -11,7 +38,7 @@ const CHANGES = 1;
 export const RESERVE_FETCHES = 3;
 
 /**
- * Fetches a year of a use: fetches a session × sessions a month × months it is done in.
+ * How often a year the hand goes to something in an activity: so often a session × sessions a month × months it is done in.
  * @param months in which the thing is wanted; none: in all of them
  */
 export function fetchesPerYear(
@@ -26,11 +53,6 @@ export function fetchesPerYear(
   return fetches * activity.sessionsPerMonth * done.length;
 }
 
-/** Each fetch takes at least one piece that is then used up, so nothing is put back. */
-export function consumedPerFetch(use: { fetches: number; usedUp: number }): boolean {
-  return use.usedUp >= use.fetches && use.fetches > 0;
-}
-
 const sorted = new WeakMap<object, Station[]>();
 /** The stations of a plan in order of id; computed once per set of stations. */
 function stationsOf(plan: Pick<Plan, 'stations'>): readonly Station[] {
@@ -42,30 +64,58 @@ function stationsOf(plan: Pick<Plan, 'stations'>): readonly Station[] {
   return list;
 }
 
+/** Walks that no session makes. */
+const alone = (station: Station, fetches: number, consumed: boolean): YearlyUse => ({
+  ...{ station, fetches, consumed, gathered: 0, reaches: 0, onceFromAway: 0 },
+});
+
 /**
- * Who fetches a share of a supply and how often a year. An activity with several stations is shared evenly among them.
- * Empty while the plan has no station.
+ * Who uses a share of a supply and how often a year it is walked to. An activity with several stations is shared evenly among them. Empty while the
+ * plan has no station.
  */
 export function yearlyUses(plan: Plan, supply: Supply, share: Share): YearlyUse[] {
   const stations = stationsOf(plan);
   if (stations.length === 0) return [];
   const out: YearlyUse[] = [];
   let usedUp = 0;
-  // what is retired waits behind what is in use: nothing fetches it any more
   for (const use of supply.life === 'retired' ? [] : usesOf(plan, supply.id)) {
-    const at = stations.filter((s) => s.activityId === use.activityId);
-    const yearly = fetchesPerYear(plan, use.activityId, use.fetches, supply.months);
     usedUp += fetchesPerYear(plan, use.activityId, use.usedUp, supply.months);
-    for (const station of at)
-      if (yearly > 0) out.push({ station, fetches: yearly / at.length, consumed: consumedPerFetch(use) });
+    for (const station of stations) {
+      if (station.activityId !== use.activityId) continue;
+      const inUse = inUseIn(plan).get(station.id)?.get(supply.id);
+      // a copy of a plan may be asked about a supply it has otherwise
+      const sessions = inUse?.sessions ?? sessionsAt(plan, station, supply.months);
+      if (sessions * use.fetches <= 0) continue;
+      out.push({
+        station,
+        fetches: sessions * (inUse?.walks ?? use.fetches),
+        gathered: sessions * (inUse?.gathered ?? 0),
+        reaches: inUse && liesOut(inUse) ? sessions * use.fetches : 0,
+        onceFromAway: inUse?.back === 'no room' && !liesOut(inUse) ? sessions : 0,
+        consumed: consumedPerFetch(use),
+      });
+    }
   }
-  if (share === 'resting') return [{ station: out[0]?.station ?? stations[0]!, fetches: CHANGES, consumed: false }];
+  if (share === 'resting') return [alone(out[0]?.station ?? stations[0]!, CHANGES, false)];
   if (share === 'backstock') {
     const refills = usedUp > 0 && supply.working > 0 ? Math.max(1, usedUp / supply.working) : RESERVE_FETCHES;
-    const first = out[0]?.station ?? stations[0]!;
-    return [{ station: first, fetches: Math.min(refills, 52), consumed: true }];
+    return [alone(out[0]?.station ?? stations[0]!, Math.min(refills, 52), true)];
   }
-  return out.length > 0 ? out : [{ station: stations[0]!, fetches: IDLE_FETCHES, consumed: false }];
+  return out.length > 0 ? out : [alone(stations[0]!, IDLE_FETCHES, false)];
+}
+
+/** How often a year a hand goes to a share, wherever it then lies: over the table or to its home. */
+export const handsPerYear = (uses: readonly YearlyUse[]): number =>
+  uses.reduce((sum, u) => sum + Math.max(u.fetches, u.reaches), 0);
+
+/** Reaching over the table for what lies out, s a year: the same wherever things live. */
+export function reachingPerYear(plan: Plan): number {
+  let sum = 0;
+  for (const uses of inUseIn(plan).values())
+    for (const use of uses.values())
+      if (liesOut(use))
+        sum += use.sessions * use.reaches * overTable(handlingOf(plan.supplies[use.supplyId]!, 1, use.consumed));
+  return sum;
 }
 
 /** Of things thrown together so many are moved aside at most before one has the right one (own assumption). */

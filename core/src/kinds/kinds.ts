@@ -138,6 +138,7 @@ export function ofKind(
   | 'shop'
   | 'price'
   | 'photo'
+  | 'maker'
 > {
   const { width, depth, height, form, family, mass, grammage, packOf, minds, hazards, id } = kind;
   return {

@@ -41,6 +41,7 @@ export const SUPPLY_LATER = {
   onShow: false,
   openWidth: null,
   openLength: null,
+  maker: '',
   line: '',
   theme: '',
   alsoCalled: '',
@@ -134,6 +135,7 @@ export const ACTIVITY_LATER = {
   lux: 500,
   traits: [],
   zoneId: null,
+  leaving: null,
 } as const satisfies Partial<Activity>;
 
 /** A fixed station worked at alone. */

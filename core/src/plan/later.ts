@@ -20,6 +20,7 @@ const HEAD_LATER = [
   'seen',
   'tools',
   'packaging',
+  'leaving',
   'newThings',
   'display',
   'weighFamilies',

@@ -26,6 +26,7 @@ const PLAIN_HEAD: PlanHead = {
   seen: 'either',
   tools: 'shared',
   packaging: 'on',
+  leaving: 'untilDone',
   newThings: 'merged',
   labels: 'outside',
   display: 'work',

@@ -23,6 +23,8 @@ export const SEEN_SCHOOLS = ['either', 'seen', 'shut'] as const;
 export const GROUPINGS = ['activity', 'kind'] as const;
 /** As they were bought, lids on: against dust and to stack; or out of their packages, lids off: for speed. */
 export const PACKAGINGS = ['on', 'off'] as const;
+/** What was got out lies by the hand until the room is done for the day, or goes back as soon as it is laid down. */
+export const LEAVINGS = ['untilDone', 'atOnce'] as const;
 /** How much something is to count, in the maker’s words. */
 export const WEIGHTS = ['little', 'some', 'much'] as const;
 export type Weight = (typeof WEIGHTS)[number];
@@ -42,6 +44,8 @@ export const PlanHead = z.strictObject({
   /** school: one shared tool between stations, or one at each */
   tools: z.enum(['shared', 'oneEach']),
   packaging: z.enum(PACKAGINGS),
+  /** school: out until done, or back at once (a calm table, children, a shared room) */
+  leaving: z.enum(LEAVINGS),
   /** school: new things by themselves until they have been used, or straight to their family */
   newThings: z.enum(['apart', 'merged']),
   /** school: the working order first, or what is pinned on show does not count as lost time */
@@ -553,7 +557,8 @@ export const Supply = z.strictObject({
   /** opened out or unrolled: its face, and the length that is left, mm; null: it is as large as it is measured, or nobody said */
   openWidth: supplySize,
   openLength: supplySize,
-  /** the maker’s line it is of, and its theme, in free words; empty: none */
+  /** who makes it, the line it is of, and its theme, in free words; empty: none */
+  maker: text(120),
   line: text(120),
   theme: text(120),
   /** other names it goes by, split by commas */
@@ -604,6 +609,8 @@ export const Activity = z.strictObject({
   traits: z.array(z.enum(TRAITS)).max(8),
   /** the zone it is done in */
   zoneId,
+  /** out until done or back at once, where it is another way than the plan’s; null: as in the plan */
+  leaving: z.enum(LEAVINGS).nullable(),
 });
 export type Activity = z.infer<typeof Activity>;
 

@@ -70,6 +70,7 @@ function mergeOne(edit: Edit, kept: Supply, other: Supply): Ran {
       kept.openLength === null && other.openLength === null ? null : (kept.openLength ?? 0) + (other.openLength ?? 0),
     family: kept.family || other.family,
     line: kept.line || other.line,
+    maker: kept.maker || other.maker,
     theme: kept.theme || other.theme,
     kind: kept.kind || other.kind,
     note: [kept.note, other.note]

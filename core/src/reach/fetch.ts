@@ -19,6 +19,8 @@ export type Fetched = {
   tmu: number;
   seconds: number;
   motions: ReachMotion[];
+  /** what the body does on the way there and back; made again to put it back */
+  way: readonly Motion[];
   getTmu: number;
 };
 export type OutOfReach = { ok: false; refusal: Refusal; reason: string };
@@ -129,7 +131,7 @@ export function fetchFrom(scene: Scene, maker: Maker, spot: Spot, handling: Hand
         ...shut,
         ...way.back,
       ];
-  return fetched(way.band, get, putBack);
+  return fetched(way.band, get, putBack, [...way.there, ...way.back]);
 }
 
 /** Each thing in front or on top: two rounds of reach, grasp, move and release. */
@@ -173,7 +175,7 @@ export function fetchAtTable(handling: Handling): Fetched {
         { code: 'P1', tmu: TMU.positionLoose, text: 'lay it in' },
         { code: 'RL1', tmu: TMU.release, text: 'let go' },
       ];
-  return fetched(1, [find, ...clearing, reach, grasp, ...stored.get, move], putBack);
+  return fetched(1, [find, ...clearing, reach, grasp, ...stored.get, move], putBack, []);
 }
 
 /** The minutes there and back to a unit outside the room, s. */
@@ -192,10 +194,11 @@ function awayFetch(unit: Unit, handling: Handling): Fetched {
     7,
     get,
     handling.consumed ? [] : [out, ...stored.back, { code: 'RL1', tmu: TMU.release, text: 'let go' }],
+    [out],
   );
 }
 
-function fetched(band: BandNumber, get: Motion[], putBack: Motion[]): Fetched {
+function fetched(band: BandNumber, get: Motion[], putBack: Motion[], way: readonly Motion[]): Fetched {
   const getTmu = sum(get);
   const tmu = getTmu + sum(putBack);
   return {
@@ -204,6 +207,7 @@ function fetched(band: BandNumber, get: Motion[], putBack: Motion[]): Fetched {
     tmu,
     seconds: tmu * SECONDS_PER_TMU,
     getTmu,
+    way,
     // most fetches are only counted: the ledger is written when somebody reads it
     get motions() {
       return [

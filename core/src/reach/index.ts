@@ -9,7 +9,7 @@ export {
   fetchAtTable,
   clearFetchCache,
 } from './fetch.ts';
-export { type WayPrice, wayPrice, tablePrice, fetchSeconds } from './price.ts';
+export { type WayPrice, wayPrice, tablePrice, fetchSeconds, overTable, waySeconds } from './price.ts';
 export { headShort } from './head.ts';
 export { type Maker, makerAt, makerOf, type SeatSpec } from './maker.ts';
 export { type Handling, PLAIN, graspOf, handlingOf } from './handling.ts';

@@ -10,6 +10,8 @@ import { coverTravel } from './way.ts';
 /** What getting a hand to a place and back costs a maker, whatever the thing is: worked out once per seat and place, TMU. */
 export type WayPrice = {
   band: BandNumber;
+  /** what the body does on the way there and back: turns, rising, paces, posture; it is in `get` and in `back` */
+  ways: number;
   /** the way there and back, covers opened and shut, the move to the work */
   get: number;
   /** the same for putting it back, with position and letting go */
@@ -52,6 +54,7 @@ function priced(scene: Scene, maker: Maker, spot: Spot): WayPrice | null {
   const move = moveB(way.hand);
   return {
     band: way.band,
+    ways,
     get: ways + covers + move,
     back: ways + covers + move + (tight ? TMU.positionClose : TMU.positionLoose) + TMU.release,
     reach: reachB(way.hand),
@@ -64,11 +67,22 @@ function priced(scene: Scene, maker: Maker, spot: Spot): WayPrice | null {
 
 function awayPrice(spot: Spot): WayPrice {
   const out = awaySeconds(spot.away!) / SECONDS_PER_TMU;
-  return { band: 7, get: out, back: out + TMU.release, reach: 0, reachJumble: 0, search: 0, aside: 0, asideAgain: 0 };
+  return {
+    band: 7,
+    ways: out,
+    get: out,
+    back: out + TMU.release,
+    reach: 0,
+    reachJumble: 0,
+    search: 0,
+    aside: 0,
+    asideAgain: 0,
+  };
 }
 
 const TABLE: WayPrice = {
   band: 1,
+  ways: 0,
   get: moveB(BESIDE_WORK),
   back: moveB(BESIDE_WORK) + TMU.positionLoose + TMU.release,
   reach: reachB(BESIDE_WORK),
@@ -81,6 +95,17 @@ const TABLE: WayPrice = {
 
 /** The price of a box that was brought to the table and stands open there. */
 export const tablePrice = (): WayPrice => TABLE;
+
+/** What of getting something is the body's way there and back, s; putting it back takes the same once more. Who takes several things on one way pays it once. */
+export const waySeconds = (price: WayPrice): number => price.ways * SECONDS_PER_TMU;
+
+/** Seconds of one reach for a thing that lies out on the table: reach, grasp, move, and laid down again where it is not used up. Nothing is looked for. */
+export function overTable(handling: Pick<Handling, 'grasp' | 'consumed'>): number {
+  const grasp = handling.grasp === 'flat' ? TMU.graspFlat : TMU.graspClear;
+  const laid = moveB(BESIDE_WORK) + TMU.release;
+  const tmu = reachB(BESIDE_WORK) + grasp + moveB(BESIDE_WORK) + (handling.consumed ? 0 : laid);
+  return tmu * SECONDS_PER_TMU;
+}
 
 /** Seconds of one fetch of a thing at the price of its way: what {@link fetchFrom} adds up motion by motion. */
 export function fetchSeconds(price: WayPrice, handling: Handling): number {

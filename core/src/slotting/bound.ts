@@ -7,8 +7,8 @@ const MANY = 4000;
 
 /**
  * Lower bound by Lagrangian relaxation of “one home per lot” (Fisher 1981, from memory): with a price on each lot, every place takes in what pays best,
- * see {@link Sack}. A family pays its spread once in every place that takes any of it, and has one place free; so does a carried container its
- * charge. Prices follow a deflected subgradient with Polyak steps.
+ * see {@link Sack}. A family pays its spread once in every place that takes any of it, and has one place free; a charge is paid in its place, and one over
+ * several places in parts, which together are not more than it. Prices follow a deflected subgradient with Polyak steps.
  *
  * Where a lot is in several families, the one with the largest spread counts; where it is under several charges of a place, the dearest. The others
  * cost at least nothing, so that the bound holds.
@@ -27,8 +27,9 @@ export class LagrangeBound {
   private readonly optsOf: Int32Array[];
   /** the family that counts for each lot, or −1 */
   private readonly familyOf: Int32Array;
-  /** the charge that counts for each option, or −1 */
+  /** the charge that counts for each option, or −1; what of it is paid in its place */
   private readonly chargeOf: Int32Array;
+  private readonly charged: Float64Array;
   private readonly free: number;
   private readonly sack: Sack;
   private readonly limits: Float64Array[];
@@ -70,10 +71,15 @@ export class LagrangeBound {
       if (f >= 0 && members[f]! < 2) this.familyOf[l] = -1;
     }
     this.chargeOf = new Int32Array(c.optPlace.length).fill(-1);
+    this.charged = new Float64Array(c.optPlace.length);
+    const paid = partsPaid(c, at);
     for (let o = 0; o < c.optPlace.length; o++)
       for (let i = c.optChargeStart[o]!; i < c.optChargeStart[o + 1]!; i++) {
         const k = c.optCharge[i]!;
-        if (this.chargeOf[o]! < 0 || c.chargeCost[k]! > c.chargeCost[this.chargeOf[o]!]!) this.chargeOf[o] = k;
+        const part = paid(k, c.optPlace[o]!);
+        if (this.chargeOf[o]! >= 0 && part <= this.charged[o]!) continue;
+        this.chargeOf[o] = k;
+        this.charged[o] = part;
       }
     this.price = new Float64Array(c.lots);
     this.shareTies(at);
@@ -135,7 +141,7 @@ export class LagrangeBound {
       let top = 0;
       if (k >= 0) {
         if (topNo[k]! < 0) {
-          sack.topCharge[tops] = c.chargeCost[k]!;
+          sack.topCharge[tops] = this.charged[o]!;
           topNo[k] = tops++;
         }
         top = topNo[k]!;
@@ -223,4 +229,27 @@ export class LagrangeBound {
     const stepSize = (this.theta * Math.max(target - value, 1e-6 * Math.abs(target))) / norm;
     for (let l = 0; l < c.lots; l++) price[l]! += stepSize * way[l]!;
   }
+}
+
+/** Of a charge over several places so much is paid in those that a first answer uses, the rest in all alike (own choice). */
+const IN_USED = 0.7;
+
+/** What of each charge is paid in each of its places; together not more than it. */
+function partsPaid(c: Compiled, at: Int32Array): (charge: number, place: number) => number {
+  const used = new Map<number, Set<number>>();
+  for (const o of at)
+    for (let i = c.optChargeStart[o]!; i < c.optChargeStart[o + 1]!; i++) {
+      const k = c.optCharge[i]!;
+      const places = used.get(k);
+      if (places) places.add(c.optPlace[o]!);
+      else used.set(k, new Set([c.optPlace[o]!]));
+    }
+  return (k, p) => {
+    const among = c.chargePlaceStart[k + 1]! - c.chargePlaceStart[k]!;
+    const cost = c.chargeCost[k]!;
+    const places = used.get(k);
+    if (among === 1) return cost;
+    if (!places) return cost / among;
+    return (cost * (1 - IN_USED)) / among + (places.has(p) ? (cost * IN_USED) / places.size : 0);
+  };
 }

@@ -16,7 +16,7 @@ export function slottingTotal(problem: SlottingProblem, homes: Homes): number {
     total += family.spread * Math.max(0, places.size - 1);
   }
   for (const charge of problem.charges)
-    if (charge.lots.some((id) => placeOf.get(id) === charge.place)) total += charge.cost;
+    if (charge.lots.some((id) => charge.places.includes(placeOf.get(id) ?? ''))) total += charge.cost;
   for (const { id, sag } of problem.places) {
     const carried = problem.lots.reduce((sum, lot) => sum + (placeOf.get(lot.id) === id ? lot.weight : 0), 0);
     if (sag && carried > sag.from + 1e-6) total += sag.cost;

@@ -34,6 +34,7 @@ export type Compiled = {
   optCharge: Int32Array;
   chargeStart: Int32Array;
   chargeLot: Int32Array;
+  chargePlaceStart: Int32Array;
   chargePlace: Int32Array;
   chargeCost: Float64Array;
   /** whether any board sags; of each place: what it costs, and the load left below which it does (without the rounding allowed) */
@@ -117,22 +118,23 @@ export function* compiling(t: SlottingTable, worth: Float64Array): Generator<voi
   for (let f = 0; f < families; f++)
     for (let i = t.famStart[f]!; i < t.famStart[f + 1]!; i++) memberOf[t.famLot[i]!]!.push(f);
   const lotFam = groups(memberOf);
-  const under = new Map<number, number[]>();
-  for (let k = 0; k < t.chargeCost.length; k++)
-    for (let i = t.chargeStart[k]!; i < t.chargeStart[k + 1]!; i++) {
-      const o = optionAt[t.chargeLot[i]! * width + t.chargePlace[k]!]!;
-      if (o < 0) continue;
-      const list = under.get(o);
-      if (list) list.push(k);
-      else under.set(o, [k]);
-    }
   const optChargeStart = new Int32Array(at + 1);
-  const optCharge: number[] = [];
-  for (let o = 0; o < at; o++) {
-    const list = under.get(o);
-    if (list) for (const k of list) optCharge.push(k);
-    optChargeStart[o + 1] = optCharge.length;
-  }
+  /** goes through all options under charges, in the order of the charges */
+  const underCharges = (visit: (option: number, charge: number) => void) => {
+    for (let k = 0; k < t.chargeCost.length; k++)
+      for (let i = t.chargeStart[k]!; i < t.chargeStart[k + 1]!; i++)
+        for (let j = t.chargePlaceStart[k]!; j < t.chargePlaceStart[k + 1]!; j++) {
+          const o = optionAt[t.chargeLot[i]! * width + t.chargePlace[j]!]!;
+          if (o >= 0) visit(o, k);
+        }
+  };
+  underCharges((o) => optChargeStart[o + 1]!++);
+  for (let o = 0; o < at; o++) optChargeStart[o + 1]! += optChargeStart[o]!;
+  const optCharge = new Int32Array(optChargeStart[at]!);
+  const filledTo = optChargeStart.slice(0, at);
+  underCharges((o, k) => {
+    optCharge[filledTo[o]!++] = k;
+  });
   return {
     lots,
     places,
@@ -155,9 +157,10 @@ export function* compiling(t: SlottingTable, worth: Float64Array): Generator<voi
     famLot: t.famLot,
     spread: t.spread,
     optChargeStart,
-    optCharge: Int32Array.from(optCharge),
+    optCharge,
     chargeStart: t.chargeStart,
     chargeLot: t.chargeLot,
+    chargePlaceStart: t.chargePlaceStart,
     chargePlace: t.chargePlace,
     chargeCost: t.chargeCost,
     sags: t.sagCost.some((cost) => cost > 0),

@@ -1,6 +1,7 @@
 export { Random } from './random.ts';
 export {
-  SlottingProblem,
+  SlottingFile,
+  type SlottingProblem,
   SlottingProblem1,
   SlottingProblem2,
   readSlotting,

@@ -16,21 +16,30 @@ const lotOf = <S extends z.ZodType>(use: S) =>
     options: z.array(z.object({ place: name, cost: amount, use })).max(5000),
   });
 
-const charges = z.array(z.object({ place: name, lots: z.array(name).min(1).max(20_000), cost: amount })).max(20_000);
+const under = { lots: z.array(name).min(1).max(20_000), cost: amount };
+const charges = z.array(z.object({ place: name, ...under })).max(20_000);
 const place = z.object({ id: name, capacity: amounts, load: amount });
 
 /**
  * Which lot goes to which place: the open exchange format `heronstone-slotting/3` (docs/formats). A charge is paid once if any of its lots lives in
- * its place: a container that is carried to the seat. A sag is paid once if a place carries more than that: a board that is seen to bend.
+ * any of its places: a container that is carried to the seat, a unit that is walked to. A sag is paid once if a place carries more than that: a board
+ * that is seen to bend.
  */
-export const SlottingProblem = z.object({
+export const SlottingFile = z.object({
   format: z.literal('heronstone-slotting/3', { error: 'must be "heronstone-slotting/3"' }),
   places: z.array(place.extend({ sag: z.object({ from: amount, cost: amount }).optional() })).max(5000),
   lots: z.array(lotOf(amounts)).max(20_000),
   families: z.array(family).max(20_000),
-  charges,
+  charges: z
+    .array(
+      z.union([z.object({ places: z.array(name).min(1).max(5000), ...under }), z.object({ place: name, ...under })]),
+    )
+    .max(20_000),
 });
-export type SlottingProblem = z.infer<typeof SlottingProblem>;
+/** A problem as it was read: every charge says its places as a list. */
+export type SlottingProblem = Omit<z.infer<typeof SlottingFile>, 'charges'> & {
+  charges: { places: string[]; lots: string[]; cost: number }[];
+};
 
 /** The second version, in which boards do not sag; read for ever. */
 export const SlottingProblem2 = z.object({
@@ -49,7 +58,7 @@ export const SlottingProblem1 = z.object({
   families: z.array(family).max(20_000),
 });
 
-const VERSIONS = [SlottingProblem, SlottingProblem2, SlottingProblem1];
+const VERSIONS = [SlottingFile, SlottingProblem2, SlottingProblem1];
 
 /** How many periods a problem has: the most figures given for anything. */
 export function periodsOf(problem: Pick<SlottingProblem, 'places' | 'lots'>): number {
@@ -69,7 +78,7 @@ export type SlottingRead = { ok: true; problem: SlottingProblem } | { ok: false;
 /** Checks an unknown value as a slotting problem: its shape, its ids and what they refer to. */
 export function readSlotting(value: unknown): SlottingRead {
   const read = VERSIONS.find((v) => v.shape.format.safeParse((value as { format?: unknown } | null)?.format).success);
-  const parsed = (read ?? SlottingProblem).safeParse(value);
+  const parsed = (read ?? SlottingFile).safeParse(value);
   if (!parsed.success) {
     const issue = parsed.error.issues[0]!;
     const where = issue.path.length
@@ -77,7 +86,12 @@ export function readSlotting(value: unknown): SlottingRead {
       : '';
     return { ok: false, reason: `${where.replace(/^\./, '')}${issue.message}` };
   }
-  const problem: SlottingProblem = { charges: [], ...parsed.data, format: 'heronstone-slotting/3' };
+  const given = 'charges' in parsed.data ? parsed.data.charges : [];
+  const problem: SlottingProblem = {
+    ...parsed.data,
+    format: 'heronstone-slotting/3',
+    charges: given.map((c) => ('place' in c ? { places: [c.place], lots: c.lots, cost: c.cost } : c)),
+  };
   const twice =
     duplicate(problem.places, 'place') ?? duplicate(problem.lots, 'lot') ?? duplicate(problem.families, 'family');
   if (twice) return { ok: false, reason: twice };
@@ -97,8 +111,11 @@ export function readSlotting(value: unknown): SlottingRead {
       return { ok: false, reason: `family ${family.id} names a lot twice` };
   }
   for (const [i, charge] of problem.charges.entries()) {
-    if (!places.has(charge.place))
-      return { ok: false, reason: `charge ${i + 1} names a place that is not there: ${charge.place}` };
+    const unknown = charge.places.find((id) => !places.has(id));
+    if (unknown !== undefined)
+      return { ok: false, reason: `charge ${i + 1} names a place that is not there: ${unknown}` };
+    if (new Set(charge.places).size < charge.places.length)
+      return { ok: false, reason: `charge ${i + 1} names a place twice` };
     const missing = charge.lots.find((id) => !lots.has(id));
     if (missing !== undefined)
       return { ok: false, reason: `charge ${i + 1} names a lot that is not there: ${missing}` };

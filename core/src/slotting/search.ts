@@ -340,11 +340,12 @@ export class Search {
     this.settle(before, allowed, ok && this.chain > 0);
   }
 
-  /** Several lots into a carried container at once, or all of them out of it. */
+  /** Several lots at once into a place that is carried or walked to, or all of them out of it. */
   private moveCharge(): void {
     const { c, state, random } = this;
     const k = random.below(c.charges);
-    const q = c.chargePlace[k]!;
+    const from = c.chargePlaceStart[k]!;
+    const q = c.chargePlace[from + random.below(c.chargePlaceStart[k + 1]! - from)]!;
     const before = state.total;
     const allowed = this.allowance();
     this.begin();

@@ -43,6 +43,20 @@ describe('slotting', () => {
     },
   );
 
+  test.each(Array.from({ length: 12 }, (_, i) => [i + 1, i % 2 === 0, i % 3 === 0] as const))(
+    '10 lots × 8 places in units that are visited (%i; families %s, carried containers %s): equal to the optimum of HiGHS',
+    async (seed, families, charges) => {
+      const problem = randomSlotting(seed + 160, { lots: 10, places: 8, families, charges, visits: true, fill: 0.9 });
+      expect(readSlotting(problem)).toEqual({ ok: true, problem });
+      const answer = await solveSlotting(problem, { work: 60_000, seed, now });
+      const reference = await solveWithHighs(problem, 60);
+      expect(answer.total).toBeCloseTo(reference.total, 1);
+      expect(answer.total).toBeCloseTo(slottingTotal(problem, answer.homes), 4);
+      expect(answer.bound).toBeLessThanOrEqual(reference.total + 1e-6);
+      expect(checkAnswer(problem, answer.homes)).toEqual([]);
+    },
+  );
+
   test.each([1, 2, 3, 4, 5, 6, 7, 8])(
     '10 lots × 7 places whose boards sag (%i): equal to the optimum of HiGHS',
     async (seed) => {
@@ -101,7 +115,14 @@ describe('slotting', () => {
       problem: { ...first, format: 'heronstone-slotting/3', charges: [] },
     });
     const second = { ...first, format: 'heronstone-slotting/2', charges: [{ place: 'p', lots: ['l'], cost: 2 }] };
-    expect(readSlotting(second)).toEqual({ ok: true, problem: { ...second, format: 'heronstone-slotting/3' } });
+    const charges = [{ places: ['p'], lots: ['l'], cost: 2 }];
+    expect(readSlotting(second)).toEqual({
+      ok: true,
+      problem: { ...second, format: 'heronstone-slotting/3', charges },
+    });
+    // the third as it was first written, too
+    const third = { ...second, format: 'heronstone-slotting/3' };
+    expect(readSlotting(third)).toEqual({ ok: true, problem: { ...third, charges } });
   });
 
   test.each([

@@ -110,10 +110,18 @@ export class State {
         }
     }
     if (c.charges > 0 && from !== o) {
-      for (let k = c.optChargeStart[o]!; k < c.optChargeStart[o + 1]!; k++)
-        if (this.chargeCount[c.optCharge[k]!] === 0) d += c.chargeCost[c.optCharge[k]!]!;
-      for (let k = c.optChargeStart[from]!; k < c.optChargeStart[from + 1]!; k++)
-        if (this.chargeCount[c.optCharge[k]!] === 1) d -= c.chargeCost[c.optCharge[k]!]!;
+      // charges of an option stand in order: what both are under stays paid
+      const [endThere, endHere] = [c.optChargeStart[o + 1]!, c.optChargeStart[from + 1]!];
+      let i = c.optChargeStart[o]!;
+      let j = c.optChargeStart[from]!;
+      while (i < endThere || j < endHere) {
+        const there = i < endThere ? c.optCharge[i]! : c.charges;
+        const here = j < endHere ? c.optCharge[j]! : c.charges;
+        if (there <= here) i++;
+        if (here <= there) j++;
+        if (there < here && this.chargeCount[there] === 0) d += c.chargeCost[there]!;
+        if (here < there && this.chargeCount[here] === 1) d -= c.chargeCost[here]!;
+      }
     }
     if (c.sags) {
       const p = c.optPlace[from]!;

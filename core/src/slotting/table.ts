@@ -25,6 +25,8 @@ export type SlottingTable = {
   /** lots under charge k: chargeLot[chargeStart[k] … chargeStart[k + 1]] */
   chargeStart: Int32Array;
   chargeLot: Int32Array;
+  /** places of charge k: chargePlace[chargePlaceStart[k] … chargePlaceStart[k + 1]] */
+  chargePlaceStart: Int32Array;
   chargePlace: Int32Array;
   chargeCost: Float64Array;
   /** of each place: beyond such a load its board is seen to sag, and what that costs; Infinity and 0 where none does */
@@ -67,6 +69,7 @@ export function* tabling(problem: SlottingProblem): Generator<void, SlottingTabl
     }
   }
   const families = groups(problem.families.map((f) => f.lots.map((id) => lotIndex.get(id)!)));
+  const over = groups(problem.charges.map((c) => c.places.map((id) => placeIndex.get(id)!)));
   const charges = groups(problem.charges.map((c) => c.lots.map((id) => lotIndex.get(id)!)));
   return {
     lots: problem.lots.map((l) => l.id),
@@ -83,7 +86,8 @@ export function* tabling(problem: SlottingProblem): Generator<void, SlottingTabl
     spread: Float64Array.from(problem.families, (f) => f.spread),
     chargeStart: charges.start,
     chargeLot: charges.flat,
-    chargePlace: Int32Array.from(problem.charges, (c) => placeIndex.get(c.place)!),
+    chargePlaceStart: over.start,
+    chargePlace: over.flat,
     chargeCost: Float64Array.from(problem.charges, (c) => c.cost),
     sagFrom: Float64Array.from(problem.places, (p) => p.sag?.from ?? Infinity),
     sagCost: Float64Array.from(problem.places, (p) => p.sag?.cost ?? 0),

@@ -1,4 +1,4 @@
-import { leftToWorkOn } from './worktop.ts';
+import { leftToWorkOn } from '../sessions/index.ts';
 import { heightOff, type WorkHeight, worktopWanted } from '../body/index.ts';
 import { TOP } from '../catalogue/index.ts';
 import { distance, footprintDistance, type Point } from '../geometry/index.ts';

@@ -1,9 +1,8 @@
-import { consumedPerFetch, fetchesPerYear } from '../homes/index.ts';
 import { distance, footprintDistance, heading, insidePolygon, type Point, prismFootprint } from '../geometry/index.ts';
 import { ELBOW_ROOM, findingsOf } from '../findings/index.ts';
 import { homesIn, type Plan, type Station, type Unit } from '../plan/index.ts';
 import {
-  fetchFrom,
+  fetchSeconds,
   floorIsFree,
   type Handling,
   handlingOf,
@@ -13,9 +12,11 @@ import {
   makerOf,
   sceneAt,
   type Scene,
+  wayPrice,
+  waySeconds,
 } from '../reach/index.ts';
 import { obstaclesOf, unitPrism } from '../room/index.ts';
-import { bringingPerYear } from '../homes/index.ts';
+import { bringingPerYear, walksTo, type YearlyUse, yearlyUses } from '../homes/index.ts';
 import { sameTime } from './needs.ts';
 
 /** Yearly seconds over a grid of the floor; NaN where one cannot be. Millimetres. */
@@ -53,31 +54,52 @@ const TRIES = 20;
 /** How often the search looks up, in cells. */
 const BREATH = 12;
 
-type Errand = { placeId: string; fetches: number; handling: Handling };
+type Errand = { placeId: string; unitId: string; use: YearlyUse; handling: Handling };
 
 /** What a station fetches from where, in a year. */
 function errandsOf(plan: Plan, station: Station): Errand[] {
-  const shared = Object.values(plan.stations).filter((s) => s.activityId === station.activityId).length;
   return Object.values(plan.uses).flatMap((use) => {
     const supply = plan.supplies[use.supplyId];
     const home = plan.homes[`${use.supplyId}.working`];
     if (use.activityId !== station.activityId || !supply || !home) return [];
-    const fetches = fetchesPerYear(plan, use.activityId, use.fetches, supply.months) / shared;
     const kinds = homesIn(plan, home.placeId).length;
-    return fetches > 0
-      ? [{ placeId: home.placeId, fetches, handling: handlingOf(supply, kinds, consumedPerFetch(use)) }]
-      : [];
+    return yearlyUses(plan, supply, 'working').flatMap((u) =>
+      u.station.id === station.id && u.fetches > 0
+        ? [
+            {
+              placeId: home.placeId,
+              unitId: plan.places[home.placeId]?.unitId ?? '',
+              use: u,
+              handling: handlingOf(supply, kinds, u.consumed),
+            },
+          ]
+        : [],
+    );
   });
 }
 
+/** Seconds a year of what a station fetches, from a seat; what is got together from one unit pays the way to the farthest once, and once to bring it back. */
 function yearly(scene: Scene, maker: Maker, errands: readonly Errand[]): number {
   let seconds = 0;
-  for (const { placeId, fetches, handling } of errands) {
+  const visits = new Map<string, { get: number; back: number }>();
+  for (const { placeId, unitId, use, handling } of errands) {
     const spot = scene.spots.get(placeId);
     if (!spot) continue;
-    const fetch = fetchFrom(scene, maker, spot, handling);
-    seconds += fetches * (fetch.ok ? fetch.seconds : ASKED);
+    const price = wayPrice(scene, maker, spot);
+    if (!price) {
+      seconds += use.fetches * ASKED;
+      continue;
+    }
+    const { fetches, gathered } = walksTo(use, price.band);
+    const way = waySeconds(price);
+    seconds += fetches * fetchSeconds(price, handling) - gathered * way * (use.consumed ? 1 : 2);
+    if (gathered === 0) continue;
+    const visit = visits.get(unitId) ?? { get: 0, back: 0 };
+    visits.set(unitId, visit);
+    visit.get = Math.max(visit.get, gathered * way);
+    if (!use.consumed) visit.back = Math.max(visit.back, gathered * way);
   }
+  for (const { get, back } of visits.values()) seconds += get + back;
   return seconds;
 }
 
@@ -181,7 +203,8 @@ function middleOf(scene: Scene, errands: readonly Errand[], at: Point): Point {
   let x = 0;
   let y = 0;
   let weight = 0;
-  for (const { placeId, fetches } of errands) {
+  for (const { placeId, use } of errands) {
+    const { fetches } = use;
     const spot = scene.spots.get(placeId);
     if (!spot || spot.away) continue;
     // what is near decides more: there, looking the right way saves a turn

@@ -11,7 +11,7 @@ import {
   worthFiling,
 } from '../cutting/index.ts';
 import { pieceOf } from '../fit/index.ts';
-import { costOfHome, yearlyUses } from '../homes/index.ts';
+import { costOfHome, handsPerYear, yearlyUses } from '../homes/index.ts';
 import {
   asOne,
   type Command,
@@ -53,7 +53,7 @@ export const missingOf = ({ have, below, keep }: CutPiece): number => (have < be
 export function cutSaves(plan: Plan, piece: CutPiece): number {
   const supply = plan.supplies[piece.supplyId];
   if (!supply) return 0;
-  const used = yearlyUses(plan, supply, 'working').reduce((sum, u) => sum + (u.consumed ? u.fetches : 0), 0);
+  const used = handsPerYear(yearlyUses(plan, supply, 'working').filter((u) => u.consumed));
   const [home] = homesOf(plan, supply.id, 'working');
   const each = home ? (costOfHome(plan, supply, 'working', home.placeId)?.each ?? 0) : 0;
   return aheadSaves(used, piece.keep, Number.isFinite(each) ? each : 0);

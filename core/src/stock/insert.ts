@@ -1,7 +1,7 @@
 import { divideInside, type DivisionKind } from '../catalogue/index.ts';
 import { slotsFor } from '../colour/index.ts';
 import { goesIn, pieceOf, setInCommand, sheetsIn } from '../fit/index.ts';
-import { yearlyUses } from '../homes/index.ts';
+import { handsPerYear, yearlyUses } from '../homes/index.ts';
 import {
   asOne,
   type Command,
@@ -151,9 +151,7 @@ export function planInsert(
 ): InsertPlan | null {
   const sheets = sheetsOf(plan, ids);
   const counts = each === null ? Array.from({ length: MOST_PARTS }, (_, i) => i + 1) : [each];
-  const fast = new Set(
-    sheets.flatMap((s) => (yearlyUses(plan, s, 'working').reduce((sum, u) => sum + u.fetches, 0) >= FAST ? s.id : [])),
-  );
+  const fast = new Set(sheets.flatMap((s) => (handsPerYear(yearlyUses(plan, s, 'working')) >= FAST ? s.id : [])));
   let best: InsertPlan | null = null;
   for (const n of counts) {
     const made = divideInside(way.inside, `${way.kind} ${n}`);

@@ -1,6 +1,6 @@
 import { insertInto, isInOrder, layRow, nearestColours, type Order, slotsFor } from '../colour/index.ts';
 import { capacityOf, fitOf, holderOf, pieceOf, sheetsIn } from '../fit/index.ts';
-import { yearlyUses } from '../homes/index.ts';
+import { handsPerYear, yearlyUses } from '../homes/index.ts';
 import {
   type ColourRow,
   type Command,
@@ -168,7 +168,7 @@ export function rowInOrder(plan: Plan, row: SlotRow, order: Order, more: readonl
       if (row.places.length === 1)
         return { ...supply, slots: natureOf(place) === 'pockets' ? Math.max(1, Math.ceil(useIn(place, supply))) : 1 };
       const most = inSlot(row.places[0]!, supply, supply.working)?.most ?? Infinity;
-      const fetches = yearlyUses(plan, supply, 'working').reduce((sum, u) => sum + u.fetches, 0);
+      const fetches = handsPerYear(yearlyUses(plan, supply, 'working'));
       const slots = Number.isFinite(most) && most > 0 ? slotsFor(supply.working, most, fast && fetches >= FAST) : 1;
       return { ...supply, slots };
     });

@@ -57,14 +57,15 @@ export function toLp(problem: SlottingProblem, relaxed = false): string {
     terms.push(`+ ${family.spread} s${f}`);
   });
   problem.charges.forEach((charge, k) => {
-    const p = at.get(charge.place)!;
-    const under = charge.lots
-      .map((id) => lotIndex.get(id)!)
-      .filter((l) => problem.lots[l]!.options.some((o) => o.place === charge.place));
+    const under = charge.lots.flatMap((id) => {
+      const l = lotIndex.get(id)!;
+      const xs = charge.places.filter((place) => problem.lots[l]!.options.some((o) => o.place === place));
+      return xs.length > 0 ? [xs.map((place) => `- x${l}_${at.get(place)!}`).join(' ')] : [];
+    });
     if (under.length === 0) return;
     binaries.push(`q${k}`);
     terms.push(`+ ${charge.cost} q${k}`);
-    for (const l of under) rows.push(`ch${k}_${l}: q${k} - x${l}_${p} >= 0`);
+    for (const [i, xs] of under.entries()) rows.push(`ch${k}_${i}: q${k} ${xs} >= 0`);
   });
   const wrap = (list: string[]) => list.join('\n ');
   const domain = relaxed ? `Bounds\n ${wrap(binaries.map((b) => `0 <= ${b} <= 1`))}` : `Binary\n ${wrap(binaries)}`;

@@ -8,6 +8,8 @@ export type SlottingShape = {
   reachable?: number;
   /** containers that are carried: every fifth place */
   charges?: boolean;
+  /** units of four places, walked to once for all that one of four activities gets there */
+  visits?: boolean;
   /** two groups of months, in one of which a third of the lots is away */
   seasons?: boolean;
   /** boards that sag at a part of their load */
@@ -29,6 +31,7 @@ export function randomSlotting(
     reachable = 0.6,
     loaded,
     charges = false,
+    visits = false,
     seasons = false,
     sagging = false,
   }: SlottingShape,
@@ -76,8 +79,19 @@ export function randomSlotting(
   if (charges)
     for (let p = 0; p < places; p += 5) {
       const there = problem.lots.filter((l) => l.options.some((o) => o.place === `p${p}`)).map((l) => l.id);
-      if (there.length > 0) problem.charges.push({ place: `p${p}`, lots: there, cost: round(500 + 2000 * random()) });
+      if (there.length > 0)
+        problem.charges.push({ places: [`p${p}`], lots: there, cost: round(500 + 2000 * random()) });
     }
+  if (visits)
+    for (let unit = 0; unit < places; unit += 4)
+      for (let activity = 0; activity < 4; activity++) {
+        const within = problem.places.slice(unit, unit + 4).map((p) => p.id);
+        const theirs = problem.lots.filter(
+          (l, i) => i % 4 === activity && l.options.some((o) => within.includes(o.place)),
+        );
+        const cost = round(200 + 1500 * random());
+        if (theirs.length > 0) problem.charges.push({ places: within, lots: theirs.map((l) => l.id), cost });
+      }
   if (seasons)
     for (const lot of problem.lots)
       if (random() < 0.33)

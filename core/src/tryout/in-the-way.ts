@@ -1,7 +1,8 @@
 import { type Point } from '../geometry/index.ts';
 import { type Plan, type Station, type Supply } from '../plan/index.ts';
 import { halfOf, LEANING_HALF, makerOf, sceneAt, standingSpot, walkOf } from '../reach/index.ts';
-import { needsOf, type Run } from './run.ts';
+import { walksIn } from './handled.ts';
+import { type Run } from './run.ts';
 
 /** Somebody who works at the same time, passed or stood beside on the way to fetch things. */
 export type InTheWay = {
@@ -26,25 +27,25 @@ export function inTheWay(plan: Plan, run: Run): InTheWay[] {
     const maker = makerOf(plan, station);
     if (others.length === 0 || !maker) continue;
     const scene = sceneAt(plan, station);
-    for (const { need, times: all } of needsOf(leg))
-      for (const { place, part, band, out: carried } of need.sources) {
-        const spot = place && band >= 5 && !carried ? scene.spots.get(place.id) : undefined;
-        if (!spot || spot.away) continue;
-        const wheels = maker.person.mobility === 'wheelchair';
-        const stand = standingSpot(scene, spot, wheels ? halfOf(maker) : LEANING_HALF);
-        const walk = stand && walkOf(scene, maker, stand.at);
-        if (!walk) continue;
-        const times = part * all;
-        for (const other of others) {
-          const near = distanceTo(walk.points, other);
-          if (near > PASSES || times === 0) continue;
-          const known = out.get(other.id) ?? { of: other, times: 0, near: Infinity, supplies: [] };
-          known.times += times;
-          known.near = Math.min(known.near, near);
-          if (!known.supplies.includes(need.supply)) known.supplies.push(need.supply);
-          out.set(other.id, known);
-        }
+    for (const { handled, source, times } of walksIn(plan, leg)) {
+      const { need } = handled;
+      const { place, band, out: carried } = source;
+      const spot = place && band >= 5 && !carried ? scene.spots.get(place.id) : undefined;
+      if (!spot || spot.away) continue;
+      const wheels = maker.person.mobility === 'wheelchair';
+      const stand = standingSpot(scene, spot, wheels ? halfOf(maker) : LEANING_HALF);
+      const walk = stand && walkOf(scene, maker, stand.at);
+      if (!walk) continue;
+      for (const other of others) {
+        const near = distanceTo(walk.points, other);
+        if (near > PASSES || times === 0) continue;
+        const known = out.get(other.id) ?? { of: other, times: 0, near: Infinity, supplies: [] };
+        known.times += times;
+        known.near = Math.min(known.near, near);
+        if (!known.supplies.includes(need.supply)) known.supplies.push(need.supply);
+        out.set(other.id, known);
       }
+    }
   }
   return [...out.values()].sort((a, b) => b.times - a.times || (a.of.id < b.of.id ? -1 : 1));
 }

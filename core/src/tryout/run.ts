@@ -18,14 +18,6 @@ export type Run = {
   /** so often a year; null: a recipe is made as often as one likes */ yearly: number | null;
 };
 
-/** What a leg asks for, each thing with how often: as its steps say, else as the sessions of its station do in the mean of the year. */
-export function needsOf({ setting, steps }: Leg): { need: Need; times: number }[] {
-  if (!steps) return setting.needs.map((need) => ({ need, times: need.times }));
-  const times = new Map<Need, number>();
-  for (const { items } of steps) for (const { need, count } of items) times.set(need, (times.get(need) ?? 0) + count);
-  return [...times].map(([need, n]) => ({ need, times: n }));
-}
-
 export type RunRead =
   | { ok: true; run: Run; unknown: { line: number; words: string; like: string | null }[] }
   | { ok: false; reason: string };

@@ -1,8 +1,9 @@
 import { type Supply, type Station } from '../plan/index.ts';
 import { draw, keyOf, rounded } from './draw.ts';
+import { type Gathering, gatherings, type Handled, handledIn, isWanted, returns } from './handled.ts';
 import { type Leg, type Run } from './run.ts';
 import { type Band, type Brought, type HandOn, type Need, type Setting, type Source } from './setting.ts';
-import { type Toll } from './toll.ts';
+import { plus, type Toll } from './toll.ts';
 
 /** A long session fetches more of everything, a short one less: by so much at most (own assumption). */
 export const VARIES = 0.5;
@@ -11,7 +12,8 @@ const LIES = 3;
 
 /** What happens at one time of a session. */
 export type Moment = {
-  what: 'bring' | 'get' | 'put back' | 'hand on';
+  /** `reach`: over the table, for what lies out */
+  what: 'bring' | 'get' | 'reach' | 'put back' | 'hand on';
   station: Station;
   supply: Supply | null;
   /** where the hand goes; null: nowhere one could point to */
@@ -25,6 +27,9 @@ export type Moment = {
   source: Source | null;
   brought: Brought | null;
   to: Station | null;
+  /** things got or brought back on the same way, this one among them; 1: it goes alone */
+  together: number;
+  need: Need | null;
 };
 
 /** Which session of which draw; in which month (null: one of those it is done in). */
@@ -40,11 +45,17 @@ export function natureOfSession(setting: Setting, { seed, session, month }: Draw
   return { month: month ?? drawn, size: 1 + VARIES * (2 * draw(seed, session, SIZE, 0) - 1) };
 }
 
-/** How often a thing is fetched in a session; out of its season never. */
-export function timesIn(need: Need, drawn: Drawn, month: number, size: number): number {
-  if (need.months.length > 0 && !need.months.includes(month)) return 0;
-  return rounded(need.inSeason * size, draw(drawn.seed, drawn.session, keyOf(need.supply.id), 0));
+/** How often the hand goes to a thing in a session, and how often it is walked to, where each walk is by itself. */
+export function timesIn({ need, reaches, walks, out, gathered }: Handled, drawn: Drawn, size: number) {
+  const u = draw(drawn.seed, drawn.session, keyOf(need.supply.id), 0);
+  const hand = rounded(reaches * size, u);
+  // what lies out is got once; what is used up in several loads, as often as it is much
+  const gets = gathered || (out && !need.consumed) ? 1 : out ? rounded(walks * size, u) : hand;
+  return { hand, gets };
 }
+
+/** From which of its homes a gathered thing is got in a session, and so whether it is one of a load. */
+export const isTaken = ({ need, source }: Gathering, drawn: Drawn): boolean => sourceIn(need, drawn, 0) === source;
 
 /** From where the k-th fetch of a thing is made. */
 export function sourceIn(need: Need, { seed, session }: Drawn, k: number): Source {
@@ -72,63 +83,105 @@ function playLeg(leg: Leg, drawn: Drawn, moments: Moment[]): void {
   const say = (part: Partial<Moment> & Pick<Moment, 'what' | 'band' | 'toll'>) =>
     moments.push({
       ...{ station: setting.station, supply: null, placeId: null, step: 0, source: null, brought: null, to: null },
-      ...part,
+      ...{ together: 1, need: null, ...part },
       covered: table.covered,
     });
+  const hand = (what: 'get' | 'put back', need: Need, source: Source, step: number, toll: Toll, together = 1) =>
+    say({
+      ...{ what, need, source, step, together, band: source.band, toll, supply: need.supply },
+      placeId: source.place?.id ?? null,
+    });
+  const nature = natureOfSession(setting, drawn);
+  const { month } = nature;
+  // a recipe is as long as it is
+  const size = leg.steps === null ? nature.size : 1;
+  const handled = handledIn(leg).filter((h) => isWanted(h, leg, month));
+  const firstStep = (need: Need) => 1 + (leg.steps?.findIndex((s) => s.items.some((i) => i.need === need)) ?? -1);
   for (const brought of setting.brought) {
     table.lay(brought.area);
     say({ what: 'bring', band: brought.band, toll: brought.toll, placeId: brought.place?.id ?? null, brought });
   }
-  const out: { need: Need; source: Source; step: number; age: number }[] = [];
-  const putBack = (i: number) => {
-    const [{ need, source, step }] = out.splice(i, 1) as [(typeof out)[number]];
-    table.clear(need.area);
-    const placeId = source.place?.id ?? null;
-    if (!need.consumed && source.back.seconds > 0)
-      say({ what: 'put back', band: source.band, toll: source.back, supply: need.supply, placeId, source, step });
-  };
-  const fetch = (need: Need, k: number, step: number) => {
-    // it is put back before it is fetched again, and as the table fills up
-    for (let i = out.length - 1; i >= 0; i--) {
-      out[i]!.age++;
-      // what is used up is in the work by then
-      if (out[i]!.need === need || out[i]!.need.consumed || (leg.steps === null && out[i]!.age > LIES)) putBack(i);
+
+  // together, unit by unit, the way paid once for each load
+  const walk = (what: 'get' | 'put back', loads: readonly Gathering[][]) => {
+    for (const load of loads) {
+      const taken = load.filter((one) => isTaken(one, drawn));
+      for (const [i, { need, source }] of taken.entries()) {
+        const whole = what === 'get' ? source.get : source.back;
+        if (what === 'get') table.lay(need.area);
+        else table.clear(need.area);
+        hand(what, need, source, firstStep(need), i === 0 ? whole : plus(whole, source.way, -1), taken.length);
+      }
     }
+  };
+  walk('get', gatherings(handled));
+
+  const alone: { need: Need; source: Source }[] = [];
+  const getAlone = (need: Need, k: number, step: number) => {
     const source = sourceIn(need, drawn, k);
     table.lay(need.area);
-    say({
-      ...{ what: 'get', band: source.band, toll: source.get, supply: need.supply, step, source },
-      placeId: source.place?.id ?? null,
-    });
-    out.push({ need, source, step, age: 0 });
+    hand('get', need, source, step, source.get);
+    return source;
+  };
+  // what is too much for a load with others, or has no home
+  for (const one of handled) {
+    const { need, out, gathered } = one;
+    if (!out || (gathered && !need.sources.some((s) => s.band === 0 && s === sourceIn(need, drawn, 0)))) continue;
+    for (let k = 0; k < timesIn(one, drawn, size).gets; k++)
+      alone.push({ need, source: getAlone(need, k, firstStep(need)) });
+  }
+
+  const back: { need: Need; source: Source; step: number; age: number }[] = [];
+  const putBack = (i: number) => {
+    const [{ need, source, step }] = back.splice(i, 1) as [(typeof back)[number]];
+    table.clear(need.area);
+    if (!need.consumed && source.back.seconds > 0) hand('put back', need, source, step, source.back);
+  };
+  const use = ({ need, out }: Handled, k: number, step: number) => {
+    if (out) return say({ what: 'reach', band: 1, toll: need.over, supply: need.supply, need, step });
+    // it is put back before it is fetched again, and as the table fills up
+    for (let i = back.length - 1; i >= 0; i--) {
+      back[i]!.age++;
+      // what is used up is in the work by then
+      if (back[i]!.need === need || back[i]!.need.consumed || (leg.steps === null && back[i]!.age > LIES)) putBack(i);
+    }
+    back.push({ need, source: getAlone(need, k, step), step, age: 0 });
   };
   if (leg.steps === null) {
-    for (const { need, k } of fetchesIn(setting, drawn)) fetch(need, k, 0);
-    while (out.length > 0) putBack(0);
-    for (const hand of setting.handOns)
-      for (let k = handedIn(hand, drawn); k > 0; k--) say({ what: 'hand on', band: 5, toll: hand.toll, to: hand.to });
+    for (const { one, k } of usesIn(handled, drawn, size)) use(one, k, 0);
+    while (back.length > 0) putBack(0);
   } else {
+    const of = new Map(handled.map((h) => [h.need, h]));
     const before = new Map<Need, number>();
     for (const [i, { items }] of leg.steps.entries()) {
       for (const { need, count } of items)
         for (let n = rounded(count, draw(drawn.seed, drawn.session, keyOf(need.supply.id), 2 * i + 1)); n > 0; n--) {
           const k = before.get(need) ?? 0;
           before.set(need, k + 1);
-          fetch(need, k, i + 1);
+          use(of.get(need)!, k, i + 1);
         }
-      while (out.length > 0) putBack(0);
+      while (back.length > 0) putBack(0);
     }
-    if (then) say({ what: 'hand on', band: 5, toll: then.toll, to: then.to });
   }
+  walk('put back', returns(handled));
+  for (const { need, source } of alone) {
+    table.clear(need.area);
+    if (!need.consumed && source.back.seconds > 0) hand('put back', need, source, firstStep(need), source.back);
+  }
+  // what was used up is in the work
+  for (const { need, gathered } of handled) if (gathered && need.consumed) table.clear(need.area);
+  if (leg.steps === null)
+    for (const hand of setting.handOns)
+      for (let k = handedIn(hand, drawn); k > 0; k--) say({ what: 'hand on', band: 5, toll: hand.toll, to: hand.to });
+  if (then) say({ what: 'hand on', band: 5, toll: then.toll, to: then.to });
 }
 
-/** The fetches of a session in the order in which they are drawn. */
-function fetchesIn(setting: Setting, drawn: Drawn): { need: Need; k: number }[] {
-  const { month, size } = natureOfSession(setting, drawn);
-  const list: { need: Need; k: number; at: number }[] = [];
-  for (const need of setting.needs)
-    for (let k = timesIn(need, drawn, month, size) - 1; k >= 0; k--)
-      list.push({ need, k, at: draw(drawn.seed, drawn.session, keyOf(need.supply.id), 2 * k + 1) });
+/** What the hand goes to in a session, in the order in which it is drawn. */
+function usesIn(handled: readonly Handled[], drawn: Drawn, size: number): { one: Handled; k: number }[] {
+  const list: { one: Handled; k: number; at: number }[] = [];
+  for (const one of handled)
+    for (let k = timesIn(one, drawn, size).hand - 1; k >= 0; k--)
+      list.push({ one, k, at: draw(drawn.seed, drawn.session, keyOf(one.need.supply.id), 2 * k + 1) });
   return list.sort((a, b) => a.at - b.at);
 }
 

@@ -7,21 +7,22 @@ import {
   type Fetching,
   fetchingsOf,
   isCarriedTo,
-  sessionsAt,
 } from '../homes/index.ts';
-import { AREA_SHARE, emptyMassOf, massIn, massInUnit, pieceOf } from '../fit/index.ts';
+import { emptyMassOf, massIn, massInUnit, pieceOf } from '../fit/index.ts';
 import { type Activity, outerOf, type Place, type Plan, type Station, type Supply } from '../plan/index.ts';
 import {
   type BandNumber,
   type Fetched,
   fetchAtTable,
   fetchFrom,
+  handlingOf,
   makerOf,
+  overTable,
   PACE,
   type ReachMotion,
   sceneAt,
 } from '../reach/index.ts';
-import { leftToWorkOn } from '../stations/index.ts';
+import { inUseIn, loadsOf, sessionsAt, tableRoom, type WhyBack } from '../sessions/index.ts';
 import { NO_TOLL, type Toll, tollOf } from './toll.ts';
 
 /** Band 0: it has no home, or none that one gets at: it is looked for and dug out. */
@@ -36,6 +37,8 @@ export type Source = {
   /** of getting it, and of putting it back (nothing where it is used up) */
   get: Toll;
   back: Toll;
+  /** of either what the body does on the way there and back: what is gathered pays it together */
+  way: Toll;
   /** every motion in order; none where it is dug out */
   motions: readonly ReachMotion[];
   /** the container that was brought to the table, out of which it is taken there */
@@ -45,9 +48,20 @@ export type Source = {
 /** One thing that a session asks for. */
 export type Need = {
   supply: Supply;
-  /** fetches a session in the months in which it is wanted, and in the mean of all sessions of the year */
+  /** how often the hand goes to it in a session in the months in which it is wanted */
   inSeason: number;
-  times: number;
+  /** null: it lies out from the first to the last; else it goes back each time, and why */
+  back: WhyBack | null;
+  /** walks to its home in such a session, and whether it is the walk on which all is got together */
+  walks: number;
+  gathered: boolean;
+  /** how many loads so many of it are */
+  loadsFor: (pieces: number) => number;
+  /** g and mm³ of one */
+  mass: number;
+  volume: number;
+  /** one reach for it over the table */
+  over: Toll;
   months: readonly number[];
   consumed: boolean;
   sources: readonly Source[];
@@ -78,8 +92,10 @@ export type Setting = {
   brought: readonly Brought[];
   needs: readonly Need[];
   handOns: readonly HandOn[];
-  /** room on its worktop, mm², and what the work itself takes of it; null: it has none */
+  /** room on its worktop for the work and what lies out, mm², and what the work itself takes of it; null: it has none */
   table: { area: number; work: number } | null;
+  /** of that what nothing lies on that is always out, mm² */
+  spare: number;
 };
 
 /** A station with what its sessions ask for; null while it has no activity or no maker. */
@@ -88,39 +104,35 @@ export function settingOf(plan: Plan, station: Station): Setting | null {
   if (!activity || !makerOf(plan, station)) return null;
   const sessions = sessionsAt(plan, station);
   const fetchings = fetchingsOf(plan, station);
-  const use = new Map(
-    Object.values(plan.uses).flatMap((u) => (u.activityId === activity.id ? [[u.supplyId, u.fetches] as const] : [])),
-  );
+  const inUse = inUseIn(plan).get(station.id)!;
   const needs = fetchings.map((f): Need => {
-    const months = f.supply.months;
+    const { supply } = f;
+    const { reaches, back, walks, gathered, consumed, area } = inUse.get(supply.id)!;
+    const piece = pieceOf(supply);
     return {
-      supply: f.supply,
-      inSeason: use.get(f.supply.id) ?? 0,
-      times: sessions > 0 ? f.use.fetches / sessions : 0,
-      months,
-      consumed: f.use.consumed,
+      ...{ supply, inSeason: reaches, back, walks, gathered: gathered > 0, consumed, area, months: supply.months },
+      ...{ mass: supply.mass, volume: piece ? piece.width * piece.depth * piece.height : 0 },
+      loadsFor: (pieces) => loadsOf(supply, pieces),
+      over: { ...NO_TOLL, seconds: overTable(handlingOf(supply, 1, consumed)) },
       sources: sourcesOf(plan, station, f),
-      area: areaOf(f.supply),
     };
   });
+  const { free, work, room } = tableRoom(plan, station);
+  const laid = needs.reduce((sum, n) => sum + (n.back === null ? n.area : 0), 0);
   return {
     ...{ plan, station, activity, sessions, needs },
     brought: [...travellers(plan, station), ...containersOf(plan, station, fetchings)],
     handOns: handOnsOf(plan, station, sessions),
-    table: tableOf(plan, station, activity),
+    table: free > 0 ? { area: work + room, work } : null,
+    spare: Math.max(0, room - laid),
   };
-}
-
-/** A footprint on the table, mm²; of what is not measured: none. */
-function areaOf(supply: Supply): number {
-  const piece = pieceOf(supply);
-  return piece ? piece.width * piece.depth : 0;
 }
 
 const dugOut = (place: Place | null, part: number): Source => ({
   ...{ place, part, band: 0, motions: [], out: null },
   get: { ...NO_TOLL, seconds: DUG_OUT },
   back: NO_TOLL,
+  way: NO_TOLL,
 });
 
 function sourcesOf(plan: Plan, station: Station, { supply, from }: Fetching): Source[] {
@@ -140,6 +152,7 @@ function sourcesOf(plan: Plan, station: Station, { supply, from }: Fetching): So
       band: band!,
       get: of('get'),
       back: of('put back'),
+      way: tollOf(fetch.way, 0, 0),
       motions: fetch.motions,
       out: errand.carried,
     };
@@ -193,12 +206,4 @@ function handOnsOf(plan: Plan, station: Station, sessions: number): HandOn[] {
     const paces = Math.ceil(handOnLength(plan, from, to) / PACE - 1e-9);
     return { to, times: times / sessions, toll: { ...NO_TOLL, seconds: handOnSeconds(plan, from, to), paces } };
   });
-}
-
-function tableOf(plan: Plan, station: Station, activity: Activity): Setting['table'] {
-  const unit = station.unitId === null ? undefined : plan.units[station.unitId];
-  if (!unit) return null;
-  const free = leftToWorkOn(plan, unit);
-  const area = free.width * free.depth * AREA_SHARE;
-  return { area, work: Math.min(area, activity.surfaceWidth * activity.surfaceDepth) };
 }

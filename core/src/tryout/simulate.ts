@@ -1,8 +1,12 @@
-import { handedIn, natureOfSession, sourceIn, timesIn } from './session.ts';
 import { draw, keyOf, rounded } from './draw.ts';
+import { type Gathering, gatherings, type Handled, handledIn, isWanted, returns } from './handled.ts';
 import { type Run } from './run.ts';
-import { type Need, type Source } from './setting.ts';
+import { handedIn, isTaken, natureOfSession, sourceIn, timesIn } from './session.ts';
+import { type Band, type Need } from './setting.ts';
 import { NO_TOLL, type Toll, TOLLS } from './toll.ts';
+
+/** What is wanted in a month, and the loads in which it is got and brought back. */
+type Play = { wanted: Handled[]; got: Gathering[][]; returned: Gathering[][] };
 
 /** Many sessions: the mean and its 95 % interval, and between what nine of ten lie above and nine of ten below. */
 export type Spread = { mean: Toll; half: Toll; p10: Toll; p90: Toll };
@@ -28,36 +32,64 @@ export function simulate(run: Run, { sessions = 400, seed = 1, month = null }: P
   const add = (toll: Toll, times: number) => {
     for (let i = 0; i < TOLLS.length; i++) row[i]! += toll[TOLLS[i]!] * times;
   };
+  const pay = (toll: Toll, band: Band | null, times = 1) => {
+    add(toll, times);
+    if (band !== null) byBand[band]! += times * toll.seconds;
+  };
+  const plays = run.legs.map((leg) => ({ leg, handled: handledIn(leg), known: new Map<number, Play>() }));
   for (let n = 0; n < sessions; n++) {
     row.fill(0);
     const drawn = { seed, session: n, month };
-    const fetch = (need: Need, source: Source) => {
-      const back = need.consumed ? NO_TOLL : source.back;
-      add(source.get, 1);
-      add(back, 1);
-      byBand[source.band]! += source.get.seconds + back.seconds;
+    const alone = (need: Need, k: number) => {
+      const source = sourceIn(need, drawn, k);
+      pay(source.get, source.band);
+      if (!need.consumed) pay(source.back, source.band);
     };
-    for (const { setting, steps, then } of run.legs) {
-      for (const { band, toll } of setting.brought) {
-        add(toll, 1);
-        byBand[band]! += toll.seconds;
+    const together = (loads: readonly Gathering[][], which: 'get' | 'back') => {
+      for (const load of loads) {
+        let first = true;
+        for (const one of load) {
+          if (!isTaken(one, drawn)) continue;
+          const { source } = one;
+          pay(source[which], source.band);
+          if (!first) pay(source.way, source.band, -1);
+          first = false;
+        }
       }
-      if (steps === null) {
-        const nature = natureOfSession(setting, drawn);
-        for (const need of setting.needs)
-          for (let k = timesIn(need, drawn, nature.month, nature.size) - 1; k >= 0; k--)
-            fetch(need, sourceIn(need, drawn, k));
-        for (const hand of setting.handOns) add(hand.toll, handedIn(hand, drawn));
-      } else {
+    };
+    for (const { leg, handled, known } of plays) {
+      const { setting, steps, then } = leg;
+      for (const { band, toll } of setting.brought) pay(toll, band);
+      const nature = natureOfSession(setting, drawn);
+      // a recipe is as long as it is
+      const size = steps === null ? nature.size : 1;
+      let play = known.get(nature.month);
+      if (!play) {
+        const wanted = handled.filter((h) => isWanted(h, leg, nature.month));
+        known.set(nature.month, (play = { wanted, got: gatherings(wanted), returned: returns(wanted) }));
+      }
+      together(play.got, 'get');
+      together(play.returned, 'back');
+      for (const one of play.wanted) {
+        const { need, gathered, out } = one;
+        if (gathered) {
+          // what has no home is dug out by itself
+          if (sourceIn(need, drawn, 0).band === 0) alone(need, 0);
+        } else if (steps === null || out) for (let k = timesIn(one, drawn, size).gets - 1; k >= 0; k--) alone(need, k);
+        if (steps === null && out) add(need.over, timesIn(one, drawn, size).hand);
+      }
+      if (steps !== null) {
+        const of = new Map(play.wanted.map((h) => [h.need, h]));
         const before = new Map<Need, number>();
         for (const [i, { items }] of steps.entries())
           for (const { need, count } of items)
             for (let c = rounded(count, draw(seed, n, keyOf(need.supply.id), 2 * i + 1)); c > 0; c--) {
               const k = before.get(need) ?? 0;
               before.set(need, k + 1);
-              fetch(need, sourceIn(need, drawn, k));
+              if (of.get(need)!.out) add(need.over, 1);
+              else alone(need, k);
             }
-      }
+      } else for (const hand of setting.handOns) add(hand.toll, handedIn(hand, drawn));
       if (then) add(then.toll, 1);
     }
     for (let i = 0; i < TOLLS.length; i++) columns[i]![n] = row[i]!;

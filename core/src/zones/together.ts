@@ -1,5 +1,6 @@
 import { angleBetween, heading } from '../geometry/index.ts';
-import { shareStates, sessionsAt } from '../homes/index.ts';
+import { shareStates } from '../homes/index.ts';
+import { sessionsAt } from '../sessions/index.ts';
 import { compartmentsOf, type Plan, SHARES, type Station, type Unit, zoneOf, zonesOf } from '../plan/index.ts';
 import { fetchFrom, makerOf, PLAIN, sceneAt } from '../reach/index.ts';
 

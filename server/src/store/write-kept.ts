@@ -14,15 +14,9 @@ import { DataFolder } from './data-folder.ts';
  */
 /** what only this version knows */
 const NEW: Sent[] = [
-  {
-    type: 'jot',
-    entries: (['began', 'usedUp', 'usedUp'] as const).map((what, i) => ({
-      ...{ id: `kept-old-${i}`, at: `2026-09-0${i + 1}T10:00:00Z`, day: `2026-09-0${i + 1}`, what },
-      ...{ supplyId: what === 'began' ? null : 'kept-2', stationId: null, activityId: 'lanterns', placeId: null },
-      ...{ count: what === 'began' ? null : 2, strikesId: null, words: '' },
-    })),
-  },
-  { type: 'gather', before: '2026-10' },
+  { type: 'setPlan', set: { leaving: 'atOnce' } },
+  { type: 'setActivity', id: 'lanterns', set: { leaving: 'untilDone' } },
+  { type: 'setSupply', id: 'kept-2', set: { maker: 'the mill by the river' } },
 ];
 
 const at = (path: string) => new URL(`../../../${path}`, import.meta.url);

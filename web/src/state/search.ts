@@ -12,7 +12,7 @@ function asLookedFor(supply: Supply) {
     name: supply.name,
     also: [supply.alsoCalled, kind ? [kind.name, ...kind.others].join(', ') : ''].join(', '),
     family: supply.family,
-    more: [supply.line, supply.theme, supply.kit, supply.shop, supply.note].join(' '),
+    more: [supply.maker, supply.line, supply.theme, supply.kit, supply.shop, supply.note].join(' '),
     colour: supply.colour ? toneOf(supply.colour).family : '',
     size: [supply.width, supply.depth, supply.height].map((mm) => (mm === null ? '' : asWord(mm))).join(' '),
   };

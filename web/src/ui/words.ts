@@ -7,11 +7,13 @@ export const secondsWords = (s: number): string => (Number.isFinite(s) ? `${s.to
 export const fetchWords = (s: number): string => (Number.isFinite(s) ? `${s.toFixed(1)} s a fetch` : 'not reachable');
 
 /** Seconds a year in the unit that suits them: `41 min a year`, `6.2 h a year`. */
-export function yearWords(s: number): string {
-  if (!Number.isFinite(s)) return 'not reachable';
-  if (s < 90) return `${Math.round(s)} s a year`;
-  if (s < 5400) return `${Math.round(s / 60)} min a year`;
-  return `${(s / 3600).toFixed(1)} h a year`;
+export const yearWords = (s: number): string => (Number.isFinite(s) ? `${longWords(s)} a year` : 'not reachable');
+
+/** The same where it was said that it is a year’s: `41 min`, `6.2 h`. */
+export function longWords(s: number): string {
+  if (s < 90) return `${Math.round(s)} s`;
+  if (s < 5400) return `${Math.round(s / 60)} min`;
+  return `${(s / 3600).toFixed(1)} h`;
 }
 
 export const bandName = (band: BandNumber | null): string => (band ? BANDS[band] : 'out of reach');

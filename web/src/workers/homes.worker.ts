@@ -17,6 +17,7 @@ import {
   type Refit,
   refitAround,
   type Tally,
+  tallyOf,
 } from '@heronstone/core/homes';
 import { crossingTo } from '@heronstone/core/moves';
 import { type Command, homesOf, inMonth, type Plan, type PlanHead, type Share } from '@heronstone/core/plan';
@@ -29,7 +30,7 @@ export type FoundHomes = Pick<Found, 'answer' | 'command' | 'keeping' | 'growthG
   worse: boolean;
 };
 
-export type Standing = Pick<Assessment, 'fetchesByBand' | 'seconds'>;
+export type Standing = Pick<Assessment, 'fetchesByBand'> & { tally: Counted };
 
 /** What makes room for a thing: the best free place's change in seconds a year, and the re-fits that beat it. */
 export type MakingRoom = { free: number | null; refits: Refit[] };
@@ -76,8 +77,8 @@ const api = {
   },
   /** How the homes stand: what all fetching comes to, and its shares by band. */
   standing(): Standing {
-    const { fetchesByBand, seconds } = assessHomes(plan());
-    return { fetchesByBand, seconds };
+    const assessed = assessHomes(plan());
+    return { fetchesByBand: assessed.fetchesByBand, tally: counted(tallyOf(plan(), assessed)) };
   },
   /** @returns null when it was stopped before there was an answer */
   async find(seconds: number, since: string, onProgress: (p: FindProgress) => void): Promise<FoundHomes | null> {

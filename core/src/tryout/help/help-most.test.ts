@@ -205,9 +205,9 @@ describe('changes that are thought of', () => {
     );
     const change = labelling(plan).find((c) => c.unitIds[0] === 'far')!;
     expect(change).toMatchObject({ kind: 'label', effort: 'free' });
-    const before = tallyOf(plan).fetching;
+    const before = tallyOf(plan).year;
     const then = applied(plan, change.command);
-    expect(tallyOf(then).fetching).toBeLessThan(before);
+    expect(tallyOf(then).year).toBeLessThan(before);
     expect(labelling(then).map((c) => c.id)).not.toContain(change.id);
     // who goes by memory looks for nothing
     expect(labelling(room())).toEqual([]);

@@ -113,7 +113,7 @@ export async function helpMost(plan: Plan, options: HelpOptions): Promise<HelpMo
 /** What a change saves against another base than the one it was tried on. */
 function against(helped: Helped, of: Worth, base: Worth): Helped {
   if (helped.homesStay || of === base) return helped;
-  const paid = (w: Worth) => w.tally.fetching + secondsOf(w.standing);
+  const paid = (w: Worth) => w.tally.year + w.tally.places + secondsOf(w.standing);
   return { ...helped, saves: helped.saves - of.total + base.total, saved: helped.saved - paid(of) + paid(base) };
 }
 

@@ -1,6 +1,6 @@
 import { factsOf } from '../../catalogue/index.ts';
 import { goesIn } from '../../fit/index.ts';
-import { sessionsAt } from '../../homes/index.ts';
+import { sessionsAt } from '../../sessions/index.ts';
 import {
   apply,
   asOne,

@@ -1,7 +1,8 @@
 import { standsIn, type SunGrid } from '../../arrange/index.ts';
 import { factsOf, UNIT_KINDS, type UnitKind } from '../../catalogue/index.ts';
 import { seatsFor, setInCommand } from '../../fit/index.ts';
-import { placeFilling, proposeContainers, sessionsAt } from '../../homes/index.ts';
+import { placeFilling, proposeContainers } from '../../homes/index.ts';
+import { sessionsAt } from '../../sessions/index.ts';
 import { apply, blankUnit, type Command, homesIn, newId, type Place, type Plan } from '../../plan/index.ts';
 import { freeSpotFor } from '../../room/index.ts';
 import { type Random } from '../../slotting/index.ts';

@@ -106,7 +106,7 @@ export class Trying {
     if (!found && !all.homesStay) return null;
     const best = found && found.after.total < found.before.total ? found.plan : done.plan;
     const tally = found ? (best === found.plan ? found.after : found.before) : base.tally;
-    const paid = (t: Tally, s: Standing) => t.fetching + secondsOf(s);
+    const paid = (t: Tally, s: Standing) => t.year + t.places + secondsOf(s);
     const helped: Helped = {
       ...all,
       saves: base.total - tally.total - secondsOf(standing) + all.besides,

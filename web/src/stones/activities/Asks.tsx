@@ -5,6 +5,7 @@ import { usePlan } from '../../state/plan-store.ts';
 import { CheckField, LengthField, NumberField, SelectField } from '../../ui/fields.tsx';
 import { today } from '../../ui/words.ts';
 import { NeedMarks } from './NeedMarks.tsx';
+import { TableRoom } from './TableRoom.tsx';
 
 /** What an activity asks of the place it is done at, against what each of its stations gives. */
 export function Asks({ activity }: { activity: Activity }) {
@@ -55,6 +56,17 @@ export function Asks({ activity }: { activity: Activity }) {
           label="and deep"
           mm={activity.surfaceDepth}
           onCommit={(mm) => set({ surfaceDepth: mm ?? 0 })}
+        />
+        <SelectField
+          className="w-52"
+          label="what was got out"
+          value={activity.leaving ?? 'asUsual'}
+          options={[
+            ['asUsual', plan.head.leaving === 'untilDone' ? 'as usual: out until done' : 'as usual: back at once'],
+            ['untilDone', 'lies out until done'],
+            ['atOnce', 'goes back at once'],
+          ]}
+          onCommit={(v) => set({ leaving: v === 'asUsual' ? null : v })}
         />
         <NumberField
           className="w-24"
@@ -127,6 +139,7 @@ export function Asks({ activity }: { activity: Activity }) {
             </span>
           </h2>
           <NeedMarks needs={rows} />
+          <TableRoom plan={plan} station={station} />
         </section>
       ))}
     </>

@@ -82,7 +82,7 @@ export function UseLine({ activity }: { activity: Activity }) {
             <p className="pb-1.5 font-semibold">{plan.supplies[use.supplyId]?.name}</p>
             <NumberField
               className="w-32"
-              label="fetches a session"
+              label="reached for a session"
               max={10_000}
               value={use.fetches}
               onCommit={(fetches) => dispatch({ type: 'setUse', id: use.id, set: { fetches } })}
@@ -95,7 +95,7 @@ export function UseLine({ activity }: { activity: Activity }) {
               onCommit={(usedUp) => dispatch({ type: 'setUse', id: use.id, set: { usedUp } })}
             />
             <p className="pb-1.5 text-soft">
-              {Math.round(fetchesPerYear(plan, activity.id, use.fetches))} fetches a year
+              reached for {Math.round(fetchesPerYear(plan, activity.id, use.fetches))} times a year
             </p>
             <Button
               look="quiet"
@@ -188,7 +188,7 @@ function Chip({
     <button
       type="button"
       aria-pressed={chosen}
-      aria-label={`${name}: ${use.fetches} fetches a session. Arrow keys change it.`}
+      aria-label={`${name}: reached for ${use.fetches} times a session. Arrow keys change it.`}
       className={`absolute max-w-[136px] touch-none truncate rounded-full border px-2.5 py-0.5 text-[13.5px] ${chosen ? 'z-10 border-heron bg-heron text-on-heron' : 'border-edge bg-ground hover:z-10 hover:border-heron'}`}
       style={{ top: 28 + lane * LANE, left: `calc(0.5rem + (100% - 9rem) * ${toShare(fetches)})` }}
       title={`${name}: ${fetches} a session`}

@@ -10,7 +10,8 @@ import { forkPlan, sendCommand } from '../../state/api.ts';
 import { useLongWork } from '../../state/long-work.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
-import { countWords, today, yearWords } from '../../ui/words.ts';
+import { FIGURE_WORDS } from '../../ui/figures.ts';
+import { countWords, longWords, today, yearWords } from '../../ui/words.ts';
 import { Working } from '../../ui/working.tsx';
 import { Floor } from '../../views/floor/Floor.tsx';
 import { newId } from '@heronstone/core/plan';
@@ -128,8 +129,10 @@ export function Arrange({ onClose }: { onClose: () => void }) {
           {now && (
             <>
               <p>
-                {yearWords(now.total)}
-                <span className="block text-[14px] text-soft">reaching and walking {yearWords(now.spent)}</span>
+                {FIGURE_WORDS.all} {longWords(now.total)}
+                <span className="block text-[14px] text-soft">
+                  {FIGURE_WORDS.year} {longWords(now.spent)}
+                </span>
               </p>
               {now.broken.length > 0 && (
                 <details className="text-[14px]">
@@ -153,13 +156,13 @@ export function Arrange({ onClose }: { onClose: () => void }) {
               <Floor plan={offer.plan} clash={new Set()} />
             </div>
             <p>
-              {yearWords(offer.score.total)},{' '}
+              {FIGURE_WORDS.all} {longWords(offer.score.total)},{' '}
               <strong className={offer.saves >= 0 ? 'text-heron' : 'text-clash'}>
                 {offer.saves >= 0 ? `${yearWords(offer.saves)} less` : `${yearWords(-offer.saves)} more`}
               </strong>
               {now && (
                 <span className="block text-[14px] text-soft">
-                  reaching and walking {yearWords(offer.score.spent)}, {shareWords(offer.saved, now.spent)}
+                  {FIGURE_WORDS.year} {longWords(offer.score.spent)}, {shareWords(offer.saved, now.spent)}
                 </span>
               )}
             </p>

@@ -1,7 +1,6 @@
 import { DndContext, MouseSensor, TouchSensor, useDraggable, useDroppable, useSensor, useSensors } from '@dnd-kit/core';
 import { ArrowLeft, Trash2 } from 'lucide-react';
 import { type ReactNode, useState } from 'react';
-import { leftToWorkOn } from '@heronstone/core/stations';
 import {
   DIVISION_KINDS,
   type DivisionKind,
@@ -24,6 +23,7 @@ import {
   placeTitle,
   type Plan,
 } from '@heronstone/core/plan';
+import { leftToWorkOn } from '@heronstone/core/sessions';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';

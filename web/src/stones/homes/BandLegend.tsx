@@ -1,15 +1,17 @@
 import { type ReactNode } from 'react';
 import { type BandNumber, BANDS } from '@heronstone/core/reach';
-import { bandColour, yearWords } from '../../ui/words.ts';
+import { Figures } from '../../ui/Figures.tsx';
+import { bandColour } from '../../ui/words.ts';
+import { type Counted } from '../../workers/homes.worker.ts';
 
-/** The seven bands with the share of all fetches that each gets; null: not counted yet. */
+/** The seven bands with the share of all walks that each gets; null: not counted yet. */
 export function BandLegend({
   fetches,
-  seconds,
+  tally,
   children,
 }: {
   fetches: number[] | null;
-  seconds: number;
+  tally: Counted | null;
   /** said instead of what all comes to: the place that is pointed at */
   children?: ReactNode;
 }) {
@@ -26,7 +28,13 @@ export function BandLegend({
       <p className="ml-auto min-w-0 truncate" aria-live="polite">
         {children || (
           <span className="text-soft">
-            {fetches ? `shares of ${Math.round(all)} fetches a year · ${yearWords(seconds)} in all` : 'counting …'}
+            {fetches && tally ? (
+              <>
+                shares of {Math.round(all)} walks a year · <Figures tally={tally} />
+              </>
+            ) : (
+              'counting …'
+            )}
           </span>
         )}
       </p>

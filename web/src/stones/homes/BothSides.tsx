@@ -8,11 +8,12 @@ import { usePlan } from '../../state/plan-store.ts';
 import { askHomes } from '../../state/homes-worker.ts';
 import { type Pair, usePair } from '../../state/found.ts';
 import { useHover, useSelection } from '../../state/selection.ts';
+import { FIGURE_WORDS } from '../../ui/figures.ts';
 import { monthOf } from '../../ui/words.ts';
 import { Button } from '../../ui/button.tsx';
 import { Which } from '../../ui/which.tsx';
 import { singleKey } from '../../ui/single-keys.ts';
-import { bandColour, bandName, countWords, today, yearWords } from '../../ui/words.ts';
+import { bandColour, bandName, countWords, longWords, today, yearWords } from '../../ui/words.ts';
 import { Floor } from '../../views/floor/Floor.tsx';
 import { looksFrom } from '../../views/round/looks.ts';
 import { Round } from '../../views/round/Round.tsx';
@@ -81,7 +82,7 @@ export function BothSides({ pair }: { pair: Pair }) {
               onClick={() => setAt(i as 0 | 1)}
               className={`rounded-md border px-2.5 py-0.5 text-left ${at === i ? 'border-ink bg-ink text-ground' : 'border-line bg-paper hover:border-heron'}`}
             >
-              {side.name} · <span className="tabular-nums">{yearWords(side.sum.total)}</span>
+              {side.name} · {FIGURE_WORDS.year} <span className="tabular-nums">{longWords(side.sum.year)}</span>
               {side.sum.without > 0 && ` · ${side.sum.without} without a home`}
             </button>
           ))}
@@ -129,7 +130,7 @@ export function BothSides({ pair }: { pair: Pair }) {
           onChoose={(id) => select({ place: id })}
         />
       )}
-      <BandLegend fetches={assessed[at]!.fetchesByBand} seconds={assessed[at]!.seconds} />
+      <BandLegend fetches={assessed[at]!.fetchesByBand} tally={pair.sides[at]!.sum} />
       <div className="grid grow grid-cols-1 gap-5 px-4 pb-2 pt-1 lg:h-[calc(100vh-31rem)] lg:min-h-72 lg:grid-cols-[18rem_22rem_1fr_1fr]">
         <div className="min-h-64 min-w-0">
           {maker && (

@@ -8,6 +8,7 @@ import { usePair } from '../../state/found.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
+import { FiguresTable } from '../../ui/Figures.tsx';
 import { countWords, today, yearWords } from '../../ui/words.ts';
 import { askHomes, enoughOfHomes } from '../../state/homes-worker.ts';
 import type { FoundHomes } from '../../workers/homes.worker.ts';
@@ -159,43 +160,22 @@ function progressWords(progress: FindProgress | null): string {
 
 /** Today’s homes and the found ones, counted alike. */
 function Compared({ found, second, plan }: { found: FoundHomes; second: string; plan?: Plan }) {
-  const rows = [
-    ['before', found.before],
-    [second, found.after],
-  ] as const;
   return (
     <>
-      <table className="my-1 w-full whitespace-nowrap text-right tabular-nums">
-        <thead>
-          <tr>
-            <th className="text-left font-normal">hours a year</th>
-            <th className="pl-3 font-normal">in all</th>
-            <th className="pl-3 font-normal">fetching</th>
-            <th className="pl-3 font-normal">no home that works</th>
-            <th className="pl-3 font-normal">apart</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map(([name, { total, fetching, withoutSeconds, without, apart }]) => (
-            <tr key={name}>
-              <th className="text-left font-normal">{name}</th>
-              <td className="pl-3 font-semibold">{hours(total)}</td>
-              <td className="pl-3">{hours(fetching)}</td>
-              <td className="pl-3">{without > 0 ? `${hours(withoutSeconds)} (${without})` : '–'}</td>
-              <td className="pl-3">{hours(apart)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <FiguresTable
+        columns={[
+          { name: 'before', tally: found.before },
+          { name: second, tally: found.after },
+        ]}
+      />
       <p>
-        {gapWords(found.answer.gap)} {plan && growthWords(plan, found.growthGaveWay)} A thing without a home that works
-        counts an hour a year and 3 minutes a fetch. {plan && 'Ctrl Z takes it all back.'}
+        {gapWords(found.answer.gap)} {plan && growthWords(plan, found.growthGaveWay)}{' '}
+        {plan && 'Ctrl Z takes it all back.'}
       </p>
     </>
   );
 }
 
-const hours = (seconds: number) => (seconds / 3600).toFixed(1);
 const percent = (share: number) => `${(share * 100).toFixed(1)} %`;
 const gapWords = (gap: number | null) =>
   gap === null

@@ -209,7 +209,7 @@ function HomesInRoom() {
         </div>
         {weighing && <Weighing onClose={() => setWeighing(false)} />}
         {round}
-        <BandLegend fetches={standing?.fetchesByBand ?? null} seconds={standing?.seconds ?? 0}>
+        <BandLegend fetches={standing?.fetchesByBand ?? null} tally={standing?.tally ?? null}>
           {shownPlace && look && (
             <>
               <strong>{placeTitle(plan, shownPlace)}</strong> · {bandName(look.band)}

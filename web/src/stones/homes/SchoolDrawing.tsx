@@ -105,6 +105,25 @@ const DRAWN: Record<School['key'], Record<string, ReactNode>> = {
       </>
     ),
   },
+  leaving: {
+    untilDone: (
+      <>
+        <rect x={4} y={22} width={64} height={4} {...WOOD} />
+        <Seat x={36} />
+        <Tool x={16} y={14} />
+        <Tool x={28} y={14} />
+        <Tool x={56} y={14} />
+      </>
+    ),
+    atOnce: (
+      <>
+        <rect x={4} y={22} width={40} height={4} {...WOOD} />
+        <Seat x={24} />
+        <Tool x={24} y={14} />
+        <Shut x={46} />
+      </>
+    ),
+  },
   growth: {},
   newThings: {
     merged: <Box x={10} w={52} things={[0, 0, 2, 0]} />,

@@ -1,7 +1,7 @@
 import { useDraggable } from '@dnd-kit/core';
 import { useMemo, useState } from 'react';
 import { pieceOf } from '@heronstone/core/fit';
-import { proposeContainers, yearlyUses } from '@heronstone/core/homes';
+import { handsPerYear, proposeContainers, yearlyUses } from '@heronstone/core/homes';
 import {
   amountOf,
   homeOf,
@@ -34,7 +34,7 @@ export function Tray({ inHand, onTake }: { inHand: Held | null; onTake: (held: H
     );
   }, [plan]);
   const fetches = useMemo(
-    () => new Map(homeless.map((h) => [h, yearlyUses(plan, h.supply, h.share).reduce((s, u) => s + u.fetches, 0)])),
+    () => new Map(homeless.map((h) => [h, handsPerYear(yearlyUses(plan, h.supply, h.share))])),
     [homeless, plan],
   );
   const rows = useMemo<Held[]>(() => {

@@ -12,7 +12,8 @@ import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { NumberField } from '../../ui/fields.tsx';
 import { Working } from '../../ui/working.tsx';
-import { countWords, today, yearWords } from '../../ui/words.ts';
+import { FIGURE_WORDS } from '../../ui/figures.ts';
+import { countWords, longWords, today, yearWords } from '../../ui/words.ts';
 import { Floor } from '../../views/floor/Floor.tsx';
 import { type Help, type HelpTold } from '../../workers/stations.worker.ts';
 
@@ -109,7 +110,7 @@ export function HelpMost() {
         {answer && (
           <p className="text-[14px] text-soft">
             {countWords(answer.tried, 'change', 'changes')} tried{answer.whole ? ', all there are' : ''}, against this
-            plan with its homes found, {yearWords(answer.total)}.
+            plan with its homes found, {FIGURE_WORDS.all} {longWords(answer.total)} a year.
             {found!.changes.length === 0 && ' None of them would help: it is good as it is.'}
           </p>
         )}

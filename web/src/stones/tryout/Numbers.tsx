@@ -1,6 +1,7 @@
 import { type ReactNode, useState } from 'react';
 import { placeTitle, type Plan } from '@heronstone/core/plan';
 import { againAndAgain, type Expected, inTheWay, type Run, type Simulated } from '@heronstone/core/tryout';
+import { FIGURE_WORDS } from '../../ui/figures.ts';
 import { countWords } from '../../ui/words.ts';
 import { bandWords, spentWords, TOLL_WORDS } from './words.ts';
 import { part } from '../../parts/part.tsx';
@@ -20,13 +21,13 @@ export function Tolls({
     <table className="w-full text-[14px]" aria-label="What a session asks for">
       <thead>
         <tr className="text-left text-soft">
-          <th className="font-normal">a session</th>
+          <th className="font-normal">{FIGURE_WORDS.session}</th>
           {rows.map((r) => (
             <th key={r.name} className="text-right font-semibold text-ink" colSpan={2}>
               {r.name}
             </th>
           ))}
-          {yearly !== null && <th className="text-right font-normal">a year</th>}
+          {yearly !== null && <th className="text-right font-normal">{FIGURE_WORDS.year}</th>}
         </tr>
       </thead>
       <tbody>
@@ -49,6 +50,9 @@ export function Tolls({
   );
 }
 
+const often = (n: number) =>
+  Math.abs(n - 1) < 0.05 ? 'once' : `${n.toFixed(n < 10 && Math.abs(n - Math.round(n)) > 0.05 ? 1 : 0)} times`;
+
 /** What costs most, what is fetched again and again, and who is in whose way. */
 export function Told({ plan, run, expected }: { plan: Plan; run: Run; expected: Expected }) {
   const again = againAndAgain(plan, run).slice(0, 4);
@@ -57,12 +61,13 @@ export function Told({ plan, run, expected }: { plan: Plan; run: Run; expected: 
     <div className="space-y-2 text-[14px]">
       <Part name="The dearest">
         <ol>
-          {expected.bySupply.slice(0, 10).map(({ supply, fetches, seconds, band }) => (
+          {expected.bySupply.slice(0, 10).map(({ supply, fetches, reaches, seconds, band }) => (
             <li key={supply.id} className="flex justify-between gap-2">
               <span className="min-w-0 truncate">
                 {supply.name}{' '}
                 <span className="text-soft">
-                  {fetches.toFixed(fetches < 10 ? 1 : 0)} times, {bandWords(band)}
+                  walked to {often(fetches)}
+                  {reaches > 0 && `, reached for ${often(reaches)}`}, {bandWords(band)}
                 </span>
               </span>
               <span className="shrink-0">{spentWords(seconds)}</span>

@@ -28,8 +28,11 @@ export function momentWords(plan: Plan, m: Moment): string {
   const where = place ? placeTitle(plan, place) : null;
   if (m.what === 'bring')
     return `bring ${m.brought!.name}${where ? ` from ${where}` : ''}, and take it away at the end`;
+  const group = m.together > 1 ? `, with ${m.together - 1} more from there` : '';
+  if (m.what === 'reach') return `reach for ${m.supply!.name} over the table`;
   if (m.what === 'hand on') return `carry the work to ${m.to!.name}`;
-  if (m.what === 'put back') return `put ${m.supply!.name} back${where ? ` into ${where}` : ''}`;
+  if (m.what === 'put back') return `put ${m.supply!.name} back${where ? ` into ${where}` : ''}${group}`;
   if (m.band === 0) return `look for ${m.supply!.name}: ${where ? `nobody gets at ${where}` : 'it has no home'}`;
-  return `get ${m.supply!.name}${where ? ` from ${where}` : ''}`;
+  const again = m.need?.back === 'no room' && m.together === 1 ? ': no room for it on the table' : '';
+  return `get ${m.supply!.name}${where ? ` from ${where}` : ''}${group}${again}`;
 }

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { costOfHome, coveredIn, yearlyUses } from '@heronstone/core/homes';
+import { costOfHome, coveredIn, toldUses, yearlyUses } from '@heronstone/core/homes';
 import { homesIn, type Plan, placeTitle, type Share, type Supply } from '@heronstone/core/plan';
 import {
   fetchFrom,
@@ -12,13 +12,14 @@ import {
   sceneAt,
   sceneOf,
 } from '@heronstone/core/reach';
+import { sessionWords } from './session-words.ts';
 import { bandColour, bandName, fetchWords, yearWords } from '../../ui/words.ts';
 
 type Props = { plan: Plan; maker: Maker; placeId: string; supply?: Supply | null; share?: Share };
 
 /** Why a place costs what it costs: the motions in order, each with its code and time. */
 export function Ledger({ plan, maker, placeId, supply, share = 'working' }: Props) {
-  const { spot, fetch, who, yearly } = useMemo(() => {
+  const { spot, fetch, who, yearly, told } = useMemo(() => {
     const use = supply ? [...yearlyUses(plan, supply, share)].sort((a, b) => b.fetches - a.fetches)[0] : undefined;
     const from = (use && makerOf(plan, use.station)) ?? maker;
     const at = use?.station ?? Object.values(plan.stations).find((s) => makerOf(plan, s) === maker);
@@ -34,6 +35,7 @@ export function Ledger({ plan, maker, placeId, supply, share = 'working' }: Prop
       fetch: spot ? fetchFrom(scene, from, spot, handling) : null,
       who: use && from !== maker ? `${from.person.name} at ${use.station.name}` : from.person.name,
       yearly: supply ? costOfHome(plan, supply, share, placeId) : null,
+      told: supply ? toldUses(plan, supply, share, plan.places[placeId]?.unitId ?? null).slice(0, 3) : [],
     };
   }, [plan, supply, share, maker, placeId]);
   if (!spot || !fetch) return null;
@@ -48,6 +50,11 @@ export function Ledger({ plan, maker, placeId, supply, share = 'working' }: Prop
             <BandChip band={fetch.band} /> {fetchWords(fetch.seconds)} for {who}
             {yearly && Number.isFinite(yearly.seconds) && <> · {yearWords(yearly.seconds)}</>}
           </p>
+          {told.map((t) => (
+            <p key={t.station.id} className="text-[14px] text-soft">
+              {sessionWords(t)}
+            </p>
+          ))}
           <MotionsTable motions={fetch.motions} />
         </>
       ) : (

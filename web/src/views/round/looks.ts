@@ -1,4 +1,4 @@
-import { costOfHome, placeFilling, yearlyUses } from '@heronstone/core/homes';
+import { costOfHome, handsPerYear, placeFilling, yearlyUses } from '@heronstone/core/homes';
 import { homesIn, type Plan, type Share, type Supply } from '@heronstone/core/plan';
 import { type BandNumber, fetchFrom, type Maker, PLAIN, sceneOf } from '@heronstone/core/reach';
 
@@ -19,15 +19,14 @@ export type PlaceLook = {
 };
 
 const fetched = new WeakMap<Plan['uses'], { of: readonly object[]; known: Map<string, number> }>();
-/** Fetches a year of a share: the same as long as nobody's uses, activities, stations or supplies change. */
+/** How often a year the hand goes to a share: the same as long as nobody's uses, activities, stations or supplies change. */
 function fetchesOf(plan: Plan, supply: Supply, share: Share): number {
   const of = [plan.activities, plan.stations, plan.supplies];
   let kept = fetched.get(plan.uses);
   if (!kept || kept.of.some((table, i) => table !== of[i])) fetched.set(plan.uses, (kept = { of, known: new Map() }));
   const key = `${share} ${supply.id}`;
   let fetches = kept.known.get(key);
-  if (fetches === undefined)
-    kept.known.set(key, (fetches = yearlyUses(plan, supply, share).reduce((s, u) => s + u.fetches, 0)));
+  if (fetches === undefined) kept.known.set(key, (fetches = handsPerYear(yearlyUses(plan, supply, share))));
   return fetches;
 }
 

@@ -84,6 +84,7 @@ export function SupplyEditor({ supply }: { supply: Supply }) {
           value={supply.family}
           onCommit={(family) => set({ family })}
         />
+        <TextField label="Maker" placeholder="who makes it" value={supply.maker} onCommit={(maker) => set({ maker })} />
         <TextField
           label="Line"
           placeholder="of which maker’s line"

@@ -185,6 +185,14 @@ export const COLUMNS: readonly Column[] = [
       [...new Set(usesOf(plan, s.id).map((u) => plan.activities[u.activityId]?.name ?? ''))].sort().join(', '),
   },
   {
+    id: 'maker',
+    title: 'maker',
+    width: 110,
+    groups: true,
+    text: (_, s) => s.maker,
+    edit: (text) => ({ ok: true, set: { maker: text.trim() } }),
+  },
+  {
     id: 'line',
     title: 'line',
     width: 110,

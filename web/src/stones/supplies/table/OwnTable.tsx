@@ -34,6 +34,7 @@ const MEANING_WORDS: Record<Meaning, string> = {
   packOf: 'how many in a pack',
   reorderAt: 'buy below so many',
   colour: 'its colour',
+  maker: 'who makes it',
   line: 'the line it is of',
   theme: 'its theme',
   uses: 'what it is used for',

@@ -1,0 +1,19 @@
+export { leftToWorkOn } from './worktop.ts';
+export { hasHolder, tableRoom, WORK, type TableRoom } from './table.ts';
+export {
+  areaInUse,
+  consumedPerFetch,
+  inMonths,
+  inUseIn,
+  type InUse,
+  type InUses,
+  leavesOut,
+  liesOut,
+  LOAD,
+  loadsOf,
+  sessionsAt,
+  SURE,
+  type WhyBack,
+} from './in-use.ts';
+export { tableLaid, type TableLaid } from './lay-out.ts';
+export { loadShares, loadsIn, type Taken, visitSeconds, visitShares } from './visit.ts';

@@ -1,0 +1,77 @@
+import { Popover } from 'radix-ui';
+import { type Counted } from '../workers/homes.worker.ts';
+import { FIGURE_WORDS, partsOf } from './figures.ts';
+import { longWords } from './words.ts';
+
+const hours = (seconds: number) => (seconds / 3600).toFixed(1);
+
+/** The figures of one plan or of several beside each other, each with what it is made of. */
+export function FiguresTable({ columns }: { columns: readonly { name: string; tally: Counted }[] }) {
+  const told = columns.map(({ tally }) => partsOf(tally));
+  return (
+    <table className="w-full text-[14px] tabular-nums" aria-label="Hours a year">
+      <thead>
+        <tr>
+          <th className="text-left font-normal text-soft">hours a year</th>
+          {columns.map(({ name }) => (
+            <th key={name} className="pl-4 text-right font-normal">
+              {name}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      {told[0]!.map(({ figure }, i) => {
+        const parts = [...new Set(told.flatMap((t) => t[i]!.parts.map(([words]) => words)))];
+        return (
+          <tbody key={figure} className="border-t border-line">
+            <tr className="font-semibold">
+              <th className="text-left">{FIGURE_WORDS[figure]}</th>
+              {told.map((t, k) => (
+                <td key={columns[k]!.name} className="pl-4 text-right" data-figure={figure}>
+                  {hours(t[i]!.seconds)}
+                </td>
+              ))}
+            </tr>
+            {parts.map((words) => (
+              <tr key={words} className="text-soft">
+                <th className="pl-3 text-left font-normal">{words}</th>
+                {told.map((t, k) => (
+                  <td key={columns[k]!.name} className="pl-4 text-right">
+                    {hours(t[i]!.parts.find(([w]) => w === words)?.[1] ?? 0)}
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        );
+      })}
+    </table>
+  );
+}
+
+/** What a year takes, and the rest beside it; pressed it says what each figure is made of. */
+export function Figures({ tally }: { tally: Counted }) {
+  return (
+    <Popover.Root>
+      <Popover.Trigger className="min-h-6 rounded underline decoration-dotted underline-offset-4 hover:text-ink">
+        {FIGURE_WORDS.year} {longWords(tally.year)}
+        {tally.without > 0 && ` · ${tally.without} ${FIGURE_WORDS.without}`} · {FIGURE_WORDS.all}{' '}
+        {longWords(tally.total)}
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          align="end"
+          sideOffset={6}
+          aria-label="What the figures are made of"
+          className="z-50 max-w-lg rounded-xl border border-line bg-paper p-3 text-ink shadow-xl"
+        >
+          <FiguresTable columns={[{ name: 'as it is', tally }]} />
+          <p className="mt-2 text-[13px] text-soft">
+            A walk is a way to a home; what lies out on the table is walked to once a session. How you work says which
+            does.
+          </p>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
