@@ -1,3 +1,4 @@
+import { liesOf, likelyKinds } from '@heronstone/core/kinds';
 import { type UnitKind } from '@heronstone/core/catalogue';
 import { seatsFor } from '@heronstone/core/fit';
 import { holdersFor, readLine } from '@heronstone/core/lines';
@@ -21,7 +22,6 @@ import {
   type Station,
   type Supply,
   type Unit,
-  usualLies,
   type Zone,
 } from '@heronstone/core/plan';
 
@@ -139,7 +139,8 @@ export class Builder {
     const [name, family, form, [width, depth, height], mass, [working, backstock], uses, home, over = {}] = row;
     const id = idOf(name);
     const { usedUp = 0, ...rest } = over;
-    const lies = usualLies(form);
+    const [kind] = likelyKinds(name, 1);
+    const lies = liesOf(kind?.whole ? kind.kind : null, form);
     const supply = {
       ...blankSupply(id, name),
       family,

@@ -138,7 +138,7 @@ export function pumpHouse(): Plan {
     })
     .unit('sheets', 'sheetChest', 'Sheet chest', 1500, 380, 0, { width: 1100, depth: 760, rows: 6, height: 600 })
     .unit('cart', 'rollingCart', 'Rolling cart', 1010, 1690, 90)
-    .unit('board', 'wallBoard', 'Wall board', 60, 1480, 90, { width: 620, rows: 2, columns: 2, bottom: 1050 })
+    .unit('board', 'wallBoard', 'Wall board', 60, 1480, 90, { width: 620, bottom: 1050 })
     .unit('cupboard', 'cupboard', 'Tall cupboard', 2950, 210, 0, { width: 800, rows: 6 })
     .unit('bench', 'baseCabinet', 'Wet bench', 3810, 960, 270, {
       width: 680,
@@ -402,8 +402,8 @@ const SUPPLIES: SupplyRow[] = [
   ['Pliers, round', 'Tools', 'stick', [150, 70, 25], 160, [2, 0], L(8), 'chest.2.0', hang],
   ['Pliers, cutting', 'Tools', 'stick', [160, 70, 25], 190, [2, 0], { lanterns: 6, kites: 2 }, 'chest.2.0', { ...blade, ...hang }],
   ['Wheat paste', 'Paste', 'bottle', [95, 95, 140], 700, [2, 2], L(4), 'cupboard.3.0', { sensitive: ['damp'] }],
-  ['Paste brush, wide', 'Brushes', 'stick', [220, 60, 15], 60, [3, 0], L(7), 'board.1.1', hang],
-  ['Paste brush, fine', 'Brushes', 'stick', [200, 20, 10], 20, [6, 0], L(6), 'board.1.1', hang],
+  ['Paste brush, wide', 'Brushes', 'stick', [220, 60, 15], 60, [3, 0], L(7), 'board.0.0', hang],
+  ['Paste brush, fine', 'Brushes', 'stick', [200, 20, 10], 20, [6, 0], L(6), 'board.0.0', hang],
   ['Paste bowl', 'Paste', 'block', [180, 180, 80], 240, [3, 0], L(3), 'cupboard.2.0'],
   ['Bone folder', 'Tools', 'stick', [160, 25, 5], 30, [2, 0], L(9), null],
   ['LED strings, warm', 'Light', 'block', [140, 90, 45], 120, [8, 6], L(5), 'deep-bin.cubes.2.0.1', { usedUp: 5 }],
@@ -417,8 +417,8 @@ const SUPPLIES: SupplyRow[] = [
   ['Hydrogen peroxide, 3 %', 'Sun-print chemistry', 'bottle', [75, 75, 190], 520, [1, 1], P(2), 'chest.0.0', { hazards: ['toxic'], ...dark }],
   ['Citric acid', 'Sun-print chemistry', 'bottle', [90, 90, 120], 540, [1, 0], P(2), 'cupboard.1.0', { hazards: ['toxic'] }],
   ['Nitrile gloves', 'Protection', 'block', [240, 120, 75], 350, [1, 2], P(4), 'cubes.2.2', { usedUp: 4 }],
-  ['Safety glasses', 'Protection', 'block', [170, 70, 70], 60, [2, 0], { prints: 3, kites: 1 }, 'board.0.1', hang],
-  ['Apron', 'Protection', 'soft', [300, 260, 40], 350, [2, 0], { prints: 1, lanterns: 1 }, 'board.1.0', { lies: ['flat'] }],
+  ['Safety glasses', 'Protection', 'block', [170, 70, 70], 60, [2, 0], { prints: 3, kites: 1 }, 'board.0.0', hang],
+  ['Apron', 'Protection', 'soft', [300, 260, 40], 350, [2, 0], { prints: 1, lanterns: 1 }, 'board.0.0', { lies: ['flat'] }],
   ['Contact frames, A4', 'Sun-print frames', 'block', [340, 250, 30], 900, [4, 0], P(6), 'cubes.1.2'],
   ['Contact frames, A3', 'Sun-print frames', 'block', [460, 340, 30], 1600, [4, 0], P(4), null, flat],
   ['Print paper, A4', 'Sun-print paper', 'sheet', [210, 297, null], 19, [60, 100], P(8), 'sheets.3.0', { grammage: 300, usedUp: 8, ...dark }],

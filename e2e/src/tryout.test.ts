@@ -57,7 +57,7 @@ describe('try-out', () => {
 
     // this plan worked the other way: at the same seat, and with homes found by another school
     await page.getByLabel('against').selectOption({ label: 'working standing' });
-    await page.getByText(/This plan is (quicker|slower) by .* a session|no difference/).waitFor();
+    await page.getByText(/is (quicker|slower) by .* a session|No difference/).waitFor();
     await page.getByLabel('against').selectOption({ label: 'finding homes by kind' });
     await page.getByRole('status', { name: 'working the other way' }).waitFor();
     await page.getByRole('button', { name: 'Enough' }).click();

@@ -209,18 +209,22 @@ function applied(plan: Plan, commands: readonly Command[]): Plan {
 }
 
 /** The best of many random arrangements by the same measure, rules broken counted in: what searching is worth. For tests and bench. */
-export function bestAtRandom(plan: Plan, count: number, seed: number): { energy: number; broken: number } {
+export function bestAtRandom(plan: Plan, count: number, seed: number): { energy: number; broken: number; plan: Plan } {
   const sun = sunGrid(
     plan,
     wallFrames(plan).map((f) => f.a),
   );
   const search = new Search(plan, sun, new Random(seed));
-  let best = { energy: Infinity, broken: Infinity };
+  let best: { energy: number; broken: number; command: Command | null } = {
+    ...{ energy: Infinity, broken: Infinity, command: null },
+  };
   for (let i = 0; i < count; i++) {
     search.scatter();
-    if (search.energy < best.energy) best = { energy: search.energy, broken: search.broken() };
+    if (search.energy < best.energy)
+      best = { energy: search.energy, broken: search.broken(), command: search.command(search.poses) };
   }
-  return best;
+  const { energy, broken, command } = best;
+  return { energy, broken, plan: command ? applied(plan, [command]) : plan };
 }
 
 /** The quick search’s own measure of a plan as it stands. */

@@ -6,6 +6,9 @@ import { fetchSeconds, makerOf, PLAIN, sceneAt, sceneOf, wayPrice } from '../rea
 /** A place that things could be homed in: of which unit, and what a fetch from it costs beside the way to its unit, s. */
 export type Offered = { place: Place; unitId: string; besides: number };
 
+/** What is got together with others saves so much of a walk by itself, as a first guess (own assumption; counted exactly once homes are found). */
+const TOGETHER = 0.5;
+
 /** A thing that is fetched: how often a year from which station, and what part of which place it takes. */
 export type Demand = {
   supply: Supply;
@@ -66,7 +69,7 @@ export function demandOf(
     }
     demands.push({
       supply,
-      fetches: uses.map((u) => ({ stationId: u.station.id, times: u.fetches })),
+      fetches: uses.map((u) => ({ stationId: u.station.id, times: u.fetches - TOGETHER * u.gathered })),
       options: Int32Array.from(options),
       parts: Float64Array.from(parts),
     });

@@ -1,14 +1,11 @@
 import { direction, type Point, rotateRight } from '../geometry/index.ts';
 import { type Command, type Plan, type Station, type Unit } from '../plan/index.ts';
-import { seatMoves } from '../room/index.ts';
-import { kneeSpace } from '../stations/index.ts';
+import { KNEES, kneeSpace, seatMoves } from '../room/index.ts';
 
 /** From the end of a worktop to the middle of a seat at least, mm (own assumption: half a body). */
 const FROM_END = 230;
 /** Two people’s seats at one worktop keep so far apart, mm (own assumption: a chair’s width). */
 const APART = 500;
-/** Knees want so much width under the worktop, mm (own assumption). */
-const KNEES = 500;
 /** The work before a seat: to each side of it, and so far onto the worktop, mm (own assumption). */
 const WORK = { aside: 240, deep: 350 };
 

@@ -54,7 +54,7 @@ export const CATALOGUE = {
   topBox: kind('Top-of-cupboard box', 'a box up where a chair is needed', 'shut', 'on', [500, 380, 280], [1, 1], lidded('box'), { bottom: 1900 }),
   rollingCart: kind('Three-tier cart', 'three open tiers on wheels', 'wheels', 'floor', [440, 350, 800], [3, 1], open('tier', 0), { mobile: true, margins: onLegs(100) }),
   slimCart: kind('Slim cart', 'a narrow cart that goes into a gap', 'wheels', 'floor', [200, 500, 850], [3, 1], open('tier', 0), { mobile: true, margins: onLegs(100) }),
-  wallBoard: kind('Peg board', 'a board with holes at one inch', 'wall', 'wall', [1000, 120, 800], [2, 2], open('board', 0), { bottom: 1000, body: 'none' }),
+  wallBoard: kind('Peg board', 'a board with holes at one inch', 'wall', 'wall', [1000, 120, 800], [1, 1], open('board', 0), { bottom: 1000, body: 'none' }),
   hookRail: kind('Rail with hooks', 'hooks or little pots in one row', 'wall', 'wall', [800, 100, 300], [1, 4], open('hook', 0), { bottom: 1250, body: 'none' }),
   magnetStrip: kind('Magnetic strip', 'scissors and tools held by magnets', 'wall', 'wall', [450, 60, 250], [1, 3], open('hook', 0), { bottom: 1200, body: 'none' }),
   ledge: kind('Picture ledge', 'a shallow lip for frames and inks', 'wall', 'wall', [800, 90, 250], [1, 1], open('shelf', 0), { bottom: 1300, body: 'none' }),

@@ -81,6 +81,11 @@ export const CHECKS = {
   together: { title: 'Two at once', source: '600 mm of width for each (common practice)', care: null },
   travels: { title: 'Box or cart at its seat', source: 'its own size where it is worked at', care: null },
   kept: { title: 'Box put away', source: 'its outer size and 3 mm of play (common practice)', care: null },
+  knees: {
+    title: 'Room for the knees',
+    source: '500 mm common practice; 760 mm for a wheelchair: 2010 ADA Standards 306.3 (memory)',
+    care: null,
+  },
   turning: {
     title: 'Room to turn a wheelchair',
     source: 'circle of 1525 mm and floor space of 760 × 1220 mm: 2010 ADA Standards 304 and 305 (memory)',

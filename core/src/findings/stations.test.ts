@@ -25,6 +25,30 @@ const second = (over: Partial<Station>, who = 'other'): Command[] => [
 ];
 
 describe('stations: each check on both sides of its limit', () => {
+  test('knees of whoever sits: no pedestal before them (500 mm common practice), no finding standing', () => {
+    const under = (aside: number, set: Partial<Station> = {}) =>
+      words(
+        applied(
+          withUnits(
+            base,
+            ...[-1, 1].map((side) =>
+              unit('pedestal', {
+                ...{ id: `pedestal${side}`, x: 3000 + side * (200 + aside), y: 3550, hostId: 'table' },
+                ...{ width: 400, depth: 500, height: 600 },
+              }),
+            ),
+          ),
+          seat({ x: 3000, y: 3050, heading: 0, ...set }),
+        ),
+        'knees',
+      );
+    expect(under(-200)).toEqual([expect.stringMatching(/the knees have no room: none under .* 50 cm is wanted/)]);
+    // between two of them, 460 mm apart and 540
+    expect(under(230)).toEqual([expect.stringMatching(/only 4\d(\.\d)? cm wide/)]);
+    expect(under(270)).toEqual([]);
+    expect(under(-200, { standing: true })).toEqual([]);
+  });
+
   test('two at once: 600 mm each (common practice); one person cannot be two', () => {
     const at = (x: number, together = 'a', who?: string) =>
       applied(base, seat({ together: 'a' }), ...second({ x, y: 3000, together }, who));

@@ -1,8 +1,8 @@
 import { convexOverlap, insidePolygon, prismFootprint } from '../geometry/index.ts';
 import { goesIn } from '../fit/index.ts';
 import { placeTitle, type Plan, type Station } from '../plan/index.ts';
-import { planAsWorked, workingSpot } from '../reach/index.ts';
-import { freeFloor, unitPrism, unitSolids } from '../room/index.ts';
+import { makerOf, planAsWorked, workingSpot } from '../reach/index.ts';
+import { freeFloor, KNEE, KNEES, kneeSpace, unitPrism, unitSolids } from '../room/index.ts';
 import { type Found, found, inEachOther, type Look } from './finding.ts';
 
 /** Width each of two people at work wants, mm (common practice). */
@@ -14,7 +14,7 @@ const MESH = 50;
 
 /** Two at once, boxes and carts at their seats and put away, wheelchairs. */
 export function stationChecks(look: Look): Found[] {
-  return [...twoAtOnce(look), ...travellers(look), ...kept(look), ...turning(look)];
+  return [...twoAtOnce(look), ...travellers(look), ...kept(look), ...turning(look), ...knees(look)];
 }
 
 function twoAtOnce({ plan, len }: Look): Found[] {
@@ -119,4 +119,22 @@ function turning({ plan, len }: Look): Found[] {
           `The largest free circle of the floor is ${len(2 * most)} across; ${sitting.map((p) => p.name).join(', ')} needs ${len(TURNING)} to turn a wheelchair.`,
         ),
       ];
+}
+
+/** Who sits at a worktop has room for the knees under it: no pedestal before them. */
+function knees({ plan, len }: Look): Found[] {
+  return Object.values(plan.stations).flatMap((station) => {
+    const table = plan.units[station.unitId ?? ''];
+    const maker = makerOf(plan, station);
+    if (!table || !maker || maker.seat.standing) return [];
+    const { wide } = kneeSpace(plan, station, table);
+    const wanted = maker.person.mobility === 'wheelchair' ? KNEE.wide : KNEES;
+    if (wide >= wanted) return [];
+    const there = wide > 0 ? `only ${len(wide)} wide under ${table.name}` : `none under ${table.name}`;
+    return [
+      found('knees', [station.id], `At ${station.name} the knees have no room: ${there}, ${len(wanted)} is wanted.`, {
+        unitIds: [table.id],
+      }),
+    ];
+  });
 }

@@ -1,7 +1,7 @@
-import { wordsOf } from '../kinds/index.ts';
+import { kindOf, liesOf, wordsOf } from '../kinds/index.ts';
 import { formatLength, formatWeight, type Measure, parseWeight } from '../lengths/index.ts';
 import { colourIn, countIn, packIn, readLine, sizeOf, weighSheet, weightIn, type Doubt } from '../lines/index.ts';
-import { cutText, newId, placeTitle, type Plan, type Sized, Supply, usesOf, usualLies } from '../plan/index.ts';
+import { cutText, newId, placeTitle, type Plan, type Sized, Supply, usesOf } from '../plan/index.ts';
 import { type Meaning, measureOfTable, type OwnTable, unitInHeading } from './own-meanings.ts';
 import { plainCell } from './safe-cell.ts';
 
@@ -297,7 +297,7 @@ function rowOf(
     if (!said.has('packOf')) supply.usual.push('working');
   }
   if (!said.has('mass')) weighSheet(supply);
-  supply.lies = usualLies(supply.form);
+  supply.lies = liesOf(kindOf(supply.kind), supply.form);
   supply.note = cutText(notes.join('\n'), 2000);
   return {
     supply,

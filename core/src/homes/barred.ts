@@ -10,6 +10,7 @@ import {
   zonesOf,
 } from '../plan/index.ts';
 import { type Spot } from '../reach/index.ts';
+import { hasTravellers, strangerTo } from './arranged.ts';
 
 /** What does not belong to a zone pays so much a year for living in it, and what belongs to one for living elsewhere, s (own assumption). */
 export const NOT_IN_ZONE = 120;
@@ -19,7 +20,7 @@ const bySupply = groupedBy((ban: Ban) => ban.supplyId);
 const cm = (mm: number) => `${Math.round(mm / 10)} cm`;
 
 /**
- * Why a supply may not live in a place at all: a zone that is kept for other things only, or the maker’s own ban. Null: it may. A place kept out
+ * Why a supply may not live in a place at all: a zone that is kept for other things only, a box packed for what it is not used for, or the maker’s own ban. Null: it may. A place kept out
  * of *find homes* is not barred: the maker may put there what she likes.
  */
 export function barredFrom(plan: Plan, supply: Supply, spot: Spot): string | null {
@@ -29,6 +30,8 @@ export function barredFrom(plan: Plan, supply: Supply, spot: Spot): string | nul
     if (ban.above !== null && spot.grip.z > ban.above) return `${supply.name} is never to lie above ${cm(ban.above)}.`;
     if (ban.below !== null && spot.grip.z < ban.below) return `${supply.name} is never to lie below ${cm(ban.below)}.`;
   }
+  const stranger = hasTravellers(plan) ? strangerTo(plan, supply, spot.unit.id) : null;
+  if (stranger) return stranger;
   const zone = zoneAt(plan, spot.place);
   if (zone?.rule === 'only' && !zonesOf(plan, supply).has(zone.id))
     return `Only what is for ${zone.name} may live there.`;
@@ -37,7 +40,7 @@ export function barredFrom(plan: Plan, supply: Supply, spot: Spot): string | nul
 
 /** Whether there is anything that could bar a supply from any place: looked at before every place is. */
 export const mayBeBarred = (plan: Plan, supply: Supply): boolean =>
-  hasZones(plan) || bySupply(plan.bans, supply.id).length > 0;
+  hasZones(plan) || hasTravellers(plan) || bySupply(plan.bans, supply.id).length > 0;
 
 const zoned = new WeakMap<object, boolean>();
 /** Whether a plan has any zones. */

@@ -1,7 +1,7 @@
 import { type Place, type Plan, type Share, type Station, type Supply } from '../plan/index.ts';
 import { sessionsAt } from '../sessions/index.ts';
 import { carriedOf } from './carrying.ts';
-import { carryingPerYear } from './cost.ts';
+import { carryingPerYear } from './brought.ts';
 import { type Ground, joins } from './ground.ts';
 import { countOf } from './own-cost.ts';
 import { type YearlyUse, yearlyUses } from './uses.ts';

@@ -1,8 +1,7 @@
-import { homesIn, type Place, type Plan, type Share, SHARES, type Station, type Supply } from '../plan/index.ts';
+import { homesIn, type Plan, type Share, SHARES, type Supply } from '../plan/index.ts';
 import { sceneOf } from '../reach/index.ts';
-import { sessionsAt } from '../sessions/index.ts';
 import { bringingPerYear } from './bringing.ts';
-import { carriedOf, isCarriedTo } from './carrying.ts';
+import { bringingFor, broughtIn } from './brought.ts';
 import { errandsTo } from './errands.ts';
 import { coveredIn } from './filling.ts';
 import { type HomeCost, type HomeState, ownStates, priced } from './own-cost.ts';
@@ -12,7 +11,7 @@ import { besidesIn, visitsOf, withVisits } from './visits.ts';
 /**
  * What one share of a supply costs a year in a place, looked for among `kinds` kinds there and behind or under `covered` others.
  * Each station sees the room as it is while somebody works there: its cart rolled up, its box on the table. A container that is carried to the seat is
- * not in it: it is brought once a session, see {@link carryingPerYear}. Visits count as what they become longer by for it.
+ * brought once a session. Visits and bringing count as what they become longer by for it.
  * Infinity with the reason when someone who uses it cannot get there.
  * @param part of the share’s fetches, 0 to 1
  * @param uses who fetches it, where that is not everybody who uses it
@@ -39,7 +38,8 @@ export function costInPlace(
     errands.map((e) => e.use.fetches * part),
     place,
   );
-  return withVisits(plan, cost, besidesIn(plan, supply, share, place, cost.gathered));
+  const visits = besidesIn(plan, supply, share, place, cost.gathered);
+  return withVisits(plan, cost, visits, bringingFor(plan, supply, share, place, uses));
 }
 
 /** The cost of giving a share its home in a place, counting it among the kinds that lie there. Null for a place not in the plan. */
@@ -76,18 +76,11 @@ export type Assessment = {
   unreachable: HomeState[];
 };
 
-/** Seconds a year of bringing a container to a station once a session; 0 where it is reached into. */
-export function carryingPerYear(plan: Plan, station: Station, container: Place): number {
-  const fetch = isCarriedTo(plan, station, container);
-  return fetch?.ok ? fetch.seconds * sessionsAt(plan, station) : 0;
-}
-
 /** Every share of every supply with its homes and what they cost. */
 export function assessHomes(plan: Plan): Assessment {
   const states: HomeState[] = [];
   const fetchesByBand = new Array<number>(8).fill(0);
   let bringing = Object.values(plan.stations).reduce((sum, s) => sum + bringingPerYear(plan, s), 0);
-  const brought = new Set<string>();
   let seconds = 0;
   for (const supply of Object.values(plan.supplies)) {
     for (const share of SHARES) {
@@ -97,17 +90,10 @@ export function assessHomes(plan: Plan): Assessment {
         if (!place || !cost?.band || !Number.isFinite(cost.seconds)) continue;
         seconds += cost.seconds;
         fetchesByBand[cost.band]! += cost.fetches;
-        const container = share === 'resting' ? null : carriedOf(plan, place);
-        if (!container) continue;
-        for (const { station } of yearlyUses(plan, supply, share)) {
-          const key = `${station.id} ${container.id}`;
-          if (brought.has(key)) continue;
-          brought.add(key);
-          bringing += carryingPerYear(plan, station, container);
-        }
       }
     }
   }
+  for (const { seconds } of broughtIn(plan).values()) bringing += seconds;
   const reaching = reachingPerYear(plan);
   return {
     states,

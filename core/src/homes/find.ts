@@ -1,6 +1,8 @@
 import { apply, type Command, type Plan } from '../plan/index.ts';
 import { type Homes, type SlottingAnswer, solveSlotting } from '../slotting/index.ts';
 import { assessHomes, type Assessment } from './cost.ts';
+import { bettering } from './bettering.ts';
+import { finishing } from './finishing.ts';
 import { layingRest } from './laying.ts';
 import { Layout } from './layout.ts';
 import { roomBefore, tableOf, totalOf, Used } from './problem.ts';
@@ -23,6 +25,8 @@ export type FindOptions = {
   /** instead of that a limit in work, see the slotting engine */
   work?: number;
   seed?: number;
+  /** key of what its maker has arranged that is not kept this once, see {@link decisionsIn} */
+  undo?: string;
   /** only betters the homes there are, in the order of a second: for asking what a change would do, over and over */
   polish?: boolean;
   now: () => number;
@@ -54,6 +58,8 @@ const ROUNDS = 3;
 const AGAIN_PART = 0.15;
 /** So much longer is searched where room to grow gives way, as a share of the limit. */
 const EASED_PART = 0.25;
+/** All that is found must save so much a year together, or mend something: ten minutes (own assumption). */
+const WORTH = 600;
 /** How long one waits between two breaths, ms. */
 const BREATH = 40;
 
@@ -113,42 +119,64 @@ export async function findHomes(plan: Plan, options: FindOptions): Promise<Found
   }
   await options.breathe?.();
   const laid = layingRest(plan, translation, answer.homes, roomBefore(translation));
+  const homes = bettering(plan, translation, laid.homes, roomBefore(translation));
+  const homed = new Set(homes.map((h) => h.lot));
   answer = {
     ...answer,
-    homes: laid.homes,
-    unplaced: laid.left,
+    homes,
+    unplaced: laid.left.filter((lot) => !homed.has(lot)),
     // the bound holds of the problem as it was first put: what can be laid is a part of it
-    ...totalsOf(translation, laid.homes, answer),
+    ...totalsOf(translation, homes, answer),
   };
   options.onProgress?.({ phase: 'counting', done: 0, total: null, gap: answer.gap });
   await options.breathe?.();
-  const command = settleCommand(plan, translation, answer, options.since);
-  const keeping = keepingCommands(translation, answer);
-  const done = apply(plan, {
-    type: 'several',
-    words: 'find homes',
-    commands: [command, ...keeping] as never,
-  });
-  if (!done.ok) throw new Error(done.reason);
-  const assessed = assessHomes(done.plan);
+  const tallied = (answer: SlottingAnswer) => {
+    const settled = settling(plan, translation, answer, options.since);
+    const assessed = assessHomes(settled.plan);
+    return { ...settled, answer, assessed, after: tallyOf(settled.plan, assessed) };
+  };
+  let last = tallied(answer);
+  if (!options.polish) {
+    await options.breathe?.();
+    const found = { plan: last.plan, homes };
+    const finished = finishing(plan, translation, found, roomBefore(translation), options.since);
+    const again = tallied({ ...answer, homes: finished, ...totalsOf(translation, finished, answer) });
+    if (again.after.total < last.after.total) last = again;
+  }
+  // little changes for little: homes one knows stay where nothing is mended and a year gains less than that
+  const mends = last.after.without.length < before.without.length;
+  const asMany = translation.lots.length - translation.today.length <= answer.unplaced.length;
+  if (!options.polish && !mends && asMany && before.total - last.after.total < WORTH)
+    last = tallied({ ...answer, homes: [...translation.today], ...totalsOf(translation, translation.today, answer) });
+  const { command, keeping, assessed, after } = last;
+  ({ answer } = last);
   return {
     command,
     keeping,
     before,
-    after: tallyOf(done.plan, assessed),
+    after,
     assessedBefore,
     assessed,
     growthGaveWay: usedIn(translation, answer.homes)
       .filter(([id, used]) => used > roomBefore(translation)(id) * 1.002 + 0.01)
       .map(([id]) => id),
     answer,
-    plan: done.plan,
+    plan: last.plan,
   };
+}
+
+/** The commands that give a plan the homes of an answer, and the plan with them. */
+function settling(plan: Plan, translation: Translation, answer: SlottingAnswer, since: string) {
+  const command = settleCommand(plan, translation, answer, since);
+  const keeping = keepingCommands(translation, answer);
+  const done = apply(plan, { type: 'several', words: 'find homes', commands: [command, ...keeping] as never });
+  if (!done.ok) throw new Error(done.reason);
+  return { command, keeping, plan: done.plan };
 }
 
 async function translatedFor(plan: Plan, options: FindOptions): Promise<Translation | null> {
   const supplies = Math.max(1, Object.keys(plan.supplies).length);
-  const work = translating(plan);
+  const work = translating(plan, options.undo ?? null);
   let breath = -Infinity;
   for (let n = 0; ; n++) {
     if (options.now() - breath >= BREATH) {

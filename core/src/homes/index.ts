@@ -1,7 +1,9 @@
 export { fetchesPerYear, handsPerYear, walksTo, type YearlyUse, yearlyUses } from './uses.ts';
-export { costOfHome, costInPlace, assessHomes, shareStates, carryingPerYear, type Assessment } from './cost.ts';
+export { costOfHome, costInPlace, assessHomes, shareStates, type Assessment } from './cost.ts';
 export { type HomeCost, type HomeState } from './own-cost.ts';
+export { decisionOf, decisionsIn, type Decision } from './arranged.ts';
 export { toldUses, type ToldUse } from './told.ts';
+export { carryingPerYear } from './brought.ts';
 export { visitsOf, type Visit, type Visited } from './visits.ts';
 export {
   penaltiesFor,

@@ -1,10 +1,21 @@
 import { type Body, bodyOf } from '../body/index.ts';
 import { type Nature } from '../catalogue/index.ts';
-import { pieceOf, sorted } from '../fit/index.ts';
+import { fitOf, holderOf, pieceOf, sorted } from '../fit/index.ts';
 import { kindOf, naturesFor } from '../kinds/index.ts';
 import { liftLimit } from '../loads/index.ts';
-import { natureOf, type Person, type Place, type Plan, saidIn, type Share, type Supply } from '../plan/index.ts';
+import {
+  natureOf,
+  type Person,
+  type Place,
+  type Plan,
+  saidIn,
+  type Share,
+  type Supply,
+  readsSame,
+} from '../plan/index.ts';
+import { ownTraveller, standsOut } from './arranged.ts';
 import { type BandNumber, type Spot } from '../reach/index.ts';
+import { walksForStanding } from '../sessions/index.ts';
 import { hasZones, zonePenalty } from './barred.ts';
 import { mindedThere } from './minds.ts';
 import { type Weighed, weightOf, wayOf } from './weights.ts';
@@ -36,7 +47,9 @@ const SET = {
   /** a way of holding that does not suit the thing */
   form: 900,
   /** what hangs, lying about although there are hooks or a board */
-  hangs: 240,
+  hangs: 900,
+  /** what is one activity’s own, anywhere but in the box or on the cart that travels to it */
+  unpacked: 600,
   /** what is fetched all the time thrown into a heap or kept under a lid */
   allTheTime: 300,
   /** a reserve where what is in use should lie */
@@ -48,9 +61,9 @@ const SET = {
 } as const;
 /**
  * And at every fetch, s: no short way outweighs that a child gets at a blade; what is harmed is harmed with use too; small things lying loose are looked
- * for where they have wandered to, and what stands on a top is taken past what stands there besides (own assumptions).
+ * for where they have wandered to, and what stands on a top is taken past what stands there besides; a walk more for want of room on the table (own assumptions).
  */
-const A_FETCH = { child: 60, blind: 30, minds: 20, smallLoose: 3, onTop: 1.5 } as const;
+const A_FETCH = { child: 60, blind: 30, minds: 20, smallLoose: 3, onTop: 1.5, tableLost: 10 } as const;
 /** Not lifted down from a step stool, nothing to be lifted high or low, g (own assumptions). */
 const HEAVY = 2000;
 const LIGHT = 3000;
@@ -155,6 +168,31 @@ const liftAdvised = ({ spot }: Case) => {
   return 1000 * liftLimit({ ...AT_SHELF, vertical, travel: Math.abs(vertical - TABLE) });
 };
 
+const hung = new WeakMap<Supply, { places: object; could: boolean }>();
+/** Whether there is any board or hook that all of a thing goes onto. */
+function couldHang(plan: Plan, supply: Supply): boolean {
+  const known = hung.get(supply);
+  if (known?.places === plan.places) return known.could;
+  const could = Object.values(plan.places).some(
+    (p) => HANGING.includes(p.kind) && p.keptOut === '' && fitOf(holderOf(p), supply, supply.working).ok,
+  );
+  hung.set(supply, { places: plan.places, could });
+  return could;
+}
+
+const PACKED_READS = ['places', 'stations', 'uses', 'activities'] as const;
+const packed = new WeakMap<Supply, { of: Pick<Plan, (typeof PACKED_READS)[number]>; into: string | null }>();
+/** The box or cart that a thing belongs in and goes into; null: none. */
+function packsInto(plan: Plan, supply: Supply): string | null {
+  const known = packed.get(supply);
+  if (known && readsSame(PACKED_READS, known.of, plan)) return known.into;
+  const unit = ownTraveller(plan, supply);
+  const goes = (p: Place) => p.unitId === unit && fitOf(holderOf(p), supply, supply.working).ok;
+  const into = unit !== null && Object.values(plan.places).some(goes) ? unit : null;
+  packed.set(supply, { of: plan, into });
+  return into;
+}
+
 const HANGING: readonly Place['kind'][] = ['board', 'hook', 'hanger'];
 const hooked = new WeakMap<object, boolean>();
 function hasHooks(plan: Plan): boolean {
@@ -229,18 +267,22 @@ const RULES: readonly Rule[] = [
   },
   {
     weighed: 'weighOrder',
-    seconds: ({ place, supply, fetches }) =>
+    seconds: ({ plan, place, supply, fetches }) =>
       place.kind !== 'top'
         ? 0
-        : SET.onTop +
-          A_FETCH.onTop * fetches +
-          (isSmall(supply)
-            ? SET.smallOnTop + A_FETCH.smallLoose * fetches
-            : supply.form === 'sheet'
-              ? SET.flatOnTop
-              : 0),
-    words: ({ supply }) =>
-      `It stands in the open on a top: dusted, and in the way${isSmall(supply) ? '; so small a thing is knocked off it or lost there' : supply.form === 'sheet' ? '; sheets want a drawer, a slot or a file' : ''}.`,
+        : standsOut(plan, supply, place.unitId)
+          ? A_FETCH.tableLost * walksForStanding(plan, supply, place.unitId)
+          : SET.onTop +
+            A_FETCH.onTop * fetches +
+            (isSmall(supply)
+              ? SET.smallOnTop + A_FETCH.smallLoose * fetches
+              : supply.form === 'sheet'
+                ? SET.flatOnTop
+                : 0),
+    words: ({ plan, supply, place }) =>
+      standsOut(plan, supply, place.unitId)
+        ? 'It takes room from the table: what would lie out there goes back each time.'
+        : `It stands in the open on a top: dusted, and in the way${isSmall(supply) ? '; so small a thing is knocked off it or lost there' : supply.form === 'sheet' ? '; sheets want a drawer, a slot or a file' : ''}.`,
   },
   {
     concerns: ({ supply }) => supply.form !== 'loose' && isSmall(supply),
@@ -264,10 +306,17 @@ const RULES: readonly Rule[] = [
             : 'This is not how such things are usually kept.',
   },
   {
-    concerns: ({ plan, supply }) => supply.lies.includes('hanging') && hasHooks(plan),
+    concerns: ({ plan, supply }) => supply.lies.includes('hanging') && hasHooks(plan) && couldHang(plan, supply),
     weighed: 'weighOrder',
     seconds: ({ place }) => (HANGING.includes(place.kind) ? 0 : SET.hangs),
     words: () => 'It could hang: boards and hooks are for such things.',
+  },
+  {
+    concerns: ({ plan, supply, share }) => share === 'working' && packsInto(plan, supply) !== null,
+    weighed: 'weighOrder',
+    seconds: ({ plan, supply, place }) => (place.unitId === packsInto(plan, supply) ? 0 : SET.unpacked),
+    words: ({ plan, supply }) =>
+      `It belongs in ${plan.units[packsInto(plan, supply)!]!.name}, with what is used with it.`,
   },
   {
     concerns: ({ fetches }) => fetches >= ALL_THE_TIME,

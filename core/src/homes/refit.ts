@@ -42,7 +42,7 @@ function homesByFamily(plan: Plan) {
 }
 
 /** Where the others of its family live; what it costs a year to lie in none of these places, s. */
-function familyPlaces(plan: Plan, supply: Supply, share: Share): (placeId: string) => number {
+export function familyPlaces(plan: Plan, supply: Supply, share: Share): (placeId: string) => number {
   const family = share === 'working' ? familyOf(plan, supply) : null;
   const others = (family === null ? undefined : homesByFamily(plan).get(family)) ?? [];
   const places = new Set(others.filter((o) => o.supplyId !== supply.id).map((o) => o.placeId));

@@ -4,7 +4,7 @@ import { sessionsAt } from '../sessions/index.ts';
 import { type Homes, solveSlotting } from '../slotting/index.ts';
 import { bringingPerYear } from './bringing.ts';
 import { visitCharges } from './charges.ts';
-import { carryingPerYear } from './cost.ts';
+import { carryingPerYear } from './brought.ts';
 import { joins } from './ground.ts';
 import { Layout } from './layout.ts';
 import { roomBefore, tableOf, totalOf, Used } from './problem.ts';

@@ -14,6 +14,7 @@ import {
 } from '../plan/index.ts';
 import { sceneOf, type Spot } from '../reach/index.ts';
 import { type Homes, type SlottingProblem } from '../slotting/index.ts';
+import { decisionOf, standsOut } from './arranged.ts';
 import { barredFrom, keptOut, mayBeBarred } from './barred.ts';
 import { bringingCharges, type Brought, type Charge, visitCharges } from './charges.ts';
 import { loadBeforeSag, loadsLeft } from './bearing.ts';
@@ -23,8 +24,11 @@ import { costWithoutHome, familyOf, heldIn, SEASON_CHANGE, SPLIT, spreadOf } fro
 import { yearlyUses, type YearlyUse } from './uses.ts';
 import { growthIn, wayOf, weightOf } from './weights.ts';
 
-/** Moving a share from today's home once, s (own assumption until the moves are worked out). */
-const MOVE_ONCE = 45;
+/**
+ * Moving a share from today’s home, s, set against a year: carrying it and settling it in (45), and being looked for where it was until the hand knows
+ * better (155: three fetches in doubt; own assumptions).
+ */
+export const MOVE_ONCE = 200;
 /** A board that is seen to sag, s a year: more than any way saved, less than a child’s or a back’s safety (own assumption). */
 export const SAG = 1500;
 /** No share is split into more parts than this. */
@@ -91,9 +95,15 @@ export function usualKinds(holder: Holder): number {
 /**
  * Translates a plan: one lot for every share with a count, or for each of its parts where it is in several homes or goes into no place whole; costs
  * in seconds a year, use in the measure of each place. What is pinned, or has a home and could go nowhere else (not measured yet, say), is no lot
- * and takes its room. Yields after each supply, so that a caller can breathe.
+ * and takes its room; so is what its maker has arranged (a packed box, a laid row, a place labelled for good). Yields after each supply, so that a
+ * caller can breathe.
+ * @param undone key of a decision that is taken back for once
  */
-export function* translating(plan: Plan): Generator<void, Translation> {
+export function* translating(plan: Plan, undone: string | null = null): Generator<void, Translation> {
+  const staysAt = (home: Home): boolean => {
+    const decision = home.pinned ? null : decisionOf(plan, home);
+    return home.pinned || (decision !== null && decision.key !== undone);
+  };
   const scene = sceneOf(plan);
   const spots = [...scene.spots.values()].sort((a, b) => (a.place.id < b.place.id ? -1 : 1));
   const holders = new Map(spots.map(({ place }) => [place.id, holderOf(plan.places[place.id]!)]));
@@ -156,8 +166,8 @@ export function* translating(plan: Plan): Generator<void, Translation> {
         continue;
       }
       for (const home of homesOf(plan, supply.id, share))
-        if (home.pinned) fix(home, supply, countIn(plan, home, supply));
-      const parts = partsOf(plan, supply, share, candidates, beside);
+        if (staysAt(home)) fix(home, supply, countIn(plan, home, supply));
+      const parts = partsOf(plan, supply, share, candidates, beside, staysAt);
       const season = share === 'working' ? periods.wanted(supply) : null;
       const resting = homesOf(plan, supply.id, 'resting');
       const changes =
@@ -269,58 +279,78 @@ function someOf(holder: Holder, supply: Supply, count: number): { fits: number; 
 }
 
 /**
- * The parts of a share that move by themselves: each of its homes where it has several, else the whole; what goes into no place whole is split into
- * parts as large as go into one.
+ * The parts of a share that move by themselves: the whole, wherever it lies today, where some place takes all of it; one for each station where the maker
+ * wants a tool at each; else each of today’s homes, or parts as large as go into one place.
  */
 function partsOf(
   plan: Plan,
   supply: Supply,
   share: Share,
   candidates: readonly Candidate[],
-  room: (placeId: string) => number,
+  free: (placeId: string) => number,
+  staysAt: (home: Home) => boolean,
 ): Part[] {
   const all = homesOf(plan, supply.id, share);
-  const homes = all.filter((h) => !h.pinned);
-  const pinned = all.filter((h) => h.pinned).reduce((sum, h) => sum + countIn(plan, h, supply), 0);
+  const homes = all.filter((h) => !staysAt(h));
+  const pinned = all.filter((h) => staysAt(h)).reduce((sum, h) => sum + countIn(plan, h, supply), 0);
   const total = amountOf(supply, share) - pinned;
   if (total <= 0) return [];
   const parts: Part[] = [];
   let left = total;
-  if (homes.length > 1)
+  const room = roomFor(plan, supply, share, candidates, free);
+  const oneEach = plan.head.tools === 'oneEach';
+  // one thing has one home, but where its maker wants one at each station, or there is no place for all of it
+  if (homes.length > 1 && (oneEach || !room(total).whole))
     for (const home of homes) {
       const count = Math.min(left, countIn(plan, home, supply));
       if (count > 0) parts.push({ count, home });
       left -= count;
     }
   if (left === 0) return parts;
-  const home = homes.length === 1 ? homes[0] : undefined;
-  if (parts.length === 0 && left === amountOf(supply, share)) {
+  // of several homes that one goes on that holds most
+  const [home] = parts.length > 0 ? [] : [...homes].sort((a, b) => countIn(plan, b, supply) - countIn(plan, a, supply));
+  if (oneEach && parts.length === 0 && left === amountOf(supply, share)) {
     const each = byStation(plan, supply, share, left);
     if (each.length > 1) return each.map((part) => ({ ...part, home }));
   }
-  const [, ...otherwise] = formsOf(plan, supply, share);
-  const barred = mayBeBarred(plan, supply);
-  // places that are alike hold alike
-  const fits: { whole: (number | null)[]; some: { fits: number; use: number } | null }[] = [];
-  let most = 0;
-  for (const { spot, placeId, holder, alike, forWork } of candidates) {
-    if (forWork || (barred && barredFrom(plan, supply, spot) !== null)) continue;
-    const free = room(placeId);
-    const known = (fits[alike] ??= {
-      whole: [supply, ...otherwise].map((form) => {
-        const fit = fitOf(holder, form, left);
-        return fit.ok ? fit.use : null;
-      }),
-      some: someOf(holder, supply, left),
-    });
-    if (known.whole.some((use) => use !== null && use <= free * 1.0001)) return [...parts, { count: left, home }];
-    // so many go in beside what stands there
-    if (known.some) most = Math.max(most, Math.floor(known.some.fits * Math.min(1, free / known.some.use)));
-  }
+  const { whole, most } = room(left);
+  if (whole) return [...parts, { count: left, home }];
   if (most === 0 || Math.ceil(left / most) > MOST_PARTS) return [...parts, { count: left, home }];
   for (; left > 0; left -= most)
     parts.push({ count: Math.min(most, left), home: parts.length === 0 ? home : undefined });
   return parts;
+}
+
+/** Whether so many pieces of a share go into any place whole, and how many at most go into one. */
+function roomFor(
+  plan: Plan,
+  supply: Supply,
+  share: Share,
+  candidates: readonly Candidate[],
+  free: (placeId: string) => number,
+): (count: number) => { whole: boolean; most: number } {
+  const [, ...otherwise] = formsOf(plan, supply, share);
+  const barred = mayBeBarred(plan, supply);
+  return (count) => {
+    // places that are alike hold alike
+    const fits: { whole: (number | null)[]; some: { fits: number; use: number } | null }[] = [];
+    let most = 0;
+    for (const { spot, placeId, holder, alike, forWork } of candidates) {
+      if (forWork || (barred && barredFrom(plan, supply, spot) !== null)) continue;
+      const room = free(placeId);
+      const known = (fits[alike] ??= {
+        whole: [supply, ...otherwise].map((form) => {
+          const fit = fitOf(holder, form, count);
+          return fit.ok ? fit.use : null;
+        }),
+        some: someOf(holder, supply, count),
+      });
+      if (known.whole.some((use) => use !== null && use <= room * 1.0001)) return { whole: true, most: count };
+      // so many go in beside what stands there
+      if (known.some) most = Math.max(most, Math.floor(known.some.fits * Math.min(1, room / known.some.use)));
+    }
+    return { whole: false, most };
+  };
 }
 
 /** Today's homes that hold what they are said to, and what they take. */
@@ -429,8 +459,8 @@ function optionsOf(
   const ledger: Ledger = { forms, uses: all, part, costs, options: [] };
   const move = MOVE_ONCE * weightOf(plan, 'weighMoving');
   const fits: (number | null | undefined)[][] = forms.map(() => []);
-  for (const { placeId, site, holder, alike, forWork } of candidates) {
-    if (forWork && today !== placeId) continue;
+  for (const { spot, placeId, site, holder, alike, forWork } of candidates) {
+    if (forWork && today !== placeId && !standsOut(plan, supply, spot.unit.id)) continue;
     let best: { cost: number; use: number; worth: number; form: number } | null = null;
     for (const [f, form] of forms.entries()) {
       let use = fits[f]![alike];

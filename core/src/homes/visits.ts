@@ -1,6 +1,7 @@
 import { pieceOf } from '../fit/index.ts';
 import { OWN_SHARES, type Place, type Plan, type Share, type Station, type Supply } from '../plan/index.ts';
 import { inMonths, type Taken, visitSeconds, visitShares } from '../sessions/index.ts';
+import { bringingNow } from './brought.ts';
 import { countOf, type Gathered, type HomeCost, ownStates } from './own-cost.ts';
 
 type Seasonal = Taken & { months: readonly number[] };
@@ -96,21 +97,24 @@ export function besidesIn(
   return more;
 }
 
-/** By how much a year visits would become shorter if a share were nowhere, as it is weighed, s. */
+/** By how much a year visits and bringing would become shorter if a share were nowhere, as it is weighed, s. */
 export function besidesNow(plan: Plan, supply: Supply, share: Share): number {
   let shorter = 0;
   for (const { station, taken, seconds } of visitsOf(plan).visits.values()) {
     const others = taken.filter((t) => t.supply.id !== supply.id || t.share !== share);
     if (others.length < taken.length) shorter += (seconds - yearOf(plan, station, others)) * countOf(plan, station);
   }
+  for (const { station, seconds } of bringingNow(plan, supply, share)) shorter += seconds * countOf(plan, station);
   return shorter;
 }
 
-/** A cost with its part of visits in it. */
-export function withVisits(plan: Plan, cost: HomeCost, visits: ByStation): HomeCost {
+const NONE: ByStation = new Map();
+
+/** A cost with its part of visits, and of bringing, in it. */
+export function withVisits(plan: Plan, cost: HomeCost, visits: ByStation, bringing: ByStation = NONE): HomeCost {
   let visiting = 0;
   let weighed = 0;
-  for (const [station, seconds] of visits) {
+  for (const [station, seconds] of [...visits, ...bringing]) {
     visiting += seconds;
     weighed += seconds * countOf(plan, station);
   }
@@ -121,7 +125,10 @@ export function withVisits(plan: Plan, cost: HomeCost, visits: ByStation): HomeC
     seconds: cost.seconds + visiting,
     fetching: cost.fetching + visiting,
     weighed: cost.weighed + weighed,
-    by: cost.by.map((b) => ({ ...b, seconds: b.seconds + (visits.get(b.station) ?? 0) })),
+    by: cost.by.map((b) => ({
+      ...b,
+      seconds: b.seconds + (visits.get(b.station) ?? 0) + (bringing.get(b.station) ?? 0),
+    })),
     // written when somebody reads it
     get penalties() {
       return cost.penalties;

@@ -1,5 +1,5 @@
 import { type Nature, NATURES } from '../catalogue/index.ts';
-import { FORMS, HAZARDS, SENSITIVE, STORAGE_FORMS, type StorageForm, type Supply } from '../plan/index.ts';
+import { FORMS, HAZARDS, SENSITIVE, STORAGE_FORMS, type StorageForm, type Supply, usualLies } from '../plan/index.ts';
 import { KIND_LINES } from './data.ts';
 
 /** A generic kind of supply: what one piece of it usually is. */
@@ -111,6 +111,12 @@ const idOf = (name: string) => name.toLowerCase().replace(/[^a-z0-9]+/g, '-');
 export const KINDS: readonly KindOfSupply[] = KIND_LINES.split('\n')
   .filter((line) => line.trim() !== '' && !line.startsWith('#'))
   .map(read);
+
+/** How a supply of a kind usually lies: as its form does, and hanging where such things hang. */
+export const liesOf = (kind: Pick<KindOfSupply, 'keeps'> | null, form: Supply['form']): Supply['lies'] => {
+  const lies = usualLies(form);
+  return kind?.keeps.includes('hanging') ? [...lies, 'hanging'] : lies;
+};
 
 const byId = new Map(KINDS.map((kind) => [kind.id, kind]));
 

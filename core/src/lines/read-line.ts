@@ -1,7 +1,7 @@
 import { caliperOf, pieceOf } from '../fit/index.ts';
-import { kindOf, type KindOfSupply, likelyKinds, ofKind } from '../kinds/index.ts';
+import { kindOf, type KindOfSupply, liesOf, likelyKinds, ofKind } from '../kinds/index.ts';
 import { formatLength, formatNumberOnly, formatWeight, type Measure, unitSuffix } from '../lengths/index.ts';
-import { blankSupply, cutText, shortBlanks, type Sized, Supply, usualLies } from '../plan/index.ts';
+import { blankSupply, cutText, shortBlanks, type Sized, Supply } from '../plan/index.ts';
 import { countIn, packIn, pieceWordIn } from './amounts.ts';
 import { colourIn } from './colours.ts';
 import { type KnownHolder, type SaidContainer, containersHere, filledIn } from './containers.ts';
@@ -115,7 +115,7 @@ export function readLine(line: string, { measure, holders = [], chosen = null }:
   }
   supply.usual = supply.usual.filter((field) => !known.has(field));
   if (!known.has('mass')) weighSheet(supply);
-  supply.lies = usualLies(supply.form);
+  supply.lies = liesOf(kindOf(supply.kind), supply.form);
   supply.note = noted.note;
 
   count();

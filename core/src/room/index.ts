@@ -16,4 +16,5 @@ export { widestWays, neckOnTheWay, type WidestWays, type Neck } from './widest-w
 export { getsTo, walkingFrom, walkTo, walkLength, arrivalAt, type Arrival, type Walking } from './walking.ts';
 export { type Walk } from './taut.ts';
 export { wallFront, type WallFront, type UnitFront, type Drawn } from './elevation.ts';
+export { KNEE, KNEES, kneeSpace } from './knees.ts';
 export { chairOf, moveSeat, seatMoves } from './chair.ts';

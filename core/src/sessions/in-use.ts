@@ -144,6 +144,16 @@ function inUseAt(plan: Plan, station: Station): InUses {
     last.holder === holder
   )
     return last.uses;
+  const out = usesWith(plan, station, room, holder);
+  const same = last && sameUses(last.uses, out) ? last.uses : out;
+  known.set(station, { of: plan, leaving, room, holder, uses: same });
+  return same;
+}
+
+/** The same with so much room on the table, mm². */
+function usesWith(plan: Plan, station: Station, room: number, holder: boolean): InUses {
+  const uses = usesByActivity(plan.uses, station.activityId);
+  const leaving = leavesOut(plan, station);
   const out = new Map<string, InUse>();
   const asking: { one: InUse; supply: Supply }[] = [];
   for (const use of uses) {
@@ -161,13 +171,7 @@ function inUseAt(plan: Plan, station: Station): InUses {
     };
     out.set(supply.id, one);
     one.back =
-      use.fetches < SURE
-        ? 'seldom'
-        : leaving === 'atOnce'
-          ? 'at once'
-          : wantsHolder(supply) && !holder
-            ? 'no holder'
-            : null;
+      use.fetches < SURE ? 'seldom' : !leaving ? 'at once' : wantsHolder(supply) && !holder ? 'no holder' : null;
     if (one.back === null) asking.push({ one, supply });
   }
   // half a reach is what getting it out costs (own assumption)
@@ -191,9 +195,26 @@ function inUseAt(plan: Plan, station: Station): InUses {
     one.walks = one.consumed ? Math.max(1, Math.min(one.reaches, loads)) : 1;
     one.gathered = loads === 1 ? 1 : 0;
   }
-  const same = last && sameUses(last.uses, out) ? last.uses : out;
-  known.set(station, { of: plan, leaving, room, holder, uses: same });
-  return same;
+  return out;
+}
+
+/** How many walks a year a thing costs by standing on a worktop all the time: what it takes of the room for what else would lie out there. */
+export function walksForStanding(plan: Plan, supply: Supply, unitId: string): number {
+  const area = areaInUse(supply);
+  let more = 0;
+  for (const station of Object.values(plan.stations)) {
+    if (station.unitId !== unitId || !leavesOut(plan, station)) continue;
+    const { room } = tableRoom(plan, station);
+    const now = inUseIn(plan).get(station.id)!;
+    const holder = [...now.values()].every((u) => u.back !== 'no holder');
+    // where it is used it would lie there in any case
+    const own = now.get(supply.id)?.back === null ? area : 0;
+    const then = usesWith(plan, station, Math.max(0, room - area + own), holder);
+    for (const [id, use] of then) {
+      if (id !== supply.id) more += use.sessions * (use.walks - now.get(id)!.walks);
+    }
+  }
+  return Math.max(0, more);
 }
 
 /** Flat and soft things are laid on each other (own assumption). */

@@ -13,6 +13,7 @@ export {
   loadsOf,
   sessionsAt,
   SURE,
+  walksForStanding,
   type WhyBack,
 } from './in-use.ts';
 export { tableLaid, type TableLaid } from './lay-out.ts';

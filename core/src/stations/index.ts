@@ -13,4 +13,3 @@ export {
 } from './shared.ts';
 export { floorGrid, seatMap, parkingMap, type FloorMap, type Best, type Pace } from './seat-map.ts';
 export { compareSchools, SCHOOLS, type School, type Comparison, type WayOfWorking } from './schools.ts';
-export { kneeSpace } from './knees.ts';

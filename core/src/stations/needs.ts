@@ -15,8 +15,7 @@ import {
 import { MAINS } from '../loads/index.ts';
 import { type Activity, monthWords, type Person, type Plan, type Station, type Unit, saidIn } from '../plan/index.ts';
 import { type Maker, makerOf } from '../reach/index.ts';
-import { fixturePrism, frameOf, onWall } from '../room/index.ts';
-import { KNEE, kneeSpace } from './knees.ts';
+import { fixturePrism, frameOf, KNEE, KNEES, kneeSpace, onWall } from '../room/index.ts';
 import { FLIES, neighboursWith } from './neighbours.ts';
 import { luxAt, sunHours } from '../sun/index.ts';
 
@@ -184,9 +183,15 @@ function height({ look, activity, person, maker, table }: At): Need[] {
   ];
 }
 
-function knees({ plan, look, station, person, table }: At): Need[] {
-  if (person.mobility !== 'wheelchair' || !table) return [];
+function knees({ plan, look, station, person, maker, table }: At): Need[] {
+  if (maker.seat.standing || !table) return [];
   const { high, wide } = kneeSpace(plan, station, table);
+  if (person.mobility !== 'wheelchair')
+    return row('knee space', `${look.len(KNEES)} wide`, high > 0 ? `${look.len(wide)} wide` : 'none', {
+      want: [KNEES, Infinity],
+      have: wide,
+      lacks: wide >= KNEES ? null : `Something stands before the knees under ${table.name} (common practice).`,
+    });
   const ok = high >= KNEE.high && wide >= KNEE.wide;
   return row(
     'knee space',

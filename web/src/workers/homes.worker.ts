@@ -81,8 +81,14 @@ const api = {
     return { fetchesByBand: assessed.fetchesByBand, tally: counted(tallyOf(plan(), assessed)) };
   },
   /** @returns null when it was stopped before there was an answer */
-  async find(seconds: number, since: string, onProgress: (p: FindProgress) => void): Promise<FoundHomes | null> {
-    const found = await findHomes(plan(), { ...pausing(), seconds, since, onProgress: (p) => onProgress(p) });
+  async find(
+    seconds: number,
+    since: string,
+    onProgress: (p: FindProgress) => void,
+    undo?: string,
+  ): Promise<FoundHomes | null> {
+    const given = { ...pausing(), seconds, since, onProgress: (p: FindProgress) => onProgress(p) };
+    const found = await findHomes(plan(), undo === undefined ? given : { ...given, undo });
     return (
       found && {
         answer: found.answer,

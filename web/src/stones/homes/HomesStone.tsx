@@ -28,6 +28,7 @@ import { SeenFrom } from './SeenFrom.tsx';
 import { BothSides } from './BothSides.tsx';
 import { Crossing } from './Crossing.tsx';
 import { FindHomes } from './FindHomes.tsx';
+import { Kept } from './Kept.tsx';
 import { InHand } from './InHand.tsx';
 import { dropWords, refitWords, roomWords } from '../../views/places/offers.ts';
 import { askHomes, useStanding } from '../../state/homes-worker.ts';
@@ -205,6 +206,7 @@ function HomesInRoom() {
             </Button>
           )}
           <Button onClick={() => setWeighing(true)}>How you work</Button>
+          <Kept />
           <FindHomes />
         </div>
         {weighing && <Weighing onClose={() => setWeighing(false)} />}

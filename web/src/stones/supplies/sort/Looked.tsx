@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
-import { kindOf, ofKind } from '@heronstone/core/kinds';
-import { blankSupply, newId, type Plan, type Supply, usualLies } from '@heronstone/core/plan';
+import { kindOf, liesOf, ofKind } from '@heronstone/core/kinds';
+import { blankSupply, newId, type Plan, type Supply } from '@heronstone/core/plan';
 import { tooMuch, usedByNobody, usuallyHad } from '@heronstone/core/stock';
 import { usePlan } from '../../../state/plan-store.ts';
 import { useSelection } from '../../../state/selection.ts';
@@ -20,7 +20,7 @@ export function Looked({ plan }: { plan: Plan }) {
       ...blankSupply(newId('supply'), name),
       ...ofKind(kind),
       name,
-      lies: usualLies(kind.form),
+      lies: liesOf(kind, kind.form),
       unsure: ['working'],
     };
     dispatch({ type: 'addSupplies', supplies: [supply] });

@@ -1,10 +1,12 @@
 import { TOP } from '../catalogue/index.ts';
 import { direction, footprintDistance, rotateRight } from '../geometry/index.ts';
 import { type Plan, type Station, type Unit } from '../plan/index.ts';
-import { unitPrism, unitSolids } from '../room/index.ts';
+import { unitPrism, unitSolids } from './bodies.ts';
 
 /** Knee space from a wheelchair, mm: high, wide, and how far in (2010 ADA Standards 306.3, from memory). */
 export const KNEE = { high: 685, wide: 760, deep: 280 };
+/** Width that anybody’s knees want where she sits, mm (common practice). */
+export const KNEES = 500;
 const MESH = 10;
 
 /**
