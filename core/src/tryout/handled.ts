@@ -50,7 +50,7 @@ export const isWanted = ({ need }: Handled, leg: Leg, month: number | null): boo
   leg.steps !== null || need.months.length === 0 || month === null || need.months.includes(month);
 
 /** One thing of a gathering walk, out of one of its homes. */
-export type Gathering = Taken & { need: Need; source: Source };
+export type Gathering = Taken & { need: Need; source: Source; /** taken at once */ pieces: number };
 
 /** The loads that are got together from each unit at the beginning, those of the nearest unit first; within a load the farthest in first. */
 export function gatherings(handled: readonly Handled[]): Gathering[][] {
@@ -65,7 +65,7 @@ export function gatherings(handled: readonly Handled[]): Gathering[][] {
       const { part, way } = source;
       const { consumed } = need;
       const [mass, volume] = [need.mass * pieces, need.volume * pieces];
-      const one = { need, source, part, way: way.seconds, consumed, mass, volume };
+      const one = { need, source, part, way: way.seconds, consumed, mass, volume, pieces };
       const list = units.get(key);
       if (list) list.push(one);
       else units.set(key, [one]);

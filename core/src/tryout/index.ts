@@ -4,6 +4,7 @@ export { runAt, runOf, type Leg, type Run, type RunRead, type Step } from './run
 export { sessionOf, VARIES, type Drawn, type Moment } from './session.ts';
 export { expectedOf, againAndAgain, type Expected } from './expected.ts';
 export { simulate, difference, type Playing, type Simulated, type Spread } from './simulate.ts';
+export { readyFor, type Ready, type ReadyStop } from './ready.ts';
 export { inTheWay, type InTheWay } from './in-the-way.ts';
 export { helpMost, type HelpMost, type HelpOptions } from './help/help-most.ts';
 export { helpLaneHere, type HelpLane, type Helped } from './help/trying.ts';

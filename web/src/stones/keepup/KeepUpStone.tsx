@@ -7,6 +7,12 @@ import { View } from '../../parts/View.tsx';
 /** What keeps a room true, in the order in which it comes up. */
 const WAYS = [
   { id: '', name: 'Today', tip: 'what asks for a hand', View: Today },
+  {
+    id: 'ready',
+    name: 'Get ready',
+    tip: 'what a session wants, got together',
+    View: part(() => import('./GetReady.tsx')),
+  },
   { id: 'back', name: 'Put back', tip: 'what lies about, in one round', View: part(() => import('./PutBack.tsx')) },
   {
     id: 'projects',

@@ -1,3 +1,4 @@
+import { LEAST_LETTER, useDrawnScale } from '../../ui/drawn-scale.ts';
 import { type PointerEvent, useMemo, useRef, useState } from 'react';
 import { DIVIDER } from '@heronstone/core/catalogue';
 import { type LaidStack, stowageOf } from '@heronstone/core/fit';
@@ -31,6 +32,8 @@ export function Inside({ plan, place, className, onOpen, onMove, onDivide }: Pro
   const [divider, setDivider] = useState<{ index: number; by: number } | null>(null);
   const from = useRef<{ x: number; y: number } | null>(null);
   const pad = Math.max(face.width, face.depth) * 0.03;
+  const scale = useDrawnScale(svg, face.width + 2 * pad, face.depth + 2 * pad);
+  const least = LEAST_LETTER / Math.max(scale, 1e-6);
   const upright = place.kind === 'slot' && natureOf(place) === 'pile';
   const stacks = upright ? [] : laid.stacks;
   const name = (id: string) => laid.things.find((t) => t.id === id)?.supply.name ?? plan.units[id]?.name ?? '';
@@ -79,6 +82,7 @@ export function Inside({ plan, place, className, onOpen, onMove, onDivide }: Pro
             words={name(s.id)}
             fill={colour(s.id)}
             width={face.width}
+            least={least}
           />
         ))}
         {inner.map((p) => {
@@ -120,6 +124,7 @@ export function Inside({ plan, place, className, onOpen, onMove, onDivide }: Pro
             >
               <Holder
                 plan={plan}
+                least={least}
                 place={p}
                 x={x}
                 y={y}
@@ -183,16 +188,19 @@ function Stack({
   words,
   fill,
   width,
+  least,
 }: {
   stack: LaidStack;
   y: number;
   words: string;
   fill: string;
   width: number;
+  /** letters smaller than this are not drawn */
+  least: number;
 }) {
   const upright = stack.depth > stack.width * 1.3;
   const [long, short] = upright ? [stack.depth, stack.width] : [stack.width, stack.depth];
-  const size = Math.min(short * 0.45, (long / Math.max(5, words.length)) * 1.75, width / 16);
+  const size = Math.min(short * 0.45, (long / Math.max(5, words.length)) * 1.75, Math.max(width / 16, least));
   return (
     <g>
       <rect
@@ -210,7 +218,7 @@ function Stack({
           {words}, {stack.pieces}
         </title>
       </rect>
-      {size > width / 60 && (
+      {size >= least && (
         <text
           transform={`translate(${stack.x + stack.width / 2} ${y + stack.depth / 2}) ${upright ? 'rotate(-90)' : ''}`}
           fontSize={size}
@@ -237,6 +245,7 @@ function Holder({
   depth,
   container,
   line,
+  least,
 }: {
   plan: Plan;
   place: Place;
@@ -246,6 +255,8 @@ function Holder({
   depth: number;
   container: boolean;
   line: number;
+  /** letters smaller than this are not drawn */
+  least: number;
 }) {
   const laid = stowageOf(plan, place);
   const full = laid.capacity > 0 ? Math.min(1, laid.used / laid.capacity) : 0;
@@ -254,7 +265,7 @@ function Holder({
   const upright = depth > width * 1.3;
   const [long, short] = upright ? [depth, width] : [width, depth];
   const longest = Math.max(6, ...words.map((w) => w.length));
-  const size = Math.min(line * 1.5, (long / longest) * 1.75, (short / words.length) * 0.8);
+  const size = Math.min(Math.max(line * 1.5, least), (long / longest) * 1.75, (short / words.length) * 0.8);
   const colours = laid.things.map((t) => t.supply.colour ?? 'var(--arm)');
   return (
     <>
@@ -283,7 +294,7 @@ function Holder({
           pointerEvents="none"
         />
       ))}
-      {size > line / 4 && (
+      {size >= least && (
         <g
           transform={`translate(${x + width / 2} ${y + depth / 2}) ${upright ? 'rotate(-90)' : ''}`}
           fontSize={size}
