@@ -1,13 +1,15 @@
 import { type Counted } from '../workers/homes.worker.ts';
 import { countWords } from './words.ts';
 
-/** The figures a plan is told by, under the same names wherever they stand; the middle three add up to the last. */
+/** The figures a plan is told by, under the same names wherever they stand; year, without and against add up to all. */
 export const FIGURE_WORDS = {
   session: 'a session takes',
   year: 'a year takes',
   without: 'without a home',
   against: 'speaks against',
   all: 'in all',
+  /** that, and what is set against how the room stands: glare, ways handed on, clearances */
+  withRoom: 'with how the room stands',
 } as const;
 
 /** What each figure is made of; all of them together are the figure. */

@@ -129,7 +129,7 @@ export function Arrange({ onClose }: { onClose: () => void }) {
           {now && (
             <>
               <p>
-                {FIGURE_WORDS.all} {longWords(now.total)}
+                {FIGURE_WORDS.withRoom} {longWords(now.total)}
                 <span className="block text-[14px] text-soft">
                   {FIGURE_WORDS.year} {longWords(now.spent)}
                 </span>
@@ -156,7 +156,7 @@ export function Arrange({ onClose }: { onClose: () => void }) {
               <Floor plan={offer.plan} clash={new Set()} />
             </div>
             <p>
-              {FIGURE_WORDS.all} {longWords(offer.score.total)},{' '}
+              {FIGURE_WORDS.withRoom} {longWords(offer.score.total)},{' '}
               <strong className={offer.saves >= 0 ? 'text-heron' : 'text-clash'}>
                 {offer.saves >= 0 ? `${yearWords(offer.saves)} less` : `${yearWords(-offer.saves)} more`}
               </strong>

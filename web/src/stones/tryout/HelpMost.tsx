@@ -110,7 +110,7 @@ export function HelpMost() {
         {answer && (
           <p className="text-[14px] text-soft">
             {countWords(answer.tried, 'change', 'changes')} tried{answer.whole ? ', all there are' : ''}, against this
-            plan with its homes found, {FIGURE_WORDS.all} {longWords(answer.total)} a year.
+            plan with its homes found, {FIGURE_WORDS.withRoom} {longWords(answer.total)} a year.
             {found!.changes.length === 0 && ' None of them would help: it is good as it is.'}
           </p>
         )}
