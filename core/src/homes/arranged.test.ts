@@ -46,6 +46,9 @@ describe('what a maker has arranged stays arranged', () => {
     for (const id of ['a', 'b', 'c', 'd']) expect(placesOf(found.plan, id)).toEqual(['box.0.0']);
     for (const id of ['x', 'y', 'z']) expect(placesOf(found.plan, id)).not.toContain('box.0.0');
     expect(costOfHome(plan, plan.supplies.y!, 'working', 'box.0.0')!.reason).toMatch(/packed for Seat: y is not used/);
+    // a box for an activity of which nothing is said yet turns nothing away
+    const bare = room([[{ id: 'x' }, 0]], [kitFor, home('x', 'box.0.0')]);
+    expect(costOfHome(bare, bare.supplies.x!, 'working', 'box.0.0')!.reason).toBeNull();
     expect(decisionsIn(plan).map(({ decision, supplies }) => [decision.what, decision.words, supplies.length])).toEqual(
       [['kit', 'Felt box is packed for Seat', 3]],
     );

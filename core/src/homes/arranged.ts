@@ -1,4 +1,4 @@
-import { groupedBy, type Home, type Plan, type Station, type Supply, usesOf } from '../plan/index.ts';
+import { groupedBy, type Home, type Plan, type Station, type Supply, type Use, usesOf } from '../plan/index.ts';
 
 /** What a maker has decided by arranging it, so that *find homes* leaves it as it is. */
 export type Decision = {
@@ -16,13 +16,19 @@ export const travelsTo = (plan: Plan, unitId: string): readonly Station[] => sta
 const usedBy = (plan: Plan, supply: Supply, station: Station): boolean =>
   usesOf(plan, supply.id).some((u) => u.activityId === station.activityId && u.fetches > 0);
 
+const usesByActivity = groupedBy<Use>((u) => (u.fetches > 0 ? u.activityId : null));
+const usesAnything = (plan: Plan, station: Station): boolean =>
+  usesByActivity(plan.uses, station.activityId).length > 0;
+
 /**
  * Whose box or cart a place is, and that a thing has no business there: a kit’s box takes what its activity needs and nothing else, a cart what its
  * activities use. Null: it may live there.
  */
 export function strangerTo(plan: Plan, supply: Supply, unitId: string): string | null {
   const stations = travelsTo(plan, unitId);
-  if (stations.length === 0 || stations.some((s) => usedBy(plan, supply, s))) return null;
+  // as long as nobody has said what is used there, nothing is a stranger
+  if (stations.length === 0 || !stations.some((s) => usesAnything(plan, s))) return null;
+  if (stations.some((s) => usedBy(plan, supply, s))) return null;
   return `${plan.units[unitId]!.name} is packed for ${stations.map((s) => s.name).join(' and ')}: ${supply.name} is not used there.`;
 }
 

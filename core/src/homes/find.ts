@@ -147,7 +147,7 @@ export async function findHomes(plan: Plan, options: FindOptions): Promise<Found
   const mends = last.after.without.length < before.without.length;
   const asMany = translation.lots.length - translation.today.length <= answer.unplaced.length;
   if (!options.polish && !mends && asMany && before.total - last.after.total < WORTH)
-    last = tallied({ ...answer, homes: [...translation.today], ...totalsOf(translation, translation.today, answer) });
+    last = tallied(asToday(translation, answer));
   const { command, keeping, assessed, after } = last;
   ({ answer } = last);
   return {
@@ -163,6 +163,14 @@ export async function findHomes(plan: Plan, options: FindOptions): Promise<Found
     answer,
     plan: last.plan,
   };
+}
+
+/** The homes of today as an answer. */
+function asToday(translation: Translation, answer: SlottingAnswer): SlottingAnswer {
+  const homes = [...translation.today];
+  const homed = new Set(homes.map((h) => h.lot));
+  const unplaced = translation.lots.flatMap((lot) => (homed.has(lot.id) ? [] : [lot.id]));
+  return { ...answer, homes, unplaced, ...totalsOf(translation, homes, answer) };
 }
 
 /** The commands that give a plan the homes of an answer, and the plan with them. */

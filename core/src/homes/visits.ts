@@ -1,6 +1,5 @@
-import { pieceOf } from '../fit/index.ts';
 import { OWN_SHARES, type Place, type Plan, type Share, type Station, type Supply } from '../plan/index.ts';
-import { inMonths, type Taken, visitSeconds, visitShares } from '../sessions/index.ts';
+import { inMonths, type Taken, visitSeconds, visitShares, volumeOf } from '../sessions/index.ts';
 import { bringingNow } from './brought.ts';
 import { countOf, type Gathered, type HomeCost, ownStates } from './own-cost.ts';
 
@@ -32,9 +31,8 @@ const known = new WeakMap<Plan, Visits>();
 const keyOf = (station: Station, unitId: string) => `${station.id} ${unitId}`;
 
 function takenOf(supply: Supply, { way, part, consumed, pieces }: Gathered): Seasonal {
-  const piece = pieceOf(supply);
-  const volume = piece ? piece.width * piece.depth * piece.height * pieces : 0;
-  return { way, part, consumed, mass: supply.mass * pieces, volume, months: supply.months };
+  const [mass, volume] = [supply.mass * pieces, volumeOf(supply) * pieces];
+  return { way, part, consumed, mass, volume, months: supply.months };
 }
 
 /** What visits of a unit take in a year, s: of each group of months what is wanted in them. */

@@ -78,10 +78,15 @@ export function areaInUse(supply: Supply): number {
   return piece ? piece.width * piece.depth : UNKNOWN_AREA;
 }
 
+/** Of one piece, mm³; of what is not measured: none. */
+export function volumeOf(supply: Supply): number {
+  const piece = pieceOf(supply);
+  return piece ? piece.width * piece.depth * piece.height : 0;
+}
+
 /** How many loads so many pieces are. */
 export function loadsOf(supply: Supply, pieces: number): number {
-  const piece = pieceOf(supply);
-  const volume = piece ? piece.width * piece.depth * piece.height : 0;
+  const volume = volumeOf(supply);
   return Math.max(1, Math.ceil(Math.max((pieces * supply.mass) / LOAD.mass, (pieces * volume) / LOAD.volume) - 1e-9));
 }
 

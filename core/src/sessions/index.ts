@@ -13,6 +13,7 @@ export {
   loadsOf,
   sessionsAt,
   SURE,
+  volumeOf,
   walksForStanding,
   type WhyBack,
 } from './in-use.ts';

@@ -8,7 +8,7 @@ import {
   fetchingsOf,
   isCarriedTo,
 } from '../homes/index.ts';
-import { emptyMassOf, massIn, massInUnit, pieceOf } from '../fit/index.ts';
+import { emptyMassOf, massIn, massInUnit } from '../fit/index.ts';
 import { type Activity, outerOf, type Place, type Plan, type Station, type Supply } from '../plan/index.ts';
 import {
   type BandNumber,
@@ -22,7 +22,7 @@ import {
   type ReachMotion,
   sceneAt,
 } from '../reach/index.ts';
-import { inUseIn, loadsOf, sessionsAt, tableRoom, type WhyBack } from '../sessions/index.ts';
+import { inUseIn, loadsOf, sessionsAt, tableRoom, volumeOf, type WhyBack } from '../sessions/index.ts';
 import { NO_TOLL, type Toll, tollOf } from './toll.ts';
 
 /** Band 0: it has no home, or none that one gets at: it is looked for and dug out. */
@@ -108,10 +108,9 @@ export function settingOf(plan: Plan, station: Station): Setting | null {
   const needs = fetchings.map((f): Need => {
     const { supply } = f;
     const { reaches, back, walks, gathered, consumed, area } = inUse.get(supply.id)!;
-    const piece = pieceOf(supply);
     return {
       ...{ supply, inSeason: reaches, back, walks, gathered: gathered > 0, consumed, area, months: supply.months },
-      ...{ mass: supply.mass, volume: piece ? piece.width * piece.depth * piece.height : 0 },
+      ...{ mass: supply.mass, volume: volumeOf(supply) },
       loadsFor: (pieces) => loadsOf(supply, pieces),
       over: { ...NO_TOLL, seconds: overTable(handlingOf(supply, 1, consumed)) },
       sources: sourcesOf(plan, station, f),

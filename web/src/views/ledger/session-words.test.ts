@@ -35,7 +35,7 @@ describe('what a session does with a thing, in words', () => {
     ],
     [
       told({ back: 'no room', walks: 4 }, { out: false }),
-      'Kite bench, 8 sessions a month: walked to 4 times each time, as there is no room for it on the table.',
+      'Kite bench, 8 sessions a month: walked to at every reach, 4 times a session, as there is no room for it on the table.',
     ],
     [
       told({ back: 'seldom', walks: 0.3 }, { out: false }),

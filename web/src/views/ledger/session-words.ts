@@ -17,7 +17,9 @@ const times = (n: number) =>
 export function sessionWords({ station, use, out, aMonth, others }: ToldUse): string {
   const when = `${station.name}, ${countWords(Number(number(aMonth)), 'session', 'sessions')} a month: `;
   if (!out)
-    return `${when}walked to ${times(use.walks)}${use.back === 'seldom' ? ' a session' : ` each time, as ${WHY[use.back!]}`}.`;
+    return use.back === 'seldom'
+      ? `${when}walked to ${times(use.walks)} a session.`
+      : `${when}walked to at every reach, ${times(use.walks)} a session, as ${WHY[use.back!]}.`;
   const together = others > 0 ? `, with ${countWords(others, 'other thing', 'other things')} from this unit` : '';
   const again = use.consumed ? 'taken from' : 'reached for';
   return `${when}got out ${times(use.walks)}${together}; ${again} ${times(use.reaches)} over the table.`;
