@@ -13,6 +13,8 @@ const layers = [
   'room',
   'reach',
   'sessions',
+  'concepts',
+  'recall',
   'loads',
   'sun',
   'slotting',

@@ -121,7 +121,12 @@ describe('the command line', () => {
     const to = join(folder, 'out.heron.json');
     const { code, out } = await run(['homes', planFile, '--seconds', '0.1', '--out', to]);
     expect(code).toBe(0);
-    expect(JSON.parse(out!)).toMatchObject({ homes: 1, unplaced: ['b.working'] });
+    expect(JSON.parse(out!)).toMatchObject({
+      ...{ homes: 1, unplaced: ['b.working'], apart: [] },
+      places: [{ place: expect.any(String), name: expect.any(String), oddsAndEnds: false }],
+      lives: [{ share: 'working', looks: 1, remembered: expect.any(Number) }],
+      foundAgain: { hoursAYear: expect.any(Number), meanLooks: expect.any(Number), atFirstLook: expect.any(Number) },
+    });
     const written = importPlan(readFileSync(to, 'utf8'), 'x');
     expect(written.ok && Object.keys(written.plan.homes)).toEqual(['a.working']);
     expect(importPlan((await run(['homes', planFile, '--seconds', '0.1'])).out!, 'x').ok).toBe(true);
@@ -148,6 +153,8 @@ describe('the command line', () => {
       place: expect.any(String),
       path: expect.stringMatching(/^Low chest › /),
       kind: expect.any(String),
+      name: null,
+      oddsAndEnds: false,
       nature: 'area',
       width: expect.any(Number),
       depth: expect.any(Number),
@@ -203,6 +210,7 @@ describe('the command line', () => {
     [['check', planFile, '--seat', 'Seat'], /does not take --seat/],
     [['homes', planFile, '--seconds', '0.1', '--out', '/nowhere/out.json'], /cannot write/],
     [['homes', planFile, 'second.json'], /one file at a time/],
+    [['homes', planFile, '--finding-again', 'lots'], /none, little, some, much, not “lots”/],
   ])('bad input %#: one line why, code 2', async (args, why) => {
     const { code, out, error } = await run(args);
     expect([code, out]).toEqual([2, undefined]);

@@ -8,6 +8,7 @@ export type Result = { code: 0 | 2; out?: string; error?: string };
 export class Trouble extends Error {}
 
 export type Values = {
+  'finding-again'?: string | undefined;
   seconds?: string | undefined;
   work?: string | undefined;
   seed?: string | undefined;

@@ -3,8 +3,18 @@ import { arrangeRoom, quickMeasureOf, SEARCHES, STEPS } from '@heronstone/core/a
 import { CHECKS, findingsOf, FIRST } from '@heronstone/core/findings';
 import { decodeText, exportPlan, readList } from '@heronstone/core/formats';
 import { stowageOf } from '@heronstone/core/fit';
-import { findHomes, isWorse, placeFilling } from '@heronstone/core/homes';
-import { apply, emptyPlan, homesIn, placeTitle, type Supply, zoneOf } from '@heronstone/core/plan';
+import { isOddsAndEnds, nameOfPlace, togetherThatMustBeApart } from '@heronstone/core/concepts';
+import { findHomes, foundAgainIn, foundAgainSum, isWorse, placeFilling } from '@heronstone/core/homes';
+import {
+  apply,
+  emptyPlan,
+  homesIn,
+  placeTitle,
+  type Plan,
+  type Supply,
+  WEIGHTS_OR_NONE,
+  zoneOf,
+} from '@heronstone/core/plan';
 import { BANDS, fetchFrom, makerOf, PLAIN, sceneAt } from '@heronstone/core/reach';
 import { balanceOf, zonesForMe, zonesFromActivities } from '@heronstone/core/zones';
 import { CutFile, cutTogether, drawnOf } from '@heronstone/core/cutting';
@@ -30,7 +40,7 @@ import { tryout } from './tryout.ts';
 
 const USAGE = `heronstone slot FILE [--seconds N | --work N] [--seed N]
 heronstone reach PLAN.heron.json [--seat NAME]
-heronstone homes PLAN.heron.json [--seconds N] [--out FILE]
+heronstone homes PLAN.heron.json [--seconds N] [--seed N] [--finding-again none|little|some|much] [--out FILE]
 heronstone check PLAN.heron.json
 heronstone fill PLAN.heron.json
 heronstone zones PLAN.heron.json [--find] [--seconds S]
@@ -68,7 +78,7 @@ export async function run(args: string[]): Promise<Result> {
 const FLAGS: Record<string, readonly string[]> = {
   slot: ['seconds', 'work', 'seed'],
   reach: ['seat'],
-  homes: ['seconds', 'out'],
+  homes: ['seconds', 'seed', 'finding-again', 'out'],
   check: [],
   fill: [],
   zones: ['find', 'seconds'],
@@ -96,6 +106,7 @@ function read(args: string[]): { command: string; file: string; values: Values }
         activity: { type: 'string' },
         sessions: { type: 'string' },
         out: { type: 'string' },
+        'finding-again': { type: 'string' },
         find: { type: 'boolean' },
         measure: { type: 'string' },
         help: { type: 'boolean' },
@@ -237,6 +248,8 @@ function fill(file: string): Result {
         unit: plan.units[place.unitId]!.name,
         place: place.name,
         path: placeTitle(plan, place),
+        name: nameOfPlace(plan, place.id)?.words ?? null,
+        oddsAndEnds: isOddsAndEnds(nameOfPlace(plan, place.id) ?? { uncovered: [] }),
         kind: place.kind,
         nature: laid.nature,
         width: place.width,
@@ -371,11 +384,12 @@ const ids = () => {
 };
 
 async function homes(file: string, values: Values): Promise<Result> {
-  const plan = planOf(file);
+  const plan = counting(planOf(file), values['finding-again']);
   if (Object.keys(plan.stations).length === 0)
     throw new Trouble('the plan has no station yet, so nothing can be near or far');
   const since = new Date().toISOString().slice(0, 10);
-  const found = await findHomes(plan, { seconds: number(values.seconds, 'seconds', 2, 3600), now, since });
+  const seed = number(values.seed, 'seed', 1, 2 ** 31 - 1);
+  const found = await findHomes(plan, { seconds: number(values.seconds, 'seconds', 2, 3600), seed, now, since });
   if (!found) throw new Trouble('stopped before there was an answer');
   const { answer, before, after } = found;
   const worse = isWorse(found);
@@ -392,12 +406,45 @@ async function homes(file: string, values: Values): Promise<Result> {
       withoutHomeBefore: before.without.length,
       withoutHome: after.without.length,
       growthGaveWay: found.growthGaveWay,
+      ...againOf(worse ? plan : found.plan),
       homes: answer.homes.length,
       unplaced: answer.unplaced,
       total: answer.total,
       bound: answer.bound,
       gap: answer.gap,
     }),
+  };
+}
+
+/** A plan in which finding again counts as said. */
+function counting(plan: Plan, said: string | undefined): Plan {
+  if (said === undefined) return plan;
+  const weighAgain = WEIGHTS_OR_NONE.find((w) => w === said);
+  if (!weighAgain) throw new Trouble(`--finding-again takes ${WEIGHTS_OR_NONE.join(', ')}, not “${said}”`);
+  return { ...plan, head: { ...plan.head, weighAgain } };
+}
+
+/** How well homes are found again: what each place is called, looks for each home, hours a year, and what lies together that must be apart. */
+function againOf(plan: Plan) {
+  const sum = foundAgainSum(plan);
+  const path = (id: string) => placeTitle(plan, plan.places[id]!);
+  return {
+    places: Object.values(plan.places).flatMap((place) => {
+      const name = nameOfPlace(plan, place.id);
+      return name ? [{ place: placeTitle(plan, place), name: name.words, oddsAndEnds: isOddsAndEnds(name) }] : [];
+    }),
+    lives: [...foundAgainIn(plan).of.values()].map(({ home, looks, remembered, inView }) => ({
+      ...{ supply: plan.supplies[home.supplyId]!.name, share: home.share, place: path(home.placeId) },
+      ...{ looks: inView ? 1 : round(looks), remembered: inView ? 1 : round(remembered) },
+    })),
+    foundAgain: {
+      hoursAYear: round(sum.year / 3600),
+      meanLooks: round(sum.meanLooks),
+      atFirstLook: round(sum.atFirstLook),
+    },
+    apart: togetherThatMustBeApart(plan).map(({ placeId, rule, a, b }) => ({
+      ...{ place: path(placeId), things: [a.name, b.name], why: rule.words },
+    })),
   };
 }
 

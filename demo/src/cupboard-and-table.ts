@@ -11,7 +11,7 @@ export function cupboardAndTable(): Plan {
     measure: 'imperial',
     ceiling: 96 * inch,
     growth: 0.15,
-    grouping: 'activity',
+    grouping: 'nature',
   })
     .walls(['left', 118 * inch, 90], ['back', 130 * inch, 90], ['right', 118 * inch, 90], ['front', 130 * inch, 90])
     .run({

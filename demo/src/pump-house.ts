@@ -14,7 +14,7 @@ export function pumpHouse(): Plan {
     measure: 'metric',
     ceiling: 2600,
     growth: 0.2,
-    grouping: 'activity',
+    grouping: 'nature',
     region: 'uk',
     latitude: 53.4,
     longitude: 0,

@@ -98,6 +98,16 @@ export const CHECKS = {
     source: 'highest grip of each child (Drillis & Contini 1966, memory); from what it is kept, its parents say',
     care: 'Blades, needles, small magnets, poisons and hot tools away from children.',
   },
+  apart: {
+    title: 'Must be apart',
+    source: 'common practice: the label and the safety sheet come first',
+    care: 'Chemistry, blades, cells and hot tools each by themselves, as their labels say.',
+  },
+  unsayable: {
+    title: 'Nobody can name it',
+    source: 'one place, one thing that can be said (common practice)',
+    care: null,
+  },
   counts: { title: 'More than there are', source: 'the counts of the supply and of its homes', care: null },
   zoneSmall: { title: 'Zone too small', source: 'what belongs to it, with room to grow', care: null },
   zoneScattered: { title: 'Zone in far corners', source: 'seconds worked out from the motions', care: null },

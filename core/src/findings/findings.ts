@@ -5,6 +5,7 @@ import { doors } from './doors.ts';
 import { type Finding, type Found, type Look, lookAt } from './finding.ts';
 import { keepFree } from './keep-free.ts';
 import { lights } from './light.ts';
+import { nameChecks } from './names.ts';
 import { openings } from './opening.ts';
 import { overlaps } from './overlap.ts';
 import { power } from './power.ts';
@@ -19,7 +20,7 @@ const ORDER = Object.keys(CHECKS) as CheckName[];
 /** Checks of how things stand, whatever is in them. */
 const STANDING = [overlaps, ways, doors, openings, keepFree, power, space, lights, stationChecks, besideChecks];
 /** Checks of what is in them, and of zones for what is in them. */
-const HOLDING = [weight, contents, zoneChecks];
+const HOLDING = [weight, contents, nameChecks, zoneChecks];
 
 /**
  * Everything in a plan that is not as it should be: what can hurt somebody first, then in the order of {@link CHECKS}; acknowledged ones

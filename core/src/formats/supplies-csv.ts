@@ -1,16 +1,7 @@
+import { placeSaid } from '../concepts/index.ts';
 import Papa from 'papaparse';
 import { parseLength } from '../lengths/index.ts';
-import {
-  usualLies,
-  countIn,
-  cutText,
-  homesOf,
-  placeTitle,
-  type Plan,
-  SHARES,
-  shareWord,
-  Supply,
-} from '../plan/index.ts';
+import { usualLies, countIn, cutText, homesOf, type Plan, SHARES, shareWord, Supply } from '../plan/index.ts';
 import { type DecimalMark, decimalMarkOf, plainNumbers } from './numbers.ts';
 import { plainCell, safeCell } from './safe-cell.ts';
 
@@ -294,8 +285,8 @@ export function fieldsOf(headings: readonly string[]): (keyof Supply)[] {
   );
 }
 
-/** Where a supply lives, every home with its path; how many where there are several. */
-function livesIn(plan: Pick<Plan, 'homes' | 'places' | 'units'>, supply: Supply): string {
+/** Where a supply lives, every home with its path and what the place is called; how many where there are several. */
+function livesIn(plan: Plan, supply: Supply): string {
   const homes = SHARES.flatMap((share) => homesOf(plan, supply.id, share));
   return homes
     .flatMap((home) => {
@@ -305,13 +296,13 @@ function livesIn(plan: Pick<Plan, 'homes' | 'places' | 'units'>, supply: Supply)
         (x) => x !== null,
       );
       const many = more.length > 0 ? ` (${more.join(', ')})` : '';
-      return [`${placeTitle(plan, place)}${many}`];
+      return [`${placeSaid(plan, place)}${many}`];
     })
     .join('; ');
 }
 
 /** All supplies of a plan as CSV with the documented header, in order of name. */
-export function writeSupplies(plan: Pick<Plan, 'supplies' | 'homes' | 'places' | 'units'>): string {
+export function writeSupplies(plan: Plan): string {
   const size = (mm: number | null) => (mm === null ? '' : `${Number(mm.toFixed(3))} mm`);
   const rows = Object.values(plan.supplies)
     .sort((a, b) => (a.name < b.name ? -1 : a.name > b.name ? 1 : a.id < b.id ? -1 : 1))

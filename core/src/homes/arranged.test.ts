@@ -7,7 +7,7 @@ import { costOfHome, decisionsIn, findHomes } from './index.ts';
 const since = '2026-05-01';
 const now = () => 0;
 const find = async (plan: Plan, more: { undo?: string; seed?: number } = {}) =>
-  (await findHomes(plan, { work: 60_000, seed: 1, now, since, ...more }))!;
+  (await findHomes(plan, { work: 240_000, seed: 1, now, since, ...more }))!;
 const placesOf = (plan: Plan, id: string) => homesOf(plan, id, 'working').map((h) => h.placeId);
 
 /** A table, a chest, a cupboard with the box of a kit, slots for card; these things, each used so often. */

@@ -1,70 +1,27 @@
 import { type Plan } from '../plan/index.ts';
 import { type Homes } from '../slotting/index.ts';
-import { Layout } from './layout.ts';
+import { Arrangement, type Option, type Step } from './arrangement.ts';
 import { type Translation } from './slotting.ts';
+import { weightOf } from './weights.ts';
 
 /** A move that saves less is not worth a change, s a year (own choice). */
 const WORTH = 20;
 /** Options of a lot that are laid to see, those that save most first. */
 const LAID = 40;
-/** All lots are gone through so often. */
+/** Of each lot so many options are asked what they change in looking, those first that save most without it, or cost least. */
+const LOOKED = 14;
+/** Others of its name may be found more easily for a move, by about so much a year, s: what costs more than it can gain is not asked. */
+const OTHERS = 400;
+/** Of each sort of things in a place so many other places are asked. */
+const ASKED = 10;
+/** More of one name are not asked about together. */
+const MOST_GATHERED = 12;
+/** All lots, and all places, are gone through so often. */
 const PASSES = 3;
 
-/** What families and charges make of a lot that moves, kept up to date while lots do. */
-class Ties {
-  private readonly families = new Map<string, { spread: number; places: Map<string, number> }[]>();
-  private readonly charges = new Map<string, { cost: number; places: ReadonlySet<string>; count: number }[]>();
-
-  constructor({ families, charges }: Translation, at: ReadonlyMap<string, string>) {
-    const under = <T>(map: Map<string, T[]>, lots: readonly string[], one: T) => {
-      for (const lot of lots) {
-        const list = map.get(lot);
-        if (list) list.push(one);
-        else map.set(lot, [one]);
-      }
-    };
-    for (const { lots, spread } of families) under(this.families, lots, { spread, places: new Map<string, number>() });
-    for (const { lots, places, cost } of charges)
-      under(this.charges, lots, { cost, places: new Set(places), count: 0 });
-    for (const [lot, place] of at) this.move(lot, undefined, place);
-  }
-
-  move(lot: string, from: string | undefined, to: string | undefined): void {
-    for (const { places } of this.families.get(lot) ?? []) {
-      if (from !== undefined) {
-        const n = places.get(from)! - 1;
-        if (n > 0) places.set(from, n);
-        else places.delete(from);
-      }
-      if (to !== undefined) places.set(to, (places.get(to) ?? 0) + 1);
-    }
-    for (const charge of this.charges.get(lot) ?? []) {
-      if (from !== undefined && charge.places.has(from)) charge.count--;
-      if (to !== undefined && charge.places.has(to)) charge.count++;
-    }
-  }
-
-  /** What changes when a lot goes from one place (or none) to another. */
-  delta(lot: string, from: string | undefined, to: string): number {
-    let d = 0;
-    for (const { spread, places } of this.families.get(lot) ?? []) {
-      let n = places.size;
-      if (from !== undefined && places.get(from) === 1) n--;
-      if (!places.has(to)) n++;
-      d += spread * (Math.max(0, n - 1) - Math.max(0, places.size - 1));
-    }
-    for (const { cost, places, count } of this.charges.get(lot) ?? []) {
-      const [was, will] = [from !== undefined && places.has(from), places.has(to)];
-      if (was && !will && count === 1) d -= cost;
-      if (will && !was && count === 0) d += cost;
-    }
-    return d;
-  }
-}
-
 /**
- * Homes as they were found and laid, bettered one lot at a time by the engine’s own total, each change laid for real before it is taken: what laying and
- * room to grow have pushed aside finds back.
+ * Homes as they were found and laid, bettered by the engine’s own total and by what looking comes to, one lot at a time and one sort of things in one place at a
+ * time, each change laid for real before it is taken: what laying and room to grow have pushed aside finds back.
  * @param room how much of each place may be used, in its measure
  */
 export function bettering(
@@ -73,41 +30,100 @@ export function bettering(
   found: Homes,
   room: (placeId: string) => number,
 ): { lot: string; place: string }[] {
-  const at = new Map(found.map((h) => [h.lot, h.place]));
-  const ties = new Ties(translation, at);
-  const layout = new Layout(plan, translation, found);
+  const arrangement = new Arrangement(plan, translation, found, room);
+  const named = weightOf(plan, 'weighAgain') > 0;
+  const optionsOf: OptionsOf = new Map(
+    translation.lots.map(({ id, options }) => [id, new Map(options.map((o) => [o.place, o]))]),
+  );
   for (let pass = 0; pass < PASSES; pass++) {
     let changed = false;
-    for (const { id, leave, options } of translation.lots) {
-      const now = at.get(id);
-      const cost = now === undefined ? leave : options.find((o) => o.place === now)!.cost;
-      const better = options
-        .flatMap((o) => {
-          if (o.place === now) return [];
-          const change = o.cost - cost + ties.delta(id, now, o.place) + layout.sagWith(o.place, id);
-          return change < -WORTH ? [{ ...o, change }] : [];
-        })
-        .sort((a, b) => a.change - b.change || (a.place < b.place ? -1 : 1))
-        .slice(0, LAID);
-      for (const { place, use } of better) {
-        const used = layout.usedWith(place, id, use);
-        if (used === null || used > room(place) * 1.0001) continue;
-        if (now !== undefined) {
-          layout.remove(id, now);
-          // of fewer things another one may hang over
-          if (layout.over(now).length > 0) {
-            layout.put(id, now);
-            continue;
-          }
-        }
-        layout.put(id, place);
-        ties.move(id, now, place);
-        at.set(id, place);
-        changed = true;
-        break;
-      }
-    }
+    for (const { id, options } of translation.lots) if (betterOne(arrangement, id, options, named)) changed = true;
+    if (named && parting(arrangement, translation, optionsOf)) changed = true;
+    if (named && gathering(arrangement, translation, optionsOf)) changed = true;
     if (!changed) break;
   }
-  return [...at].map(([lot, place]) => ({ lot, place }));
+  return arrangement.homes;
+}
+
+/** One lot to where it is better by itself; whether it went. */
+function betterOne(arrangement: Arrangement, id: string, options: readonly Option[], named: boolean): boolean {
+  const now = arrangement.at.get(id);
+  const most = named ? arrangement.looksFor(id) + OTHERS : 0;
+  const asked = options
+    .flatMap((to) => {
+      if (to.place === now || !arrangement.allows(id, to.place)) return [];
+      const change = arrangement.delta(id, to);
+      return change < most - WORTH ? [{ to, change }] : [];
+    })
+    .sort(cheapest)
+    .slice(0, named ? LOOKED : LAID);
+  const better = named
+    ? asked
+        .map(({ to }) => ({ to, change: arrangement.deltaOf([{ lot: id, to }]) }))
+        .filter(({ change }) => change < -WORTH)
+        .sort(cheapest)
+    : asked;
+  return better.some(({ to }) => arrangement.take([{ lot: id, to }]));
+}
+const cheapest = (a: { to: Option; change: number }, b: { to: Option; change: number }): number =>
+  a.change - b.change || (a.to.place < b.to.place ? -1 : 1);
+
+type OptionsOf = ReadonlyMap<string, ReadonlyMap<string, Option>>;
+
+/** All of a group to one place: the best of those that would take it, the cheapest first; whether it went. */
+function together(arrangement: Arrangement, group: readonly string[], optionsOf: OptionsOf): boolean {
+  const asked = [...optionsOf.get(group[0]!)!.keys()]
+    .flatMap((place) => {
+      const steps: Step[] = [];
+      let cost = 0;
+      for (const lot of group) {
+        const to = optionsOf.get(lot)!.get(place);
+        if (!to || (arrangement.at.get(lot) !== place && !arrangement.allows(lot, place))) return [];
+        cost += to.cost;
+        if (arrangement.at.get(lot) !== place) steps.push({ lot, to });
+      }
+      return steps.length > 0 ? [{ steps, cost }] : [];
+    })
+    .sort((a, b) => a.cost - b.cost)
+    .slice(0, ASKED)
+    .map(({ steps }) => ({ steps, change: arrangement.deltaOf(steps) }))
+    .filter(({ change }) => change < -WORTH)
+    .sort((a, b) => a.change - b.change);
+  return asked.some(({ steps }) => arrangement.take(steps));
+}
+
+/** What goes by one name in a place that takes several, all of it to another place; whether anything went. */
+function parting(arrangement: Arrangement, { sorts, places }: Translation, optionsOf: OptionsOf): boolean {
+  const staying = new Set(sorts.staying.map((s) => s.place));
+  let changed = false;
+  for (const place of places.keys()) {
+    const inside = arrangement.lotsIn(place);
+    const groups = new Map<string, string[]>();
+    for (const lot of inside)
+      for (const c of [...sorts.conceptsOf.get(lot)!, `alone ${lot}`]) {
+        const group = groups.get(String(c));
+        if (group) group.push(lot);
+        else groups.set(String(c), [lot]);
+      }
+    for (const group of new Map([...groups.values()].map((g) => [g.join(), g])).values()) {
+      if (group.length === inside.length && !staying.has(place)) continue;
+      if (group.every((lot) => arrangement.at.get(lot) === place) && together(arrangement, group, optionsOf))
+        changed = true;
+    }
+  }
+  return changed;
+}
+
+/** What goes by one name and lies in several places, all of it to one; whether anything went. */
+function gathering(arrangement: Arrangement, { sorts, lots }: Translation, optionsOf: OptionsOf): boolean {
+  let changed = false;
+  const members: string[][] = sorts.concepts.map(() => []);
+  for (const { id } of lots) for (const c of sorts.conceptsOf.get(id)!) members[c]!.push(id);
+  for (const group of members) {
+    const homed = group.filter((lot) => arrangement.at.has(lot));
+    if (homed.length < 2 || homed.length > MOST_GATHERED) continue;
+    const places = new Set(homed.map((lot) => arrangement.at.get(lot)!));
+    if (places.size > 1 && together(arrangement, homed, optionsOf)) changed = true;
+  }
+  return changed;
 }

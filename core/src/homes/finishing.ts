@@ -1,6 +1,6 @@
 import { apply, type Plan } from '../plan/index.ts';
+import { Arrangement, type Option } from './arrangement.ts';
 import { costOfHome } from './cost.ts';
-import { Layout } from './layout.ts';
 import { familyPlaces } from './refit.ts';
 import { MOVE_ONCE, type Translation } from './slotting.ts';
 import { weightOf } from './weights.ts';
@@ -24,9 +24,8 @@ export function finishing(
   since: string,
 ): { lot: string; place: string }[] {
   let { plan } = found;
-  const at = new Map(found.homes.map((h) => [h.lot, h.place]));
+  const arrangement = new Arrangement(before, translation, found.homes, room);
   const today = new Map(translation.today.map((h) => [h.lot, h.place]));
-  const layout = new Layout(before, translation, found.homes);
   const moving = MOVE_ONCE * weightOf(plan, 'weighMoving');
   const whole = translation.lots.filter(
     ({ id }) => !id.includes('#') && translation.lotOf.get(id)!.share !== 'resting' && !translation.keptAs.has(id),
@@ -34,7 +33,7 @@ export function finishing(
   for (let pass = 0; pass < PASSES; pass++) {
     let changed = false;
     for (const { id, options } of whole) {
-      const now = at.get(id);
+      const now = arrangement.at.get(id);
       const { supply, share } = translation.lotOf.get(id)!;
       if (now === undefined) continue;
       const cost = (place: string): number => {
@@ -44,31 +43,22 @@ export function finishing(
           : Infinity;
       };
       const is = cost(now);
-      let best: { place: string; saves: number } | null = null;
+      let best: { to: Option; saves: number } | null = null;
       let asked = 0;
-      for (const { place, use } of [...options].sort((a, b) => a.cost - b.cost)) {
-        if (place === now) continue;
-        const used = layout.usedWith(place, id, use);
-        if (used === null || used > room(place) * 1.0001) continue;
-        const saves = is - cost(place) - layout.sagWith(place, id);
-        if (saves > WORTH && saves > (best?.saves ?? 0)) best = { place, saves };
+      for (const to of [...options].sort((a, b) => a.cost - b.cost)) {
+        if (to.place === now || !arrangement.finds(id, to)) continue;
+        const saves = is - cost(to.place) - arrangement.besides(id, to);
+        if (saves > WORTH && saves > (best?.saves ?? 0)) best = { to, saves };
         if (++asked === ASKED) break;
       }
       if (!best) continue;
-      const done = apply(plan, { type: 'assignHome', supplyId: supply.id, share, placeId: best.place, since });
-      if (!done.ok) continue;
-      layout.remove(id, now);
-      // of fewer things another one may hang over
-      if (layout.over(now).length > 0) {
-        layout.put(id, now);
-        continue;
-      }
-      layout.put(id, best.place);
-      at.set(id, best.place);
+      const move = { type: 'assignHome', supplyId: supply.id, share, placeId: best.to.place, since } as const;
+      const done = apply(plan, move);
+      if (!done.ok || !arrangement.take([{ lot: id, to: best.to }])) continue;
       ({ plan } = done);
       changed = true;
     }
     if (!changed) break;
   }
-  return [...at].map(([lot, place]) => ({ lot, place }));
+  return arrangement.homes;
 }

@@ -1,6 +1,7 @@
 import { type Plan } from '../plan/index.ts';
 import { type Homes } from '../slotting/index.ts';
 import { Layout } from './layout.ts';
+import { Mixing } from './mixing.ts';
 import { type Translation } from './slotting.ts';
 
 /** Places looked at for a lot that found no room, the cheapest first. */
@@ -26,6 +27,10 @@ export function layingRest(
     translation,
     homes.filter(({ lot }) => !over.has(lot)),
   );
+  const mixing = new Mixing(
+    translation.sorts,
+    [...at].map(([lot, place]) => ({ lot, place })),
+  );
   const today = new Map(translation.today.map((h) => [h.lot, h.place]));
   const lots = new Map(translation.lots.map((lot) => [lot.id, lot]));
   /** places that only take back what lived there; and those that have all of it back */
@@ -36,10 +41,12 @@ export function layingRest(
   const waiting = translation.lots.flatMap((lot) => (at.has(lot.id) ? [] : [lot.id])).sort(byLeave);
   const put = (lot: string, place: string) => {
     layout.put(lot, place);
+    mixing.move(lot, undefined, place);
     at.set(lot, place);
   };
   const takeOut = (lot: string) => {
     layout.remove(lot, at.get(lot)!);
+    mixing.move(lot, at.get(lot), undefined);
     at.delete(lot);
   };
   /** who came to a place newly looks for another home */
@@ -54,7 +61,11 @@ export function layingRest(
   const home = (id: string) => {
     const { leave, options } = lots.get(id)!;
     const open = options
-      .flatMap((o) => (closed.has(o.place) ? [] : [{ ...o, cost: o.cost + layout.sagWith(o.place, id) }]))
+      .flatMap((o) =>
+        closed.has(o.place) || !mixing.allows(id, o.place)
+          ? []
+          : [{ ...o, cost: o.cost + layout.sagWith(o.place, id) + mixing.delta(id, undefined, o.place) }],
+      )
       .filter((o) => o.cost < leave)
       .sort((a, b) => a.cost - b.cost || (a.place < b.place ? -1 : 1))
       .slice(0, LOOKED_AT);
@@ -114,7 +125,7 @@ export function layingRest(
       .sort((a, b) => +(b.place === now) - +(a.place === now) || a.both - b.both || (a.place < b.place ? -1 : 1))
       .slice(0, LOOKED_AT);
     for (const { place, use, rests } of together) {
-      if (layout.usedWith(place, working, use) === null) continue;
+      if (layout.usedWith(place, working, use) === null || !mixing.allows(working, place)) continue;
       put(working, place);
       if (layout.usedWith(place, rest, rests) !== null) {
         put(rest, place);

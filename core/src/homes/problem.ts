@@ -1,13 +1,25 @@
 import { type Plan } from '../plan/index.ts';
-import { groups, type Homes, LOAD, resourceOf, type SlottingProblem, type SlottingTable } from '../slotting/index.ts';
+import {
+  apartOf,
+  groups,
+  type Homes,
+  LOAD,
+  mixingOf,
+  resourceOf,
+  type SlottingProblem,
+  type SlottingTable,
+} from '../slotting/index.ts';
+import { lookingOver } from './looking-over.ts';
+import { Mixing } from './mixing.ts';
 import { SAG, translated, type Translation } from './slotting.ts';
+import { weightOf } from './weights.ts';
 
 /**
  * The problem with so much of each place's room for use (in its measure, pins and boxes included; by default what is free of room to grow, or what
  * today's homes use where that is more). A thing that needs more than that but not more than the place holds may fill it by itself.
  */
 export function problemOf(translation: Translation, room: (placeId: string) => number = roomBefore(translation)) {
-  const { places, lots, lotOf, periods, families, charges } = translation;
+  const { places, lots, lotOf, periods, families, charges, sorts, lookSpread } = translation;
   const most = new Map([...places.keys()].map((id) => [id, room(id)]));
   /** one figure for the whole year, or one a period */
   const inPeriods = (use: number, there: number): number | number[] =>
@@ -20,24 +32,65 @@ export function problemOf(translation: Translation, room: (placeId: string) => n
       load: p.load,
       ...(p.sagFrom < p.load ? { sag: { from: p.sagFrom, cost: SAG } } : {}),
     })),
-    lots: lots.map((lot) => ({
-      ...lot,
-      options: lot.options.map((o) => ({
-        ...o,
-        use: inPeriods(Math.floor(Math.min(o.use, most.get(o.place)!) * 100) / 100, lotOf.get(lot.id)!.periods),
-      })),
-    })),
-    families,
+    lots: lots
+      .map((lot) => ({
+        ...lot,
+        options: lot.options.map((o) => ({
+          ...o,
+          use: inPeriods(Math.floor(Math.min(o.use, most.get(o.place)!) * 100) / 100, lotOf.get(lot.id)!.periods),
+        })),
+      }))
+      .concat(
+        sorts.staying.map(({ id, place }) => ({
+          ...{ id, weight: 0, leave: STAYS },
+          options: [{ place, cost: 0, use: 0 }],
+        })),
+      ),
+    families: families.map((f) => ({ ...f, spread: f.spread + (lookSpread.get(f.id) ?? 0) })),
     charges,
+    mixing: {
+      concepts: membersOf(sorts).map((lots, c) => ({ id: sorts.concepts[c]!, lots })),
+      cost: 0,
+      at: Object.fromEntries(sorts.nameMore),
+    },
+    apart: apartOfLots(sorts),
   } satisfies SlottingProblem;
 }
+
+/** The lots, and what stays, of each concept. */
+function membersOf(sorts: Translation['sorts']): string[][] {
+  const members: string[][] = sorts.concepts.map(() => []);
+  for (const [lot, concepts] of sorts.conceptsOf) for (const c of concepts) members[c]!.push(lot);
+  return members;
+}
+
+/** What stays never leaves: a lot of it without a home would cost so much. */
+const STAYS = 1e6;
+
+/** What lots must be apart from each other; from what stays their options are struck already. */
+const apartOfLots = ({ apart, staying }: Translation['sorts']): Translation['sorts']['apart'] => {
+  const stays = new Set(staying.map((s) => s.id));
+  const lots = (list: readonly string[]) => list.filter((id) => !stays.has(id));
+  return apart.flatMap((pair) => {
+    const [some, from] = [lots(pair.lots), lots(pair.from)];
+    return some.length > 0 && from.length > 0 ? [{ ...pair, lots: some, from }] : [];
+  });
+};
 
 /** {@link problemOf} as the engine takes it, without an object for every option. */
 export function tableOf(
   translation: Translation,
   room: (placeId: string) => number = roomBefore(translation),
 ): SlottingTable {
-  const { places, lots, lotOf, periods, families, charges } = translation;
+  const { places, lotOf, periods, families, charges, sorts, lookSpread } = translation;
+  const { lots: own } = translation;
+  const lots = [
+    ...own,
+    ...sorts.staying.map(({ id, place }) => ({
+      ...{ id, weight: 0, leave: STAYS },
+      options: [{ place, cost: 0, use: 0 }],
+    })),
+  ];
   const ids = [...places.keys()];
   const placeIndex = new Map(ids.map((id, i) => [id, i]));
   const lotIndex = new Map(lots.map((lot, i) => [lot.id, i]));
@@ -57,7 +110,7 @@ export function tableOf(
   const optUse = new Float64Array(n * resources);
   let i = 0;
   for (const lot of lots) {
-    const there = lotOf.get(lot.id)!.periods;
+    const there = lotOf.get(lot.id)?.periods ?? 0;
     for (const o of lot.options) {
       const p = placeIndex.get(o.place)!;
       optPlace[i] = p;
@@ -83,7 +136,7 @@ export function tableOf(
     optUse,
     famStart: members.start,
     famLot: members.flat,
-    spread: Float64Array.from(families, (f) => f.spread),
+    spread: Float64Array.from(families, (f) => f.spread + (lookSpread.get(f.id) ?? 0)),
     chargeStart: charged.start,
     chargeLot: charged.flat,
     chargePlaceStart: over.start,
@@ -91,11 +144,24 @@ export function tableOf(
     chargeCost: Float64Array.from(charges, (c) => c.cost),
     sagFrom: Float64Array.from(ids, (id) => places.get(id)!.sagFrom),
     sagCost: Float64Array.from(ids, (id) => (places.get(id)!.sagFrom < places.get(id)!.load ? SAG : 0)),
+    ...mixingOf(
+      membersOf(sorts).map((members) => members.map((id) => lotIndex.get(id)!)),
+      Float64Array.from(ids, (id) => sorts.nameMore.get(id)!),
+    ),
+    ...apartOf(
+      apartOfLots(sorts).map(({ lots, from, places }) => ({
+        lots: lots.map((id) => lotIndex.get(id)!),
+        from: from.map((id) => lotIndex.get(id)!),
+        ...(places ? { places: places.map((id) => placeIndex.get(id)!) } : {}),
+      })),
+      lots.length,
+      ids.length,
+    ),
   };
 }
 
 /** What homes cost by the engine’s measure: what {@link problemOf} would say, without making it. */
-export function totalOf({ lots, families, charges, places }: Translation, homes: Homes): number {
+export function totalOf({ lots, families, charges, places, sorts, lookSpread }: Translation, homes: Homes): number {
   const placeOf = new Map(homes.map((h) => [h.lot, h.place]));
   const carried = new Map<string, number>();
   let total = 0;
@@ -105,13 +171,22 @@ export function totalOf({ lots, families, charges, places }: Translation, homes:
     if (place !== undefined) carried.set(place, (carried.get(place) ?? 0) + lot.weight);
   }
   for (const [id, mass] of carried) if (mass > places.get(id)!.sagFrom + 1e-6) total += SAG;
-  for (const { lots: members, spread } of families)
-    total += spread * Math.max(0, new Set(members.flatMap((id) => placeOf.get(id) ?? [])).size - 1);
+  for (const { id, lots: members, spread } of families)
+    total +=
+      (spread + (lookSpread.get(id) ?? 0)) *
+      Math.max(0, new Set(members.flatMap((id) => placeOf.get(id) ?? [])).size - 1);
   for (const { places: over, lots: members, cost } of charges) {
     const any = new Set(over);
     if (members.some((id) => any.has(placeOf.get(id) ?? ''))) total += cost;
   }
-  return total;
+  return total + new Mixing(sorts, homes).total;
+}
+
+/** The same with what looking really comes to in place of the engine’s stand-in. */
+export function exactTotal(plan: Plan, translation: Translation, homes: Homes): number {
+  const exact = totalOf({ ...translation, lookSpread: new Map() }, homes);
+  const weigh = weightOf(plan, 'weighAgain');
+  return weigh > 0 ? exact + weigh * lookingOver(plan, translation, homes).total() : exact;
 }
 
 /** What may be used of a place before room to grow gives way: today's homes keep what they have, they are laid there. */

@@ -11,17 +11,19 @@ import {
   shareMonths,
   type Supply,
 } from '../plan/index.ts';
+import { apartIn } from '../concepts/index.ts';
+import { againPlaces } from './again.ts';
 import { keptOut } from './barred.ts';
 import { costOfHome } from './cost.ts';
 import { type HomeCost, ownStates } from './own-cost.ts';
 import { besidesNow } from './visits.ts';
 import { costWithoutHome, familyOf, spreadOf } from './tally.ts';
 
-/** A place a share could live in, with what it would cost there a year, and what being away from its family costs besides, s. */
-export type Option = { place: Place; cost: HomeCost; apart: number };
+/** A place a share could live in, with what it would cost there a year, and what being away from its family and finding things again costs besides, s. */
+export type Option = { place: Place; cost: HomeCost; apart: number; again: number };
 
 /** What a place costs a year in all, as it is weighed. */
-const inAll = ({ cost, apart }: Pick<Option, 'cost' | 'apart'>): number => cost.weighed + apart;
+const inAll = ({ cost, apart, again }: Omit<Option, 'place'>): number => cost.weighed + apart + again;
 
 const byFamily = new WeakMap<Plan, Map<string, { placeId: string; supplyId: string }[]>>();
 /** Homes of what is at hand, by family; worked out once for a plan. */
@@ -61,14 +63,18 @@ const TRIED = 25;
 /** Things that are asked to make room, those cheapest to move first. */
 const ASKED = 8;
 
-/** Every place a share goes into by itself, those who fetch it reach, and nothing forbids; the cheapest first. */
-export function optionsFor(plan: Plan, supply: Supply, share: Share): Option[] {
+/**
+ * Every place a share goes into by itself, those who fetch it reach, and nothing forbids; the cheapest first.
+ * @param told whether finding again is counted: it takes a while
+ */
+export function optionsFor(plan: Plan, supply: Supply, share: Share, told = true): Option[] {
   const now = homesOf(plan, supply.id, share).map((h) => h.placeId);
   const apart = familyPlaces(plan, supply, share);
+  const again = told ? againPlaces(plan, supply, share) : () => 0;
   const out: Option[] = [];
   for (const place of Object.values(plan.places)) {
     if (!now.includes(place.id)) {
-      if (keptOut(plan, place) !== '') continue;
+      if (keptOut(plan, place) !== '' || !goesBeside(plan, supply, place)) continue;
       const unit = plan.units[place.unitId];
       if (place.kind === 'top' && unit && factsOf(unit.kind).worktop) continue;
     }
@@ -76,10 +82,18 @@ export function optionsFor(plan: Plan, supply: Supply, share: Share): Option[] {
     // what is not measured yet may go in
     if (!alone.ok && alone.reason !== 'not measured yet') continue;
     const cost = costOfHome(plan, supply, share, place.id);
-    if (cost && Number.isFinite(cost.seconds)) out.push({ place, cost, apart: apart(place.id) });
+    if (cost && Number.isFinite(cost.seconds))
+      out.push({ place, cost, apart: apart(place.id), again: again(place.id) });
   }
   return out.sort((a, b) => inAll(a) - inAll(b) || (a.place.id < b.place.id ? -1 : 1));
 }
+
+/** Whether nothing lies in a place that a thing must be apart from. */
+const goesBeside = (plan: Plan, supply: Supply, place: Place): boolean =>
+  homesIn(plan, place.id).every((h) => {
+    const other = plan.supplies[h.supplyId];
+    return !other || other.id === supply.id || apartIn(plan, place, supply, other) === null;
+  });
 
 /** What lies in a place when some are gone and some have come, laid for real in each of these months (null: all): ids of what finds no room. */
 function overIn(
@@ -103,11 +117,12 @@ function overIn(
 /** What a share costs where it is, s a year, as it is weighed; what has no home that works counts as what that is set at. */
 function costNow(plan: Plan, supply: Supply, share: Share): number {
   const apart = familyPlaces(plan, supply, share);
+  const again = againPlaces(plan, supply, share);
   return ownStates(plan, supply, share).reduce(
     (sum, { cost, place, count }) =>
       sum +
       (place && cost?.reason === null
-        ? cost.weighed + apart(place.id)
+        ? cost.weighed + apart(place.id) + again(place.id)
         : (costWithoutHome(plan, supply, share) * count) / amountOf(supply, share)),
     besidesNow(plan, supply, share),
   );
@@ -133,7 +148,7 @@ export function refitAround(
   const coming: Thing = { id: 'coming', supply, count: amountOf(supply, share) };
   const own = new Set(homesOf(plan, supply.id, share).map((h) => h.id));
   const before = costNow(plan, supply, share);
-  const there = cost.weighed + familyPlaces(plan, supply, share)(placeId);
+  const there = cost.weighed + familyPlaces(plan, supply, share)(placeId) + againPlaces(plan, supply, share)(placeId);
   const give: Command = { type: 'assignHome', supplyId: supply.id, share, placeId, since };
   const months = shareMonths(plan, supply, share);
   const room = (gone: readonly string[]) =>
@@ -190,9 +205,13 @@ export function refitAround(
 /** The cheapest place but one with room for a share, and what going there changes, s a year. */
 function nextHome(plan: Plan, supply: Supply, share: Share, but: string): { to: Place; change: number } | null {
   const now = costNow(plan, supply, share);
-  for (const option of optionsFor(plan, supply, share)
+  const again = againPlaces(plan, supply, share);
+  const nearest = optionsFor(plan, supply, share, false)
     .filter((o) => o.place.id !== but)
-    .slice(0, TRIED)) {
+    .slice(0, TRIED)
+    .map((o) => ({ ...o, again: again(o.place.id) }))
+    .sort((a, b) => inAll(a) - inAll(b) || (a.place.id < b.place.id ? -1 : 1));
+  for (const option of nearest) {
     const { place } = option;
     const thing: Thing = { id: 'coming', supply, count: amountOf(supply, share) };
     if (overIn(plan, place.id, new Set(), [thing], shareMonths(plan, supply, share)).length === 0)

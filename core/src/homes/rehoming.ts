@@ -187,7 +187,8 @@ export class Rehoming {
     let start = before;
     for (let round = 0; round < ROUNDS; round++) {
       const table = tableOf(this.translation, (id) => Math.min(room(id), lowered.get(id) ?? Infinity));
-      const { homes } = await solveSlotting(table, { work, polish: true, now: () => 0, start, seed });
+      const found = await solveSlotting(table, { work, polish: true, now: () => 0, start, seed });
+      const homes = found.homes.filter((h) => this.translation.lotOf.has(h.lot));
       const hanging = new Set(this.lay(homes).flatMap((place) => this.layout.over(place)));
       if (hanging.size === 0) return;
       start = homes.filter((h) => !hanging.has(h.lot));

@@ -26,6 +26,7 @@ export const SCHOOLS: readonly School[] = [
     choices: [
       ['activity', 'what is used together'],
       ['kind', 'what is of one kind'],
+      ['nature', 'each by its nature: an activity’s own with it, what is shared by kind'],
     ],
   },
   {

@@ -1,12 +1,14 @@
 import { standingMass, type Stowage, stowagesOf } from '../fit/index.ts';
 import { amountOf, type Home, homesIn, type Place, type Plan, type Share, type Supply } from '../plan/index.ts';
+import { foundAgainSum } from './again.ts';
 import { type Assessment, assessHomes } from './cost.ts';
+import { namesPerYear } from './mixing.ts';
 import { type HomeState } from './own-cost.ts';
 import { yearlyUses } from './uses.ts';
 import { wayOf, weightOf } from './weights.ts';
 
 /** Yearly seconds for a family's second and every further place, by school (own assumption). */
-export const SPREAD = { kind: 900, activity: 240 } as const;
+export const SPREAD = { kind: 900, activity: 240, nature: 400 } as const;
 /** Every further place of one share costs so much a year: one looks in the wrong one, s (own assumption). */
 export const SPLIT = 60;
 /** Changing over between the season and the rest of the year, for one thing, beyond the way: s a year (own assumption). */
@@ -77,6 +79,8 @@ export type Tally = {
   visits: number;
   bringing: number;
   overTable: number;
+  /** looking for what is not remembered */
+  looking: number;
   /** set for what has no home that works */
   withoutSeconds: number;
   /** shares without one: none at all, out of reach, not going in, or more than the place holds */
@@ -87,6 +91,9 @@ export type Tally = {
   against: number;
   places: number;
   apart: number;
+  /** names beyond the first that places take; looking counted less or more than it takes, as finding again is to count */
+  names: number;
+  again: number;
   /** by how much more than they take the minutes of some count */
   counted: number;
   /** all of it, as the maker weighs it */
@@ -132,10 +139,14 @@ export function tallyOf(plan: Plan, assessed: Assessment = assessHomes(plan)): T
   for (const homes of shares.values()) apart += SPLIT * (homes - 1);
   for (const { places, spread } of families.values()) apart += spread * (places.size - 1);
   const { bringing, reaching: overTable } = assessed;
-  const year = walks + visits + bringing + overTable;
-  const against = places + apart;
+  const { year: looking } = foundAgainSum(plan);
+  const names = namesPerYear(plan);
+  const again = looking * (weightOf(plan, 'weighAgain') - 1);
+  const year = walks + visits + bringing + overTable + looking;
+  const against = places + apart + names + again;
   return {
-    ...{ year, walks, visits, bringing, overTable, withoutSeconds, without, inVain, against, places, apart, counted },
+    ...{ year, walks, visits, bringing, overTable, looking, withoutSeconds, without, inVain },
+    ...{ against, places, apart, names, again, counted },
     total: year + withoutSeconds + against + counted,
   };
 }

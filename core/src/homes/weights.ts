@@ -4,16 +4,16 @@ import {
   type PlanHead,
   type Supply,
   type Way,
-  type Weight,
+  type WeightOrNone,
   zoneOf,
   zonesOf,
 } from '../plan/index.ts';
 
 /** What *little*, *some* and *much* multiply by (own assumption). */
-const FACTOR: Record<Weight, number> = { little: 0.3, some: 1, much: 3 };
+const FACTOR: Record<WeightOrNone, number> = { none: 0, little: 0.3, some: 1, much: 3 };
 
-/** What can be weighed: how much families, harm to things, their right place, zones and moving are to count. */
-export type Weighed = 'weighFamilies' | 'weighHarm' | 'weighOrder' | 'weighZones' | 'weighMoving';
+/** What can be weighed: how much families, harm to things, their right place, zones, moving and finding again are to count. */
+export type Weighed = 'weighFamilies' | 'weighHarm' | 'weighOrder' | 'weighZones' | 'weighMoving' | 'weighAgain';
 
 /** By how much the maker wants something to count. */
 export const weightOf = (plan: Pick<Plan, 'head'>, what: Weighed): number => FACTOR[plan.head[what]];

@@ -83,6 +83,8 @@ const simple = [
   ...plain(TABLES.listViews),
   ...plain(TABLES.ownLists),
   ...plain(TABLES.ways),
+  ...plain(TABLES.familyAisles),
+  ...plain(TABLES.looks),
   ...plain(TABLES.scraps),
   ...plain(TABLES.cutPieces),
   ...plain(TABLES.palettes),

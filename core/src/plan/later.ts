@@ -28,6 +28,7 @@ const HEAD_LATER = [
   'weighOrder',
   'weighZones',
   'weighMoving',
+  'weighAgain',
 ] as const;
 
 /**

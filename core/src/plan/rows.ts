@@ -10,7 +10,7 @@ import {
   UNIT_KINDS,
   type UnitKind,
 } from '../catalogue/index.ts';
-import { finite, named, size, offset, where, bearing, count, perTime, day, bodyHeight, Id } from './fields.ts';
+import { finite, named, size, offset, where, bearing, count, perTime, day, onDay, bodyHeight, Id } from './fields.ts';
 import { text } from './text.ts';
 
 /** Row schemas of every entity but those of keep-up; flat, because each is one table. Millimetres, grams, degrees, minutes. */
@@ -20,7 +20,7 @@ export type Region = (typeof REGIONS)[number];
 
 /** Ways of working on which makers disagree; what each changes is said in `homes/schools.ts`. */
 export const SEEN_SCHOOLS = ['either', 'seen', 'shut'] as const;
-export const GROUPINGS = ['activity', 'kind'] as const;
+export const GROUPINGS = ['activity', 'kind', 'nature'] as const;
 /** As they were bought, lids on: against dust and to stack; or out of their packages, lids off: for speed. */
 export const PACKAGINGS = ['on', 'off'] as const;
 /** What was got out lies by the hand until the room is done for the day, or goes back as soon as it is laid down. */
@@ -29,6 +29,9 @@ export const LEAVINGS = ['untilDone', 'atOnce'] as const;
 export const WEIGHTS = ['little', 'some', 'much'] as const;
 export type Weight = (typeof WEIGHTS)[number];
 const weight = z.enum(WEIGHTS);
+/** The same where it may also be left out of account. */
+export const WEIGHTS_OR_NONE = ['none', ...WEIGHTS] as const;
+export type WeightOrNone = (typeof WEIGHTS_OR_NONE)[number];
 const growth = finite.min(0).max(0.6);
 
 export const PlanHead = z.strictObject({
@@ -37,7 +40,7 @@ export const PlanHead = z.strictObject({
   ceiling: finite.min(1500, 'a ceiling is at least 1.5 m').max(10_000, 'a ceiling is at most 10 m'),
   /** share of every place kept free to grow */
   growth,
-  /** school: keep things together by the activity that uses them, or by what kind of thing they are */
+  /** school: keep things together by the activity that uses them, by what kind of thing they are, or each by its nature: what is an activity’s own with it, what is shared by kind */
   grouping: z.enum(GROUPINGS),
   /** school: in view so that it is used, or shut away so that the room is calm */
   seen: z.enum(SEEN_SCHOOLS),
@@ -58,6 +61,8 @@ export const PlanHead = z.strictObject({
   weighOrder: weight,
   weighZones: weight,
   weighMoving: weight,
+  /** how much it counts that things are found again */
+  weighAgain: z.enum(WEIGHTS_OR_NONE),
   /** for mains ratings and the wording of codes */
   region: z.enum(REGIONS),
   /** degrees, north and east positive */
@@ -668,6 +673,29 @@ export const Way = z.strictObject({
   growth: growth.nullable(),
 });
 export type Way = z.infer<typeof Way>;
+
+/** The aisle that a family stands under because its maker says so. */
+export const FamilyAisle = z.strictObject({
+  id: Id,
+  family: named,
+  /** one of the aisles there are (`concepts/aisles.ts`); another word is kept and says nothing */
+  aisle: text(40),
+});
+export type FamilyAisle = z.infer<typeof FamilyAisle>;
+
+/** One answer of a look test: where somebody would look for a thing. */
+export const Look = z.strictObject({
+  id: Id,
+  supplyId: Id,
+  /** where she looked first; null: she did not know */
+  placeId: Id.nullable(),
+  /** null: nobody of the people in the plan */
+  personId: Id.nullable(),
+  lookedOn: onDay,
+  /** whether it was there */
+  found: z.enum(['first', 'second', 'not']),
+});
+export type Look = z.infer<typeof Look>;
 
 /** What is at hand while it is wanted, what is in reserve, and where what is at hand lies out of its season, if elsewhere. */
 export const SHARES = ['working', 'backstock', 'resting'] as const;

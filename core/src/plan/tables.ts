@@ -137,6 +137,11 @@ export const TABLES = {
     later: { count: null },
   }),
   ways: table(rows.Way, 'way of working', 'way', { since: 7, references: { zoneId: goesWith('zones') } }),
+  familyAisles: table(rows.FamilyAisle, 'aisle of a family', 'familyAisle', { since: 13 }),
+  looks: table(rows.Look, 'answer of a look test', 'look', {
+    since: 13,
+    references: { supplyId: goesWith('supplies'), placeId: goesWith('places'), personId: emptiedBy('people') },
+  }),
   moves: table(rows.Move, 'move', null, {
     since: 7,
     references: { supplyId: goesWith('supplies'), fromId: goesWith('places'), toId: goesWith('places') },

@@ -72,19 +72,8 @@ export function fetchFrom(scene: Scene, maker: Maker, spot: Spot, handling: Hand
     };
   const { way } = found;
   const covers = spot.place.covers.map((c) => coverMotions(c, way.handle, coverTravel(spot, c)));
-  const openings = (spot.alike + 1) / 2;
   const open = covers.map((c) => c.open);
   const shut = covers.map((c) => c.shut).reverse();
-  const search: Motion[] =
-    spot.alike > 1 && covers.length > 0
-      ? [
-          {
-            code: 'SEARCH',
-            tmu: (openings - 1) * covers.reduce((s, c) => s + c.open.tmu + c.shut.tmu, 0),
-            text: `open ${openings - 1} wrong ones first`,
-          },
-        ]
-      : [];
   const clearing = clearingOf(handling, way.hand);
   const r = inches(way.hand);
   const grasp = graspOf(handling);
@@ -101,19 +90,7 @@ export function fetchFrom(scene: Scene, maker: Maker, spot: Spot, handling: Hand
     text: handling.kinds > 1 ? `find among ${handling.kinds}` : 'look',
   };
   const stored = storedMotions(handling.storage);
-  const get = [
-    ...way.there,
-    ...search,
-    ...open,
-    find,
-    ...clearing,
-    reach,
-    grasp,
-    ...stored.get,
-    ...shut,
-    ...way.back,
-    move,
-  ];
+  const get = [...way.there, ...open, find, ...clearing, reach, grasp, ...stored.get, ...shut, ...way.back, move];
   const tight = spot.place.kind === 'hook' || spot.place.kind === 'board' || spot.place.kind === 'slot';
   const position: Motion = tight
     ? { code: 'P2', tmu: TMU.positionClose, text: 'fit it in' }

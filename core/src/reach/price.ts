@@ -18,8 +18,8 @@ export type WayPrice = {
   back: number;
   reach: number;
   reachJumble: number;
-  /** opening wrong ones first */
-  search: number;
+  /** of getting it and putting it back each: covers opened and shut */
+  covers: number;
   /** taking one thing aside that lies before or on it, and back; again when it is put back */
   aside: number;
   asideAgain: number;
@@ -59,7 +59,7 @@ function priced(scene: Scene, maker: Maker, spot: Spot): WayPrice | null {
     back: ways + covers + move + (tight ? TMU.positionClose : TMU.positionLoose) + TMU.release,
     reach: reachB(way.hand),
     reachJumble: reachC(way.hand),
-    search: ((spot.alike + 1) / 2 - 1) * covers,
+    covers,
     aside: 2 * (reachB(way.hand) + TMU.graspClear + move + TMU.release),
     asideAgain: 2 * (reachB(way.hand) + TMU.graspClear + move + TMU.release),
   };
@@ -74,7 +74,7 @@ function awayPrice(spot: Spot): WayPrice {
     back: out + TMU.release,
     reach: 0,
     reachJumble: 0,
-    search: 0,
+    covers: 0,
     aside: 0,
     asideAgain: 0,
   };
@@ -87,7 +87,7 @@ const TABLE: WayPrice = {
   back: moveB(BESIDE_WORK) + TMU.positionLoose + TMU.release,
   reach: reachB(BESIDE_WORK),
   reachJumble: reachC(BESIDE_WORK),
-  search: 0,
+  covers: 0,
   aside: 2 * (reachB(BESIDE_WORK) + TMU.graspClear + moveB(BESIDE_WORK) + TMU.release),
   // the box stands open, what was moved aside still is
   asideAgain: 0,
@@ -113,12 +113,7 @@ export function fetchSeconds(price: WayPrice, handling: Handling): number {
   const aside = handling.covered > 0 ? handling.covered * price.aside : 0;
   // outside the room one goes for a whole trip: nothing is cleared there
   const get =
-    price.get +
-    price.search +
-    findTmu(handling.kinds) +
-    aside +
-    (jumble ? price.reachJumble : price.reach) +
-    graspOf(handling).tmu;
+    price.get + findTmu(handling.kinds) + aside + (jumble ? price.reachJumble : price.reach) + graspOf(handling).tmu;
   const back = handling.consumed ? 0 : price.back + (handling.covered > 0 ? handling.covered * price.asideAgain : 0);
   return (get + back + storedTmu(handling.storage, handling.consumed)) * SECONDS_PER_TMU;
 }

@@ -17,6 +17,12 @@ export function slottingTotal(problem: SlottingProblem, homes: Homes): number {
   }
   for (const charge of problem.charges)
     if (charge.lots.some((id) => charge.places.includes(placeOf.get(id) ?? ''))) total += charge.cost;
+  if (problem.mixing)
+    for (const { id } of problem.places) {
+      const here = problem.lots.flatMap((lot) => (placeOf.get(lot.id) === id ? [lot.id] : []));
+      const cost = problem.mixing.at?.[id] ?? problem.mixing.cost;
+      total += cost * Math.max(0, leastNames(here, problem.mixing.concepts) - 1);
+    }
   for (const { id, sag } of problem.places) {
     const carried = problem.lots.reduce((sum, lot) => sum + (placeOf.get(lot.id) === id ? lot.weight : 0), 0);
     if (sag && carried > sag.from + 1e-6) total += sag.cost;
@@ -24,7 +30,26 @@ export function slottingTotal(problem: SlottingProblem, homes: Homes): number {
   return total;
 }
 
-/** Everything that is wrong with an assignment: unknown pairs, a lot homed twice, a place over its capacity or load. */
+/** The least number of names by trying all sets of concepts, smallest first. */
+function leastNames(lots: readonly string[], concepts: readonly { id: string; lots: readonly string[] }[]): number {
+  const alone = lots.filter((lot) => !concepts.some((c) => c.lots.includes(lot)));
+  const rest = lots.filter((lot) => !alone.includes(lot));
+  const useful = concepts.filter((c) => c.lots.some((lot) => rest.includes(lot)));
+  const covers = (left: readonly string[], from: number, names: number): boolean => {
+    if (left.length === 0) return true;
+    if (names === 0) return false;
+    for (let i = from; i < useful.length; i++) {
+      const still = left.filter((lot) => !useful[i]!.lots.includes(lot));
+      if (still.length < left.length && covers(still, i + 1, names - 1)) return true;
+    }
+    return false;
+  };
+  let names = 0;
+  while (!covers(rest, 0, names)) names++;
+  return names + alone.length;
+}
+
+/** Everything that is wrong with an assignment: unknown pairs, a lot homed twice, a place over its capacity or load, things together that must be apart. */
 export function checkAnswer(problem: SlottingProblem, homes: Homes): string[] {
   const wrong: string[] = [];
   const lots = new Map(problem.lots.map((l) => [l.id, l]));
@@ -47,6 +72,16 @@ export function checkAnswer(problem: SlottingProblem, homes: Homes): string[] {
     );
     loaded.set(place, (loaded.get(place) ?? 0) + lots.get(lot)!.weight);
   }
+  for (const { lots: some, from, places } of problem.apart ?? [])
+    for (const a of homes)
+      for (const b of homes)
+        if (
+          a.place === b.place &&
+          some.includes(a.lot) &&
+          from.includes(b.lot) &&
+          (places ?? [a.place]).includes(a.place)
+        )
+          wrong.push(`${a.lot} and ${b.lot} must be apart and are both in ${a.place}`);
   for (const p of problem.places) {
     if ((used.get(p.id) ?? []).some((sum, t) => sum > inPeriod(p.capacity, t) + 1e-6))
       wrong.push(`${p.id} is over-full`);

@@ -1,3 +1,4 @@
+import { Random } from './random.ts';
 import { groups, LOAD, type SlottingTable } from './table.ts';
 
 /**
@@ -41,6 +42,24 @@ export type Compiled = {
   sags: boolean;
   sagCost: Float64Array;
   sagBelow: Float64Array;
+  /** whether names cost anything anywhere; of each place: what every name beyond the first costs */
+  mixes: boolean;
+  mixCost: Float64Array;
+  /** of each lot its sort: lots of the same concepts are of one; of each sort its concepts */
+  sortOf: Int32Array;
+  conceptsOf: readonly (readonly number[])[];
+  /** of each concept its lots: which are mates */
+  conceptStart: Int32Array;
+  conceptLot: Int32Array;
+  lotConceptStart: Int32Array;
+  lotConcept: Int32Array;
+  /** of each sort a random number: their sum tells which sorts a place has */
+  mark: Float64Array;
+  /** whether anything must be apart; of each lot: its bits, and those it cannot be with; of each place: the bits that count */
+  parts: boolean;
+  apartOf: Int32Array;
+  apartFrom: Int32Array;
+  apartAt: Int32Array;
 };
 
 /** Rounding allowed when sums are compared with a capacity. */
@@ -168,6 +187,73 @@ export function* compiling(t: SlottingTable, worth: Float64Array): Generator<voi
     sagBelow: filled(width, (p) =>
       t.sagCost[p] ? t.capacity[p * resources + LOAD]! - t.sagFrom[p]! - SAG_SLACK : -Infinity,
     ),
+    ...sortsOf(t, width),
+    parts: t.apartOf.some((bits) => bits !== 0) && t.apartAt.some((bits) => bits !== 0),
+    apartOf: t.apartOf,
+    apartFrom: t.apartOf.map((bits) => ((bits & 0x55555555) << 1) | ((bits >>> 1) & 0x55555555)),
+    apartAt: Int32Array.from({ length: width }, (_, p) => t.apartAt[p] ?? 0),
+  };
+}
+
+/** Lots by the concepts they have; a concept whose lots all have another one too is never needed for the fewest names. */
+function sortsOf(
+  t: SlottingTable,
+  width: number,
+): Pick<
+  Compiled,
+  | 'mixes'
+  | 'mixCost'
+  | 'sortOf'
+  | 'conceptsOf'
+  | 'conceptStart'
+  | 'conceptLot'
+  | 'lotConceptStart'
+  | 'lotConcept'
+  | 'mark'
+> {
+  const lots = t.lots.length;
+  const concepts = t.conceptStart.length - 1;
+  const of: number[][] = Array.from({ length: lots }, () => []);
+  const members = Array.from({ length: concepts }, (_, c) =>
+    t.conceptLot.subarray(t.conceptStart[c]!, t.conceptStart[c + 1]!),
+  );
+  for (let c = 0; c < concepts; c++) for (const l of members[c]!) of[l]!.push(c);
+  const all = groups(of);
+  const within = members.map((mine, c) => {
+    const [first] = mine;
+    if (first === undefined) return true;
+    return of[first]!.some(
+      (d) =>
+        d !== c &&
+        members[d]!.length >= mine.length &&
+        (members[d]!.length > mine.length || d < c) &&
+        mine.every((l) => of[l]!.includes(d)),
+    );
+  });
+  const sorts = new Map<string, number>();
+  const conceptsOf: number[][] = [];
+  const sortOf = Int32Array.from({ length: lots }, (_, l) => {
+    const mine = of[l]!.filter((c) => !within[c]);
+    const key = mine.length > 0 ? mine.join() : `alone ${l}`;
+    let sort = sorts.get(key);
+    if (sort === undefined) {
+      sorts.set(key, (sort = conceptsOf.length));
+      conceptsOf.push(mine);
+    }
+    return sort;
+  });
+  const random = new Random(1);
+  return {
+    mixes: t.mixCost.some((cost) => cost > 0) && lots > 0,
+    mixCost: filled(width, (p) => t.mixCost[p] ?? 0),
+    sortOf,
+    conceptsOf,
+    conceptStart: t.conceptStart,
+    conceptLot: t.conceptLot,
+    lotConceptStart: all.start,
+    lotConcept: all.flat,
+    // integers below 2^40: sums of thousands of them are exact
+    mark: filled(conceptsOf.length, () => Math.floor(random.next() * 2 ** 40)),
   };
 }
 

@@ -20,10 +20,27 @@ const under = { lots: z.array(name).min(1).max(20_000), cost: amount };
 const charges = z.array(z.object({ place: name, ...under })).max(20_000);
 const place = z.object({ id: name, capacity: amounts, load: amount });
 
+/** Concepts that things can be called by: every name beyond the first that a place needs costs something there. */
+const mixing = z.object({
+  concepts: z.array(z.object({ id: name, lots: z.array(name).max(20_000) })).max(20_000),
+  cost: amount,
+  /** where it is another than elsewhere, by place */
+  at: z.record(name, amount).optional(),
+});
+/** Lots that may never share a place with others; in some places only, where they are named. */
+const apart = z.object({
+  lots: z.array(name).max(20_000),
+  from: z.array(name).max(20_000),
+  places: z.array(name).max(5000).optional(),
+});
+/** So many pairs of lists that must be apart at most. */
+export const MOST_APART = 15;
+
 /**
  * Which lot goes to which place: the open exchange format `heronstone-slotting/3` (docs/formats). A charge is paid once if any of its lots lives in
  * any of its places: a container that is carried to the seat, a unit that is walked to. A sag is paid once if a place carries more than that: a board
- * that is seen to bend.
+ * that is seen to bend. Where things have concepts, a place costs so much for every name beyond the first that it takes to say what is in it; what must be apart
+ * never shares a place.
  */
 export const SlottingFile = z.object({
   format: z.literal('heronstone-slotting/3', { error: 'must be "heronstone-slotting/3"' }),
@@ -35,6 +52,8 @@ export const SlottingFile = z.object({
       z.union([z.object({ places: z.array(name).min(1).max(5000), ...under }), z.object({ place: name, ...under })]),
     )
     .max(20_000),
+  mixing: mixing.optional(),
+  apart: z.array(apart).max(MOST_APART).optional(),
 });
 /** A problem as it was read: every charge says its places as a list. */
 export type SlottingProblem = Omit<z.infer<typeof SlottingFile>, 'charges'> & {
@@ -121,6 +140,28 @@ export function readSlotting(value: unknown): SlottingRead {
       return { ok: false, reason: `charge ${i + 1} names a lot that is not there: ${missing}` };
     if (new Set(charge.lots).size < charge.lots.length)
       return { ok: false, reason: `charge ${i + 1} names a lot twice` };
+  }
+  const { mixing, apart = [] } = problem;
+  if (mixing) {
+    const twice = duplicate(mixing.concepts, 'concept');
+    if (twice) return { ok: false, reason: twice };
+    for (const { id, lots: named } of mixing.concepts) {
+      const missing = named.find((lot) => !lots.has(lot));
+      if (missing !== undefined)
+        return { ok: false, reason: `concept ${id} names a lot that is not there: ${missing}` };
+    }
+    const unknown = Object.keys(mixing.at ?? {}).find((id) => !places.has(id));
+    if (unknown !== undefined) return { ok: false, reason: `mixing names a place that is not there: ${unknown}` };
+  }
+  for (const [i, { lots: some, from, places: at = [] }] of apart.entries()) {
+    const missing = [...some, ...from].find((lot) => !lots.has(lot));
+    if (missing !== undefined)
+      return { ok: false, reason: `what is apart, ${i + 1}, names a lot that is not there: ${missing}` };
+    if (some.some((lot) => from.includes(lot)))
+      return { ok: false, reason: `what is apart, ${i + 1}, names a lot that is to be apart from itself` };
+    const unknown = at.find((id) => !places.has(id));
+    if (unknown !== undefined)
+      return { ok: false, reason: `what is apart, ${i + 1}, names a place that is not there: ${unknown}` };
   }
   const periods = periodsOf(problem);
   const odd = (x: number | readonly number[]) => typeof x !== 'number' && x.length !== 1 && x.length !== periods;

@@ -17,6 +17,8 @@ const CHAIN = 64;
 /** Of proposals, where there are families: a lot pulled to a mate; all of a family moved from one place to another. */
 const PULL = 0.2;
 const MOVE_FAMILY = 0.08;
+/** Of proposals, where names cost: a lot pulled to where one of its concept lives. */
+const PULL_LIKE = 0.2;
 /** Of proposals, where there are charges: a carried container filled or emptied. */
 const MOVE_CHARGE = 0.02;
 /** Of the rest, where lots have no home: for one of them. */
@@ -26,6 +28,16 @@ const ASKED = 6;
 /** Drawn logarithms of so many even numbers: what a random draw lets pass, times the temperature. */
 const DRAWS = 8192;
 const LOSSES = Float64Array.from({ length: DRAWS }, (_, i) => -Math.log((i + 0.5) / DRAWS));
+
+/** Whether a lot that goes nowhere but into one place takes no room there and is tied to nothing: what it costs more without a home is more than a name. */
+function staysAnyway(c: Compiled, l: number): boolean {
+  const first = c.optStart[l]!;
+  if (c.optStart[l + 1]! - first !== 2 || c.lotFamStart[l + 1]! > c.lotFamStart[l]!) return false;
+  const o = c.noHome[l] === first ? first + 1 : first;
+  if (c.optChargeStart[o + 1]! > c.optChargeStart[o]!) return false;
+  for (let r = 0; r < c.resources; r++) if (c.optUse[o * c.resources + r]! > 0) return false;
+  return c.apartOf[l] === 0 && c.optCost[c.noHome[l]!]! - c.optCost[o]! >= c.mixCost[c.optPlace[o]!]!;
+}
 
 /**
  * Simulated annealing over shifts, swaps, ejections and moves of whole families, with rollback. Nothing is allocated while it runs and nothing is kept
@@ -39,6 +51,8 @@ export class Search {
   private readonly c: Compiled;
   private readonly scale: number;
   private temperature = 0;
+  /** lots that are best where they can be alone, whatever the rest does: nothing sends them out */
+  private readonly stays: Uint8Array;
   /** lots with a family, lots with more than their *no home* */
   private readonly kin: Int32Array;
   private readonly movable: Int32Array;
@@ -62,7 +76,8 @@ export class Search {
     this.best = state.at.slice();
     this.bestTotal = state.total;
     const lots = Array.from({ length: c.lots }, (_, l) => l);
-    this.movable = Int32Array.from(lots.filter((l) => c.optStart[l + 1]! - c.optStart[l]! > 1));
+    this.stays = Uint8Array.from(lots, (l) => (staysAnyway(c, l) ? 1 : 0));
+    this.movable = Int32Array.from(lots.filter((l) => c.optStart[l + 1]! - c.optStart[l]! > 1 && !this.stays[l]));
     this.kin = this.movable.filter((l) => c.lotFamStart[l + 1]! > c.lotFamStart[l]!);
     this.largeFamilies = Int32Array.from(
       Array.from({ length: c.families }, (_, f) => f).filter((f) => c.famStart[f + 1]! - c.famStart[f]! > 1),
@@ -93,12 +108,14 @@ export class Search {
     const pull = families ? PULL : 0;
     const move = pull + (families ? MOVE_FAMILY : 0);
     const charge = move + (c.charges > 0 ? MOVE_CHARGE : 0);
+    const like = charge + (c.mixes && c.lotConcept.length > 0 ? PULL_LIKE : 0);
     for (let i = 0; i < proposals; i++) {
       if ((i & 255) === 0) this.temperature = this.scale * hot * Math.exp(cool * (t0 + ((t1 - t0) * i) / proposals));
-      const kind = charge > 0 ? random.next() : 1;
+      const kind = like > 0 ? random.next() : 1;
       if (kind < pull) this.pullToMate();
       else if (kind < move) this.moveFamily();
       else if (kind < charge) this.moveCharge();
+      else if (kind < like) this.pullToLike();
       else this.propose();
       if (state.total < this.bestTotal - 1e-7) this.keep();
     }
@@ -140,6 +157,7 @@ export class Search {
     const { c, state, random } = this;
     const q = c.optPlace[o]!;
     const other = state.member[state.memberStart[q]! + random.below(state.count[q]!)]!;
+    if (this.stays[other]) return;
     const from = state.at[l]!;
     const to = c.optionAt[other * (c.places + 1) + c.optPlace[from]!]!;
     if (to < 0) return;
@@ -147,7 +165,7 @@ export class Search {
     if (!state.fitsWithout(o, otherNow) || !state.fitsWithout(to, from)) return;
     // without ties the two costs add up; with them each alone is only a guess, so that it is tried
     const guess = delta + state.delta(other, to);
-    if (c.families === 0 && c.charges === 0 && !c.sags) {
+    if (c.families === 0 && c.charges === 0 && !c.sags && !c.mixes) {
       if (guess > allowed) return;
       state.move(l, o);
       state.move(other, to);
@@ -196,7 +214,7 @@ export class Search {
       const first = random.below(n);
       for (let k = 0; k < n; k++) {
         const x = state.member[start + ((first + k) % n)]!;
-        if (this.stamp[x] !== this.stampNow) {
+        if (this.stamp[x] !== this.stampNow && !this.stays[x]) {
           m = x;
           break;
         }
@@ -311,6 +329,26 @@ export class Search {
     else this.insert(l, o, allowed);
   }
 
+  /** A lot to where one lives that goes by a name of its own. */
+  private pullToLike(): void {
+    const { c, state, random } = this;
+    const l = this.movable[random.below(this.movable.length)]!;
+    const at = c.lotConceptStart[l]!;
+    const n = c.lotConceptStart[l + 1]! - at;
+    if (n === 0) return;
+    const k = c.lotConcept[at + random.below(n)]!;
+    const start = c.conceptStart[k]!;
+    const mate = c.conceptLot[start + random.below(c.conceptStart[k + 1]! - start)]!;
+    const q = c.optPlace[state.at[mate]!]!;
+    if (mate === l || q === c.places || q === c.optPlace[state.at[l]!]) return;
+    const o = c.optionAt[l * (c.places + 1) + q]!;
+    if (o < 0) return;
+    const allowed = this.allowance();
+    if (state.delta(l, o) > allowed) return;
+    if (state.fits(o)) state.move(l, o);
+    else this.insert(l, o, allowed);
+  }
+
   /** All of a family in one place to another of its places; now and then to a place that one of them would like. */
   private moveFamily(): void {
     const { c, state, random } = this;
@@ -353,6 +391,7 @@ export class Search {
     if (state.chargeCount[k]! > 0 && random.next() < 0.5) {
       for (let i = state.count[q]! - 1; i >= 0 && ok; i--) {
         const m = state.member[state.memberStart[q]! + i]!;
+        if (this.stays[m]) continue;
         ok = this.step(m, c.noHome[m]!) && this.waitingCount < CHAIN;
         // what comes home again may not come back: the container is to be empty
         if (ok) this.waiting[this.waitingCount++] = m;

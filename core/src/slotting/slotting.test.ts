@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { randomSlotting, solveWithHighs } from '../testing/index.ts';
 
 import { Random } from './random.ts';
+import { fewestNames } from './cover.ts';
 import { Sack } from './sack.ts';
 import { checkAnswer, readSlotting, type SlottingProblem, slottingTotal, solveSlotting } from './index.ts';
 
@@ -69,6 +70,67 @@ describe('slotting', () => {
     },
   );
 
+  test.each([1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12])(
+    '10 lots × 6 places where names cost, some of them apart (%i): equal to the optimum of HiGHS',
+    async (seed) => {
+      const problem = randomSlotting(seed + 300, {
+        ...{
+          lots: 10,
+          places: 6,
+          families: seed % 2 === 0,
+          charges: seed % 3 === 0,
+          visits: seed % 4 === 0,
+          fill: 0.9,
+        },
+        ...{ mixing: true, apart: seed % 3 !== 1, seasons: seed % 5 === 0 },
+      });
+      expect(readSlotting(problem)).toEqual({ ok: true, problem });
+      await heldAgainstHighs(problem, seed);
+    },
+  );
+
+  test('the fewest names of a place: as few as there are among all sets of concepts', () => {
+    const things = fc.array(fc.uniqueArray(fc.integer({ min: 0, max: 6 }), { maxLength: 4 }), { maxLength: 9 });
+    fc.assert(
+      fc.property(things, (list) => {
+        const alone = list.filter((t) => t.length === 0).length;
+        let least = Infinity;
+        for (let set = 0; set < 1 << 7; set++) {
+          const covers = list.every((t) => t.length === 0 || t.some((c) => (set >> c) & 1));
+          if (covers) least = Math.min(least, [0, 1, 2, 3, 4, 5, 6].filter((c) => (set >> c) & 1).length);
+        }
+        expect(fewestNames(list)).toBe(least + alone);
+      }),
+      { numRuns: 400 },
+    );
+  });
+
+  test('names beyond the first are paid where they lie, what is apart is not put together, and what is wrong with either is said', () => {
+    const lot = (id: string) => ({
+      ...{ id, weight: 1, leave: 900 },
+      options: ['p', 'q'].map((place) => ({ place, cost: place === 'p' ? 1 : 50, use: 1 })),
+    });
+    const room: SlottingProblem = {
+      ...empty,
+      places: ['p', 'q'].map((id) => ({ id, capacity: 9, load: 9 })),
+      lots: ['red', 'blue', 'knife'].map(lot),
+      mixing: { concepts: [{ id: 'card', lots: ['red', 'blue'] }], cost: 30, at: { q: 0 } },
+    };
+    const all = (place: string) => room.lots.map(({ id }) => ({ lot: id, place }));
+    expect(slottingTotal(room, all('p'))).toBe(3 + 30);
+    expect(slottingTotal(room, all('q'))).toBe(150);
+    const apart = [{ lots: ['knife'], from: ['red', 'blue'] }];
+    expect(checkAnswer({ ...room, apart }, all('p'))).toHaveLength(2);
+    expect(checkAnswer({ ...room, apart: [{ ...apart[0]!, places: ['q'] }] }, all('p'))).toEqual([]);
+    const wrong = (more: object) => readSlotting({ ...room, ...more });
+    expect(wrong({ mixing: { concepts: [{ id: 'c', lots: ['x'] }], cost: 1 } })).toMatchObject({ ok: false });
+    expect(wrong({ mixing: { concepts: [], cost: 1, at: { z: 1 } } })).toMatchObject({ ok: false });
+    expect(wrong({ apart: [{ lots: ['red'], from: ['red'] }] })).toMatchObject({
+      ok: false,
+      reason: expect.stringContaining('apart from itself'),
+    });
+  });
+
   test('tiny rooms with families, charges and periods: the best of every assignment there is, tried one by one; the bound never above it', async () => {
     for (let seed = 1; seed <= 24; seed++) {
       const shape = {
@@ -79,6 +141,8 @@ describe('slotting', () => {
         seasons: seed % 2 === 0,
         fill: 1.1,
         reachable: 1,
+        mixing: seed % 3 === 0,
+        apart: seed % 4 === 0,
       };
       const problem = randomSlotting(seed, shape);
       let best = Infinity;

@@ -1,4 +1,8 @@
 import { type Compiled, SLACK } from './compile.ts';
+import { fewestNames } from './cover.ts';
+
+/** So many sets of things are known by how many names they take before all are forgotten. */
+const MOST_KNOWN = 400_000;
 
 /** Lots moved between two chances to stop. */
 const PIECE = 512;
@@ -23,6 +27,14 @@ export class State {
   readonly famCount: Int32Array;
   private readonly famPlaces: Int32Array;
   readonly chargeCount: Int32Array;
+  /** lots of sort s in place p at [p * sorts + s]; of each place the sum of the marks of its sorts, and how many names these take */
+  private readonly sortCount: Int32Array;
+  private readonly sum: Float64Array;
+  private readonly names: Int32Array;
+  private readonly known = new Map<number, number>();
+  /** lots of place p that have a bit of what must be apart at [p * 32 + bit], and the bits there are */
+  private readonly bitCount: Int32Array;
+  private readonly bits: Int32Array;
   total: number;
 
   constructor(readonly c: Compiled) {
@@ -41,6 +53,11 @@ export class State {
     this.famCount = new Int32Array(c.families * width);
     this.famPlaces = new Int32Array(c.families);
     this.chargeCount = new Int32Array(c.charges);
+    this.sortCount = new Int32Array(c.mixes ? width * c.conceptsOf.length : 0);
+    this.sum = new Float64Array(c.mixes ? width : 0);
+    this.names = new Int32Array(c.mixes ? width : 0);
+    this.bitCount = new Int32Array(c.parts ? width * 32 : 0);
+    this.bits = new Int32Array(c.parts ? width : 0);
     let total = 0;
     for (let l = 0; l < c.lots; l++) {
       total += c.optCost[c.noHome[l]!]!;
@@ -72,6 +89,19 @@ export class State {
     if (c.room[o]! > this.room[p]! || c.weight[o]! > this.carry[p]!) return false;
     for (let r = 2; r < c.resources; r++)
       if (c.optUse[o * c.resources + r]! > this.more[p * c.resources + r]!) return false;
+    return !c.parts || (c.apartFrom[c.optLot[o]!]! & this.bits[p]! & c.apartAt[p]!) === 0;
+  }
+
+  /** Whether nothing that stays when a lot has left a place must be apart from what comes into it. */
+  private goesWith(o: number, leaving: number): boolean {
+    const { c } = this;
+    const p = c.optPlace[o]!;
+    let against = c.apartFrom[c.optLot[o]!]! & this.bits[p]! & c.apartAt[p]!;
+    while (against !== 0) {
+      const bit = 31 - Math.clz32(against);
+      if (this.bitCount[p * 32 + bit]! > ((c.apartOf[leaving]! >>> bit) & 1)) return false;
+      against &= ~(1 << bit);
+    }
     return true;
   }
 
@@ -84,7 +114,68 @@ export class State {
     for (let r = 2; r < c.resources; r++)
       if (c.optUse[o * c.resources + r]! > this.more[p * c.resources + r]! + c.optUse[leaving * c.resources + r]!)
         return false;
-    return true;
+    return !c.parts || this.goesWith(o, c.optLot[leaving]!);
+  }
+
+  /** How many names the things of a place take, with a sort more or less; −1: none. */
+  private namesWith(p: number, more: number, less: number): number {
+    const { c } = this;
+    let sum = this.sum[p]!;
+    if (more >= 0) sum += c.mark[more]!;
+    if (less >= 0) sum -= c.mark[less]!;
+    if (sum === 0) return 0;
+    const known = this.known.get(sum);
+    if (known !== undefined) return known;
+    const sorts = new Set<number>(more >= 0 ? [more] : []);
+    const start = this.memberStart[p]!;
+    for (let k = 0; k < this.count[p]!; k++) {
+      const sort = c.sortOf[this.member[start + k]!]!;
+      if (sort !== less) sorts.add(sort);
+    }
+    const names = fewestNames([...sorts].map((s) => c.conceptsOf[s]!));
+    if (this.known.size >= MOST_KNOWN) this.known.clear();
+    this.known.set(sum, names);
+    return names;
+  }
+
+  /** Change of what names cost if a lot went from one place to another. */
+  private mixed(l: number, p: number, q: number): number {
+    const { c } = this;
+    const sort = c.sortOf[l]!;
+    const sorts = c.conceptsOf.length;
+    let d = 0;
+    const [here, there] = [c.mixCost[p]!, c.mixCost[q]!];
+    if (here > 0 && this.sortCount[p * sorts + sort] === 1) {
+      const before = this.names[p]!;
+      if (before > 1) d += here * (Math.max(1, this.namesWith(p, -1, sort)) - before);
+    }
+    if (there > 0 && this.sortCount[q * sorts + sort] === 0) {
+      const before = this.names[q]!;
+      if (before > 0) d += there * (this.namesWith(q, sort, -1) - before);
+    }
+    return d;
+  }
+
+  /** Keeps what names and what must be apart are told by when a lot leaves a place, or (`by` 1) has come into it. */
+  private counted(l: number, p: number, by: 1 | -1): void {
+    const { c } = this;
+    if (p === c.places) return;
+    if (c.mixes && c.mixCost[p]! > 0) {
+      const sort = c.sortOf[l]!;
+      const at = p * c.conceptsOf.length + sort;
+      const now = (this.sortCount[at]! += by);
+      if (now === (by === 1 ? 1 : 0)) {
+        this.sum[p]! += by * c.mark[sort]!;
+        this.names[p] = this.namesWith(p, -1, -1);
+      }
+    }
+    if (c.parts)
+      for (let left = c.apartOf[l]!; left !== 0;) {
+        const bit = 31 - Math.clz32(left);
+        left &= ~(1 << bit);
+        const now = (this.bitCount[p * 32 + bit]! += by);
+        if (now === (by === 1 ? 1 : 0)) this.bits[p]! ^= 1 << bit;
+      }
   }
 
   /** Change of the total if lot l alone went to option o, families, charges and sagging boards included. */
@@ -123,6 +214,7 @@ export class State {
         if (here < there && this.chargeCount[here] === 1) d -= c.chargeCost[here]!;
       }
     }
+    if (c.mixes && c.optPlace[from] !== c.optPlace[o]) d += this.mixed(l, c.optPlace[from]!, c.optPlace[o]!);
     if (c.sags) {
       const p = c.optPlace[from]!;
       const q = c.optPlace[o]!;
@@ -160,6 +252,10 @@ export class State {
     this.member[base + gone] = other;
     this.slot[other] = gone;
     this.enter(l, q);
+    if (p !== q && (c.mixes || c.parts)) {
+      this.counted(l, p, -1);
+      this.counted(l, q, 1);
+    }
     // an empty place is free of the rounding of what came and went
     if (last === 0) this.empty(p);
     else this.take(from, -1);
@@ -196,6 +292,8 @@ export class State {
     for (let f = 0; f < c.families; f++) total += c.spread[f]! * Math.max(0, this.famPlaces[f]! - 1);
     for (let k = 0; k < c.charges; k++) if (this.chargeCount[k]! > 0) total += c.chargeCost[k]!;
     for (let p = 0; p < c.places; p++) if (this.carry[p]! < c.sagBelow[p]!) total += c.sagCost[p]!;
+    if (c.mixes)
+      for (let p = 0; p < c.places; p++) if (this.names[p]! > 1) total += c.mixCost[p]! * (this.names[p]! - 1);
     this.total = total;
   }
 }

@@ -32,6 +32,15 @@ export type SlottingTable = {
   /** of each place: beyond such a load its board is seen to sag, and what that costs; Infinity and 0 where none does */
   sagFrom: Float64Array;
   sagCost: Float64Array;
+  /** lots of concept c: conceptLot[conceptStart[c] … conceptStart[c + 1]] */
+  conceptStart: Int32Array;
+  conceptLot: Int32Array;
+  /** of each place: what every name beyond the first costs there */
+  mixCost: Float64Array;
+  /** of each lot: a bit for every list it is on of what must be apart, two bits a pair of lists */
+  apartOf: Int32Array;
+  /** of each place: the bits that count there */
+  apartAt: Int32Array;
 };
 
 /** Which resource the load is, and which the room in a period. */
@@ -91,7 +100,45 @@ export function* tabling(problem: SlottingProblem): Generator<void, SlottingTabl
     chargeCost: Float64Array.from(problem.charges, (c) => c.cost),
     sagFrom: Float64Array.from(problem.places, (p) => p.sag?.from ?? Infinity),
     sagCost: Float64Array.from(problem.places, (p) => p.sag?.cost ?? 0),
+    ...mixingOf(
+      problem.mixing?.concepts.map((c) => c.lots.map((id) => lotIndex.get(id)!)) ?? [],
+      Float64Array.from(problem.places, (p) => problem.mixing?.at?.[p.id] ?? problem.mixing?.cost ?? 0),
+    ),
+    ...apartOf(
+      (problem.apart ?? []).map(({ lots, from, places }) => ({
+        lots: lots.map((id) => lotIndex.get(id)!),
+        from: from.map((id) => lotIndex.get(id)!),
+        ...(places ? { places: places.map((id) => placeIndex.get(id)!) } : {}),
+      })),
+      problem.lots.length,
+      problem.places.length,
+    ),
   };
+}
+
+/** The part of a table that says what names cost. */
+export function mixingOf(
+  concepts: readonly (readonly number[])[],
+  mixCost: Float64Array,
+): Pick<SlottingTable, 'conceptStart' | 'conceptLot' | 'mixCost'> {
+  const { start, flat } = groups(concepts);
+  return { conceptStart: start, conceptLot: flat, mixCost };
+}
+
+/** The part of a table that says what must be apart, from lists of numbers. */
+export function apartOf(
+  pairs: readonly { lots: readonly number[]; from: readonly number[]; places?: readonly number[] }[],
+  lots: number,
+  places: number,
+): Pick<SlottingTable, 'apartOf' | 'apartAt'> {
+  const of = new Int32Array(lots);
+  const at = new Int32Array(places);
+  for (const [i, pair] of pairs.entries()) {
+    for (const l of pair.lots) of[l]! |= 1 << (2 * i);
+    for (const l of pair.from) of[l]! |= 2 << (2 * i);
+    for (const p of pair.places ?? at.keys()) at[p]! |= 3 << (2 * i);
+  }
+  return { apartOf: of, apartAt: at };
 }
 
 /** Lists of numbers one after the other, with where each begins. */

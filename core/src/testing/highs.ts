@@ -67,6 +67,32 @@ export function toLp(problem: SlottingProblem, relaxed = false): string {
     terms.push(`+ ${charge.cost} q${k}`);
     for (const [i, xs] of under.entries()) rows.push(`ch${k}_${i}: q${k} ${xs} >= 0`);
   });
+  // a lot that has concepts takes the name of one of them where it lives; one without takes a name of its own
+  const { mixing } = problem;
+  if (mixing)
+    problem.places.forEach((place, p) => {
+      const names = new Set<string>();
+      const x = (l: number) => `x${l}_${p}`;
+      for (const [l, lot] of problem.lots.entries()) {
+        if (!lot.options.some((o) => o.place === place.id)) continue;
+        const own = mixing.concepts.flatMap((c, k) => (c.lots.includes(lot.id) ? [`n${k}_${p}`] : []));
+        for (const name of own) names.add(name);
+        if (own.length === 0) names.add(x(l));
+        else rows.push(`nm${l}_${p}: ${own.join(' + ')} - ${x(l)} >= 0`);
+      }
+      if (names.size === 0) return;
+      binaries.push(...[...names].filter((name) => name.startsWith('n')));
+      terms.push(`+ ${mixing.at?.[place.id] ?? mixing.cost} m${p}`);
+      rows.push(`mx${p}: m${p} ${[...names].map((name) => `- ${name}`).join(' ')} >= -1`);
+    });
+  for (const [k, { lots, from, places }] of (problem.apart ?? []).entries())
+    for (const p of places ?? problem.places.map((place) => place.id))
+      for (const a of lots)
+        for (const b of from) {
+          const [la, lb] = [lotIndex.get(a)!, lotIndex.get(b)!];
+          const both = [la, lb].every((l) => problem.lots[l]!.options.some((o) => o.place === p));
+          if (both) rows.push(`ap${k}_${la}_${lb}_${at.get(p)}: x${la}_${at.get(p)} + x${lb}_${at.get(p)} <= 1`);
+        }
   const wrap = (list: string[]) => list.join('\n ');
   const domain = relaxed ? `Bounds\n ${wrap(binaries.map((b) => `0 <= ${b} <= 1`))}` : `Binary\n ${wrap(binaries)}`;
   return `Minimize\n obj: ${wrap(terms)}\nSubject To\n ${wrap(rows)}\n${domain}\nEnd\n`;

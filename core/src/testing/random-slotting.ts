@@ -14,6 +14,10 @@ export type SlottingShape = {
   seasons?: boolean;
   /** boards that sag at a part of their load */
   sagging?: boolean;
+  /** names: kinds within aisles, and what is one activity’s own */
+  mixing?: boolean;
+  /** a third that must be apart from another third; in half of the places from some of its own */
+  apart?: boolean;
   /** load of the places over what the lots weigh; loose where not given */ loaded?: number;
 };
 
@@ -34,6 +38,8 @@ export function randomSlotting(
     visits = false,
     seasons = false,
     sagging = false,
+    mixing = false,
+    apart = false,
   }: SlottingShape,
 ): SlottingProblem {
   let s = (seed * 2654435761) >>> 0 || 1;
@@ -97,6 +103,25 @@ export function randomSlotting(
       if (random() < 0.33)
         for (const option of lot.options)
           option.use = random() < 0.5 ? [option.use as number, 0] : [0, option.use as number];
+  if (mixing) {
+    const groups = new Map<string, string[]>();
+    for (const [l, { id }] of problem.lots.entries()) {
+      const aisle = l % Math.max(2, Math.round(lots / 6));
+      // some are by themselves, some one activity’s own
+      if (random() < 0.9) for (const name of [`aisle ${aisle}`, `family ${aisle} ${l % 2}`]) add(groups, name, id);
+      if (random() < 0.5) add(groups, `activity ${Math.floor(4 * random())}`, id);
+    }
+    problem.mixing = { concepts: [...groups].map(([id, lots]) => ({ id, lots })), cost: round(300 + 1500 * random()) };
+    if (random() < 0.5) problem.mixing.at = { p0: 0, p1: round(4000 * random()) };
+  }
+  if (apart) {
+    const third = (k: number) => problem.lots.flatMap(({ id }, l) => (l % 3 === k ? [id] : []));
+    const half = problem.places.flatMap(({ id }, p) => (p % 2 === 0 ? [id] : []));
+    problem.apart = [
+      { lots: third(0), from: third(1) },
+      { lots: third(2).slice(0, 2), from: third(2).slice(2), places: half },
+    ];
+  }
   if (loaded === undefined && !sagging) return problem;
   const mass = problem.lots.reduce((sum, lot) => sum + lot.weight, 0);
   const load = problem.places.reduce((sum, place) => sum + place.load, 0);
@@ -105,4 +130,10 @@ export function randomSlotting(
     for (const place of problem.places)
       place.sag = { from: round(place.load * (0.2 + 0.7 * random())), cost: round(500 + 4000 * random()) };
   return problem;
+}
+
+function add(groups: Map<string, string[]>, name: string, id: string): void {
+  const group = groups.get(name);
+  if (group) group.push(id);
+  else groups.set(name, [id]);
 }

@@ -14,9 +14,12 @@ import { DataFolder } from './data-folder.ts';
  */
 /** what only this version knows */
 const NEW: Sent[] = [
-  { type: 'setPlan', set: { leaving: 'atOnce' } },
-  { type: 'setActivity', id: 'lanterns', set: { leaving: 'untilDone' } },
-  { type: 'setSupply', id: 'kept-2', set: { maker: 'the mill by the river' } },
+  { type: 'setPlan', set: { weighAgain: 'much', grouping: 'kind' } },
+  { type: 'addFamilyAisle', familyAisle: { id: 'kept-aisle', family: 'Season', aisle: 'packing' } },
+  {
+    type: 'addLook',
+    look: { id: 'kept-look', supplyId: 'kept-2', placeId: null, personId: null, lookedOn: '2026-11-29', found: 'second' },
+  },
 ];
 
 const at = (path: string) => new URL(`../../../${path}`, import.meta.url);

@@ -3,13 +3,13 @@ import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { shareStates } from '@heronstone/core/homes';
+import { placeSaid } from '@heronstone/core/concepts';
 import {
   type Home,
   homeNow,
   monthsOf,
   monthWords,
   type Plan,
-  placeTitle,
   SHARES,
   shareWord,
   type Station,
@@ -95,7 +95,7 @@ function NotThere({ supply, onBack, onClose }: { supply: Supply; onBack: () => v
     <div>
       <p>
         <strong className="font-semibold">{supply.name}</strong> was not{' '}
-        {home ? `in ${placeTitle(plan, plan.places[home.placeId]!)}` : 'found'}. It could be:
+        {home ? `in ${placeSaid(plan, plan.places[home.placeId]!)}` : 'found'}. It could be:
       </p>
       <ul className="mt-1 divide-y divide-line">
         {places.map((p) => (
@@ -164,14 +164,14 @@ function Answer({ plan, supply }: { plan: Plan; supply: Supply }) {
         {out.map((o) => (
           <p key={o.id} className="text-[14px] text-clash">
             {o.projectId === null ? 'not put back yet' : `out for ${plan.projects[o.projectId]?.name ?? 'a project'}`}
-            {o.placeId && plan.places[o.placeId] && `: ${placeTitle(plan, plan.places[o.placeId]!)}`}
+            {o.placeId && plan.places[o.placeId] && `: ${placeSaid(plan, plan.places[o.placeId]!)}`}
           </p>
         ))}
         {homes.map(({ id, place, cost, count, when }) => (
           <p key={id} className="text-[14px]">
             {when && <span className="text-soft">{when}: </span>}
             {several && <span className="text-soft">{count} in </span>}
-            {placeTitle(plan, place)} <span className="text-soft">·</span> <BandChip band={cost?.band ?? null} />
+            {placeSaid(plan, place)} <span className="text-soft">·</span> <BandChip band={cost?.band ?? null} />
             {cost && Number.isFinite(cost.each) && (
               <span className="text-soft">
                 {' '}

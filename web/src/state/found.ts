@@ -11,6 +11,8 @@ export type Pair = {
   sides: readonly [Side, Side];
   /** what choosing the second way would set; null where the second side is the plan as it is now */
   choose: Partial<PlanHead> | null;
+  /** what was done, in a few sentences */
+  told?: readonly string[];
 };
 
 export const usePair = create<{ pair: Pair | null; keep: (pair: Pair | null) => void }>((set) => ({

@@ -16,7 +16,7 @@ export const FIGURE_WORDS = {
 export function partsOf(
   tally: Counted,
 ): { figure: keyof typeof FIGURE_WORDS; seconds: number; parts: [string, number][] }[] {
-  const { walks, visits, bringing, overTable, places, apart, counted } = tally;
+  const { walks, visits, bringing, overTable, looking, places, apart, names, again, counted } = tally;
   const some = (list: [string, number][]) => list.filter(([, s]) => Math.abs(s) >= 1);
   return [
     {
@@ -27,6 +27,7 @@ export function partsOf(
         ['ways for several things got together', visits],
         ['boxes and carts brought and taken away', bringing],
         ['reaches over the table', overTable],
+        ['looking for what is not remembered', looking],
       ]),
     },
     {
@@ -45,6 +46,8 @@ export function partsOf(
       parts: some([
         ['places things do not lie well in', places],
         ['families and shares that lie apart', apart],
+        ['places that take more than one name', names],
+        ['finding again, counted more or less than it takes', again],
       ]),
     },
     { figure: 'all', seconds: tally.total, parts: some([['minutes that count more or less than one', counted]]) },

@@ -18,6 +18,7 @@ import {
   refitAround,
   type Tally,
   tallyOf,
+  tellFound,
 } from '@heronstone/core/homes';
 import { crossingTo } from '@heronstone/core/moves';
 import { type Command, homesOf, inMonth, type Plan, type PlanHead, type Share } from '@heronstone/core/plan';
@@ -28,6 +29,8 @@ export type FoundHomes = Pick<Found, 'answer' | 'command' | 'keeping' | 'growthG
   before: Counted;
   after: Counted;
   worse: boolean;
+  /** what was done, in a few sentences */
+  told: string[];
 };
 
 export type Standing = Pick<Assessment, 'fetchesByBand'> & { tally: Counted };
@@ -99,6 +102,7 @@ const api = {
         before: counted(found.before),
         after: counted(found.after),
         worse: isWorse(found),
+        told: tellFound({ plan: plan(), tally: found.before }, { plan: found.plan, tally: found.after }),
       }
     );
   },

@@ -134,7 +134,7 @@ describe('what is on a label', () => {
     const full = applied(plan, { type: 'addSupplies', supplies: more }, ...more.map((s) => home(s.id, 'chest.0.0')));
     expect(placeLabel(full, place).name).toBe('Inks');
     const mixed = applied(full, { type: 'setSupply', id: 'e', set: { family: 'Other' } });
-    expect(placeLabel(mixed, place).name).toMatch(/drawer 1/);
+    expect(placeLabel(mixed, place).name).toBe('Inks and Pad e');
     expect(placeLabel(plan, plan.places['chest.2.0']!).name).toMatch(/drawer 3/);
     expect(placeLabel(plan, { ...place, label: 'trial', labelSince: '2026-11-01' }).since).toBe('2026-11-01');
     expect(placeLabel(plan, { ...place, labelSides: ['front', 'left', 'right'] }).copies).toBe(3);

@@ -1,3 +1,4 @@
+import { nameFor, shelvedAs } from '../../concepts/index.ts';
 import {
   homesIn,
   type LabelShows,
@@ -45,17 +46,13 @@ function suppliesIn(plan: Plan, place: Place): Supply[] {
     .sort((a, b) => a.name.length - b.name.length || (a.id < b.id ? -1 : 1));
 }
 
-/** So few things are named one by one. */
-const FEW = 3;
-
-/** What a place without words of its own is known by: the one thing or one family in it, a few things, else what it is called. */
+/** What a place without words of its own is known by: the shortest saying for what is in it; where it is while that is nothing. */
 function knownBy(plan: Plan, place: Place, supplies: readonly Supply[]): string {
-  if (supplies.length === 1) return supplies[0]!.name;
-  const families = new Set(supplies.map((s) => s.family));
-  const [family = ''] = families;
-  if (families.size === 1 && family !== '') return family;
-  if (supplies.length > 0 && supplies.length <= FEW) return supplies.map((s) => s.name).join(', ');
-  return place.organiserId !== null ? place.name : placeTitle(plan, place);
+  const name = nameFor(
+    place,
+    supplies.flatMap((s) => shelvedAs(plan, s.id) ?? []),
+  );
+  return name?.words ?? (place.organiserId !== null ? place.name : placeTitle(plan, place));
 }
 
 const dotsOf = (plan: Plan, supplies: readonly Supply[]) =>

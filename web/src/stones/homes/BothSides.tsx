@@ -2,7 +2,8 @@ import { ArrowLeft, Footprints } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { assessHomes, backTo, type Change, compareHomes, type StationSum } from '@heronstone/core/homes';
-import { apply, placeTitle, type Plan } from '@heronstone/core/plan';
+import { placeSaid } from '@heronstone/core/concepts';
+import { apply, type Plan } from '@heronstone/core/plan';
 import { type BandNumber, BANDS, makerOf, planAsWorked } from '@heronstone/core/reach';
 import { usePlan } from '../../state/plan-store.ts';
 import { askHomes } from '../../state/homes-worker.ts';
@@ -90,7 +91,7 @@ export function BothSides({ pair }: { pair: Pair }) {
         <p className="min-w-0 grow basis-40 truncate text-[14px]" aria-live="polite">
           {shownPlace && look ? (
             <>
-              <strong>{placeTitle(plan, shownPlace)}</strong> · {bandName(look.band)} ·{' '}
+              <strong>{placeSaid(plan, shownPlace)}</strong> · {bandName(look.band)} ·{' '}
               {look.kinds > 0
                 ? `${countWords(look.kinds, 'kind', 'kinds')}, ${Math.round(look.full * 100)} % full`
                 : 'empty'}
@@ -130,8 +131,17 @@ export function BothSides({ pair }: { pair: Pair }) {
           onChoose={(id) => select({ place: id })}
         />
       )}
+      {pair.told && (
+        <ul aria-label="What was done" className="columns-1 gap-6 px-4 py-1 text-[14px] lg:columns-2">
+          {pair.told.map((sentence) => (
+            <li key={sentence} className="break-inside-avoid">
+              {sentence}
+            </li>
+          ))}
+        </ul>
+      )}
       <BandLegend fetches={assessed[at]!.fetchesByBand} tally={pair.sides[at]!.sum} />
-      <div className="grid grow grid-cols-1 gap-5 px-4 pb-2 pt-1 lg:h-[calc(100vh-31rem)] lg:min-h-72 lg:grid-cols-[18rem_22rem_1fr_1fr]">
+      <div className="grid grow grid-cols-1 gap-5 px-4 pb-2 pt-1 lg:h-[calc(100vh-35rem)] lg:min-h-72 lg:grid-cols-[18rem_22rem_1fr_1fr]">
         <div className="min-h-64 min-w-0">
           {maker && (
             <Floor

@@ -1,6 +1,7 @@
 import { Check, Printer } from 'lucide-react';
 import { useMemo } from 'react';
-import { amountOf, countIn, homesOf, type Move, placeTitle, type Plan } from '@heronstone/core/plan';
+import { placeSaid } from '@heronstone/core/concepts';
+import { amountOf, countIn, homesOf, type Move, type Plan } from '@heronstone/core/plan';
 import { jot } from '../../state/jot.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
@@ -20,14 +21,14 @@ function piecesOf(plan: Plan, move: Move): number {
 
 /** Where a step begins: a place, the tray, or where it lies about without a home. */
 function fromWords(plan: Plan, moves: readonly Move[], move: Move): string {
-  if (move.fromId !== null) return plan.places[move.fromId] ? placeTitle(plan, plan.places[move.fromId]!) : 'its place';
+  if (move.fromId !== null) return plan.places[move.fromId] ? placeSaid(plan, plan.places[move.fromId]!) : 'its place';
   const lifted = moves.some(
     (m) => m.seq < move.seq && m.toId === null && m.supplyId === move.supplyId && m.share === move.share,
   );
   return lifted ? TRAY : 'where it lies now';
 }
 const toWords = (plan: Plan, move: Move): string =>
-  move.toId === null ? TRAY : plan.places[move.toId] ? placeTitle(plan, plan.places[move.toId]!) : 'its place';
+  move.toId === null ? TRAY : plan.places[move.toId] ? placeSaid(plan, plan.places[move.toId]!) : 'its place';
 
 /** The order of moves from the old homes to the new: one after the other, ticked as they are made, true at every tick. */
 export function Crossing() {

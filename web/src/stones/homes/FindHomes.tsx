@@ -3,7 +3,8 @@ import { House, Square } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { type FindProgress } from '@heronstone/core/homes';
-import { placeTitle, type Plan } from '@heronstone/core/plan';
+import { placeSaid } from '@heronstone/core/concepts';
+import { type Plan } from '@heronstone/core/plan';
 import { usePair } from '../../state/found.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
@@ -77,6 +78,7 @@ export function FindHomes() {
             { name: 'now', plan: usePlan.getState().plan, sum: found.after },
           ],
           choose: null,
+          told: found.told,
         });
         toast.success(`${countWords(found.moves, 'home', 'homes')} changed`, {
           description: <Compared found={found} second="now" plan={usePlan.getState().plan} />,
@@ -155,13 +157,23 @@ function progressWords(progress: FindProgress | null): string {
   if (!progress || progress.phase === 'measuring') return 'measuring reach …';
   if (progress.phase === 'counting') return 'counting …';
   const total = progress.total === null ? '' : `about ${yearWords(progress.total)}`;
-  return progress.gap === null ? total : `${total} · ≤ ${percent(progress.gap)} above the best`;
+  return total;
 }
 
-/** Today’s homes and the found ones, counted alike. */
+/** So many sentences stand in the message; the others under *before and after*. */
+const SAID_AT_ONCE = 4;
+
+/** Today’s homes and the found ones, counted alike, and what was done in a few sentences. */
 function Compared({ found, second, plan }: { found: FoundHomes; second: string; plan?: Plan }) {
   return (
     <>
+      {plan && (
+        <ul className="mb-1 space-y-0.5">
+          {found.told.slice(0, SAID_AT_ONCE).map((sentence) => (
+            <li key={sentence}>{sentence}</li>
+          ))}
+        </ul>
+      )}
       <FiguresTable
         columns={[
           { name: 'before', tally: found.before },
@@ -177,13 +189,17 @@ function Compared({ found, second, plan }: { found: FoundHomes; second: string; 
 }
 
 const percent = (share: number) => `${(share * 100).toFixed(1)} %`;
+/** A bound so far below says nothing. */
+const SAYS_SOMETHING = 0.3;
+
+/** How good the homes are proven to be; what names cost is left out of it. */
 const gapWords = (gap: number | null) =>
-  gap === null
-    ? 'How far that is from the best possible is not known.'
-    : `At most ${percent(gap)} above the best possible.`;
+  gap === null || gap > SAYS_SOMETHING
+    ? 'How far that is from the best possible is not proven.'
+    : `But for what names cost it is at most ${percent(gap)} above the best possible.`;
 
 function growthWords(plan: Plan, places: readonly string[]): string {
-  const names = places.flatMap((id) => (plan.places[id] ? [placeTitle(plan, plan.places[id])] : []));
+  const names = places.flatMap((id) => (plan.places[id] ? [placeSaid(plan, plan.places[id])] : []));
   if (names.length === 0) return '';
   const shown = names.slice(0, 2).join(' and ');
   return `Room to grow gave way in ${names.length > 2 ? `${names.length} places, ${shown} among them` : shown}.`;

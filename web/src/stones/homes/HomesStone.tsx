@@ -12,7 +12,8 @@ import {
 import { ChevronLeft, ChevronRight, Footprints } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { homeOf, homesOf, placeTitle, type Share, SHARES, type Supply } from '@heronstone/core/plan';
+import { placeSaid } from '@heronstone/core/concepts';
+import { homeOf, homesOf, type Share, SHARES, type Supply } from '@heronstone/core/plan';
 import { makerOf, planAsWorked } from '@heronstone/core/reach';
 import { usePair } from '../../state/found.ts';
 import { usePlan } from '../../state/plan-store.ts';
@@ -214,7 +215,7 @@ function HomesInRoom() {
         <BandLegend fetches={standing?.fetchesByBand ?? null} tally={standing?.tally ?? null}>
           {shownPlace && look && (
             <>
-              <strong>{placeTitle(plan, shownPlace)}</strong> · {bandName(look.band)}
+              <strong>{placeSaid(plan, shownPlace)}</strong> · {bandName(look.band)}
               {look.seconds !== null && Number.isFinite(look.seconds) && ` · ${fetchWords(look.seconds)}`}
               {look.kinds > 0
                 ? ` · ${look.kinds} ${look.kinds === 1 ? 'kind' : 'kinds'}, ${Math.round(look.full * 100)} % full`

@@ -3,6 +3,7 @@ import { Pin, PinOff, X } from 'lucide-react';
 import { useState } from 'react';
 import { fitOf, holderOf } from '@heronstone/core/fit';
 import { placeFilling } from '@heronstone/core/homes';
+import { placeSaid } from '@heronstone/core/concepts';
 import {
   amountOf,
   countIn,
@@ -12,7 +13,6 @@ import {
   monthWords,
   placesIn,
   type Plan,
-  placeTitle,
   restingMonths,
   type Share,
   type Supply,
@@ -119,7 +119,7 @@ export function InHand({ inHand, placeId, maker, onGive, onChoosePlace, onTake, 
             <p className="text-soft">
               It lives in {homes.length} places:{' '}
               {homes
-                .map((h) => `${countIn(plan, h, inHand.supply)} in ${placeTitle(plan, plan.places[h.placeId]!)}`)
+                .map((h) => `${countIn(plan, h, inHand.supply)} in ${placeSaid(plan, plan.places[h.placeId]!)}`)
                 .join(', ')}
               .
             </p>

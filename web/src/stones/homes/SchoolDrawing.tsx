@@ -85,6 +85,12 @@ const DRAWN: Record<School['key'], Record<string, ReactNode>> = {
         <Box x={40} things={[1, 1, 1]} />
       </>
     ),
+    nature: (
+      <>
+        <Box x={6} things={[0, 0, 0]} />
+        <Box x={40} things={[1, 2, 3]} />
+      </>
+    ),
   },
   packaging: {
     on: (

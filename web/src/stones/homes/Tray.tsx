@@ -2,12 +2,12 @@ import { useDraggable } from '@dnd-kit/core';
 import { useMemo, useState } from 'react';
 import { pieceOf } from '@heronstone/core/fit';
 import { handsPerYear, proposeContainers, yearlyUses } from '@heronstone/core/homes';
+import { placeSaid } from '@heronstone/core/concepts';
 import {
   amountOf,
   homeOf,
   isLeaving,
   isSeasonal,
-  placeTitle,
   type Share,
   SHARES,
   shareWord,
@@ -107,7 +107,7 @@ function BoxesWouldHelp() {
       {offers.length === 0 && <li className="text-soft">No box you have or name would give any of these a home.</li>}
       {offers.map((o) => (
         <li key={o.place.id} className="rounded-lg border border-line px-2 py-1">
-          {o.count} of {o.organiser.name} in {placeTitle(plan, o.place)} would give{' '}
+          {o.count} of {o.organiser.name} in {placeSaid(plan, o.place)} would give{' '}
           {o.homes.length === 1 ? o.homes[0]!.supply.name : `${o.homes.length} things`} a home
           {o.buy > 0 ? ` (${o.buy} to buy)` : ''}.{' '}
           <button
@@ -148,7 +148,7 @@ function Row({ held, chosen, onTake }: { held: Held; chosen: boolean; onTake: (h
         <span className="shrink-0 text-[13px] text-soft">
           {amountOf(supply, share)}
           {share === 'working' ? '' : ` ${share === 'backstock' ? 'in reserve' : shareWord(share)}`}
-          {place ? ` · ${placeTitle(plan, place)}` : pieceOf(supply) ? '' : ' · no size'}
+          {place ? ` · ${placeSaid(plan, place)}` : pieceOf(supply) ? '' : ' · no size'}
         </span>
       </button>
     </li>

@@ -2,7 +2,8 @@ import { proxy } from 'comlink';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { type Effect, SCHOOLS, type School } from '@heronstone/core/homes';
-import { newId, type PlanHead, WEIGHTS } from '@heronstone/core/plan';
+import { newId, type PlanHead, WEIGHTS, WEIGHTS_OR_NONE } from '@heronstone/core/plan';
+import { Names } from './Names.tsx';
 import { SchoolDrawing } from './SchoolDrawing.tsx';
 import { askHomes, enoughOfHomes } from '../../state/homes-worker.ts';
 import { usePair } from '../../state/found.ts';
@@ -13,14 +14,17 @@ import { NumberField, SelectField } from '../../ui/fields.tsx';
 import { Sheet } from '../../ui/sheet.tsx';
 import { countWords, today, yearWords } from '../../ui/words.ts';
 
-type WeightKey = 'weighFamilies' | 'weighHarm' | 'weighOrder' | 'weighZones' | 'weighMoving';
+type WeightKey = 'weighAgain' | 'weighFamilies' | 'weighHarm' | 'weighOrder' | 'weighZones' | 'weighMoving';
 const WEIGHED: readonly [WeightKey, string][] = [
+  ['weighAgain', 'that things are found again'],
   ['weighFamilies', 'that families lie together'],
   ['weighHarm', 'that sun, damp, heat, frost and dust keep off'],
   ['weighOrder', 'that things lie as such things should'],
   ['weighZones', 'that everything is in its zone'],
   ['weighMoving', 'that moving takes time once'],
 ];
+/** Finding again may be left out of account. */
+const weightsFor = (key: WeightKey) => (key === 'weighAgain' ? WEIGHTS_OR_NONE : WEIGHTS);
 /** Work for each way that is tried: enough to tell them apart, short enough to wait for. */
 const WORK = 60_000;
 
@@ -50,7 +54,9 @@ export function Weighing({ onClose }: { onClose: () => void }) {
         .map(([value]) => ({ key: `${key} ${value}`, set: { [key]: value } as Partial<PlanHead> })),
     ),
     ...WEIGHED.flatMap(([key]) =>
-      WEIGHTS.filter((w) => w !== plan.head[key]).map((w) => ({ key: `${key} ${w}`, set: { [key]: w } })),
+      weightsFor(key)
+        .filter((w) => w !== plan.head[key])
+        .map((w) => ({ key: `${key} ${w}`, set: { [key]: w } })),
     ),
   ];
   const workOut = async () => {
@@ -131,17 +137,18 @@ export function Weighing({ onClose }: { onClose: () => void }) {
         ))}
       </div>
       <Apart />
+      <Names />
       <h3 className="mt-4 font-semibold">How much it counts</h3>
       <ul className="mt-1 space-y-1.5">
         {WEIGHED.map(([key, words]) => (
           <li key={key}>
             <fieldset className="flex flex-wrap items-center gap-x-3 gap-y-1">
               <legend className="float-left w-72 max-w-full">{words}</legend>
-              {WEIGHTS.map((w) => (
+              {weightsFor(key).map((w) => (
                 <Choice
                   key={w}
                   name={key}
-                  words={w}
+                  words={w === 'none' ? 'not at all' : w}
                   checked={plan.head[key] === w}
                   effect={effects.get(`${key} ${w}`)}
                   now={now}

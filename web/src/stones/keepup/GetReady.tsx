@@ -1,6 +1,7 @@
 import { Check } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { inMonth, placeTitle, type Place, type Plan, type Supply } from '@heronstone/core/plan';
+import { placeSaid } from '@heronstone/core/concepts';
+import { inMonth, type Place, type Plan, type Supply } from '@heronstone/core/plan';
 import { readyFor } from '@heronstone/core/tryout';
 import { useKept } from '../../state/kept.ts';
 import { usePlan } from '../../state/plan-store.ts';
@@ -127,7 +128,7 @@ function Tick({
         </span>
         <span className={`min-w-0 ${on ? 'line-through' : ''}`}>
           {pieces > 1 && `${Math.ceil(pieces)} × `}
-          {supply.name} <span className="text-[14px] text-soft">{placeTitle(plan, place)}</span>
+          {supply.name} <span className="text-[14px] text-soft">{placeSaid(plan, place)}</span>
         </span>
       </button>
     </li>

@@ -1,6 +1,7 @@
 import { Printer } from 'lucide-react';
 import { useMemo } from 'react';
-import { type Hazard, placeTitle } from '@heronstone/core/plan';
+import { placeSaid } from '@heronstone/core/concepts';
+import { type Hazard } from '@heronstone/core/plan';
 import { thingsFor } from '@heronstone/core/upkeep';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
@@ -62,7 +63,7 @@ export default function Guests() {
                     )}
                     <div>
                       <p className="text-lg font-semibold">{supplies.map((s) => s.name).join(', ')}</p>
-                      <p>{place ? placeTitle(plan, place) : 'has no home yet: ask where it is'}</p>
+                      <p>{place ? placeSaid(plan, place) : 'has no home yet: ask where it is'}</p>
                     </div>
                   </li>
                 );

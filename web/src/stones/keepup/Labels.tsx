@@ -1,6 +1,7 @@
 import { ExternalLink, FileDown, Printer, X } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
+import { placeSaid } from '@heronstone/core/concepts';
 import {
   asOne,
   homesIn,
@@ -10,7 +11,6 @@ import {
   type Label,
   type LabelShows,
   type Place,
-  placeTitle,
   type Plan,
 } from '@heronstone/core/plan';
 import {
@@ -131,7 +131,7 @@ export default function Labels() {
                 <input
                   type="checkbox"
                   className="size-4 shrink-0 accent-heron"
-                  aria-label={`Print for ${placeTitle(plan, p)}`}
+                  aria-label={`Print for ${placeSaid(plan, p)}`}
                   checked={picked.has(p.id)}
                   onChange={() => setPicked(toggle(picked, p.id))}
                 />
@@ -141,7 +141,7 @@ export default function Labels() {
                 className="flex min-h-8 grow items-baseline gap-2 text-left"
                 onClick={() => select({ place: p.id })}
               >
-                <span className="grow">{placeTitle(plan, p)}</span>
+                <span className="grow">{placeSaid(plan, p)}</span>
                 {(among.get(p.id)?.saves ?? 0) >= 1 && (
                   <span className="text-[13px] text-heron">saves {yearWords(among.get(p.id)!.saves)}</span>
                 )}
@@ -165,7 +165,7 @@ export default function Labels() {
 function labelled(plan: Plan): Place[] {
   return Object.values(plan.places)
     .filter((p) => isShut(p) || p.organiserId !== null || p.label !== 'none' || homesIn(plan, p.id).length > 0)
-    .map((p) => [placeTitle(plan, p), p] as const)
+    .map((p) => [placeSaid(plan, p), p] as const)
     .sort((a, b) => a[0].localeCompare(b[0], 'en', { numeric: true }))
     .map(([, p]) => p);
 }
@@ -180,8 +180,8 @@ function OneLabel({ place }: { place: Place }) {
     all.filter((x) => (x === what ? !list.includes(x) : list.includes(x)));
   const label = placeLabel(plan, place);
   return (
-    <section aria-label={`Label of ${placeTitle(plan, place)}`} className="rounded-2xl bg-paper p-3">
-      <h2 className="font-semibold">{placeTitle(plan, place)}</h2>
+    <section aria-label={`Label of ${placeSaid(plan, place)}`} className="rounded-2xl bg-paper p-3">
+      <h2 className="font-semibold">{placeSaid(plan, place)}</h2>
       <LabelPicture label={label} width={70} height={37} className="mt-1 w-72 max-w-full" />
       <div className="mt-2 flex flex-wrap items-end gap-2">
         <SelectField
@@ -229,7 +229,7 @@ function OneLabel({ place }: { place: Place }) {
         </div>
       </fieldset>
       <div className="mt-1">
-        <PhotoField of={placeTitle(plan, place)} photo={place.photo} onCommit={(photo) => set({ photo })} />
+        <PhotoField of={placeSaid(plan, place)} photo={place.photo} onCommit={(photo) => set({ photo })} />
       </div>
     </section>
   );

@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
-import { type DiaryEntry, type DiaryKind, placeTitle, type Plan, type Supply } from '@heronstone/core/plan';
+import { placeSaid } from '@heronstone/core/concepts';
+import { type DiaryEntry, type DiaryKind, type Plan, type Supply } from '@heronstone/core/plan';
 import {
   dayWords,
   type GatheredMonth,
@@ -156,10 +157,10 @@ export function lineWords(plan: Plan, e: DiaryEntry): string {
   const station = e.stationId === null ? '' : (plan.stations[e.stationId]?.name ?? 'a seat that is gone');
   const place = e.placeId === null ? undefined : plan.places[e.placeId];
   const many = (e.count ?? 1) > 1 ? `${e.count} × ` : '';
-  const where = place && e.what !== 'putBack' ? ` (${placeTitle(plan, place)})` : '';
+  const where = place && e.what !== 'putBack' ? ` (${placeSaid(plan, place)})` : '';
   const what =
     supply ||
-    (e.what === 'labelled' && place ? placeTitle(plan, place) : '') ||
+    (e.what === 'labelled' && place ? placeSaid(plan, place) : '') ||
     (e.what === 'began' || e.what === 'ended' ? station : '');
   return `${DID[e.what]} ${many}${what}${supply ? where : ''}${e.words ? `, ${e.words}` : ''}`;
 }

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { placeTitle } from '@heronstone/core/plan';
+import { placeSaid } from '@heronstone/core/concepts';
 import { REPAID_MONTHS, type Reslotting } from '@heronstone/core/upkeep';
 import { jot } from '../../state/jot.ts';
 import { useLongWork } from '../../state/long-work.ts';
@@ -50,7 +50,7 @@ export function PaysBack() {
             <ul className="mt-2 divide-y divide-line text-[14px]">
               {found.moves.map((m) => (
                 <li key={`${m.supply.id} ${m.share}`} className="py-1">
-                  <strong className="font-semibold">{m.supply.name}</strong> to {placeTitle(plan, plan.places[m.to]!)}:{' '}
+                  <strong className="font-semibold">{m.supply.name}</strong> to {placeSaid(plan, plan.places[m.to]!)}:{' '}
                   <span className="text-soft">
                     saves {yearWords(m.saves)}, takes {minutes(m.takes)}
                   </span>

@@ -1,7 +1,8 @@
 import { Check, Plus } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
-import { asOne, newId, type Out, placeTitle, type Plan, type Supply } from '@heronstone/core/plan';
+import { placeSaid } from '@heronstone/core/concepts';
+import { asOne, newId, type Out, type Plan, type Supply } from '@heronstone/core/plan';
 import { PACE } from '@heronstone/core/reach';
 import { putBackRound, toPutBack } from '@heronstone/core/upkeep';
 import { jot } from '../../state/jot.ts';
@@ -80,7 +81,7 @@ export default function PutBack() {
                     {i + 1}
                   </span>
                   <div className="min-w-0 grow">
-                    <p className="font-semibold">{placeTitle(plan, stop.place)}</p>
+                    <p className="font-semibold">{placeSaid(plan, stop.place)}</p>
                     <p className="text-[14px] text-soft">
                       {stop.outs.map((o) => nameOf(plan, o)).join(', ')}
                       {stop.outside && ' (outside the room)'}
@@ -88,7 +89,7 @@ export default function PutBack() {
                   </div>
                   <Button
                     look={i === 0 ? 'main' : 'plain'}
-                    aria-label={`Back in ${placeTitle(plan, stop.place)}`}
+                    aria-label={`Back in ${placeSaid(plan, stop.place)}`}
                     onClick={() => done(stop.outs, stop.place.id)}
                   >
                     <Check size={16} aria-hidden /> Back

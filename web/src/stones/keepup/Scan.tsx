@@ -2,7 +2,8 @@ import { Camera, CameraOff, FileImage } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
-import { homesIn, placeWithAllIn, placeTitle, type Place, type Plan, type Supply } from '@heronstone/core/plan';
+import { placeSaid } from '@heronstone/core/concepts';
+import { homesIn, placeWithAllIn, type Place, type Plan, type Supply } from '@heronstone/core/plan';
 import { codeOf, qrOf, QUIET, readCode } from '@heronstone/core/upkeep/labels';
 import { jot } from '../../state/jot.ts';
 import { fetched } from '../../parts/fetched.ts';
@@ -242,11 +243,11 @@ function PlaceScanned({ place }: { place: Place }) {
     });
     if (!done) return;
     jot({ what: 'moved', supplyId: supply.id, placeId: before?.placeId ?? null });
-    toast(`${supply.name} lives in ${placeTitle(plan, place)} now.`);
+    toast(`${supply.name} lives in ${placeSaid(plan, place)} now.`);
   };
   return (
-    <section aria-label={placeTitle(plan, place)}>
-      <h2 className="font-display text-xl font-semibold">{placeTitle(plan, place)}</h2>
+    <section aria-label={placeSaid(plan, place)}>
+      <h2 className="font-display text-xl font-semibold">{placeSaid(plan, place)}</h2>
       {supplies.length === 0 && <p className="text-soft">Nothing lives here.</p>}
       <ul className="divide-y divide-line">
         {supplies.map((s) => (

@@ -82,6 +82,7 @@ export default function RoomStone() {
             options={[
               ['activity', 'what is used together'],
               ['kind', 'what is of one kind'],
+              ['nature', 'each by its nature'],
             ]}
             onCommit={(grouping) => setHead({ grouping })}
           />

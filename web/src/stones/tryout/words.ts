@@ -1,5 +1,6 @@
 import { type Band, type Moment, type Toll } from '@heronstone/core/tryout';
-import { placeTitle, type Plan } from '@heronstone/core/plan';
+import { placeSaid } from '@heronstone/core/concepts';
+import { type Plan } from '@heronstone/core/plan';
 import { bandColour, bandName } from '../../ui/words.ts';
 
 export const bandWords = (band: Band): string => (band === 0 ? 'no home: dug out' : bandName(band));
@@ -25,7 +26,7 @@ export const TOLL_WORDS: readonly (readonly [keyof Toll, string, (n: number) => 
 /** “get Craft knife from Wall board › board 1”. */
 export function momentWords(plan: Plan, m: Moment): string {
   const place = m.placeId === null ? undefined : plan.places[m.placeId];
-  const where = place ? placeTitle(plan, place) : null;
+  const where = place ? placeSaid(plan, place) : null;
   if (m.what === 'bring')
     return `bring ${m.brought!.name}${where ? ` from ${where}` : ''}, and take it away at the end`;
   const group = m.together > 1 ? `, with ${m.together - 1} more from there` : '';

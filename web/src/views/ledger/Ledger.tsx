@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import { costOfHome, coveredIn, toldUses, yearlyUses } from '@heronstone/core/homes';
-import { homesIn, type Plan, placeTitle, type Share, type Supply } from '@heronstone/core/plan';
+import { placeSaid } from '@heronstone/core/concepts';
+import { homesIn, homesOf, type Plan, type Share, type Supply } from '@heronstone/core/plan';
 import {
   fetchFrom,
   handlingOf,
@@ -12,6 +13,7 @@ import {
   sceneAt,
   sceneOf,
 } from '@heronstone/core/reach';
+import { againWords } from './again-words.ts';
 import { sessionWords } from './session-words.ts';
 import { bandColour, bandName, fetchWords, yearWords } from '../../ui/words.ts';
 
@@ -38,8 +40,12 @@ export function Ledger({ plan, maker, placeId, supply, share = 'working' }: Prop
       told: supply ? toldUses(plan, supply, share, plan.places[placeId]?.unitId ?? null).slice(0, 3) : [],
     };
   }, [plan, supply, share, maker, placeId]);
+  const again = useMemo(() => {
+    const home = supply && homesOf(plan, supply.id, share).find((h) => h.placeId === placeId);
+    return home ? againWords(plan, home.id) : null;
+  }, [plan, supply, share, placeId]);
   if (!spot || !fetch) return null;
-  const path = placeTitle(plan, plan.places[placeId] ?? spot.place);
+  const path = placeSaid(plan, plan.places[placeId] ?? spot.place);
   const title = supply ? `${supply.name} → ${path}` : path;
   return (
     <section aria-label="Ledger">
@@ -55,6 +61,7 @@ export function Ledger({ plan, maker, placeId, supply, share = 'working' }: Prop
               {sessionWords(t)}
             </p>
           ))}
+          {again && <p className="text-[14px] text-soft">{again}</p>}
           <MotionsTable motions={fetch.motions} />
         </>
       ) : (

@@ -1,7 +1,8 @@
 import { inMeasure } from '@heronstone/core/lengths';
 import { fitOf, holderOf, stowageWith } from '@heronstone/core/fit';
 import { costOfHome, optionsFor, type Refit } from '@heronstone/core/homes';
-import { amountOf, homesOf, type Place, placeTitle, type Plan, type Share, type Supply } from '@heronstone/core/plan';
+import { placeSaid } from '@heronstone/core/concepts';
+import { amountOf, homesOf, type Place, type Plan, type Share, type Supply } from '@heronstone/core/plan';
 import { bandName, fetchWords, yearWords } from '../../ui/words.ts';
 
 /** Whether a share goes into a place beside what lives there, in a few words; `ok` when it does. */
@@ -37,7 +38,7 @@ export function dropWords(plan: Plan, supply: Supply, share: Share, placeId: str
 export function refitWords(plan: Plan, refit: Refit | null): string {
   if (!refit || refit.displaced.length === 0) return '';
   const going = refit.displaced
-    .map((d) => `${d.supply.name} goes to ${placeTitle(plan, plan.places[d.to]!)}`)
+    .map((d) => `${d.supply.name} goes to ${placeSaid(plan, plan.places[d.to]!)}`)
     .join(' and ');
   const change = refit.change <= 0 ? `${yearWords(-refit.change)} less` : `${yearWords(refit.change)} more`;
   return `; room if ${going}, ${change} in all`;
@@ -54,6 +55,9 @@ export type Offer = {
   care: string | null;
 };
 
+/** From so many seconds a year that finding it again takes a place is said to be a strange one (own choice). */
+const STRANGE = 600;
+
 /**
  * Places a share goes into and everybody who uses it reaches, those with room first, cheapest first; where it lives now is always among them.
  * @param most so many, its homes besides
@@ -63,7 +67,7 @@ export function bestPlaces(plan: Plan, supply: Supply, share: Share, most: numbe
   const withRoom: Offer[] = [];
   const without: Offer[] = [];
   const now: Offer[] = [];
-  for (const { place, cost, apart } of optionsFor(plan, supply, share)) {
+  for (const { place, cost, apart, again } of optionsFor(plan, supply, share)) {
     const own = homes.has(place.id);
     if (!own && withRoom.length >= most) {
       if (now.length === homes.size) break;
@@ -72,11 +76,11 @@ export function bestPlaces(plan: Plan, supply: Supply, share: Share, most: numbe
     const room = roomWords(plan, place, supply, share);
     const offer: Offer = {
       place,
-      seconds: cost.seconds + apart,
+      seconds: cost.seconds + apart + again,
       each: cost.each,
       band: cost.band,
       room,
-      care: cost.penalties[0]?.words.split(/[:.]/)[0] ?? (apart > 0 ? 'away from its family' : null),
+      care: cost.penalties[0]?.words.split(/[:.]/)[0] ?? (apart > 0 ? 'away from its family' : again >= STRANGE ? 'nobody would look for it there' : null),
     };
     if (own) now.push(offer);
     (room.ok ? withRoom : without).push(offer);

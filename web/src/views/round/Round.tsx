@@ -2,7 +2,8 @@ import { useDroppable } from '@dnd-kit/core';
 import { type KeyboardEvent, type PointerEvent, useMemo, useRef } from 'react';
 import { angleBetween, heading } from '@heronstone/core/geometry';
 import { bodyOf } from '@heronstone/core/body';
-import { type Plan, placeTitle, roomOf, type Unit, wallsInOrder } from '@heronstone/core/plan';
+import { placeSaid } from '@heronstone/core/concepts';
+import { type Plan, roomOf, type Unit, wallsInOrder } from '@heronstone/core/plan';
 import { type SunPatch } from '@heronstone/core/sun';
 import { highestGrip, type Maker, sceneOf, type Spot } from '@heronstone/core/reach';
 import { useHover } from '../../state/selection.ts';
@@ -157,7 +158,7 @@ export function Round({ plan, maker, turn, onTurning, onTurn, looks, chosen, onC
                 <PlaceMark
                   key={spot.place.id}
                   id={spot.place.id}
-                  title={placeTitle(plan, plan.places[spot.place.id] ?? spot.place)}
+                  title={placeSaid(plan, plan.places[spot.place.id] ?? spot.place)}
                   seen={p}
                   y={y}
                   look={looks.get(spot.place.id)}

@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import { homesOf, placeTitle, type Share, type Supply } from '@heronstone/core/plan';
+import { placeSaid } from '@heronstone/core/concepts';
+import { homesOf, type Share, type Supply } from '@heronstone/core/plan';
 import { usePlan } from '../../../state/plan-store.ts';
 import { WhereItGoes } from '../../../views/places/BestPlaces.tsx';
 
@@ -34,7 +35,7 @@ export function JustIn({ ids }: { ids: readonly string[] }) {
                 >
                   <span>{supply.name}</span>
                   <span className="text-soft">
-                    {home ? placeTitle(plan, plan.places[home.placeId]!) : 'no home yet'}
+                    {home ? placeSaid(plan, plan.places[home.placeId]!) : 'no home yet'}
                   </span>
                 </button>
               )}

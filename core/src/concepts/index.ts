@@ -1,0 +1,15 @@
+export { AISLES, type Aisle, aisleOfKind, isAisle, withoutAisle } from './aisles.ts';
+export {
+  aisleFor,
+  type Concept,
+  familiesIn,
+  type FamilyIn,
+  type Level,
+  LEVELS,
+  ownerOf,
+  shelvedAs,
+  type Shelved,
+} from './shelved.ts';
+export { isOddsAndEnds, isOneName, type Naming, namingOf, SAYING } from './naming.ts';
+export { nameFor, nameOfPlace, type PlaceName, placeSaid, sayingsIn } from './places.ts';
+export { APART, apartIn, type ApartRule, togetherThatMustBeApart, type Together, toldOf } from './apart.ts';
