@@ -74,6 +74,8 @@ export class Arrangement {
   private readonly lots: ReadonlyMap<string, Translation['lots'][number]>;
   /** what looking comes to as all is now */
   private looks: number;
+  /** how much was looked at: each question about looking goes through all things */
+  work = 0;
 
   /** @param room how much of each place may be used, in its measure */
   constructor(
@@ -132,6 +134,7 @@ export class Arrangement {
       this.follow(lot, to.place);
     }
     if (this.looking && looked) {
+      this.work += this.lots.size;
       for (const { lot, to } of steps) this.looking.move(lot, to.place);
       sum += this.weigh * (this.looking.total() - this.looks);
       for (const [i, { lot }] of steps.entries()) this.looking.move(lot, was[i] ?? null);
@@ -145,6 +148,7 @@ export class Arrangement {
     const now = this.at.get(lot);
     let sum = this.mixing.delta(lot, now, to.place) + this.layout.sagWith(to.place, lot);
     if (this.looking) {
+      this.work += this.lots.size;
       this.looking.move(lot, to.place);
       sum += this.weigh * (this.looking.total() - this.looks);
       this.looking.move(lot, now ?? null);

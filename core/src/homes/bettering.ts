@@ -16,6 +16,11 @@ const OTHERS = 400;
 const ASKED = 10;
 /** More of one name are not asked about together. */
 const MOST_GATHERED = 12;
+/**
+ * So much is looked at in all, a question about looking counted with all things there are: about three seconds (measured on the build machine). Then what is left may
+ * be a little better elsewhere.
+ */
+const MOST_WORK = 3_000_000;
 /** All lots, and all places, are gone through so often. */
 const PASSES = 3;
 
@@ -23,13 +28,16 @@ const PASSES = 3;
  * Homes as they were found and laid, bettered by the engine’s own total and by what looking comes to, one lot at a time and one sort of things in one place at a
  * time, each change laid for real before it is taken: what laying and room to grow have pushed aside finds back.
  * @param room how much of each place may be used, in its measure
+ * @param share of the work that is usual
  */
 export function bettering(
   plan: Plan,
   translation: Translation,
   found: Homes,
   room: (placeId: string) => number,
+  share = 1,
 ): { lot: string; place: string }[] {
+  const over = () => arrangement.work > share * MOST_WORK;
   const arrangement = new Arrangement(plan, translation, found, room);
   const named = weightOf(plan, 'weighAgain') > 0;
   const optionsOf: OptionsOf = new Map(
@@ -37,9 +45,10 @@ export function bettering(
   );
   for (let pass = 0; pass < PASSES; pass++) {
     let changed = false;
-    for (const { id, options } of translation.lots) if (betterOne(arrangement, id, options, named)) changed = true;
-    if (named && parting(arrangement, translation, optionsOf)) changed = true;
-    if (named && gathering(arrangement, translation, optionsOf)) changed = true;
+    for (const { id, options } of translation.lots)
+      if (!over() && betterOne(arrangement, id, options, named)) changed = true;
+    if (named && parting(arrangement, translation, optionsOf, over)) changed = true;
+    if (named && gathering(arrangement, translation, optionsOf, over)) changed = true;
     if (!changed) break;
   }
   return arrangement.homes;
@@ -93,10 +102,16 @@ function together(arrangement: Arrangement, group: readonly string[], optionsOf:
 }
 
 /** What goes by one name in a place that takes several, all of it to another place; whether anything went. */
-function parting(arrangement: Arrangement, { sorts, places }: Translation, optionsOf: OptionsOf): boolean {
+function parting(
+  arrangement: Arrangement,
+  { sorts, places }: Translation,
+  optionsOf: OptionsOf,
+  over: () => boolean,
+): boolean {
   const staying = new Set(sorts.staying.map((s) => s.place));
   let changed = false;
   for (const place of places.keys()) {
+    if (over()) break;
     const inside = arrangement.lotsIn(place);
     const groups = new Map<string, string[]>();
     for (const lot of inside)
@@ -115,11 +130,17 @@ function parting(arrangement: Arrangement, { sorts, places }: Translation, optio
 }
 
 /** What goes by one name and lies in several places, all of it to one; whether anything went. */
-function gathering(arrangement: Arrangement, { sorts, lots }: Translation, optionsOf: OptionsOf): boolean {
+function gathering(
+  arrangement: Arrangement,
+  { sorts, lots }: Translation,
+  optionsOf: OptionsOf,
+  over: () => boolean,
+): boolean {
   let changed = false;
   const members: string[][] = sorts.concepts.map(() => []);
   for (const { id } of lots) for (const c of sorts.conceptsOf.get(id)!) members[c]!.push(id);
   for (const group of members) {
+    if (over()) break;
     const homed = group.filter((lot) => arrangement.at.has(lot));
     if (homed.length < 2 || homed.length > MOST_GATHERED) continue;
     const places = new Set(homed.map((lot) => arrangement.at.get(lot)!));

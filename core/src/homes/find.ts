@@ -62,6 +62,8 @@ const AGAIN_PART = 0.15;
 const EASED_PART = 0.25;
 /** All that is found must save so much a year together, or mend something: ten minutes (own assumption). */
 const WORTH = 600;
+/** What only betters homes looks at so much of what is usual. */
+const POLISHING = 0.25;
 /** So many searches share the time. */
 const RUNS = 3;
 /** How long one waits between two breaths, ms. */
@@ -134,7 +136,8 @@ export async function findHomes(plan: Plan, options: FindOptions): Promise<Found
   }
   await options.breathe?.();
   const laid = layingRest(plan, translation, answer.homes, roomBefore(translation));
-  const homes = bettering(plan, translation, laid.homes, roomBefore(translation));
+  // where it is asked over and over it may take less
+  const homes = bettering(plan, translation, laid.homes, roomBefore(translation), options.polish ? POLISHING : 1);
   const homed = new Set(homes.map((h) => h.lot));
   answer = {
     ...answer,

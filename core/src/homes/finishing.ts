@@ -10,6 +10,8 @@ const WORTH = 30;
 /** Of each lot so many places with room for it are asked, those the engine counts cheapest. */
 const ASKED = 6;
 const PASSES = 2;
+/** So much is looked at in all, see {@link bettering}. */
+const MOST_WORK = 800_000;
 
 /**
  * Found homes once more by the exact count: the engine counts with a usual number of kinds to be found among and with one load a visit, the screen with
@@ -35,7 +37,7 @@ export function finishing(
     for (const { id, options } of whole) {
       const now = arrangement.at.get(id);
       const { supply, share } = translation.lotOf.get(id)!;
-      if (now === undefined) continue;
+      if (now === undefined || arrangement.work > MOST_WORK) continue;
       const cost = (place: string): number => {
         const there = costOfHome(plan, supply, share, place);
         return there

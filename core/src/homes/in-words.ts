@@ -1,5 +1,4 @@
 import {
-  AISLES,
   type Concept,
   isOddsAndEnds,
   nameOfPlace,
@@ -50,15 +49,15 @@ function groupsOf(plan: Plan): Group[] {
   return [...groups.values()].filter((g) => g.things.length >= WORTH_SAYING);
 }
 
-/** What a group is called at the beginning of a sentence: “All ripstop”, “Everything for kites”. */
-const allOf = ({ concept }: Group) =>
-  concept.level === 'own'
-    ? `Everything ${concept.words}`
-    : `All ${concept.level === 'aisle' ? AISLES[concept.id as keyof typeof AISLES] : concept.words}`;
-
-const inUnit = (plan: Plan, unitId: string) => `in the ${lower(plan.units[unitId]?.name ?? 'unit')}`;
-const inPlace = (plan: Plan, place: Place) =>
-  `in the ${lower(plan.units[place.unitId]?.name ?? 'unit')} (${placeTitle(plan, place).split(' › ').slice(1).join(', ')})`;
+const inUnit = (plan: Plan, unitId: string) => {
+  const unit = plan.units[unitId];
+  return `${unit?.kind === 'wallBoard' ? 'on' : 'in'} the ${lower(unit?.name ?? 'unit')}`;
+};
+const inPlace = (plan: Plan, place: Place) => {
+  // a board is one field
+  const within = place.kind === 'board' ? '' : ` (${placeTitle(plan, place).split(' › ').slice(1).join(', ')})`;
+  return `${inUnit(plan, place.unitId)}${within}`;
+};
 
 /**
  * What found homes are, as one would tell a friend, in at most ten sentences: how much moved and what that is worth; what is together and where; chemistry; reserves; how
@@ -73,10 +72,10 @@ export function tellFound(before: { plan: Plan; tally: Tally }, now: { plan: Pla
       return was.some((h) => h.placeId === home.placeId) ? [] : [home.supplyId];
     }),
   );
-  const saves = before.tally.total - now.tally.total;
   const homed = before.tally.without.length - now.tally.without.length;
+  const [took, takes] = [hours(before.tally.year), hours(now.tally.year)];
   said.push(
-    `${moved.size === 0 ? 'Nothing moved' : `${moved.size} of ${Object.keys(plan.supplies).length} things moved`}${homed > 0 ? `, ${homed} of them had no home` : ''}: in all ${saves >= 0 ? `${hours(saves)} a year less` : `${hours(-saves)} a year more`}.`,
+    `${moved.size === 0 ? 'Nothing moved' : `${moved.size} of ${Object.keys(plan.supplies).length} things moved`}${homed > 0 ? `, ${homed} of them had no home` : ''}: a year takes ${takes}${took === takes ? '' : ` where it took ${took}`}.`,
   );
   said.push(...togetherness(plan, 5));
   const chemistry = chemistryWords(plan);
@@ -118,13 +117,18 @@ function togetherness(plan: Plan, most: number): string[] {
   const out: string[] = [];
   for (const group of groups) {
     if (out.length === most) break;
-    if (group.concept.id === 'chemistry') continue;
+    // chemistry has a sentence of its own
+    if (group.things.every((s) => shelvedAs(plan, s.id)?.aisle?.id === 'chemistry')) continue;
     const fresh = group.things.filter((s) => !told.has(s.id));
     if (fresh.length < WORTH_SAYING || fresh.length * 2 < group.things.length) continue;
     for (const { id } of group.things) told.add(id);
     const [place] = [...group.places];
     const where = group.places.size === 1 ? inPlace(plan, plan.places[place!]!) : inUnit(plan, [...group.units][0]!);
-    out.push(`${capital(allOf(group))} ${group.concept.level === 'family' ? 'lies' : 'is'} ${where}.`);
+    out.push(
+      group.concept.level === 'own'
+        ? `Everything ${group.concept.words} is ${where}.`
+        : `${capital(group.concept.words)}: all ${where}.`,
+    );
   }
   return out;
 }

@@ -2,3 +2,4 @@ export { applied, block, sheet, person, smallShelf, unit, withUnits, tinyRoom, u
 export { solveWithHighs, toLp } from './highs.ts';
 export { randomSlotting, type SlottingShape } from './random-slotting.ts';
 export { mutated } from './mutate.ts';
+export { oneCupboard, paperStudio, sewingCorner, type TestRoom } from './rooms.ts';

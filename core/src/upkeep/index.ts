@@ -42,3 +42,4 @@ export { reslot, REPAID_MONTHS, type PayingMove, type Reslotting } from './reslo
 export { whereElse, type Elsewhere } from './find-again.ts';
 export { packingList, packedWords, type PackFrom, type ToPack } from './packing.ts';
 export { thingsFor, type ForGuest } from './guests.ts';
+export { isThere, livingWhereLooked, QUESTIONS, questionsFor } from './look-test.ts';

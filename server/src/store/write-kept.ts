@@ -18,7 +18,14 @@ const NEW: Sent[] = [
   { type: 'addFamilyAisle', familyAisle: { id: 'kept-aisle', family: 'Season', aisle: 'packing' } },
   {
     type: 'addLook',
-    look: { id: 'kept-look', supplyId: 'kept-2', placeId: null, personId: null, lookedOn: '2026-11-29', found: 'second' },
+    look: {
+      id: 'kept-look',
+      supplyId: 'kept-2',
+      placeId: null,
+      personId: null,
+      lookedOn: '2026-11-29',
+      found: 'second',
+    },
   },
 ];
 

@@ -5,8 +5,14 @@ import { longWords } from './words.ts';
 
 const hours = (seconds: number) => (seconds / 3600).toFixed(1);
 
-/** The figures of one plan or of several beside each other, each with what it is made of. */
-export function FiguresTable({ columns }: { columns: readonly { name: string; tally: Counted }[] }) {
+/** The figures of one plan or of several beside each other, each with what it is made of where that is asked for. */
+export function FiguresTable({
+  columns,
+  parts: withParts = true,
+}: {
+  columns: readonly { name: string; tally: Counted }[];
+  parts?: boolean;
+}) {
   const told = columns.map(({ tally }) => partsOf(tally));
   return (
     <table className="w-full text-[14px] tabular-nums" aria-label="Hours a year">
@@ -21,7 +27,7 @@ export function FiguresTable({ columns }: { columns: readonly { name: string; ta
         </tr>
       </thead>
       {told[0]!.map(({ figure }, i) => {
-        const parts = [...new Set(told.flatMap((t) => t[i]!.parts.map(([words]) => words)))];
+        const parts = !withParts ? [] : [...new Set(told.flatMap((t) => t[i]!.parts.map(([words]) => words)))];
         return (
           <tbody key={figure} className="border-t border-line">
             <tr className="font-semibold">

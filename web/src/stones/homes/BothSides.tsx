@@ -1,4 +1,5 @@
 import { ArrowLeft, Footprints } from 'lucide-react';
+import { Link } from 'react-router';
 import { useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { assessHomes, backTo, type Change, compareHomes, type StationSum } from '@heronstone/core/homes';
@@ -314,6 +315,9 @@ function Onward({ before }: { before: Plan }) {
       >
         They lie there already
       </Button>
+      <Link className="px-2 text-heron hover:underline" to={`/p/${usePlan.getState().plan.id}/keepup?view=look`}>
+        Look test first
+      </Link>
       <Button
         look="main"
         disabled={working}

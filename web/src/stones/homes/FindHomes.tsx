@@ -175,6 +175,7 @@ function Compared({ found, second, plan }: { found: FoundHomes; second: string; 
         </ul>
       )}
       <FiguresTable
+        parts={false}
         columns={[
           { name: 'before', tally: found.before },
           { name: second, tally: found.after },

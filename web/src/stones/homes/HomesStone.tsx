@@ -12,6 +12,7 @@ import {
 import { ChevronLeft, ChevronRight, Footprints } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
+import { toast } from 'sonner';
 import { placeSaid } from '@heronstone/core/concepts';
 import { homeOf, homesOf, type Share, SHARES, type Supply } from '@heronstone/core/plan';
 import { makerOf, planAsWorked } from '@heronstone/core/reach';
@@ -33,6 +34,7 @@ import { Kept } from './Kept.tsx';
 import { InHand } from './InHand.tsx';
 import { dropWords, refitWords, roomWords } from '../../views/places/offers.ts';
 import { askHomes, useStanding } from '../../state/homes-worker.ts';
+import { toldOff } from './told-off.ts';
 import { Tray } from './Tray.tsx';
 import { Weighing } from './Weighing.tsx';
 import { singleKey } from '../../ui/single-keys.ts';
@@ -88,8 +90,13 @@ function HomesInRoom() {
   const standing = useStanding(plan);
   const looks = useMemo(() => (maker ? looksFrom(plan, seen, maker, inHand) : new Map()), [plan, seen, maker, inHand]);
 
-  const give = (held: Held, placeId: string) =>
-    dispatch({ type: 'assignHome', supplyId: held.supply.id, share: held.share, placeId, since: today() });
+  const give = (held: Held, placeId: string) => {
+    const { id: supplyId } = held.supply;
+    const done = dispatch({ type: 'assignHome', supplyId, share: held.share, placeId, since: today() });
+    const wrong = done ? toldOff(usePlan.getState().plan, supplyId, placeId) : null;
+    if (wrong) toast.warning(wrong.words, { description: `Source: ${wrong.source}.`, duration: 15_000 });
+    return done;
+  };
   // as with turning: a second Enter may come before the address has followed the first
   const lastChosen = useRef(place);
   useEffect(() => {

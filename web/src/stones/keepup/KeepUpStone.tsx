@@ -20,6 +20,7 @@ const WAYS = [
     tip: 'what is out for what, trays, trips, ideas',
     View: part(() => import('./Projects.tsx')),
   },
+  { id: 'look', name: 'Look test', tip: 'would you find it?', View: part(() => import('./LookTest.tsx')) },
   { id: 'labels', name: 'Labels', tip: 'notes, labels, codes, printing', View: part(() => import('./Labels.tsx')) },
   { id: 'seasons', name: 'Seasons', tip: 'boxes in and out round the year', View: part(() => import('./Seasons.tsx')) },
   { id: 'buy', name: 'To buy', tip: 'what runs out, by shop', View: part(() => import('./ToBuy.tsx')) },

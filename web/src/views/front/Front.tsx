@@ -9,6 +9,7 @@ import {
   type Unit,
   zoneOf,
 } from '@heronstone/core/plan';
+import { nameOfPlace } from '@heronstone/core/concepts';
 import { placeFilling } from '@heronstone/core/homes';
 import { useRoving } from '../../ui/roving.ts';
 import { bandColour } from '../../ui/words.ts';
@@ -24,6 +25,7 @@ export function Front({
   onChoose,
   zones = false,
   named = true,
+  silent = false,
   className,
 }: {
   plan: Plan;
@@ -35,6 +37,8 @@ export function Front({
   zones?: boolean;
   /** names of what lives in each place */
   named?: boolean;
+  /** nothing is told or shown of what lives where */
+  silent?: boolean;
   className?: string;
 }) {
   const places = compartmentsOf(plan, unit.id);
@@ -63,21 +67,24 @@ export function Front({
       )}
       {places.map((p) => {
         const filling = placeFilling(plan, p);
-        const full = Math.min(1, filling.used / filling.capacity);
+        const full = silent ? 0 : Math.min(1, filling.used / filling.capacity);
         const height = p.kind === 'top' ? strip : p.height;
         const y = unit.height - p.bottom - height;
         const colour = looks ? bandColour(looks.get(p.id)?.band ?? null) : 'var(--heron)';
         const zone = zones ? plan.zones[zoneOf(plan, p) ?? ''] : undefined;
         const names = homesIn(plan, p.id).flatMap((h) => plan.supplies[h.supplyId]?.name ?? []);
-        const words = [
-          `${p.name}: ${names.length === 0 ? 'empty' : `${Math.round(full * 100)} % full`}`,
-          ...(zone ? [`kept for ${zone.name}`] : []),
-          ...filling.faults,
-        ].join(', ');
+        const called = nameOfPlace(plan, p.id)?.words;
+        const words = silent
+          ? p.name
+          : [
+              `${p.name}${called ? `, ${called}` : ''}: ${names.length === 0 ? 'empty' : `${Math.round(full * 100)} % full`}`,
+              ...(zone ? [`kept for ${zone.name}`] : []),
+              ...filling.faults,
+            ].join(', ');
         const button = onChoose && {
           role: 'button',
           'data-row': '',
-          'aria-label': names.length === 0 ? words : `${words}; ${names.join(', ')}`,
+          'aria-label': names.length === 0 || silent ? words : `${words}; ${names.join(', ')}`,
           'aria-pressed': p.id === chosen,
           className: 'cursor-pointer',
           onClick: () => onChoose(p.id),
@@ -104,14 +111,14 @@ export function Front({
                 y={y + height * 0.12}
                 width={p.width * full}
                 height={height * 0.88}
-                fill={filling.faults.length ? 'var(--clash)' : colour}
+                fill={filling.faults.length && !silent ? 'var(--clash)' : colour}
                 fillOpacity={p.id === chosen ? 0.9 : 0.5}
                 pointerEvents="none"
               />
               <title>{words}</title>
             </g>
-            <Boxes plan={plan} place={p} y={y} height={height} named={named} />
-            {named && <Contents plan={plan} place={p} y={y} height={height} />}
+            <Boxes plan={plan} place={p} y={y} height={height} named={named && !silent} />
+            {named && !silent && <Contents plan={plan} place={p} y={y} height={height} />}
           </Fragment>
         );
       })}
@@ -169,6 +176,8 @@ type Shown = { plan: Plan; place: Place; y: number; height: number };
 function Contents({ plan, place, y, height }: Shown) {
   if (placesIn(plan, place.id).length > 0) return null;
   const names = homesIn(plan, place.id).flatMap((h) => plan.supplies[h.supplyId]?.name ?? []);
+  const called = names.length > 1 ? nameOfPlace(plan, place.id) : null;
+  if (called && (names.length > 3 || called.names.length === 1)) names.unshift(called.words);
   const longest = Math.max(5, ...names.map((n) => n.length));
   const size = Math.min(34, (place.width / longest) * 1.8, height * 0.7);
   const lines = Math.floor(height / (size * 1.15));
@@ -179,6 +188,7 @@ function Contents({ plan, place, y, height }: Shown) {
       {shown.map((name, i) => (
         <text
           key={i}
+          fontWeight={called && i === 0 && name === called.words ? 700 : 400}
           x={place.left + place.width / 2}
           y={y + height / 2 + (i - (shown.length - 1) / 2 + 0.35) * size * 1.15}
         >

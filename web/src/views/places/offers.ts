@@ -80,7 +80,9 @@ export function bestPlaces(plan: Plan, supply: Supply, share: Share, most: numbe
       each: cost.each,
       band: cost.band,
       room,
-      care: cost.penalties[0]?.words.split(/[:.]/)[0] ?? (apart > 0 ? 'away from its family' : again >= STRANGE ? 'nobody would look for it there' : null),
+      care:
+        cost.penalties[0]?.words.split(/[:.]/)[0] ??
+        (apart > 0 ? 'away from its family' : again >= STRANGE ? 'nobody would look for it there' : null),
     };
     if (own) now.push(offer);
     (room.ok ? withRoom : without).push(offer);
