@@ -80,7 +80,7 @@ describe('homes that are found again', () => {
     await page.getByText('9 of 12 at the first look, 0 at the second, 3 not.').waitFor();
     await until(async () => Object.keys((await planOf(id)).looks).length === 12, 'the answers are kept');
     expect(await axeFaults(page)).toEqual([]);
-    const there = page.getByRole('button', { name: /^Let .* live there$/ });
+    const there = page.getByRole('button', { name: /^Let it live there: / });
     await there.first().waitFor();
     const before = (await planOf(id)).homes;
     await there.first().click();

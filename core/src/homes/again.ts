@@ -1,12 +1,10 @@
-import { shelvedAs } from '../concepts/index.ts';
+import { nameOfPlace, type PlaceName, shelvedAs } from '../concepts/index.ts';
 import {
   amountOf,
   countIn,
   type Home,
   homesIn,
   homesOf,
-  isShut,
-  isUnlabelled,
   type Plan,
   readsSame,
   type Share,
@@ -36,6 +34,7 @@ export function lookingIn(
   plan: Plan,
   wanted: readonly { id: string; supply: Supply; need: Need }[],
   placeIds: readonly string[],
+  nameOf: ((placeId: string) => PlaceName | null) | null = null,
 ): Looking {
   const stations: (Station | null)[] = [];
   const seatNo = (station: Station | null): number => {
@@ -60,6 +59,7 @@ export function lookingIn(
     new Set(
       Object.values(plan.looks).flatMap((look) => (look.placeId === null ? [] : [`${look.supplyId} ${look.placeId}`])),
     ),
+    nameOf,
   );
 }
 
@@ -106,25 +106,47 @@ export function foundAgainIn(plan: Plan): FoundAgain {
   const looking = lookingIn(plan, wanted, [...scene.spots.keys()]);
   looking.fill(wanted.map(({ id, home }) => ({ lot: id, place: home.placeId })));
   const of = new Map<string, Again>();
-  for (const { id, home, need } of wanted) {
-    const spot = scene.spots.get(home.placeId)!;
-    const seat = need.station ? seatOf(plan, need.station) : null;
-    const there = seat?.scene.spots.get(home.placeId);
-    const price = seat && there ? wayPrice(seat.scene, seat.maker, there) : null;
-    const inView = there !== undefined && isInView(there.place, price);
-    const looked = looking.of(id);
-    const silent = isShut(plan.places[home.placeId]!) && isUnlabelled(plan.places[home.placeId]!);
-    const blind =
-      inView || !silent || spot.alike <= 1
-        ? 0
-        : ((spot.alike - 1) / 2) * (1 - rememberedWith(visits.get(home.placeId)!));
-    const unlabelled = blind === 0 || !price ? 0 : need.weight * blind * (lookSeconds(price) + LOST_THREAD);
-    const year = (inView ? 0 : need.weight * looked.seconds) + unlabelled;
-    of.set(id, { ...need, ...looked, home, inView, blind, unlabelled, year });
-  }
+  for (const { id, home, need } of wanted) of.set(id, againAt(plan, looking, home, need, visits.get(home.placeId)!));
   const found = { of, looking };
   last = { plan, inUse: inUseIn(plan), found };
   return found;
+}
+
+/** Whether one home is found again, as the measure has it. @param visits fetches a year out of its place */
+function againAt(plan: Plan, looking: Looking, home: Home, need: Need, visits: number): Again {
+  const spot = sceneOf(plan).spots.get(home.placeId)!;
+  const seat = need.station ? seatOf(plan, need.station) : null;
+  const there = seat?.scene.spots.get(home.placeId);
+  const price = seat && there ? wayPrice(seat.scene, seat.maker, there) : null;
+  const inView = there !== undefined && isInView(there.place, price);
+  const looked = looking.of(home.id);
+  // shut places that say nothing and look the same: in half of the others one looks first, as long as one does not know it by what is fetched there
+  const blind = inView || spot.alike <= 1 ? 0 : ((spot.alike - 1) / 2) * (1 - rememberedWith(visits));
+  const unlabelled = blind === 0 || !price ? 0 : need.weight * blind * (lookSeconds(price) + LOST_THREAD);
+  const year = (inView ? 0 : need.weight * looked.seconds) + unlabelled;
+  return { ...need, ...looked, home, inView, blind, unlabelled, year };
+}
+
+const needAt = (plan: Plan, home: Home): Need => {
+  const supply = plan.supplies[home.supplyId]!;
+  const part = countIn(plan, home, supply) / Math.max(1, amountOf(supply, home.share));
+  return needOf(yearlyUses(plan, supply, home.share), Math.min(1, part));
+};
+
+/** The same as {@link foundAgainIn} of one home alone, quickly; with the places that are looked in before its own. Null: it is not counted. */
+export function foundAgainOf(
+  plan: Plan,
+  homeId: string,
+): { again: Again; before: { placeId: string; match: number }[] } | null {
+  const home = plan.homes[homeId];
+  const { spots } = sceneOf(plan);
+  if (!home || !plan.supplies[home.supplyId] || !spots.has(home.placeId)) return null;
+  const need = needAt(plan, home);
+  const one = { id: home.id, supply: plan.supplies[home.supplyId]!, need };
+  const looking = lookingIn(plan, [one], [...spots.keys()], (id) => nameOfPlace(plan, id));
+  looking.fill([{ lot: home.id, place: home.placeId }]);
+  const visits = homesIn(plan, home.placeId).reduce((sum, h) => sum + needAt(plan, h).fetches, 0);
+  return { again: againAt(plan, looking, home, need, visits), before: looking.before(home.id) };
 }
 
 /** How well a plan is found again, over all that is not in view: hours a year, looks of what is not remembered, how much of it at the first look. */

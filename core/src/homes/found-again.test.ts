@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { sayingsIn, togetherThatMustBeApart } from '../concepts/index.ts';
 import { type Plan } from '../plan/index.ts';
 import { applied, oneCupboard, paperStudio, sewingCorner } from '../testing/index.ts';
-import { findHomes, foundAgainSum, tallyOf } from './index.ts';
+import { findHomes, foundAgainIn, foundAgainOf, foundAgainSum, tallyOf } from './index.ts';
 
 const find = async (plan: Plan, weighAgain: Plan['head']['weighAgain'], work: number) =>
   (await findHomes(applied(plan, { type: 'setPlan', set: { weighAgain } }), {
@@ -34,6 +34,27 @@ describe('homes that are found again', () => {
     },
     240_000,
   );
+
+  test('asked of one home alone it is what it is among all', async () => {
+    const { plan } = oneCupboard();
+    const found = (await find(plan, 'some', 60_000)).plan;
+    const all = foundAgainIn(found);
+    for (const id of Object.keys(found.homes).filter((_, i) => i % 5 === 0)) {
+      const one = foundAgainOf(found, id)!;
+      const { looks, seconds, year, remembered, inView, blind } = all.of.get(id)!;
+      expect(one.again).toMatchObject({ looks, remembered, inView });
+      expect(one.again.seconds).toBeCloseTo(seconds, 6);
+      expect(one.again.year).toBeCloseTo(year, 6);
+      expect(one.again.blind).toBeCloseTo(blind, 9);
+      expect(one.before.map((p) => p.placeId).sort()).toEqual(
+        all.looking
+          .before(id)
+          .map((p) => p.placeId)
+          .sort(),
+      );
+    }
+    expect(foundAgainOf(found, 'no such home')).toBeNull();
+  });
 
   test('the figures add up, and finding again left out of account changes no figure but what it counts for', async () => {
     const { plan } = oneCupboard();

@@ -60,14 +60,21 @@ export type Refit = { place: Place; cost: HomeCost; change: number; displaced: D
 
 /** Places a thing that makes room is tried in, the cheapest first. */
 const TRIED = 25;
+/** Among more supplies the list of a thing’s places leaves finding again out: a screen waits for it. */
+const MOST_TOLD = 800;
 /** Things that are asked to make room, those cheapest to move first. */
 const ASKED = 8;
 
 /**
  * Every place a share goes into by itself, those who fetch it reach, and nothing forbids; the cheapest first.
- * @param told whether finding again is counted: it takes a while
+ * @param told whether finding again is counted: among very many things it takes a while
  */
-export function optionsFor(plan: Plan, supply: Supply, share: Share, told = true): Option[] {
+export function optionsFor(
+  plan: Plan,
+  supply: Supply,
+  share: Share,
+  told = Object.keys(plan.supplies).length <= MOST_TOLD,
+): Option[] {
   const now = homesOf(plan, supply.id, share).map((h) => h.placeId);
   const apart = familyPlaces(plan, supply, share);
   const again = told ? againPlaces(plan, supply, share) : () => 0;

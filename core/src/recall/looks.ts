@@ -71,12 +71,16 @@ export class Looking {
   private readonly namings = new Map<string, PlaceName | null>();
   private readonly said: ReadonlySet<string>;
 
-  /** @param said which thing somebody would look for in which place: `supply place` */
+  /**
+   * @param said which thing somebody would look for in which place: `supply place`
+   * @param nameOf what places are called, where that is known: then the things may be some of those there are, and may not move
+   */
   constructor(
     private readonly things: readonly Sought[],
     private readonly places: readonly LookedIn[],
     lookFrom: LookFrom,
     said: ReadonlySet<string> = new Set(),
+    private readonly nameOf: ((placeId: string) => PlaceName | null) | null = null,
   ) {
     this.said = said;
     const [n, m] = [things.length, places.length];
@@ -154,6 +158,7 @@ export class Looking {
   }
 
   private naming(p: number): PlaceName | null {
+    if (this.nameOf) return this.nameOf(this.places[p]!.id);
     const supplies = [...this.inside[p]!.keys()].sort((a, b) => a - b);
     const { id, labelWords } = this.places[p]!;
     const key = labelWords === '' ? supplies.join() : `${id} ${supplies.join()}`;

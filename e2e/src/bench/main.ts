@@ -18,6 +18,7 @@ import { root } from '../harness.ts';
 import { homesTimes } from './homes.ts';
 import { editToRedraw } from './redraw.ts';
 import { crowdedRoom, largeRoom, nestedRoom } from './rooms.ts';
+import { foundAgainRows } from './found-again.ts';
 import { supplyRows } from './supplies.ts';
 import { slottingRows } from './slotting.ts';
 
@@ -212,6 +213,7 @@ say(
 );
 
 for (const row of await supplyRows(read.plan)) say(row);
+if (!small) for (const row of ['', ...(await foundAgainRows(read.plan))]) say(row);
 
 if (args.includes('--write')) {
   const file = join(root, 'docs/bench.md');

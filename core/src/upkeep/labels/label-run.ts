@@ -1,4 +1,4 @@
-import { assessHomes } from '../../homes/index.ts';
+import { foundAgainIn } from '../../homes/index.ts';
 import { alikePlaces, homesIn, type Place, placeWithAllIn, type Plan } from '../../plan/index.ts';
 
 export type RunStop = {
@@ -10,8 +10,8 @@ export type RunStop = {
 };
 
 /**
- * The label run: every shut place that says nothing and has something in it, with what a label there saves a year, most first. What is saved is the difference of what
- * the homes cost with it labelled and without, all else as it is. Empty for who goes by memory.
+ * The label run: every shut place that says nothing and has something in it, with what a label there saves a year, most first. What is saved is the difference in
+ * looking for things with it labelled and without, all else as it is. Empty for who goes by memory.
  */
 export function labelRun(plan: Plan): { stops: RunStop[]; saves: number } {
   const alike = alikePlaces(plan);
@@ -44,18 +44,15 @@ function labelledAt(plan: Plan, ids: readonly string[]): Plan {
   return { ...plan, places };
 }
 
-/** What fetching from each of some places, and from what stands in them, costs a year. */
+/** What looking for what lives in each of some places, and in what stands in them, takes a year, s. */
 function costByPlace(plan: Plan, places: readonly Place[]): Map<string, number> {
   const out = new Map(places.map((p) => [p.id, 0]));
-  const wanted = new Set(out.keys());
-  for (const { place, cost } of assessHomes(plan).states) {
-    if (!place || !cost || !Number.isFinite(cost.fetching)) continue;
+  for (const { home, year } of foundAgainIn(plan).of.values())
     // a box in a drawer counts for the innermost of those that are to be labelled
-    for (let p: Place | undefined = place; p; p = p.inId === null ? undefined : plan.places[p.inId])
-      if (wanted.has(p.id)) {
-        out.set(p.id, out.get(p.id)! + cost.fetching);
+    for (let p: Place | undefined = plan.places[home.placeId]; p; p = p.inId === null ? undefined : plan.places[p.inId])
+      if (out.has(p.id)) {
+        out.set(p.id, out.get(p.id)! + year);
         break;
       }
-  }
   return out;
 }

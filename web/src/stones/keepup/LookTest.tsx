@@ -178,7 +178,7 @@ function Missed({ plan, supply, placeId }: { plan: Plan; supply: Supply; placeId
       </span>
       {refit && !lives && (
         <Button
-          aria-label={`Let ${supply.name} live there`}
+          aria-label={`Let it live there: ${supply.name}`}
           onClick={() => {
             if (dispatch(refit.command as never))
               toast.success(`${supply.name} lives in ${placeSaid(plan, place)} now.`);

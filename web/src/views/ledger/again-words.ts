@@ -1,5 +1,5 @@
 import { nameOfPlace } from '@heronstone/core/concepts';
-import { type Again, foundAgainIn } from '@heronstone/core/homes';
+import { type Again, foundAgainOf } from '@heronstone/core/homes';
 import { type Plan, placeTitle } from '@heronstone/core/plan';
 import { countWords, yearWords } from '../../ui/words.ts';
 
@@ -20,13 +20,13 @@ const list = (words: readonly string[]) => words.join(' and ');
  * @returns null where nobody fetches it
  */
 export function againWords(plan: Plan, homeId: string): string | null {
-  const found = foundAgainIn(plan);
-  const again = found.of.get(homeId);
-  if (!again || again.fetches <= 0) return null;
+  const found = foundAgainOf(plan, homeId);
+  if (!found || found.again.fetches <= 0) return null;
+  const { again } = found;
   if (again.inView) return 'In view of where it is used: nothing to be remembered.';
   const wanted = `Wanted ${often(again.fetches)}: ${knownWords(again)}.`;
   if (again.remembered >= KNOWN) return wanted;
-  const better = found.looking.before(homeId).filter((p) => p.match < again.match);
+  const better = found.before.filter((p) => p.match < again.match);
   const names = [
     ...new Set(better.map((p) => nameOfPlace(plan, p.placeId)?.words ?? placeTitle(plan, plan.places[p.placeId]!))),
   ];
