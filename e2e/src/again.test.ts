@@ -111,8 +111,11 @@ describe('homes that are found again', () => {
     await app.open(id, 'homes?seat=kite-seat');
     await page.getByLabel('Any supply').fill('Citric');
     await page.locator('[data-row]').filter({ hasText: 'Citric acid' }).first().click();
-    await page.locator(`[data-place="${paper.id}"]`).first().focus();
+    await page.getByLabel('Best places').getByRole('listitem').first().waitFor();
+    const there = page.locator(`[data-place="${paper.id}"]`).first();
+    await there.focus();
     await page.keyboard.press('Enter');
+    await page.locator(`[data-place="${paper.id}"][aria-pressed="true"]`).first().waitFor();
     await page.getByRole('button', { name: 'Give it this home' }).click();
     await page.getByText(/Citric acid lies with .* Chemistry stands by itself, low and in a tray/).waitFor();
     await page.getByText(/^Source: common practice/).waitFor();

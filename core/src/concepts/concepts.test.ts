@@ -11,6 +11,7 @@ import {
   isOddsAndEnds,
   isOneName,
   nameOfPlace,
+  namesWanted,
   namingOf,
   ownerOf,
   placeSaid,
@@ -134,6 +135,19 @@ describe('what a place is called', () => {
     // a name that says what the program knows covers that and no more
     const half = applied(plan, { type: 'setPlace', id: 'chest.2.0', set: { labelWords: 'My thread' } });
     expect(nameOfPlace(half, 'chest.2.0')).toMatchObject({ words: 'My thread', uncovered: ['zip'] });
+  });
+
+  test('how many names things take, and how many places there are to be named', () => {
+    const plan = room([
+      [{ id: 'a', family: 'Card', kind: 'card' }],
+      [{ id: 'b', family: 'Paper', kind: 'printer-paper' }],
+      [{ id: 'c', family: 'Thread', kind: 'thread-spool' }],
+      [{ id: 'd', name: 'Qwx' }],
+    ]);
+    const places = Object.values(plan.places).filter((p) => p.kind !== 'top').length;
+    expect(namesWanted(plan)).toEqual({ aisles: 3, families: 4, places });
+    const out = applied(plan, { type: 'setPlace', id: 'chest.0.0', set: { keptOut: 'the radio' } });
+    expect(namesWanted(out).places).toBe(places - 1);
   });
 
   test('no saying is cheaper: held against every set of up to three names', () => {

@@ -11,5 +11,5 @@ export {
   type Shelved,
 } from './shelved.ts';
 export { isOddsAndEnds, isOneName, type Naming, namingOf, SAYING } from './naming.ts';
-export { nameFor, nameOfPlace, type PlaceName, placeSaid, sayingsIn } from './places.ts';
+export { nameFor, nameOfPlace, namesWanted, type PlaceName, placeSaid, sayingsIn } from './places.ts';
 export { APART, apartIn, type ApartRule, togetherThatMustBeApart, type Together, toldOf } from './apart.ts';

@@ -58,10 +58,27 @@ function typedName(place: Pick<Place, 'id' | 'labelWords'>, things: readonly She
   return { words: place.labelWords.trim(), names: [own, ...known.values()], uncovered, price: 0, typed: true };
 }
 
-/** A place as one speaks of it: where it is, and what it is called: “Left pedestal › drawer 1 · Adhesives”. */
+/** A place as one speaks of it: where it is, and what it is called: “Left pedestal › drawer 1 · Adhesives”. A board is one, and seen at a glance. */
 export function placeSaid(plan: Plan, place: Place): string {
   const name = nameOfPlace(plan, place.id);
-  return name ? `${placeTitle(plan, place)} · ${name.words}` : placeTitle(plan, place);
+  return name && (name.typed || place.kind !== 'board') ? `${placeTitle(plan, place)} · ${name.words}` : placeTitle(plan, place);
+}
+
+/**
+ * How many names the things of a plan take: as wide as aisles, and family by family (what has none counts by itself); and how many places there are to be named: those that
+ * things may be given a home in, boards and tops left out.
+ */
+export function namesWanted(plan: Plan): { aisles: number; families: number; places: number } {
+  const [aisles, families] = [new Set<string>(), new Set<string>()];
+  for (const id of Object.keys(plan.supplies)) {
+    const { aisle, family } = shelvedAs(plan, id)!;
+    aisles.add(aisle?.id ?? `alone ${id}`);
+    families.add(family?.id ?? `alone ${id}`);
+  }
+  const places = Object.values(plan.places).filter(
+    (p) => p.kind !== 'top' && p.kind !== 'board' && p.keptOut === '',
+  ).length;
+  return { aisles: aisles.size, families: families.size, places };
 }
 
 /**

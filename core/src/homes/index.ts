@@ -23,7 +23,8 @@ export { type Again, foundAgainIn, foundAgainOf, foundAgainSum, type FoundAgain 
 export { namesIn, namesPerYear } from './mixing.ts';
 export { MOST_SENTENCES, tellFound } from './in-words.ts';
 export { findHomes, isWorse, type FindOptions, type Found, type FindProgress } from './find.ts';
-export { tallyOf, DUG_OUT, type Tally } from './tally.ts';
+export { DIGGING_OUT as DUG_OUT } from '../recall/index.ts';
+export { tallyOf, type Tally } from './tally.ts';
 export { barredFrom, NOT_IN_ZONE } from './barred.ts';
 export { carriedOf, isCarriedTo } from './carrying.ts';
 export { proposeContainers, type ContainerOffer } from './proposing.ts';

@@ -10,7 +10,7 @@ import { Layout } from './layout.ts';
 import { roomBefore, tableOf, totalOf, Used } from './problem.ts';
 import { keepingCommands, settleCommand } from './settle.ts';
 import { translated, type Translation } from './slotting.ts';
-import { DUG_OUT } from './tally.ts';
+import { DIGGING_OUT as DUG_OUT } from '../recall/index.ts';
 import { walksTo } from './uses.ts';
 
 /** What was moved: units with all on and in them, and seats; between which seat and place it may have come to stand, or stood. */

@@ -1,6 +1,7 @@
 import { standingMass, type Stowage, stowagesOf } from '../fit/index.ts';
 import { amountOf, type Home, homesIn, type Place, type Plan, type Share, type Supply } from '../plan/index.ts';
 import { foundAgainSum } from './again.ts';
+import { DIGGING_OUT as DUG_OUT } from '../recall/index.ts';
 import { type Assessment, assessHomes } from './cost.ts';
 import { namesPerYear } from './mixing.ts';
 import { type HomeState } from './own-cost.ts';
@@ -15,7 +16,6 @@ export const SPLIT = 60;
 export const SEASON_CHANGE = 120;
 /** A thing without a home is dug out of a pile, and left lying in the way: seconds a year, plus seconds a fetch (own assumption). */
 const LEAVE_YEAR = 3600;
-export const DUG_OUT = 180;
 
 /** What every further place of the family of a supply costs a year, as the maker works and as much as families count for her, s. */
 export const spreadOf = (plan: Plan, supply: Supply): number =>

@@ -1,5 +1,13 @@
 import { useMemo } from 'react';
-import { type Aisle, AISLES, familiesIn, nameOfPlace, sayingsIn, shelvedAs } from '@heronstone/core/concepts';
+import {
+  type Aisle,
+  AISLES,
+  familiesIn,
+  nameOfPlace,
+  namesWanted,
+  sayingsIn,
+  shelvedAs,
+} from '@heronstone/core/concepts';
 import { homesOf, newId, type Plan, type Supply } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { SelectField } from '../../ui/fields.tsx';
@@ -15,6 +23,7 @@ export function Names() {
   const plan = usePlan((s) => s.plan);
   const aisles = useMemo(() => aislesIn(plan), [plan]);
   const sayings = useMemo(() => sayingsIn(plan), [plan]);
+  const wanted = useMemo(() => namesWanted(plan), [plan]);
   return (
     <section aria-label="What things are called by" className="mt-4">
       <h3 className="font-semibold">What things are called by</h3>
@@ -22,7 +31,8 @@ export function Names() {
         A place is named after the families, aisles or the activity its things have in common; find homes puts together
         what goes by one name.{' '}
         {sayings.places > 0 &&
-          `${sayings.oneName} of ${countWords(sayings.places, 'place', 'places')} with several things go by one name now, ${sayings.oddsAndEnds} hold odds and ends.`}
+          `${sayings.oneName} of ${countWords(sayings.places, 'place', 'places')} with several things go by one name now, ${sayings.oddsAndEnds} hold odds and ends. `}
+        {wantedWords(wanted)}
       </p>
       <ul className="mt-1 space-y-1">
         {aisles.map(({ aisle, words, families }) => (
@@ -84,6 +94,15 @@ function Family({ plan, family, moved, things }: Shown & { plan: Plan }) {
       )}
     </li>
   );
+}
+
+/** Whether there are places enough for a name each, and what helps where there are not. */
+function wantedWords({ aisles, families, places }: ReturnType<typeof namesWanted>): string {
+  const names = `By aisles the things take ${countWords(aisles, 'name', 'names')}, by families ${families}; there are ${countWords(places, 'place', 'places')} to be named.`;
+  if (places >= families) return names;
+  if (places >= aisles)
+    return `${names} Families share places: lanes in a drawer or a box more each give one more name.`;
+  return `${names} That is too few: some places will take several names until there are ${aisles - places} more, as lanes in drawers, boxes or jars.`;
 }
 
 /** Aisles with families and things in them, in their order; last what stands under none. */

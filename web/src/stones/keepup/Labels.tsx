@@ -104,7 +104,7 @@ export default function Labels() {
               <>
                 {countWords(run.stops.length, 'shut place says', 'shut places say')} nothing. Labelling{' '}
                 {run.stops.length === 1 ? 'it' : 'them'} saves{' '}
-                <strong className="text-heron">{yearWords(run.saves)}</strong> of opening wrong ones.
+                <strong className="text-heron">{yearWords(run.saves)}</strong> of looking in wrong ones.
               </>
             )}
           </p>
