@@ -61,7 +61,9 @@ function typedName(place: Pick<Place, 'id' | 'labelWords'>, things: readonly She
 /** A place as one speaks of it: where it is, and what it is called: “Left pedestal › drawer 1 · Adhesives”. A board is one, and seen at a glance. */
 export function placeSaid(plan: Plan, place: Place): string {
   const name = nameOfPlace(plan, place.id);
-  return name && (name.typed || place.kind !== 'board') ? `${placeTitle(plan, place)} · ${name.words}` : placeTitle(plan, place);
+  return name && (name.typed || place.kind !== 'board')
+    ? `${placeTitle(plan, place)} · ${name.words}`
+    : placeTitle(plan, place);
 }
 
 /**
