@@ -73,7 +73,7 @@ export function Front({
         const colour = looks ? bandColour(looks.get(p.id)?.band ?? null) : 'var(--heron)';
         const zone = zones ? plan.zones[zoneOf(plan, p) ?? ''] : undefined;
         const names = homesIn(plan, p.id).flatMap((h) => plan.supplies[h.supplyId]?.name ?? []);
-        const called = nameOfPlace(plan, p.id)?.words;
+        const called = named ? nameOfPlace(plan, p.id)?.words : undefined;
         const words = silent
           ? p.name
           : [
