@@ -1,6 +1,6 @@
 import { wordsOf } from '../kinds/index.ts';
 import { homesIn, type Place, type Plan, placeTitle, readsSame } from '../plan/index.ts';
-import { isOddsAndEnds, type Naming, namingOf } from './naming.ts';
+import { isOddsAndEnds, isOneName, type Naming, namingOf } from './naming.ts';
 import { type Concept, LEVELS, shelvedAs, type Shelved } from './shelved.ts';
 
 /** What a place is called: what its maker has written on it, else the shortest saying for what lies in it. */
@@ -94,7 +94,7 @@ export function sayingsIn(plan: Plan): { places: number; oneName: number; oddsAn
     const name = nameOfPlace(plan, id)!;
     sum.places++;
     if (isOddsAndEnds(name)) sum.oddsAndEnds++;
-    else if (name.names.length === 1 || name.typed) sum.oneName++;
+    else if (isOneName(name) || name.typed) sum.oneName++;
   }
   return sum;
 }

@@ -79,26 +79,25 @@ export type Again = Need &
 
 export type FoundAgain = { of: ReadonlyMap<string, Again>; looking: Looking };
 
+/** What the measure is worked out from beside the room; it is kept until one of these changes. */
 const READS = [
-  ...(['head', 'supplies', 'homes', 'places', 'units', 'familyAisles', 'uses', 'activities', 'stations'] as const),
-  ...(['people', 'looks', 'organisers', 'parkings', 'walls', 'openings', 'fixtures'] as const),
+  ...(['head', 'supplies', 'homes', 'places', 'familyAisles', 'uses', 'activities', 'stations'] as const),
+  ...(['people', 'looks', 'organisers', 'parkings', 'slopes'] as const),
 ] as const;
-let last: { plan: Plan; inUse: object; found: FoundAgain } | null = null;
+let last: { plan: Plan; scene: object; inUse: object; found: FoundAgain } | null = null;
 
 /** Of every home that is counted whether it is found again: remembered, in view, or looked for; by the names of places as they are. */
 export function foundAgainIn(plan: Plan): FoundAgain {
-  if (last && last.inUse === inUseIn(plan) && readsSame(READS, last.plan, plan)) return last.found;
   const scene = sceneOf(plan);
+  if (last && last.scene === scene && last.inUse === inUseIn(plan) && readsSame(READS, last.plan, plan))
+    return last.found;
   const wanted: { id: string; home: Home; supply: Supply; share: Share; need: Need }[] = [];
   const visits = new Map<string, number>();
   for (const supply of Object.values(plan.supplies))
     for (const share of SHARES) {
       const homes = homesOf(plan, supply.id, share).filter((h) => scene.spots.has(h.placeId));
-      if (homes.length === 0) continue;
-      const uses = yearlyUses(plan, supply, share);
-      const amount = Math.max(1, amountOf(supply, share));
       for (const home of homes) {
-        const need = needOf(uses, Math.min(1, countIn(plan, home, supply) / amount));
+        const need = needAt(plan, home);
         wanted.push({ id: home.id, home, supply, share, need });
         visits.set(home.placeId, (visits.get(home.placeId) ?? 0) + need.fetches);
       }
@@ -108,7 +107,7 @@ export function foundAgainIn(plan: Plan): FoundAgain {
   const of = new Map<string, Again>();
   for (const { id, home, need } of wanted) of.set(id, againAt(plan, looking, home, need, visits.get(home.placeId)!));
   const found = { of, looking };
-  last = { plan, inUse: inUseIn(plan), found };
+  last = { plan, scene, inUse: inUseIn(plan), found };
   return found;
 }
 

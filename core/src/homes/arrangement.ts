@@ -126,14 +126,14 @@ export class Arrangement {
   }
 
   /** What some steps taken one after the other change in all, looking included, s a year; nothing is taken. */
-  deltaOf(steps: readonly Step[], looked = true): number {
+  deltaOf(steps: readonly Step[]): number {
     let sum = 0;
     const was = steps.map(({ lot }) => this.at.get(lot));
     for (const { lot, to } of steps) {
       sum += this.delta(lot, to);
       this.follow(lot, to.place);
     }
-    if (this.looking && looked) {
+    if (this.looking) {
       this.work += this.lots.size;
       for (const { lot, to } of steps) this.looking.move(lot, to.place);
       sum += this.weigh * (this.looking.total() - this.looks);

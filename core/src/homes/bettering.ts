@@ -28,16 +28,16 @@ const PASSES = 3;
  * Homes as they were found and laid, bettered by the engine’s own total and by what looking comes to, one lot at a time and one sort of things in one place at a
  * time, each change laid for real before it is taken: what laying and room to grow have pushed aside finds back.
  * @param room how much of each place may be used, in its measure
- * @param share of the work that is usual
+ * @param share of the work that is usual; `pause` is called between two questions and says when it is enough
  */
-export function bettering(
+export async function bettering(
   plan: Plan,
   translation: Translation,
   found: Homes,
   room: (placeId: string) => number,
-  share = 1,
-): { lot: string; place: string }[] {
-  const over = () => arrangement.work > share * MOST_WORK;
+  { share, pause }: { share: number; pause: () => Promise<boolean> },
+): Promise<{ lot: string; place: string }[]> {
+  const over = async () => arrangement.work > share * MOST_WORK || (await pause());
   const arrangement = new Arrangement(plan, translation, found, room);
   const named = weightOf(plan, 'weighAgain') > 0;
   const optionsOf: OptionsOf = new Map(
@@ -45,11 +45,13 @@ export function bettering(
   );
   for (let pass = 0; pass < PASSES; pass++) {
     let changed = false;
-    for (const { id, options } of translation.lots)
-      if (!over() && betterOne(arrangement, id, options, named)) changed = true;
-    if (named && parting(arrangement, translation, optionsOf, over)) changed = true;
-    if (named && gathering(arrangement, translation, optionsOf, over)) changed = true;
-    if (!changed) break;
+    for (const { id, options } of translation.lots) {
+      if (await over()) break;
+      if (betterOne(arrangement, id, options, named)) changed = true;
+    }
+    if (named && (await parting(arrangement, translation, optionsOf, over))) changed = true;
+    if (named && (await gathering(arrangement, translation, optionsOf, over))) changed = true;
+    if (!changed || (await over())) break;
   }
   return arrangement.homes;
 }
@@ -102,16 +104,16 @@ function together(arrangement: Arrangement, group: readonly string[], optionsOf:
 }
 
 /** What goes by one name in a place that takes several, all of it to another place; whether anything went. */
-function parting(
+async function parting(
   arrangement: Arrangement,
   { sorts, places }: Translation,
   optionsOf: OptionsOf,
-  over: () => boolean,
-): boolean {
+  over: () => Promise<boolean>,
+): Promise<boolean> {
   const staying = new Set(sorts.staying.map((s) => s.place));
   let changed = false;
   for (const place of places.keys()) {
-    if (over()) break;
+    if (await over()) break;
     const inside = arrangement.lotsIn(place);
     const groups = new Map<string, string[]>();
     for (const lot of inside)
@@ -130,17 +132,17 @@ function parting(
 }
 
 /** What goes by one name and lies in several places, all of it to one; whether anything went. */
-function gathering(
+async function gathering(
   arrangement: Arrangement,
   { sorts, lots }: Translation,
   optionsOf: OptionsOf,
-  over: () => boolean,
-): boolean {
+  over: () => Promise<boolean>,
+): Promise<boolean> {
   let changed = false;
   const members: string[][] = sorts.concepts.map(() => []);
   for (const { id } of lots) for (const c of sorts.conceptsOf.get(id)!) members[c]!.push(id);
   for (const group of members) {
-    if (over()) break;
+    if (await over()) break;
     const homed = group.filter((lot) => arrangement.at.has(lot));
     if (homed.length < 2 || homed.length > MOST_GATHERED) continue;
     const places = new Set(homed.map((lot) => arrangement.at.get(lot)!));

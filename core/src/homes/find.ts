@@ -11,6 +11,7 @@ import { exactTotal, roomBefore, tableOf, totalOf, Used } from './problem.ts';
 import { keepingCommands, settleCommand } from './settle.ts';
 import { type Translation, translating } from './slotting.ts';
 import { type Tally, tallyOf } from './tally.ts';
+import { weightOf } from './weights.ts';
 
 export type FindProgress = {
   phase: 'measuring' | 'searching' | 'counting';
@@ -83,7 +84,8 @@ export async function findHomes(plan: Plan, options: FindOptions): Promise<Found
   let room = roomBefore(translation);
   let problem = tableOf(translation, room);
   const held = totalOf(translation, feasiblePart(translation, room));
-  const search = async (start: Homes, share: number, run = 0): Promise<SlottingAnswer> => {
+  const runs = options.polish || weightOf(plan, 'weighAgain') === 0 ? 1 : RUNS;
+  const search = async (start: Homes, share: number, run = 0, bar = run): Promise<SlottingAnswer> => {
     const answer = await solveSlotting(problem, {
       ...(options.work === undefined ? { seconds: (options.seconds ?? 2) * share } : { work: options.work * share }),
       seed: (options.seed ?? 1) + 7919 * run,
@@ -95,7 +97,8 @@ export async function findHomes(plan: Plan, options: FindOptions): Promise<Found
       onProgress: (p) =>
         options.onProgress?.({
           phase: 'searching',
-          done: p.done,
+          // the bar goes once from end to end, however many searches there are
+          done: (bar + p.done) / runs,
           total: before.total + p.total - held,
           gap: p.gap,
         }),
@@ -104,11 +107,11 @@ export async function findHomes(plan: Plan, options: FindOptions): Promise<Found
     return { ...answer, homes: answer.homes.filter((h) => translation.lotOf.has(h.lot)) };
   };
   const staying = translation.sorts.staying.map(({ id, place }) => ({ lot: id, place }));
-  let answer = await search(translation.today, options.polish ? 1 : 1 / RUNS);
-  let exact = exactTotal(plan, translation, answer.homes);
   // where names count there are many answers about as good: the best of a few by the exact measure
-  for (let run = 1; !options.polish && run < RUNS && !options.cancelled?.(); run++) {
-    const other = await search(translation.today, 1 / RUNS, run);
+  let answer = await search(translation.today, 1 / runs);
+  let exact = runs > 1 ? exactTotal(plan, translation, answer.homes) : 0;
+  for (let run = 1; run < runs && !options.cancelled?.(); run++) {
+    const other = await search(translation.today, 1 / runs, run);
     const total = exactTotal(plan, translation, other.homes);
     if (total < exact) [answer, exact] = [other, total];
   }
@@ -125,19 +128,29 @@ export async function findHomes(plan: Plan, options: FindOptions): Promise<Found
     const before = room;
     room = (id) => Math.min(before(id), lowered.get(id) ?? Infinity);
     problem = tableOf(translation, room);
-    answer = await search(stays, AGAIN_PART);
+    answer = await search(stays, AGAIN_PART, 0, runs - 1);
   }
   const eased = givingWay(translation, answer, lowered);
   if (eased) {
     const before = room;
     room = (id) => Math.max(before(id), eased.used.get(id)!);
     problem = tableOf(translation, room);
-    answer = await search(eased.homes, EASED_PART);
+    answer = await search(eased.homes, EASED_PART, 0, runs - 1);
   }
+  let rested = now();
+  /** lets messages in from time to time; whether it is enough */
+  const pause = async (): Promise<boolean> => {
+    if (now() - rested >= BREATH) {
+      await options.breathe?.();
+      rested = now();
+    }
+    return options.cancelled?.() ?? false;
+  };
   await options.breathe?.();
   const laid = layingRest(plan, translation, answer.homes, roomBefore(translation));
   // where it is asked over and over it may take less
-  const homes = bettering(plan, translation, laid.homes, roomBefore(translation), options.polish ? POLISHING : 1);
+  const share = options.polish ? POLISHING : 1;
+  const homes = await bettering(plan, translation, laid.homes, roomBefore(translation), { share, pause });
   const homed = new Set(homes.map((h) => h.lot));
   answer = {
     ...answer,
@@ -157,7 +170,7 @@ export async function findHomes(plan: Plan, options: FindOptions): Promise<Found
   if (!options.polish) {
     await options.breathe?.();
     const found = { plan: last.plan, homes };
-    const finished = finishing(plan, translation, found, roomBefore(translation), options.since);
+    const finished = await finishing(plan, translation, found, roomBefore(translation), options.since, pause);
     const again = tallied({ ...answer, homes: finished, ...totalsOf(translation, finished, answer) });
     if (again.after.total < last.after.total) last = again;
   }

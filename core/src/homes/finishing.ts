@@ -18,13 +18,14 @@ const MOST_WORK = 800_000;
  * the true ones. Whatever by that count lives better elsewhere alone, and is laid there within room to grow, goes there.
  * @returns where each lot lives
  */
-export function finishing(
+export async function finishing(
   before: Plan,
   translation: Translation,
   found: { plan: Plan; homes: readonly { lot: string; place: string }[] },
   room: (placeId: string) => number,
   since: string,
-): { lot: string; place: string }[] {
+  pause: () => Promise<boolean>,
+): Promise<{ lot: string; place: string }[]> {
   let { plan } = found;
   const arrangement = new Arrangement(before, translation, found.homes, room);
   const today = new Map(translation.today.map((h) => [h.lot, h.place]));
@@ -37,7 +38,8 @@ export function finishing(
     for (const { id, options } of whole) {
       const now = arrangement.at.get(id);
       const { supply, share } = translation.lotOf.get(id)!;
-      if (now === undefined || arrangement.work > MOST_WORK) continue;
+      if (now === undefined) continue;
+      if (arrangement.work > MOST_WORK || (await pause())) return arrangement.homes;
       const cost = (place: string): number => {
         const there = costOfHome(plan, supply, share, place);
         return there

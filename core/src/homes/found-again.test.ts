@@ -35,6 +35,32 @@ describe('homes that are found again', () => {
     240_000,
   );
 
+  test('the bar goes from end to end once, and messages are heard while homes are bettered: “enough” then ends it with the homes so far', async () => {
+    const { plan } = oneCupboard();
+    const run = async (enough: boolean) => {
+      let [t, breaths, searched, counted] = [0, 0, 0, 0];
+      const bar: number[] = [];
+      const found = (await findHomes(plan, {
+        ...{ work: 30_000, seed: 1, since: '2026-05-01', now: () => (t += 2) },
+        breathe: () => Promise.resolve(void breaths++),
+        cancelled: () => enough && searched > 0 && breaths > searched + 2,
+        onProgress: ({ phase, done }) => {
+          if (phase === 'searching') [searched, bar[bar.length]] = [breaths, done];
+          if (phase === 'counting') counted = breaths;
+        },
+      }))!;
+      return { found, bar, heard: counted - searched };
+    };
+    const whole = await run(false);
+    const once = whole.bar.slice(0, whole.bar.indexOf(Math.max(...whole.bar)) + 1);
+    expect(once).toEqual([...once].sort((a, b) => a - b));
+    expect(once.length).toBeGreaterThan(3);
+    expect(whole.heard).toBeGreaterThan(3);
+    const early = await run(true);
+    expect(early.heard).toBeLessThan(whole.heard);
+    expect(early.found.answer.homes.length).toBeGreaterThan(0);
+  });
+
   test('asked of one home alone it is what it is among all', async () => {
     const { plan } = oneCupboard();
     const found = (await find(plan, 'some', 60_000)).plan;

@@ -20,7 +20,6 @@ export { translated, type Translation } from './slotting.ts';
 export { slottingOf } from './problem.ts';
 export { asIn, backTo } from './settle.ts';
 export { type Again, foundAgainIn, foundAgainOf, foundAgainSum, type FoundAgain } from './again.ts';
-export { namesIn, namesPerYear } from './mixing.ts';
 export { MOST_SENTENCES, tellFound } from './in-words.ts';
 export { findHomes, isWorse, type FindOptions, type Found, type FindProgress } from './find.ts';
 export { DIGGING_OUT as DUG_OUT } from '../recall/index.ts';

@@ -213,3 +213,9 @@ export class Mixing {
     return sum;
   }
 }
+
+/** Whether nothing stays in a place that a lot must be apart from. */
+export function mayGo(sorts: Sorts): (lot: string, place: string) => boolean {
+  const staying = new Mixing(sorts, []);
+  return (lot, place) => staying.allows(lot, place);
+}

@@ -139,7 +139,7 @@ function costNow(plan: Plan, supply: Supply, share: Share): number {
  * A share put into a place, with the cheapest re-fit around it: of what lies there as few as possible, and of those the cheapest, make room, each to
  * the best place with room for it.
  * @param most things that may move for it
- * @returns null when that many do not make enough room
+ * @returns null when that many do not make enough room, or it must be apart from something there
  */
 export function refitAround(
   plan: Plan,
@@ -151,7 +151,7 @@ export function refitAround(
 ): Refit | null {
   const place = plan.places[placeId];
   const cost = place && costOfHome(plan, supply, share, placeId);
-  if (!place || !cost || !Number.isFinite(cost.seconds)) return null;
+  if (!place || !cost || !Number.isFinite(cost.seconds) || !goesBeside(plan, supply, place)) return null;
   const coming: Thing = { id: 'coming', supply, count: amountOf(supply, share) };
   const own = new Set(homesOf(plan, supply.id, share).map((h) => h.id));
   const before = costNow(plan, supply, share);

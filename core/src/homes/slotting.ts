@@ -19,9 +19,9 @@ import { barredFrom, keptOut, mayBeBarred } from './barred.ts';
 import { bringingCharges, type Brought, type Charge, visitCharges } from './charges.ts';
 import { loadBeforeSag, loadsLeft } from './bearing.ts';
 import { Ground } from './ground.ts';
-import { LOST_THREAD } from '../recall/index.ts';
 import { needOf } from './need.ts';
-import { Mixing, type Sorts, sortsOf } from './mixing.ts';
+import { lookSpreads } from './look-spread.ts';
+import { mayGo, type Sorts, sortsOf } from './mixing.ts';
 import { periodsOfYear } from './periods.ts';
 import { costWithoutHome, familyOf, heldIn, SEASON_CHANGE, SPLIT, spreadOf } from './tally.ts';
 import { yearlyUses, type YearlyUse } from './uses.ts';
@@ -219,13 +219,24 @@ export function* translating(plan: Plan, undone: string | null = null): Generato
   }
   const named = lots.map(({ id }) => ({ id, supplyId: lotOf.get(id)!.supply.id }));
   const sorts = sortsOf(plan, named, stays, [...places.keys()]);
-  strike(sorts, lots, ledger);
+  const may = mayGo(sorts);
+  for (const [i, lot] of lots.entries()) {
+    // an option where something stays that it must be apart from is none, unless it would have none left
+    const kept = lot.options.map((o) => may(lot.id, o.place));
+    if (!kept.includes(true)) continue;
+    lot.options = lot.options.filter((_, k) => kept[k]);
+    ledger[i]!.options = ledger[i]!.options.filter((_, k) => kept[k]);
+  }
   const today = todaysHomes(plan, periods.count, { lots, lotOf, places, homes });
   const { charges: bringing, brought } = bringingCharges(plan, lots, lotOf);
   const charges = [...bringing, ...visitCharges(plan, { ground, lots, ledger })];
   return {
     ...{ ground, ledger, charges, brought, sorts },
-    lookSpread: lookSpreads(plan, families, lots, ledger),
+    lookSpread: lookSpreads(
+      plan,
+      families,
+      new Map(lots.map(({ id }, i) => [id, needOf(ledger[i]!.uses, ledger[i]!.part)])),
+    ),
     lots,
     periods: periods.count,
     lotOf,
@@ -235,37 +246,6 @@ export function* translating(plan: Plan, undone: string | null = null): Generato
     places,
     today,
   };
-}
-
-/** A look into a wrong place, about, s: the motions of one and the thread that is lost. */
-const WRONG_LOOK = LOST_THREAD + 12;
-
-/** Every further place of a family’s name is looked in first by half of those who do not remember. */
-function lookSpreads(
-  plan: Plan,
-  families: ReadonlyMap<string, { lots: string[] }>,
-  lots: Translation['lots'],
-  ledger: readonly Ledger[],
-): Map<string, number> {
-  const weigh = weightOf(plan, 'weighAgain');
-  const weight = new Map(lots.map(({ id }, i) => [id, needOf(ledger[i]!.uses, ledger[i]!.part).weight]));
-  return new Map(
-    [...families].flatMap(([id, family]) => {
-      const looks = family.lots.reduce((sum, lot) => sum + weight.get(lot)!, 0);
-      return weigh > 0 && id.startsWith('family ') && looks > 0 ? [[id, (weigh * looks * WRONG_LOOK) / 2]] : [];
-    }),
-  );
-}
-
-/** Takes away options in places where something stays that a lot must be apart from, unless it would have none left. */
-function strike(sorts: Sorts, lots: Translation['lots'], ledger: Ledger[]): void {
-  const staying = new Mixing(sorts, []);
-  for (const [i, lot] of lots.entries()) {
-    const allowed = lot.options.map((o) => staying.allows(lot.id, o.place));
-    if (allowed.every((a) => a) || !allowed.some((a) => a)) continue;
-    lot.options = lot.options.filter((_, k) => allowed[k]);
-    ledger[i]!.options = ledger[i]!.options.filter((_, k) => allowed[k]);
-  }
 }
 
 /** {@link translating} at once. */

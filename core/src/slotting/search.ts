@@ -313,25 +313,18 @@ export class Search {
 
   /** A lot to where one of its family lives. */
   private pullToMate(): void {
-    const { c, state, random } = this;
+    const { c, random } = this;
     const l = this.kin[random.below(this.kin.length)]!;
     const at = c.lotFamStart[l]!;
     const f = c.lotFam[at + random.below(c.lotFamStart[l + 1]! - at)]!;
     const start = c.famStart[f]!;
     const mate = c.famLot[start + random.below(c.famStart[f + 1]! - start)]!;
-    const q = c.optPlace[state.at[mate]!]!;
-    if (mate === l || q === c.places || q === c.optPlace[state.at[l]!]) return;
-    const o = c.optionAt[l * (c.places + 1) + q]!;
-    if (o < 0) return;
-    const allowed = this.allowance();
-    if (state.delta(l, o) > allowed) return;
-    if (state.fits(o)) state.move(l, o);
-    else this.insert(l, o, allowed);
+    this.pull(l, mate);
   }
 
   /** A lot to where one lives that goes by a name of its own. */
   private pullToLike(): void {
-    const { c, state, random } = this;
+    const { c, random } = this;
     const l = this.movable[random.below(this.movable.length)]!;
     const at = c.lotConceptStart[l]!;
     const n = c.lotConceptStart[l + 1]! - at;
@@ -339,6 +332,12 @@ export class Search {
     const k = c.lotConcept[at + random.below(n)]!;
     const start = c.conceptStart[k]!;
     const mate = c.conceptLot[start + random.below(c.conceptStart[k + 1]! - start)]!;
+    this.pull(l, mate);
+  }
+
+  /** A lot to where another lives. */
+  private pull(l: number, mate: number): void {
+    const { c, state } = this;
     const q = c.optPlace[state.at[mate]!]!;
     if (mate === l || q === c.places || q === c.optPlace[state.at[l]!]) return;
     const o = c.optionAt[l * (c.places + 1) + q]!;

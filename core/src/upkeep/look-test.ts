@@ -40,6 +40,6 @@ export const isThere = (plan: Plan, supplyId: string, placeId: string): boolean 
     return place !== undefined && placesDownTo(plan, place).some((p) => p.id === placeId);
   });
 
-/** What it would change to let a thing live where somebody looked for it; null: there is no room for it there. */
+/** What it would change to let a thing live where somebody looked for it; null: it does not go in there, or not beside what lies there. */
 export const livingWhereLooked = (plan: Plan, supply: Supply, placeId: string, since: string): Refit | null =>
   isThere(plan, supply.id, placeId) ? null : refitAround(plan, supply, 'working', placeId, since);

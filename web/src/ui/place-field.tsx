@@ -1,8 +1,9 @@
 import { useMemo } from 'react';
-import { placeTitle, type Plan } from '@heronstone/core/plan';
+import { placeSaid } from '@heronstone/core/concepts';
+import { type Plan } from '@heronstone/core/plan';
 import { SelectField } from './fields.tsx';
 
-/** One of the places of the plan by its name, or none. */
+/** One of the places of the plan, each with what it is called, or none. */
 export function PlaceField({
   plan,
   label,
@@ -19,7 +20,7 @@ export function PlaceField({
   const places = useMemo(
     () =>
       Object.values(plan.places)
-        .map((p) => [p.id, placeTitle(plan, p)] as const)
+        .map((p) => [p.id, placeSaid(plan, p)] as const)
         .sort((a, b) => (a[1] < b[1] ? -1 : 1)),
     [plan],
   );

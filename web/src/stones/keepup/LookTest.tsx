@@ -7,6 +7,7 @@ import { livingWhereLooked, questionsFor } from '@heronstone/core/upkeep';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { SelectField } from '../../ui/fields.tsx';
+import { PlaceField } from '../../ui/place-field.tsx';
 import { countWords, today, yearWords } from '../../ui/words.ts';
 import { Front } from '../../views/front/Front.tsx';
 import { type Answer, askedNow, begun, look, scoreOf } from './look-steps.ts';
@@ -79,7 +80,14 @@ export default function LookTest() {
       </h1>
       <div className="flex flex-wrap items-end gap-3 py-1">
         {/* every look is a question of its own: the same place may be the answer twice in a row */}
-        <PlaceByName key={`${at} ${answers[at]!.looked.length}`} plan={plan} onChoose={tap} />
+        <PlaceField
+          key={`${at} ${answers[at]!.looked.length}`}
+          plan={plan}
+          label="or by its name"
+          placeId={null}
+          none="choose a place …"
+          onCommit={(id) => id !== null && tap(id)}
+        />
         <Button onClick={() => tap(null)}>I do not know</Button>
       </div>
       <ul className="mt-2 grid grid-cols-2 gap-3 sm:grid-cols-3 lg:grid-cols-5">
@@ -106,26 +114,6 @@ const unitsWithPlaces = (plan: Plan) => {
     .filter((u) => used.has(u.id))
     .sort((a, b) => (a.name < b.name ? -1 : 1));
 };
-
-/** The places by their names, for who would rather say it. */
-function PlaceByName({ plan, onChoose }: { plan: Plan; onChoose: (placeId: string) => void }) {
-  const options = useMemo(
-    () =>
-      Object.values(plan.places)
-        .map((p) => [p.id, placeSaid(plan, p)] as const)
-        .sort((a, b) => (a[1] < b[1] ? -1 : 1)),
-    [plan],
-  );
-  return (
-    <SelectField
-      className="w-72"
-      label="or by its name"
-      value=""
-      options={[['', 'choose a place …'], ...options]}
-      onCommit={(id) => id !== '' && onChoose(id)}
-    />
-  );
-}
 
 /** What came of it; each miss can come to live where it was looked for, at its price. */
 function Told({ plan, answers, onAgain }: { plan: Plan; answers: readonly Answer[]; onAgain: () => void }) {
@@ -172,7 +160,7 @@ function Missed({ plan, supply, placeId }: { plan: Plan; supply: Supply; placeId
           {lives
             ? 'It lives there now.'
             : price === null
-              ? 'There is no room for it there.'
+              ? 'It does not go in there, or not beside what lies there.'
               : `${yearWords(Math.abs(price))} ${price > 0 ? 'more' : 'less'} in all${refit!.displaced.length > 0 ? `; ${refit!.displaced.map((d) => d.supply.name).join(' and ')} would make room` : ''}.`}
         </span>
       </span>
