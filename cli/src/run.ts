@@ -138,7 +138,8 @@ async function slot(file: string, values: Values): Promise<Result> {
     values.work === undefined
       ? { seconds: number(values.seconds, 'seconds', 2, 3600) }
       : { work: number(values.work, 'work', 0, 1e12) };
-  return { code: 0, out: json(await solveSlotting(got.problem, { ...limit, seed, now })) };
+  // what room is worth is for another search of the same process
+  return { code: 0, out: json({ ...(await solveSlotting(got.problem, { ...limit, seed, now })), prices: undefined }) };
 }
 
 /** Every finding of a plan, with where its limit comes from and the caution. */

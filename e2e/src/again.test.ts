@@ -32,6 +32,28 @@ describe('homes that are found again', () => {
     expect(await page.locator(`[data-place="${bottle!.placeId}"]`).first().getAttribute('aria-label')).toContain(name);
   });
 
+  test('what takes several names is parted into lanes with a name each, and one undo puts it together again', async () => {
+    const { page } = app;
+    const id = await addDemoPlan(app.server, 'pump');
+    const before = await planOf(id);
+    await app.open(id, 'homes');
+    await page.getByRole('button', { name: /How you work/ }).click();
+    await page.getByRole('button', { name: 'What would give more names?' }).click();
+    const offer = page.getByRole('listitem').filter({ hasText: 'Left pedestal › drawer 4' });
+    await offer.filter({ hasText: 'left: for paper lanterns; right: ruler. It counts for' }).waitFor();
+    await offer.getByRole('button', { name: 'Part it so' }).click();
+    await until(async () => (await planOf(id)).places['left.3.0.d2'] !== undefined, 'the drawer is parted');
+    const plan = await planOf(id);
+    for (const lane of ['left.3.0.d1', 'left.3.0.d2']) expect(nameOfPlace(plan, lane)!.names).toHaveLength(1);
+    expect(homesIn(plan, 'left.3.0')).toEqual([]);
+    // another plan, other questions
+    await page.getByRole('button', { name: 'What would give more names?' }).waitFor();
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: /^Undo/ }).click();
+    await until(async () => (await planOf(id)).places['left.3.0.d2'] === undefined, 'it is one drawer again');
+    expect((await planOf(id)).homes).toEqual(before.homes);
+  });
+
   test('on a phone *where is it* says what the place is called', async () => {
     const { page } = app;
     const id = await addDemoPlan(app.server, 'spring');

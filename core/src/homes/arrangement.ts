@@ -16,7 +16,11 @@ class Ties {
   private readonly families = new Map<string, { spread: number; places: Map<string, number> }[]>();
   private readonly charges = new Map<string, { cost: number; places: ReadonlySet<string>; count: number }[]>();
 
-  constructor({ families, charges }: Translation, at: ReadonlyMap<string, string>) {
+  /** by place in a row: the first of it */
+  private readonly rows: ReadonlyMap<string, string>;
+
+  constructor({ families, charges, rows }: Translation, at: ReadonlyMap<string, string>) {
+    this.rows = new Map(rows.flatMap((row) => row.map((id) => [id, row[0]!])));
     const under = <T>(map: Map<string, T[]>, lots: readonly string[], one: T) => {
       for (const lot of lots) {
         const list = map.get(lot);
@@ -30,14 +34,19 @@ class Ties {
     for (const [lot, place] of at) this.move(lot, undefined, place);
   }
 
+  private rowOf<T extends string | undefined>(place: T): string | T {
+    return place === undefined ? place : (this.rows.get(place) ?? place);
+  }
+
   move(lot: string, from: string | undefined, to: string | undefined): void {
+    const [left, come] = [this.rowOf(from), this.rowOf(to)];
     for (const { places } of this.families.get(lot) ?? []) {
-      if (from !== undefined) {
-        const n = places.get(from)! - 1;
-        if (n > 0) places.set(from, n);
-        else places.delete(from);
+      if (left !== undefined) {
+        const n = places.get(left)! - 1;
+        if (n > 0) places.set(left, n);
+        else places.delete(left);
       }
-      if (to !== undefined) places.set(to, (places.get(to) ?? 0) + 1);
+      if (come !== undefined) places.set(come, (places.get(come) ?? 0) + 1);
     }
     for (const charge of this.charges.get(lot) ?? []) {
       if (from !== undefined && charge.places.has(from)) charge.count--;
@@ -48,10 +57,11 @@ class Ties {
   /** What changes when a lot goes from one place (or none) to another. */
   delta(lot: string, from: string | undefined, to: string): number {
     let d = 0;
-    for (const { spread, places } of this.families.get(lot) ?? []) {
+    const [leaves, comes] = [this.rowOf(from), this.rowOf(to)];
+    for (const { spread, places } of leaves === comes ? [] : (this.families.get(lot) ?? [])) {
       let n = places.size;
-      if (from !== undefined && places.get(from) === 1) n--;
-      if (!places.has(to)) n++;
+      if (leaves !== undefined && places.get(leaves) === 1) n--;
+      if (!places.has(comes)) n++;
       d += spread * (Math.max(0, n - 1) - Math.max(0, places.size - 1));
     }
     for (const { cost, places, count } of this.charges.get(lot) ?? []) {
@@ -125,15 +135,19 @@ export class Arrangement {
     );
   }
 
-  /** What some steps taken one after the other change in all, looking included, s a year; nothing is taken. */
-  deltaOf(steps: readonly Step[]): number {
+  /**
+   * What some steps taken one after the other change in all, looking included, s a year; nothing is taken.
+   * @param hoped what looking may save at most: where that is not enough for anything, looking is not asked, and it is Infinity
+   */
+  deltaOf(steps: readonly Step[], hoped = Infinity): number {
     let sum = 0;
     const was = steps.map(({ lot }) => this.at.get(lot));
     for (const { lot, to } of steps) {
       sum += this.delta(lot, to);
       this.follow(lot, to.place);
     }
-    if (this.looking) {
+    if (this.looking && sum >= hoped) sum = Infinity;
+    else if (this.looking) {
       this.work += this.lots.size;
       for (const { lot, to } of steps) this.looking.move(lot, to.place);
       sum += this.weigh * (this.looking.total() - this.looks);

@@ -83,6 +83,7 @@ type OptionsOf = ReadonlyMap<string, ReadonlyMap<string, Option>>;
 
 /** All of a group to one place: the best of those that would take it, the cheapest first; whether it went. */
 function together(arrangement: Arrangement, group: readonly string[], optionsOf: OptionsOf): boolean {
+  const hoped = group.reduce((sum, lot) => sum + arrangement.looksFor(lot), 0) + 2 * OTHERS;
   const asked = [...optionsOf.get(group[0]!)!.keys()]
     .flatMap((place) => {
       const steps: Step[] = [];
@@ -97,7 +98,7 @@ function together(arrangement: Arrangement, group: readonly string[], optionsOf:
     })
     .sort((a, b) => a.cost - b.cost)
     .slice(0, ASKED)
-    .map(({ steps }) => ({ steps, change: arrangement.deltaOf(steps) }))
+    .map(({ steps }) => ({ steps, change: arrangement.deltaOf(steps, hoped) }))
     .filter(({ change }) => change < -WORTH)
     .sort((a, b) => a.change - b.change);
   return asked.some(({ steps }) => arrangement.take(steps));

@@ -44,8 +44,10 @@ export function costInPlace(
 
 /** The cost of giving a share its home in a place, counting it among the kinds that lie there. Null for a place not in the plan. */
 export function costOfHome(plan: Plan, supply: Supply, share: Share, placeId: string): HomeCost | null {
-  const here = homesIn(plan, placeId).filter((h) => !(h.supplyId === supply.id && h.share === share)).length;
-  return costInPlace(plan, supply, share, placeId, here + 1, coveredIn(plan, placeId));
+  const here = homesIn(plan, placeId);
+  const own = here.find((h) => h.supplyId === supply.id && h.share === share);
+  const kinds = here.length + (own ? 0 : 1);
+  return costInPlace(plan, supply, share, placeId, kinds, coveredIn(plan, placeId, own?.id ?? null));
 }
 
 /**

@@ -1,5 +1,5 @@
 import { holderOf, massIn, stowageOf, type Stowage } from '../fit/index.ts';
-import { homesIn, type Place, type Plan, saidIn } from '../plan/index.ts';
+import { homesIn, natureOf, type Place, type Plan, saidIn } from '../plan/index.ts';
 
 /** How full a place is. In the measure of its nature (mm, mm², litres or pockets); grams. */
 export type Filling = {
@@ -37,7 +37,7 @@ export function placeFilling(plan: Plan, place: Place): Filling {
 const MOST_COVERED = 3;
 
 /**
- * How many things must be taken away before one gets at something in a place: what lies on it; and in an over-full place the second row stands
+ * How many things must be taken away before one gets at something in a place: what lies on it, in a pile half of what is there besides; and in an over-full place the second row stands
  * before the first, and so on.
  * @param homeId the home it is of; null: something that comes newly
  */
@@ -46,9 +46,14 @@ export function coveredIn(plan: Plan, placeId: string, homeId: string | null = n
   if (!place) return 0;
   const { used, capacity, things } = stowageOf(plan, place);
   const rows = capacity > 0 ? Math.ceil(used / capacity - 0.005) - 1 : 0;
-  const under = things.find((t) => t.id === homeId)?.under ?? 0;
+  const thing = things.find((t) => t.id === homeId);
+  const under = (thing?.under ?? 0) + onPile(place, things.length - (thing ? 1 : 0));
   return Math.max(0, Math.min(MOST_COVERED, rows + under));
 }
+
+/** Of so many others in a pile half lie on what is wanted, sooner or later; in a slot they stand beside each other. */
+export const onPile = (place: Place, others: number): number =>
+  natureOf(place) === 'pile' && place.kind !== 'slot' ? Math.floor(others / 2) : 0;
 
 /** Whether things are thrown into a place and picked out of it. */
 export const isThrownIn = (place: Place): boolean => holderOf(place).nature === 'bulk';

@@ -4,11 +4,12 @@ import { type Homes, type SlottingAnswer, solveSlotting } from '../slotting/inde
 import { assessHomes, type Assessment } from './cost.ts';
 import { bettering } from './bettering.ts';
 import { finishing } from './finishing.ts';
+import { inOrder } from './in-order.ts';
 import { Mixing } from './mixing.ts';
 import { layingRest } from './laying.ts';
-import { Layout } from './layout.ts';
-import { exactTotal, roomBefore, tableOf, totalOf, Used } from './problem.ts';
+import { roomBefore, tableOf, totalOf, Used } from './problem.ts';
 import { keepingCommands, settleCommand } from './settle.ts';
+import { recombining } from './recombining.ts';
 import { type Translation, translating } from './slotting.ts';
 import { type Tally, tallyOf } from './tally.ts';
 import { weightOf } from './weights.ts';
@@ -56,11 +57,6 @@ export type Found = {
   plan: Plan;
 };
 
-/** How often what does not lie as it was counted is homed again, and how long that is searched, as a share of the limit. */
-const ROUNDS = 3;
-const AGAIN_PART = 0.15;
-/** So much longer is searched where room to grow gives way, as a share of the limit. */
-const EASED_PART = 0.25;
 /** All that is found must save so much a year together, or mend something: ten minutes (own assumption). */
 const WORTH = 600;
 /** What only betters homes looks at so much of what is usual. */
@@ -81,62 +77,36 @@ export async function findHomes(plan: Plan, options: FindOptions): Promise<Found
   if (!translation) return null;
   const assessedBefore = assessHomes(plan);
   const before = tallyOf(plan, assessedBefore);
-  let room = roomBefore(translation);
-  let problem = tableOf(translation, room);
+  const room = roomBefore(translation);
+  const problem = tableOf(translation, room);
   const held = totalOf(translation, feasiblePart(translation, room));
   const runs = options.polish || weightOf(plan, 'weighAgain') === 0 ? 1 : RUNS;
-  const search = async (start: Homes, share: number, run = 0, bar = run): Promise<SlottingAnswer> => {
+  const staying = translation.sorts.staying.map(({ id, place }) => ({ lot: id, place }));
+  /** the first search: only that one proves anything, and prices room */
+  let first: SlottingAnswer | null = null;
+  const search = async (run: number): Promise<SlottingAnswer> => {
     const answer = await solveSlotting(problem, {
-      ...(options.work === undefined ? { seconds: (options.seconds ?? 2) * share } : { work: options.work * share }),
+      ...(options.work === undefined ? { seconds: (options.seconds ?? 2) / runs } : { work: options.work / runs }),
       seed: (options.seed ?? 1) + 7919 * run,
       ...(options.polish ? { polish: true } : {}),
+      ...(first?.prices ? { prices: first.prices } : {}),
       now,
-      start: [...staying, ...start],
+      start: [...staying, ...translation.today],
       ...(options.cancelled ? { cancelled: options.cancelled } : {}),
       ...(options.breathe ? { breathe: options.breathe } : {}),
       onProgress: (p) =>
         options.onProgress?.({
           phase: 'searching',
           // the bar goes once from end to end, however many searches there are
-          done: (bar + p.done) / runs,
+          done: (run + p.done) / runs,
           total: before.total + p.total - held,
-          gap: p.gap,
+          gap: first ? (first.bound > 0 ? Math.max(0, p.total / first.bound - 1) : null) : p.gap,
         }),
     });
+    first ??= answer;
     // what stays is no answer
-    return { ...answer, homes: answer.homes.filter((h) => translation.lotOf.has(h.lot)) };
+    return { ...answer, bound: first.bound, homes: answer.homes.filter((h) => translation.lotOf.has(h.lot)) };
   };
-  const staying = translation.sorts.staying.map(({ id, place }) => ({ lot: id, place }));
-  // where names count there are many answers about as good: the best of a few by the exact measure
-  let answer = await search(translation.today, 1 / runs);
-  let exact = runs > 1 ? exactTotal(plan, translation, answer.homes) : 0;
-  for (let run = 1; run < runs && !options.cancelled?.(); run++) {
-    const other = await search(translation.today, 1 / runs, run);
-    const total = exactTotal(plan, translation, other.homes);
-    if (total < exact) [answer, exact] = [other, total];
-  }
-  // laid for real: where things hang over, a place is said to hold less, and what hangs over is homed again
-  const lowered = new Map<string, number>();
-  for (let round = 0; round < ROUNDS && !options.cancelled?.(); round++) {
-    const layout = new Layout(plan, translation, answer.homes);
-    const over = new Map(layout.inUse.map((place) => [place, layout.over(place)] as const));
-    const hanging = new Set([...over.values()].flat());
-    if (hanging.size === 0) break;
-    const stays = answer.homes.filter((h) => !hanging.has(h.lot));
-    const used = new Map(usedIn(translation, stays));
-    for (const [place, lots] of over) if (lots.length > 0) lowered.set(place, used.get(place)!);
-    const before = room;
-    room = (id) => Math.min(before(id), lowered.get(id) ?? Infinity);
-    problem = tableOf(translation, room);
-    answer = await search(stays, AGAIN_PART, 0, runs - 1);
-  }
-  const eased = givingWay(translation, answer, lowered);
-  if (eased) {
-    const before = room;
-    room = (id) => Math.max(before(id), eased.used.get(id)!);
-    problem = tableOf(translation, room);
-    answer = await search(eased.homes, EASED_PART, 0, runs - 1);
-  }
   let rested = now();
   /** lets messages in from time to time; whether it is enough */
   const pause = async (): Promise<boolean> => {
@@ -146,43 +116,66 @@ export async function findHomes(plan: Plan, options: FindOptions): Promise<Found
     }
     return options.cancelled?.() ?? false;
   };
-  await options.breathe?.();
-  const laid = layingRest(plan, translation, answer.homes, roomBefore(translation));
-  // where it is asked over and over it may take less
-  const share = options.polish ? POLISHING : 1;
-  const homes = await bettering(plan, translation, laid.homes, roomBefore(translation), { share, pause });
-  const homed = new Set(homes.map((h) => h.lot));
-  answer = {
-    ...answer,
-    homes,
-    unplaced: laid.left.filter((lot) => !homed.has(lot)),
-    // the bound holds of the problem as it was first put: what can be laid is a part of it
-    ...totalsOf(translation, homes, answer),
-  };
-  options.onProgress?.({ phase: 'counting', done: 0, total: null, gap: answer.gap });
-  await options.breathe?.();
+  type Tallied = ReturnType<typeof tallied>;
   const tallied = (answer: SlottingAnswer) => {
     const settled = settling(plan, translation, answer, options.since);
     const assessed = assessHomes(settled.plan);
     return { ...settled, answer, assessed, after: tallyOf(settled.plan, assessed) };
   };
-  let last = tallied(answer);
+  /** homes as the engine has them laid for real and bettered by the exact measure */
+  const laidOut = async (answer: SlottingAnswer) => {
+    await options.breathe?.();
+    const laid = layingRest(plan, translation, answer.homes, room);
+    const bettered = await bettering(plan, translation, laid.homes, room, {
+      // where it is asked over and over it may take less
+      share: options.polish ? POLISHING : 1,
+      pause,
+    });
+    const homes = options.polish ? bettered : inOrder(plan, translation, bettered);
+    const homed = new Set(homes.map((h) => h.lot));
+    return tallied({
+      ...answer,
+      homes,
+      unplaced: laid.left.filter((lot) => !homed.has(lot)),
+      // the bound holds of the problem as it was first put: what can be laid is a part of it
+      ...totalsOf(translation, homes, answer),
+    });
+  };
+  // where names count there are many answers about as good, and which is the best shows only when they are laid and counted
+  const laid = [await laidOut(await search(0))];
+  for (let run = 1; run < runs && !options.cancelled?.(); run++) laid.push(await laidOut(await search(run)));
+  const [best, ...others] = laid.sort((a, b) => a.after.total - b.after.total) as [Tallied, ...Tallied[]];
+  let last = best;
+  /** keeps other homes where they are better by the count that is shown */
+  const takeIfBetter = (homes: Homes) => {
+    const again = tallied({ ...last.answer, homes: [...homes], ...totalsOf(translation, homes, last.answer) });
+    if (again.after.total < last.after.total) last = again;
+  };
+  if (others.length > 0)
+    takeIfBetter(
+      await recombining(
+        plan,
+        translation,
+        last.answer.homes,
+        others.map((o) => o.answer.homes),
+        room,
+        pause,
+      ),
+    );
+  options.onProgress?.({ phase: 'counting', done: 0, total: null, gap: last.answer.gap });
   if (!options.polish) {
     await options.breathe?.();
-    const found = { plan: last.plan, homes };
-    const finished = await finishing(plan, translation, found, roomBefore(translation), options.since, pause);
-    const again = tallied({ ...answer, homes: finished, ...totalsOf(translation, finished, answer) });
-    if (again.after.total < last.after.total) last = again;
+    const found = { plan: last.plan, homes: last.answer.homes };
+    takeIfBetter(inOrder(plan, translation, await finishing(plan, translation, found, room, options.since, pause)));
   }
   // little changes for little: homes one knows stay where nothing is mended and a year gains less than that
   const mends =
     last.after.without.length < before.without.length ||
     togetherThatMustBeApart(last.plan).length < togetherThatMustBeApart(plan).length;
-  const asMany = translation.lots.length - translation.today.length <= answer.unplaced.length;
+  const asMany = translation.lots.length - translation.today.length <= last.answer.unplaced.length;
   if (!options.polish && !mends && asMany && before.total - last.after.total < WORTH)
-    last = tallied(asToday(translation, answer));
-  const { command, keeping, assessed, after } = last;
-  ({ answer } = last);
+    last = tallied(asToday(translation, last.answer));
+  const { command, keeping, assessed, after, answer } = last;
   return {
     command,
     keeping,
@@ -191,7 +184,7 @@ export async function findHomes(plan: Plan, options: FindOptions): Promise<Found
     assessedBefore,
     assessed,
     growthGaveWay: usedIn(translation, answer.homes)
-      .filter(([id, used]) => used > roomBefore(translation)(id) * 1.002 + 0.01)
+      .filter(([id, used]) => used > room(id) * 1.002 + 0.01)
       .map(([id]) => id),
     answer,
     plan: last.plan,
@@ -260,37 +253,6 @@ function feasiblePart(translation: Translation, room: (placeId: string) => numbe
     used.add(row, place, use);
     return true;
   });
-}
-
-/**
- * What was left without a home put where there is width for it, room to grow giving way: the dearest to leave first, each into its cheapest place.
- * @returns null when nothing could be homed so
- */
-function givingWay(
-  translation: Translation,
-  answer: SlottingAnswer,
-  lowered: ReadonlyMap<string, number>,
-): { homes: Homes; used: ReadonlyMap<string, number> } | null {
-  const { places, lots } = translation;
-  const lotOf = new Map(lots.map((lot) => [lot.id, lot]));
-  const used = new Used(translation, answer.homes);
-  const mixing = new Mixing(translation.sorts, answer.homes);
-  const homes = [...answer.homes];
-  const left = answer.unplaced.map((id) => lotOf.get(id)!).sort((a, b) => b.leave - a.leave || (a.id < b.id ? -1 : 1));
-  for (const lot of left) {
-    const fitting = lot.options.flatMap((o) => {
-      const room = Math.min(places.get(o.place)!.most, lowered.get(o.place) ?? Infinity);
-      const cost = o.cost + used.sagWith(lot, o.place);
-      return cost < lot.leave && used.takes(lot, o.place, o.use, room) ? [{ ...o, cost }] : [];
-    });
-    const allowed = fitting.filter((o) => mixing.allows(lot.id, o.place));
-    if (allowed.length === 0) continue;
-    const best = allowed.reduce((a, b) => (b.cost < a.cost ? b : a));
-    used.add(lot, best.place, best.use);
-    mixing.move(lot.id, undefined, best.place);
-    homes.push({ lot: lot.id, place: best.place });
-  }
-  return homes.length > answer.homes.length ? { homes, used: new Map(usedIn(translation, homes)) } : null;
 }
 
 /** Whether the found homes are worse than today's, counted alike; a minute a year is no difference. */

@@ -17,7 +17,7 @@ import {
 import { sessionsAt } from '../sessions/index.ts';
 import { barredFrom, mayBeBarred } from './barred.ts';
 import { carriedOf, isCarriedTo } from './carrying.ts';
-import { isThrownIn } from './filling.ts';
+import { isThrownIn, onPile } from './filling.ts';
 import { penaltiesOf } from './penalties.ts';
 import { rummagedAmong, walksTo, type YearlyUse } from './uses.ts';
 
@@ -66,7 +66,13 @@ export class Ground {
       const kinds = usual(spot);
       const jumble = isThrownIn(own);
       const site: Site = {
-        ...{ spot, container: carriedOf(plan, own), kinds, jumble, aside: rummagedAmong(jumble, kinds) },
+        ...{
+          spot,
+          container: carriedOf(plan, own),
+          kinds,
+          jumble,
+          aside: rummagedAmong(jumble, kinds) + onPile(own, kinds - 1),
+        },
         ...{ brought: [], ways: [] },
       };
       this.numbers.set(place.id, this.sites.length);

@@ -2,6 +2,8 @@ export { fetchesPerYear, handsPerYear, walksTo, type YearlyUse, yearlyUses } fro
 export { costOfHome, costInPlace, assessHomes, shareStates, type Assessment } from './cost.ts';
 export { type HomeCost, type HomeState } from './own-cost.ts';
 export { decisionOf, decisionsIn, type Decision } from './arranged.ts';
+export { type Lanes, lanesFor, type LanesOffer, lanesThatHelp } from './lanes.ts';
+export { rowOf } from './rows.ts';
 export { toldUses, type ToldUse } from './told.ts';
 export { carryingPerYear } from './brought.ts';
 export { visitsOf, type Visit, type Visited } from './visits.ts';

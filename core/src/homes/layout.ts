@@ -3,6 +3,12 @@ import { type Plan } from '../plan/index.ts';
 import { type Homes } from '../slotting/index.ts';
 import { SAG, type Translation } from './slotting.ts';
 
+type Laid = { used: number; over: readonly string[] };
+/** What was laid already for a translation, by place and lots: the search, bettering and the last count ask for the same over and over. */
+const LAID = new WeakMap<Translation, Map<string, Laid>>();
+/** So much is remembered before all is forgotten. */
+const MOST_LAID = 50_000;
+
 /** What is really in each place with some homes: what stays there anyway, and the lots. */
 export class Layout {
   /** containers, boxes and what stays of each place */
@@ -13,11 +19,15 @@ export class Layout {
   /** what is used of a place as it lies, and whether anything in it bears something; worked out when asked, forgotten when that changes */
   private readonly full = new Map<string, { used: number; bears: boolean }>();
 
+  private readonly known: Map<string, Laid>;
+
   constructor(
     private readonly plan: Plan,
     private readonly translation: Translation,
     homes: Homes,
   ) {
+    this.known = LAID.get(translation) ?? new Map<string, Laid>();
+    LAID.set(translation, this.known);
     for (const [id, { load }] of translation.places) {
       this.load.set(id, new Float64Array(translation.periods).fill(load));
       const now = contentsOf(plan, id);
@@ -55,10 +65,21 @@ export class Layout {
     return [...(this.lots.get(placeId) ?? [])];
   }
 
-  private laid(placeId: string, more: string | null): { used: number; over: string[] } {
+  private laid(placeId: string, more: string | null): Laid {
+    const lots = [...(this.lots.get(placeId) ?? [])].sort();
+    const key = `${placeId}\n${lots.join()}\n${more ?? ''}`;
+    let known = this.known.get(key);
+    if (!known) {
+      if (this.known.size >= MOST_LAID) this.known.clear();
+      this.known.set(key, (known = this.lay(placeId, lots, more)));
+    }
+    return known;
+  }
+
+  private lay(placeId: string, lots: readonly string[], more: string | null): Laid {
     const place = this.plan.places[placeId]!;
     const fixed = this.fixed.get(placeId)!;
-    const all = [...(this.lots.get(placeId) ?? []), ...(more === null ? [] : [more])];
+    const all = [...lots, ...(more === null ? [] : [more])];
     let used = 0;
     const over = new Set<string>();
     for (const lots of this.atOnce(all, more)) {
@@ -85,7 +106,7 @@ export class Layout {
   }
 
   /** Lots of a place that find no room when it is laid with all that is to be there. */
-  over(placeId: string): string[] {
+  over(placeId: string): readonly string[] {
     return this.laid(placeId, null).over;
   }
 

@@ -4,9 +4,9 @@ import { fewestNames, type Homes, type SlottingProblem } from '../slotting/index
 import { weightOf } from './weights.ts';
 
 /** Every name beyond the first that a place takes to be said, s a year (own assumption, computation 18: what needs a list is two boxes). */
-export const NAME_MORE = 1800;
+export const NAME_MORE = 2400;
 /** What hangs on a board is seen at a glance: a name more counts so much of that (own assumption). */
-const AT_A_GLANCE = 0.25;
+const AT_A_GLANCE = 0.1;
 
 /** What a name beyond the first costs in a place, as much as finding again counts, s a year. */
 export const nameMoreIn = (plan: Plan, place: Pick<Place, 'kind'>): number =>

@@ -14,6 +14,7 @@ import {
 import { keptOut } from './barred.ts';
 import { costOfHome } from './cost.ts';
 import { type HomeCost } from './own-cost.ts';
+import { familyPlaces } from './refit.ts';
 import { costWithoutHome } from './tally.ts';
 
 /** One more of something that would give a share a home, with what it would cost there a year and what that saves, s. */
@@ -22,6 +23,8 @@ export type OneMore = { cost: HomeCost; saves: number } & (
   | { what: 'place'; like: Place }
 );
 
+/** The id of no place there is. */
+const NEW = '';
 /** Places each kind of container is tried in, those with the shortest ways first. */
 const TRIED = 4;
 
@@ -30,7 +33,8 @@ const TRIED = 4;
  * finds no room: each worked out with the thing in it, the most saving first, one of each kind.
  */
 export function oneMoreFor(plan: Plan, supply: Supply, share: Share, since: string, count = 3): OneMore[] {
-  const now = costWithoutHome(plan, supply, share);
+  // alone in its place it is called by its own name and found at the first look; to its family that is one place more
+  const now = costWithoutHome(plan, supply, share) - familyPlaces(plan, supply, share)(NEW);
   const found: OneMore[] = [];
   const keep = (one: OneMore | null) => {
     if (one && Number.isFinite(one.cost.weighed) && one.saves > 0) found.push(one);

@@ -44,6 +44,8 @@ const SET = {
   flatOnTop: 500,
   /** a small thing by itself on a shelf or in a cubby */
   smallOnShelf: 300,
+  /** paper standing on a shelf with nothing that keeps it upright */
+  slumps: 300,
   /** a way of holding that does not suit the thing */
   form: 900,
   /** what hangs, lying about although there are hooks or a board */
@@ -61,9 +63,9 @@ const SET = {
 } as const;
 /**
  * And at every fetch, s: no short way outweighs that a child gets at a blade; what is harmed is harmed with use too; small things lying loose are looked
- * for where they have wandered to, and what stands on a top is taken past what stands there besides; a walk more for want of room on the table (own assumptions).
+ * for where they have wandered to, paper is pulled out of what leans on it, and what stands on a top is taken past what stands there besides; a walk more for want of room on the table (own assumptions).
  */
-const A_FETCH = { child: 60, blind: 30, minds: 20, smallLoose: 3, onTop: 1.5, tableLost: 10 } as const;
+const A_FETCH = { child: 60, blind: 30, minds: 20, smallLoose: 3, slumps: 2, onTop: 1.5, tableLost: 10 } as const;
 /** Not lifted down from a step stool, nothing to be lifted high or low, g (own assumptions). */
 const HEAVY = 2000;
 const LIGHT = 3000;
@@ -289,6 +291,14 @@ const RULES: readonly Rule[] = [
     weighed: 'weighOrder',
     seconds: (c) => (onShelf(c) ? SET.smallOnShelf + A_FETCH.smallLoose * c.fetches : 0),
     words: () => 'Small things get lost on a shelf. Common practice: small drawers and boxes for small things.',
+  },
+  {
+    concerns: ({ supply }) => supply.form === 'sheet',
+    weighed: 'weighOrder',
+    seconds: ({ nature, place, fetches }) =>
+      nature === 'row' && place.kind !== 'top' && place.kind !== 'slot' ? SET.slumps + A_FETCH.slumps * fetches : 0,
+    words: () =>
+      'Paper slumps on a shelf and bends. Common practice: it stands in slots or a file, or lies in a flat drawer.',
   },
   {
     weighed: 'weighOrder',

@@ -6,20 +6,19 @@ import {
   LOAD,
   mixingOf,
   resourceOf,
+  rowsOf,
   type SlottingProblem,
   type SlottingTable,
 } from '../slotting/index.ts';
-import { lookingOver } from './looking-over.ts';
 import { Mixing } from './mixing.ts';
 import { SAG, translated, type Translation } from './slotting.ts';
-import { weightOf } from './weights.ts';
 
 /**
  * The problem with so much of each place's room for use (in its measure, pins and boxes included; by default what is free of room to grow, or what
  * today's homes use where that is more). A thing that needs more than that but not more than the place holds may fill it by itself.
  */
 export function problemOf(translation: Translation, room: (placeId: string) => number = roomBefore(translation)) {
-  const { places, lots, lotOf, periods, families, charges, sorts, lookSpread } = translation;
+  const { places, lots, lotOf, periods, families, charges, sorts, lookSpread, rows } = translation;
   const most = new Map([...places.keys()].map((id) => [id, room(id)]));
   /** one figure for the whole year, or one a period */
   const inPeriods = (use: number, there: number): number | number[] =>
@@ -54,6 +53,7 @@ export function problemOf(translation: Translation, room: (placeId: string) => n
       at: Object.fromEntries(sorts.nameMore),
     },
     apart: apartOfLots(sorts),
+    rows: rows.map((row) => [...row]),
   } satisfies SlottingProblem;
 }
 
@@ -82,7 +82,7 @@ export function tableOf(
   translation: Translation,
   room: (placeId: string) => number = roomBefore(translation),
 ): SlottingTable {
-  const { places, lotOf, periods, families, charges, sorts, lookSpread } = translation;
+  const { places, lotOf, periods, families, charges, sorts, lookSpread, rows } = translation;
   const { lots: own } = translation;
   const lots = [
     ...own,
@@ -137,6 +137,10 @@ export function tableOf(
     famStart: members.start,
     famLot: members.flat,
     spread: Float64Array.from(families, (f) => f.spread + (lookSpread.get(f.id) ?? 0)),
+    rowOf: rowsOf(
+      rows.map((row) => row.map((id) => placeIndex.get(id)!)),
+      ids.length,
+    ),
     chargeStart: charged.start,
     chargeLot: charged.flat,
     chargePlaceStart: over.start,
@@ -161,7 +165,11 @@ export function tableOf(
 }
 
 /** What homes cost by the engine’s measure: what {@link problemOf} would say, without making it. */
-export function totalOf({ lots, families, charges, places, sorts, lookSpread }: Translation, homes: Homes): number {
+export function totalOf(
+  { lots, families, charges, places, sorts, lookSpread, rows }: Translation,
+  homes: Homes,
+): number {
+  const rowOf = new Map(rows.flatMap((row) => row.map((id) => [id, row[0]!])));
   const placeOf = new Map(homes.map((h) => [h.lot, h.place]));
   const carried = new Map<string, number>();
   let total = 0;
@@ -174,19 +182,12 @@ export function totalOf({ lots, families, charges, places, sorts, lookSpread }: 
   for (const { id, lots: members, spread } of families)
     total +=
       (spread + (lookSpread.get(id) ?? 0)) *
-      Math.max(0, new Set(members.flatMap((id) => placeOf.get(id) ?? [])).size - 1);
+      Math.max(0, new Set(members.flatMap((id) => rowOf.get(placeOf.get(id)!) ?? placeOf.get(id) ?? [])).size - 1);
   for (const { places: over, lots: members, cost } of charges) {
     const any = new Set(over);
     if (members.some((id) => any.has(placeOf.get(id) ?? ''))) total += cost;
   }
   return total + new Mixing(sorts, homes).total;
-}
-
-/** The same with what looking really comes to in place of the engine’s stand-in. */
-export function exactTotal(plan: Plan, translation: Translation, homes: Homes): number {
-  const exact = totalOf({ ...translation, lookSpread: new Map() }, homes);
-  const weigh = weightOf(plan, 'weighAgain');
-  return weigh > 0 ? exact + weigh * lookingOver(plan, translation, homes).total() : exact;
 }
 
 /** What may be used of a place before room to grow gives way: today's homes keep what they have, they are laid there. */

@@ -18,6 +18,7 @@ import { costOfHome } from './cost.ts';
 import { type HomeCost, ownStates } from './own-cost.ts';
 import { besidesNow } from './visits.ts';
 import { costWithoutHome, familyOf, spreadOf } from './tally.ts';
+import { rowOf } from './rows.ts';
 
 /** A place a share could live in, with what it would cost there a year, and what being away from its family and finding things again costs besides, s. */
 export type Option = { place: Place; cost: HomeCost; apart: number; again: number };
@@ -47,9 +48,9 @@ function homesByFamily(plan: Plan) {
 export function familyPlaces(plan: Plan, supply: Supply, share: Share): (placeId: string) => number {
   const family = share === 'working' ? familyOf(plan, supply) : null;
   const others = (family === null ? undefined : homesByFamily(plan).get(family)) ?? [];
-  const places = new Set(others.filter((o) => o.supplyId !== supply.id).map((o) => o.placeId));
-  const spread = places.size === 0 ? 0 : spreadOf(plan, supply);
-  return (placeId) => (places.has(placeId) ? 0 : spread);
+  const rows = new Set(others.filter((o) => o.supplyId !== supply.id).map((o) => rowOf(plan, o.placeId)));
+  const spread = rows.size === 0 ? 0 : spreadOf(plan, supply);
+  return (placeId) => (rows.has(rowOf(plan, placeId)) ? 0 : spread);
 }
 
 /** Something that makes room and where it goes. */

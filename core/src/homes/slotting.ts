@@ -21,6 +21,7 @@ import { loadBeforeSag, loadsLeft } from './bearing.ts';
 import { Ground } from './ground.ts';
 import { needOf } from './need.ts';
 import { lookSpreads } from './look-spread.ts';
+import { rowsAmong } from './rows.ts';
 import { mayGo, type Sorts, sortsOf } from './mixing.ts';
 import { periodsOfYear } from './periods.ts';
 import { costWithoutHome, familyOf, heldIn, SEASON_CHANGE, SPLIT, spreadOf } from './tally.ts';
@@ -52,6 +53,8 @@ export type Translation = {
     options: { place: string; cost: number; use: number }[];
   })[];
   families: SlottingProblem['families'];
+  /** places that are one place to a family */
+  rows: readonly (readonly string[])[];
   charges: Charge[];
   /** how many periods the year has */
   periods: number;
@@ -95,7 +98,7 @@ export type Ledger = {
 
 /** How many kinds show in a place as full as it should be: so much of it an average kind takes (own assumption). */
 export function usualKinds(holder: Holder): number {
-  const each = { row: 120, area: 120 * 90, bulk: 1, pile: 25, pockets: 3 }[holder.nature];
+  const each = { row: 120, area: 120 * 90, bulk: 1, pile: 12, pockets: 3 }[holder.nature];
   return Math.max(1, Math.min(12, Math.round(capacityOf(holder) / each)));
 }
 
@@ -243,6 +246,7 @@ export function* translating(plan: Plan, undone: string | null = null): Generato
     keptAs,
     stays,
     families: [...families].filter(([, f]) => f.lots.length > 1).map(([id, f]) => ({ id, ...f })),
+    rows: rowsAmong(plan, places.keys()),
     places,
     today,
   };

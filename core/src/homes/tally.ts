@@ -7,6 +7,7 @@ import { namesPerYear } from './mixing.ts';
 import { type HomeState } from './own-cost.ts';
 import { yearlyUses } from './uses.ts';
 import { wayOf, weightOf } from './weights.ts';
+import { rowOf } from './rows.ts';
 
 /** Yearly seconds for a family's second and every further place, by school (own assumption). */
 export const SPREAD = { kind: 900, activity: 240, nature: 400 } as const;
@@ -113,7 +114,7 @@ export function tallyOf(plan: Plan, assessed: Assessment = assessHomes(plan)): T
   let apart = 0;
   let counted = 0;
   const families = new Map<string, { places: Set<string>; spread: number }>();
-  const shares = new Map<string, number>();
+  const shares = new Map<string, Set<string>>();
   for (const state of assessed.states) {
     const { supply, share, home, place, cost } = state;
     if (home && place && cost && cost.reason === null && held.has(home)) {
@@ -123,12 +124,13 @@ export function tallyOf(plan: Plan, assessed: Assessment = assessHomes(plan)): T
       counted += cost.weighed - cost.seconds;
       const key = `${share} ${supply.id}`;
       if (share === 'resting' && !shares.has(key)) apart += SEASON_CHANGE;
-      shares.set(key, (shares.get(key) ?? 0) + 1);
+      const row = rowOf(plan, place.id);
+      shares.set(key, (shares.get(key) ?? new Set()).add(row));
       const family = share === 'working' ? familyOf(plan, supply) : null;
       if (family !== null) {
         const known = families.get(family);
-        if (known) known.places.add(place.id);
-        else families.set(family, { places: new Set([place.id]), spread: spreadOf(plan, supply) });
+        if (known) known.places.add(row);
+        else families.set(family, { places: new Set([row]), spread: spreadOf(plan, supply) });
       }
     } else {
       without.push(state);
@@ -136,7 +138,7 @@ export function tallyOf(plan: Plan, assessed: Assessment = assessHomes(plan)): T
       if (place) inVain++;
     }
   }
-  for (const homes of shares.values()) apart += SPLIT * (homes - 1);
+  for (const rows of shares.values()) apart += SPLIT * (rows.size - 1);
   for (const { places, spread } of families.values()) apart += spread * (places.size - 1);
   const { bringing, reaching: overTable } = assessed;
   const { year: looking } = foundAgainSum(plan);

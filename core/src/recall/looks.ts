@@ -45,16 +45,22 @@ const FOUND: Looked = { looks: 1, seconds: 0, match: 0 };
 export class Looking {
   private readonly number = new Map<string, number>();
   private readonly placeNo = new Map<string, number>();
-  /** by thing: its concepts as numbers, by level; −1: none */
-  private readonly concepts: Int32Array;
   private readonly conceptNo = new Map<string, number>();
-  /** by thing and place: the match, or {@link UNSEEN} */
+  /** by concept: the things that go by it */
+  private readonly goingBy: number[][] = [];
+  /** by place and thing: the match, or {@link UNSEEN} */
   private readonly match: Uint8Array;
+  /** the matches of one place while it is named anew */
+  private readonly fresh: Uint8Array;
   /** by thing and match: how many places, and what looks into them take */
   private readonly count: Int32Array;
   private readonly took: Float64Array;
   /** by seat and place: what a look takes; NaN: one does not look there */
   private readonly look: Float64Array[] = [];
+  private readonly seatOf: Int32Array;
+  /** by thing: what looking for it takes a year, s, where nothing has changed for it since */
+  private readonly cost: Float64Array;
+  private readonly stale: Uint8Array;
   /** by place: its name as numbers of concepts */
   private readonly named: {
     names: readonly number[];
@@ -85,7 +91,6 @@ export class Looking {
     this.said = said;
     const [n, m] = [things.length, places.length];
     for (const [p, { id }] of places.entries()) this.placeNo.set(id, p);
-    this.concepts = new Int32Array(n * LEVELS_N).fill(-1);
     this.supplyOf = new Int32Array(n);
     const supplies = new Map<string, number>();
     for (const [t, { id, shelved }] of things.entries()) {
@@ -96,14 +101,18 @@ export class Looking {
         this.shelves.push(shelved);
       }
       this.supplyOf[t] = no;
-      for (const [k, level] of ORDER.entries()) {
+      for (const level of ORDER) {
         const concept = shelved[level];
-        if (concept) this.concepts[t * LEVELS_N + k] = this.conceptOf(level, concept.id);
+        if (concept) this.goingBy[this.conceptOf(level, concept.id)]!.push(t);
       }
     }
     const seats = 1 + things.reduce((most, t) => Math.max(most, t.seat), -1);
     for (let s = 0; s < seats; s++) this.look.push(Float64Array.from(places, (_, p) => lookFrom(s, p) ?? NaN));
+    this.seatOf = Int32Array.from(things, (t) => t.seat);
+    this.cost = new Float64Array(n);
+    this.stale = new Uint8Array(n).fill(1);
     this.match = new Uint8Array(n * m).fill(UNSEEN);
+    this.fresh = new Uint8Array(n);
     this.count = new Int32Array(n * MATCHES.length);
     this.took = new Float64Array(n * MATCHES.length);
     this.named = places.map(() => ({ names: [], levels: [], odds: false, own: null, key: '' }));
@@ -115,7 +124,10 @@ export class Looking {
   private conceptOf(level: string, id: string): number {
     const key = `${level} ${id}`;
     let no = this.conceptNo.get(key);
-    if (no === undefined) this.conceptNo.set(key, (no = this.conceptNo.size));
+    if (no === undefined) {
+      this.conceptNo.set(key, (no = this.conceptNo.size));
+      this.goingBy.push([]);
+    }
     return no;
   }
 
@@ -127,6 +139,7 @@ export class Looking {
     const to = placeId === null ? -1 : (this.placeNo.get(placeId) ?? -1);
     if (from === to) return;
     this.home[t] = to;
+    this.stale[t] = 1;
     const supply = this.supplyOf[t]!;
     if (from >= 0) {
       const left = this.inside[from]!.get(supply)! - 1;
@@ -150,6 +163,7 @@ export class Looking {
       const [t, p] = [this.number.get(lot), this.placeNo.get(place)];
       if (t === undefined || p === undefined) continue;
       this.home[t] = p;
+      this.stale[t] = 1;
       const supply = this.supplyOf[t]!;
       this.inside[p]!.set(supply, (this.inside[p]!.get(supply) ?? 0) + 1);
       touched.add(p);
@@ -191,44 +205,44 @@ export class Looking {
       // what its maker has written covers what lies there
       own: name?.typed && name.names.length === 1 ? new Set(this.inside[p]!.keys()) : null,
     };
-    const n = this.things.length;
-    const m = this.places.length;
-    for (let t = 0; t < n; t++) {
-      const look = this.look[this.things[t]!.seat]![p]!;
-      if (Number.isNaN(look)) continue;
-      const old = this.match[t * m + p]!;
-      const now = name === null ? UNSEEN : this.matchOf(t, p);
+    const { fresh, match, count, took, stale, seatOf } = this;
+    if (name === null) fresh.fill(UNSEEN);
+    else this.matchesOf(p);
+    const looks = this.look.map((of) => of[p]!);
+    const row = p * fresh.length;
+    for (let t = 0; t < fresh.length; t++) {
+      const now = fresh[t]!;
+      const old = match[row + t]!;
       if (old === now) continue;
-      this.match[t * m + p] = now;
+      const look = looks[seatOf[t]!]!;
+      if (Number.isNaN(look)) continue;
+      match[row + t] = now;
+      stale[t] = 1;
       const base = t * MATCHES.length;
       if (old !== UNSEEN) {
-        this.count[base + old]!--;
-        this.took[base + old]! -= look;
+        count[base + old]!--;
+        took[base + old]! -= look;
       }
       if (now !== UNSEEN) {
-        this.count[base + now]!++;
-        this.took[base + now]! += look;
+        count[base + now]!++;
+        took[base + now]! += look;
       }
     }
   }
 
-  private matchOf(t: number, p: number): number {
+  /** How well the name of a place matches each thing. */
+  private matchesOf(p: number): void {
     const { names, levels, odds, own } = this.named[p]!;
-    let best = odds ? ODDS : NOTHING;
-    const base = t * LEVELS_N;
-    for (let i = 0; i < names.length; i++) {
-      if (levels[i]! >= best) continue;
-      const c = names[i]!;
-      for (let k = 0; k < LEVELS_N; k++)
-        if (this.concepts[base + k] === c) {
-          best = levels[i]!;
-          break;
-        }
-    }
-    if (own?.has(this.supplyOf[t]!) && best > MATCH.family) best = MATCH.family;
-    if (best > SAID && this.said.size > 0 && this.said.has(`${this.things[t]!.shelved.thing.id} ${this.places[p]!.id}`))
-      best = SAID;
-    return best;
+    const { fresh } = this;
+    fresh.fill(odds ? ODDS : NOTHING);
+    const better = (t: number, match: number) => {
+      if (match < fresh[t]!) fresh[t] = match;
+    };
+    for (const [i, c] of names.entries()) for (const t of this.goingBy[c]!) better(t, levels[i]!);
+    if (own) for (let t = 0; t < fresh.length; t++) if (own.has(this.supplyOf[t]!)) better(t, MATCH.family);
+    if (this.said.size === 0) return;
+    for (const [t, { shelved }] of this.things.entries())
+      if (this.said.has(`${shelved.thing.id} ${this.places[p]!.id}`)) better(t, SAID);
   }
 
   /** What looking for a thing comes to, where it is not remembered; at the first look where it is in view, or lives nowhere. */
@@ -240,7 +254,7 @@ export class Looking {
   private lookedFor(t: number): Looked {
     const p = this.home[t]!;
     if (p < 0) return FOUND;
-    const match = this.match[t * this.places.length + p]!;
+    const match = this.match[p * this.things.length + t]!;
     if (match === UNSEEN) return FOUND;
     const base = t * MATCHES.length;
     const own = this.look[this.things[t]!.seat]![p]!;
@@ -271,10 +285,15 @@ export class Looking {
 
   /** Seconds a year over all things. */
   total(): number {
+    const { cost, stale } = this;
     let sum = 0;
-    for (let t = 0; t < this.things.length; t++) {
-      const { weight } = this.things[t]!;
-      if (weight > 0 && this.home[t]! >= 0) sum += weight * this.lookedFor(t).seconds;
+    for (let t = 0; t < cost.length; t++) {
+      if (stale[t]) {
+        const { weight } = this.things[t]!;
+        cost[t] = weight > 0 && this.home[t]! >= 0 ? weight * this.lookedFor(t).seconds : 0;
+        stale[t] = 0;
+      }
+      sum += cost[t]!;
     }
     return sum;
   }
@@ -284,11 +303,11 @@ export class Looking {
     const t = this.number.get(id);
     const p = t === undefined ? -1 : this.home[t]!;
     if (t === undefined || p < 0) return [];
-    const m = this.places.length;
-    const own = this.match[t * m + p]!;
+    const n = this.things.length;
+    const own = this.match[p * n + t]!;
     return this.places
       .flatMap(({ id }, q) => {
-        const match = this.match[t * m + q]!;
+        const match = this.match[q * n + t]!;
         return q !== p && match !== UNSEEN && match <= own ? [{ placeId: id, match }] : [];
       })
       .sort((a, b) => a.match - b.match);
@@ -296,7 +315,6 @@ export class Looking {
 }
 
 const ORDER: readonly Level[] = ['thing', 'kind', 'family', 'own', 'aisle'];
-const LEVELS_N = ORDER.length;
 
 /**
  * A place comes after 0 … n others, each as likely: how many of these are looked in on average when patience lasts for `left`, and how likely it

@@ -7,7 +7,7 @@ const MANY = 4000;
 
 /**
  * Lower bound by Lagrangian relaxation of “one home per lot” (Fisher 1981, from memory): with a price on each lot, every place takes in what pays best,
- * see {@link Sack}. A family pays its spread once in every place that takes any of it, and has one place free; a charge is paid in its place, and one over
+ * see {@link Sack}. A family pays its spread once in every place that takes any of it, and has one place free (of a row each place its part: together they are not more than once); a charge is paid in its place, and one over
  * several places in parts, which together are not more than it. Prices follow a deflected subgradient with Polyak steps.
  *
  * Where a lot is in several families, the one with the largest spread counts; where it is under several charges of a place, the dearest. The others
@@ -111,14 +111,14 @@ export class LagrangeBound {
     const count = (map: Map<number, number>, key: number) => map.set(key, (map.get(key) ?? 0) + 1);
     for (let l = 0; l < c.lots; l++) {
       const o = at[l]!;
-      if (this.familyOf[l]! >= 0) count(together, this.familyOf[l]! * width + c.optPlace[o]!);
+      if (this.familyOf[l]! >= 0) count(together, this.familyOf[l]! * width + c.rowOf[c.optPlace[o]!]!);
       if (this.chargeOf[o]! >= 0) count(charged, this.chargeOf[o]!);
     }
     for (let l = 0; l < c.lots; l++) {
       const o = at[l]!;
       const f = this.familyOf[l]!;
       const k = this.chargeOf[o]!;
-      if (f >= 0) this.price[l]! += c.spread[f]! / together.get(f * width + c.optPlace[o]!)!;
+      if (f >= 0) this.price[l]! += c.spread[f]! / together.get(f * width + c.rowOf[c.optPlace[o]!]!)!;
       if (k >= 0) this.price[l]! += c.chargeCost[k]! / charged.get(k)!;
     }
   }
@@ -157,7 +157,7 @@ export class LagrangeBound {
         else {
           // what of a family is under another charge of the same place does not pay its spread again
           sack.top[bundles] = top;
-          sack.charge[bundles] = known < 0 ? c.spread[f]! : 0;
+          sack.charge[bundles] = known < 0 ? c.spread[f]! / c.inRow[p]! : 0;
           if (known < 0) bundleNo[f] = bundles;
           sack.bundle[n] = bundles++;
         }

@@ -5,6 +5,7 @@ type Homes = readonly { lot: string; place: string }[];
 /** The total of an assignment, straight from its definition; shares no code with the engine. */
 export function slottingTotal(problem: SlottingProblem, homes: Homes): number {
   const placeOf = new Map(homes.map((h) => [h.lot, h.place]));
+  const rowOf = (place: string) => problem.rows?.findIndex((row) => row.includes(place)) ?? -1;
   let total = 0;
   for (const lot of problem.lots) {
     const place = placeOf.get(lot.id);
@@ -13,7 +14,9 @@ export function slottingTotal(problem: SlottingProblem, homes: Homes): number {
   }
   for (const family of problem.families) {
     const places = new Set(family.lots.map((id) => placeOf.get(id)).filter((p) => p !== undefined));
-    total += family.spread * Math.max(0, places.size - 1);
+    const rows = new Set([...places].map(rowOf).filter((row) => row >= 0));
+    const alone = [...places].filter((place) => rowOf(place) < 0);
+    total += family.spread * Math.max(0, rows.size + alone.length - 1);
   }
   for (const charge of problem.charges)
     if (charge.lots.some((id) => charge.places.includes(placeOf.get(id) ?? ''))) total += charge.cost;

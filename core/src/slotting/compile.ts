@@ -30,6 +30,9 @@ export type Compiled = {
   famStart: Int32Array;
   famLot: Int32Array;
   spread: Float64Array;
+  /** of each place, the first of its row, and how many are in it */
+  rowOf: Int32Array;
+  inRow: Int32Array;
   /** charges that option o is under: optCharge[optChargeStart[o] … optChargeStart[o + 1]] */
   optChargeStart: Int32Array;
   optCharge: Int32Array;
@@ -175,6 +178,10 @@ export function* compiling(t: SlottingTable, worth: Float64Array): Generator<voi
     famStart: t.famStart,
     famLot: t.famLot,
     spread: t.spread,
+    rowOf: Int32Array.from({ length: width }, (_, p) => t.rowOf[p] ?? p),
+    inRow: Int32Array.from({ length: width }, (_, p) =>
+      p < places ? t.rowOf.filter((q) => q === t.rowOf[p]).length : 1,
+    ),
     optChargeStart,
     optCharge,
     chargeStart: t.chargeStart,

@@ -16,6 +16,6 @@ export {
   type SlottingOptions,
   type SlottingProgress,
 } from './solve.ts';
-export { type SlottingTable, LOAD, resourceOf, groups, mixingOf, apartOf } from './table.ts';
+export { type SlottingTable, LOAD, resourceOf, groups, mixingOf, apartOf, rowsOf } from './table.ts';
 export { fewestNames } from './cover.ts';
 export { checkAnswer, slottingTotal } from './check.ts';

@@ -40,7 +40,7 @@ export const MOST_APART = 15;
  * Which lot goes to which place: the open exchange format `heronstone-slotting/3` (docs/formats). A charge is paid once if any of its lots lives in
  * any of its places: a container that is carried to the seat, a unit that is walked to. A sag is paid once if a place carries more than that: a board
  * that is seen to bend. Where things have concepts, a place costs so much for every name beyond the first that it takes to say what is in it; what must be apart
- * never shares a place.
+ * never shares a place. Places of one row are one place to a family.
  */
 export const SlottingFile = z.object({
   format: z.literal('heronstone-slotting/3', { error: 'must be "heronstone-slotting/3"' }),
@@ -54,6 +54,8 @@ export const SlottingFile = z.object({
     .max(20_000),
   mixing: mixing.optional(),
   apart: z.array(apart).max(MOST_APART).optional(),
+  /** places that are one place to a family: the slots of one row */
+  rows: z.array(z.array(name).min(1).max(5000)).max(5000).optional(),
 });
 /** A problem as it was read: every charge says its places as a list. */
 export type SlottingProblem = Omit<z.infer<typeof SlottingFile>, 'charges'> & {
@@ -163,6 +165,10 @@ export function readSlotting(value: unknown): SlottingRead {
     if (unknown !== undefined)
       return { ok: false, reason: `what is apart, ${i + 1}, names a place that is not there: ${unknown}` };
   }
+  const inRows = (problem.rows ?? []).flat();
+  const nowhere = inRows.find((id) => !places.has(id));
+  if (nowhere !== undefined) return { ok: false, reason: `a row names a place that is not there: ${nowhere}` };
+  if (new Set(inRows).size < inRows.length) return { ok: false, reason: 'a place is in two rows, or twice in one' };
   const periods = periodsOf(problem);
   const odd = (x: number | readonly number[]) => typeof x !== 'number' && x.length !== 1 && x.length !== periods;
   for (const place of problem.places)

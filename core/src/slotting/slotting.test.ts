@@ -89,6 +89,41 @@ describe('slotting', () => {
     },
   );
 
+  test.each([1, 2, 3, 4, 5, 6, 7, 8])(
+    '10 lots × 8 places, three of four in a row that is one place to a family (%i): equal to the optimum of HiGHS',
+    async (seed) => {
+      const shape = { lots: 10, places: 8, families: true, charges: seed % 3 === 0, mixing: seed % 4 === 0, fill: 0.9 };
+      const problem = randomSlotting(seed + 500, { ...shape, rows: true });
+      expect(readSlotting(problem)).toEqual({ ok: true, problem });
+      await heldAgainstHighs(problem, seed);
+    },
+  );
+
+  test('a family in two slots of a row pays nothing, in a row and beside it once; rows that are wrong are said', () => {
+    const places = ['a', 'b', 'c'];
+    const room: SlottingProblem = {
+      ...empty,
+      places: places.map((id) => ({ id, capacity: 1, load: 9 })),
+      lots: places.map((id) => ({
+        ...{ id: `l${id}`, weight: 1, leave: 900 },
+        options: [{ place: id, cost: 1, use: 1 }],
+      })),
+      families: [{ id: 'f', lots: places.map((id) => `l${id}`), spread: 100 }],
+      rows: [['a', 'b']],
+    };
+    const homes = places.map((place) => ({ lot: `l${place}`, place }));
+    expect(slottingTotal(room, homes.slice(0, 2))).toBe(2 + 900);
+    expect(slottingTotal(room, homes)).toBe(3 + 100);
+    expect(readSlotting({ ...room, rows: [['a', 'z']] })).toMatchObject({
+      ok: false,
+      reason: expect.stringMatching(/not there: z/),
+    });
+    expect(readSlotting({ ...room, rows: [['a'], ['b', 'a']] })).toMatchObject({
+      ok: false,
+      reason: expect.stringMatching(/two rows/),
+    });
+  });
+
   test('the fewest names of a place: as few as there are among all sets of concepts', () => {
     const things = fc.array(fc.uniqueArray(fc.integer({ min: 0, max: 6 }), { maxLength: 4 }), { maxLength: 9 });
     fc.assert(
@@ -143,6 +178,7 @@ describe('slotting', () => {
         reachable: 1,
         mixing: seed % 3 === 0,
         apart: seed % 4 === 0,
+        rows: seed % 5 === 0,
       };
       const problem = randomSlotting(seed, shape);
       let best = Infinity;

@@ -1,7 +1,7 @@
 import { LagrangeBound } from './bound.ts';
 import { type Compiled, compiling } from './compile.ts';
 import { constructing } from './construct.ts';
-import { pricing } from './prices.ts';
+import { type Prices, pricing } from './prices.ts';
 import { type SlottingProblem } from './problem.ts';
 import { Random } from './random.ts';
 import { Search } from './search.ts';
@@ -24,6 +24,8 @@ export type SlottingAnswer = {
   work: number;
   /** proposals alone */
   proposals: number;
+  /** what room was worth; null where it was not priced */
+  prices: Prices | null;
 };
 
 export type SlottingProgress = { total: number; bound: number; gap: number | null; done: number; seconds: number };
@@ -40,6 +42,8 @@ export type SlottingOptions = {
   start?: Homes;
   /** only betters what it starts from: the search begins nearly cold, room is not priced and nothing is proven */
   polish?: boolean;
+  /** of another search of this problem, or of one with the same places: nothing is proven again then, all of the time is searched */
+  prices?: Prices;
   onProgress?: (progress: SlottingProgress) => void;
   /** asked between rounds; true ends the search with the best answer so far */
   cancelled?: () => boolean;
@@ -91,8 +95,9 @@ export async function solveSlotting(
   };
   const table = 'format' in problem ? (await worked(tabling(problem), true))! : problem;
   const unpriced = new Float64Array(table.capacity.length);
-  const priced = options.polish ? null : await worked(pricing(table, targetOf(table)));
+  const priced = options.prices ?? (options.polish ? null : await worked(pricing(table, targetOf(table))));
   const prices = priced ?? { worth: unpriced, pays: table.leave, bound: 0 };
+  const proving = !options.polish && !options.prices;
   const c = (await worked(compiling(table, prices.worth), true))!;
   const state = new State(c);
   const value = valueOf(c, prices.worth);
@@ -101,7 +106,7 @@ export async function solveSlotting(
   const random = new Random(seed);
   const search = new Search(state, random);
   const lagrange = new LagrangeBound(c, prices.pays, prices.worth, state.at);
-  lagrange.bound = prices.bound;
+  if (proving) lagrange.bound = prices.bound;
   const work = () => search.proposals + lagrange.work / BOUND_WORK_PER_PROPOSAL;
   const report = () => {
     const bound = safeBound(search.bestTotal, lagrange.bound);
@@ -135,12 +140,7 @@ export async function solveSlotting(
       const t = (spent() - from) / (to - from);
       if (t >= 1) break;
       search.run(ROUND, options.polish ? LUKEWARM : HOT, cold, Math.max(0, t), Math.max(0, t));
-      while (
-        !options.polish &&
-        !lagrange.ended &&
-        !stopped &&
-        lagrange.work / BOUND_WORK_PER_PROPOSAL < BOUND_SHARE * work()
-      ) {
+      while (proving && !lagrange.ended && !stopped && lagrange.work / BOUND_WORK_PER_PROPOSAL < BOUND_SHARE * work()) {
         await worked(lagrange.stepping(search.bestTotal));
         if (options.cancelled?.()) break;
       }
@@ -163,6 +163,7 @@ export async function solveSlotting(
     seconds: elapsed(),
     work: work(),
     proposals: search.proposals,
+    prices: priced,
   };
 }
 

@@ -23,7 +23,7 @@ export class State {
   readonly memberStart: Int32Array;
   readonly count: Int32Array;
   private readonly slot: Int32Array;
-  /** members of family f in place p at [f * (places + 1) + p] */
+  /** members of family f in the row of place p at [f * (places + 1) + rowOf[p]] */
   readonly famCount: Int32Array;
   private readonly famPlaces: Int32Array;
   readonly chargeCount: Int32Array;
@@ -187,8 +187,8 @@ export class State {
     let i = c.lotFamStart[l]!;
     if (i < end) {
       const width = c.places + 1;
-      const p = c.optPlace[from]!;
-      const q = c.optPlace[o]!;
+      const p = c.rowOf[c.optPlace[from]!]!;
+      const q = c.rowOf[c.optPlace[o]!]!;
       if (p !== q)
         for (; i < end; i++) {
           const f = c.lotFam[i]!;
@@ -263,8 +263,8 @@ export class State {
     const width = c.places + 1;
     for (let i = c.lotFamStart[l]!; i < c.lotFamStart[l + 1]!; i++) {
       const f = c.lotFam[i]!;
-      if (p < c.places && --this.famCount[f * width + p]! === 0) this.famPlaces[f]!--;
-      if (q < c.places && ++this.famCount[f * width + q]! === 1) this.famPlaces[f]!++;
+      if (p < c.places && --this.famCount[f * width + c.rowOf[p]!]! === 0) this.famPlaces[f]!--;
+      if (q < c.places && ++this.famCount[f * width + c.rowOf[q]!]! === 1) this.famPlaces[f]!++;
     }
     if (c.charges > 0) {
       for (let k = c.optChargeStart[from]!; k < c.optChargeStart[from + 1]!; k++) this.chargeCount[c.optCharge[k]!]!--;

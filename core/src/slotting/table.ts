@@ -22,6 +22,8 @@ export type SlottingTable = {
   famStart: Int32Array;
   famLot: Int32Array;
   spread: Float64Array;
+  /** of each place, the first of its row: places of one row are one to a family */
+  rowOf: Int32Array;
   /** lots under charge k: chargeLot[chargeStart[k] … chargeStart[k + 1]] */
   chargeStart: Int32Array;
   chargeLot: Int32Array;
@@ -93,6 +95,10 @@ export function* tabling(problem: SlottingProblem): Generator<void, SlottingTabl
     famStart: families.start,
     famLot: families.flat,
     spread: Float64Array.from(problem.families, (f) => f.spread),
+    rowOf: rowsOf(
+      (problem.rows ?? []).map((row) => row.map((id) => placeIndex.get(id)!)),
+      problem.places.length,
+    ),
     chargeStart: charges.start,
     chargeLot: charges.flat,
     chargePlaceStart: over.start,
@@ -114,6 +120,13 @@ export function* tabling(problem: SlottingProblem): Generator<void, SlottingTabl
       problem.places.length,
     ),
   };
+}
+
+/** Of each place the first of its row; itself where it is in none. */
+export function rowsOf(rows: readonly (readonly number[])[], places: number): Int32Array {
+  const of = Int32Array.from({ length: places }, (_, p) => p);
+  for (const row of rows) for (const p of row) of[p] = row[0]!;
+  return of;
 }
 
 /** The part of a table that says what names cost. */

@@ -46,8 +46,9 @@ export function toLp(problem: SlottingProblem, relaxed = false): string {
       const lot = problem.lots[lotIndex.get(id)!]!;
       for (const o of lot.options) {
         const p = at.get(o.place)!;
-        places.add(p);
-        rows.push(`in${f}_${lotIndex.get(id)}_${p}: z${f}_${p} - x${lotIndex.get(id)}_${p} >= 0`);
+        const row = at.get(problem.rows?.find((r) => r.includes(o.place))?.[0] ?? o.place)!;
+        places.add(row);
+        rows.push(`in${f}_${lotIndex.get(id)}_${p}: z${f}_${row} - x${lotIndex.get(id)}_${p} >= 0`);
       }
     }
     if (places.size === 0) return;

@@ -18,6 +18,8 @@ export type SlottingShape = {
   mixing?: boolean;
   /** a third that must be apart from another third; in half of the places from some of its own */
   apart?: boolean;
+  /** rows of three places, one to a family */
+  rows?: boolean;
   /** load of the places over what the lots weigh; loose where not given */ loaded?: number;
 };
 
@@ -40,6 +42,7 @@ export function randomSlotting(
     sagging = false,
     mixing = false,
     apart = false,
+    rows = false,
   }: SlottingShape,
 ): SlottingProblem {
   let s = (seed * 2654435761) >>> 0 || 1;
@@ -122,6 +125,10 @@ export function randomSlotting(
       { lots: third(2).slice(0, 2), from: third(2).slice(2), places: half },
     ];
   }
+  if (rows)
+    problem.rows = problem.places.flatMap((_, p) =>
+      p % 4 === 0 ? [problem.places.slice(p, p + 3).map(({ id }) => id)] : [],
+    );
   if (loaded === undefined && !sagging) return problem;
   const mass = problem.lots.reduce((sum, lot) => sum + lot.weight, 0);
   const load = problem.places.reduce((sum, place) => sum + place.load, 0);

@@ -12,6 +12,8 @@ import {
   type Found,
   foundUnder,
   isWorse,
+  type LanesOffer,
+  lanesThatHelp,
   type OneMore,
   oneMoreFor,
   type Refit,
@@ -161,6 +163,10 @@ const api = {
   refit(supplyId: string, share: Share, placeId: string, since: string): Refit | null {
     const supply = plan().supplies[supplyId];
     return supply ? refitAround(plan(), supply, share, placeId, since, 2) : null;
+  },
+  /** Places with several names that can be parted so that each gets one. */
+  lanes(since: string): Omit<LanesOffer, 'plan'>[] {
+    return lanesThatHelp(plan(), since).map(({ plan: _with, ...offer }) => offer);
   },
   /** What one more of something would do for what finds no room. */
   oneMore(supplyId: string, share: Share, since: string, asKin: boolean): OneMore[] {

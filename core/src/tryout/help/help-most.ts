@@ -5,7 +5,7 @@ import { Random } from '../../slotting/index.ts';
 import { type Change } from './change.ts';
 import { carts, lids, movedOut, moves, seats } from './costs-nothing.ts';
 import { kits } from './kits.ts';
-import { cutAheads, doors, labelling, otherStorage } from './takes-work.ts';
+import { cutAheads, doors, labelling, otherStorage, parted } from './takes-work.ts';
 import { containers, moreUnits, secondTools } from './to-buy.ts';
 import { helpLaneHere, type HelpLane, type Helped, type Trials, Trying } from './trying.ts';
 
@@ -131,6 +131,7 @@ function* changesOf(plan: Plan, sun: SunGrid, random: Random, since: string): Ge
     { from: 0, of: lazily(() => seats(plan)) },
     { from: 0, of: lazily(() => lids(plan)) },
     { from: 0, of: lazily(() => labelling(plan)) },
+    { from: 0, of: lazily(() => parted(plan, since)) },
     { from: 1, of: lazily(() => doors(plan)) },
     { from: 0, of: lazily(() => cutAheads(plan)) },
     { from: 0, of: lazily(() => otherStorage(plan)) },

@@ -1,7 +1,16 @@
 import { usualPieces } from '../../cutting/index.ts';
 import { STORAGE, storageFormsOf } from '../../fit/index.ts';
-import { shareStates } from '../../homes/index.ts';
-import { alikePlaces, asOne, homesIn, newId, placesIn, type Plan, type StorageForm } from '../../plan/index.ts';
+import { lanesFor, shareStates } from '../../homes/index.ts';
+import {
+  alikePlaces,
+  asOne,
+  homesIn,
+  newId,
+  placesIn,
+  placeTitle,
+  type Plan,
+  type StorageForm,
+} from '../../plan/index.ts';
 import { cutSaves, isCut } from '../../stock/index.ts';
 import { type Change, MINUTES } from './change.ts';
 
@@ -95,6 +104,23 @@ export function labelling(plan: Plan): Change[] {
       ),
       unitIds: [unitId],
     }));
+}
+
+/** Drawers and boxes that nobody can name in a word, parted into lanes with a name each. */
+export function parted(plan: Plan, since: string): Change[] {
+  return Object.values(plan.places).flatMap((place): Change[] => {
+    const lanes = lanesFor(plan, place, since);
+    if (!lanes) return [];
+    return [
+      {
+        ...{ id: `lane ${place.id}`, kind: 'lane', subject: place.id, effort: 'work', price: null, besides: 0 },
+        words: `Part ${placeTitle(plan, place)} into ${lanes.along}: ${lanes.lanes.map((l) => l.name).join(', ')}`,
+        minutes: MINUTES.lane,
+        command: lanes.command,
+        unitIds: [place.unitId],
+      },
+    ];
+  });
 }
 
 /** What bases are cut of: card. */

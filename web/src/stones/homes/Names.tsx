@@ -12,6 +12,7 @@ import { homesOf, newId, type Plan, type Supply } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { SelectField } from '../../ui/fields.tsx';
 import { countWords } from '../../ui/words.ts';
+import { MoreNames } from './MoreNames.tsx';
 
 const CHOICES: readonly (readonly [string, string])[] = [
   ['', 'as its things say'],
@@ -34,6 +35,7 @@ export function Names() {
           `${sayings.oneName} of ${countWords(sayings.places, 'place', 'places')} with several things go by one name now, ${sayings.oddsAndEnds} hold odds and ends. `}
         {wantedWords(wanted)}
       </p>
+      {sayings.oneName < sayings.places && <MoreNames plan={plan} />}
       <ul className="mt-1 space-y-1">
         {aisles.map(({ aisle, words, families }) => (
           <li key={words}>
