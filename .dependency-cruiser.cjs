@@ -1,36 +1,18 @@
 /** Imports run one way: web, server, cli, demo, e2e -> core; core -> nothing of ours; no cycles anywhere. */
-const layers = [
-  'lengths',
-  'geometry',
-  'survey',
-  'body',
-  'catalogue',
-  'plan',
-  'colour',
-  'cutting',
-  'kinds',
-  'fit',
-  'room',
-  'reach',
-  'sessions',
-  'concepts',
-  'recall',
-  'loads',
-  'sun',
-  'slotting',
-  'homes',
-  'moves',
-  'zones',
-  'findings',
-  'stations',
-  'arrange',
-  'drawings',
-  'stock',
-  'tryout',
-  'upkeep',
-  'lines',
-  'formats',
-];
+/** Wings of the core in order, each with its folders in order: what comes later may use what comes earlier. */
+const wings = {
+  measures: ['lengths', 'geometry', 'survey'],
+  record: ['catalogue', 'plan'],
+  things: ['colour', 'cutting', 'kinds', 'fit'],
+  space: ['body', 'room', 'reach', 'loads', 'sun'],
+  living: ['sessions', 'concepts', 'recall', 'slotting', 'homes', 'moves', 'zones'],
+  keeping: ['stock', 'upkeep'],
+  better: ['findings', 'stations', 'arrange', 'tryout'],
+  paper: ['drawings', 'labels', 'calendar', 'lines', 'formats'],
+};
+const folders = Object.entries(wings).flatMap(([wing, list]) => list.map((folder) => `${wing}/${folder}`));
+const besidesTests = '(\\.test\\.ts$|/testing/|write-schemas)';
+
 module.exports = {
   forbidden: [
     { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true } },
@@ -38,7 +20,7 @@ module.exports = {
     {
       name: 'core-without-node',
       severity: 'error',
-      from: { path: '^core/src', pathNot: '(\\.test\\.ts$|/testing/|write-schemas)' },
+      from: { path: '^core/src', pathNot: besidesTests },
       to: { dependencyTypes: ['core'] },
     },
     {
@@ -55,13 +37,20 @@ module.exports = {
       comment: 'Outside core, import a subject folder by its index only',
       severity: 'error',
       from: { path: '^(server|web|cli|demo|e2e)/' },
-      to: { path: '^core/src/[^/]+/(?!index\\.ts|testing|(?:labels|calendar)/index\\.ts)' },
+      to: { path: '^core/src/[^/]+/[^/]+/(?!index\\.ts)', pathNot: '^core/src/testing/' },
     },
-    ...layers.map((layer, i) => ({
-      name: `layer-${layer}`,
+    {
+      name: 'folders-through-their-faces',
+      comment: 'Inside core, another folder is imported by its index',
       severity: 'error',
-      from: { path: `^core/src/${layer}/`, pathNot: '(\\.test\\.ts$|/testing/)' },
-      to: { path: `^core/src/(${layers.slice(i + 1).join('|') || 'none'})/` },
+      from: { path: '^core/src/([^/]+/[^/]+)/', pathNot: besidesTests },
+      to: { path: '^core/src/[^/]+/[^/]+/(?!index\\.ts)', pathNot: '^core/src/($1/|testing/)' },
+    },
+    ...folders.map((folder, i) => ({
+      name: `order-${folder.replace('/', '-')}`,
+      severity: 'error',
+      from: { path: `^core/src/${folder}/`, pathNot: besidesTests },
+      to: { path: `^core/src/(${folders.slice(i + 1).join('|') || 'none'})/` },
     })),
   ],
   options: {

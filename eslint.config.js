@@ -27,7 +27,7 @@ export default tseslint.config(
       'demo/**',
       'server/src/main.ts',
       'server/src/torture/**',
-      'core/src/formats/write-schemas.ts',
+      'core/src/paper/formats/write-schemas.ts',
     ],
     rules: { 'no-console': 'off' },
   },

@@ -1,3 +1,14 @@
+import { readFileSync } from 'node:fs';
+
+/** Folders of the core by their public names, as its package says. */
+const { exports } = JSON.parse(readFileSync(new URL('core/package.json', import.meta.url), 'utf8'));
+const faces = Object.fromEntries(
+  Object.entries(exports).map(([name, face]) => [
+    `^@heronstone/core/${name.slice(2)}$`,
+    `<rootDir>/core/${face.slice(2)}`,
+  ]),
+);
+
 const base = {
   transform: {
     '^.+\\.tsx?$': [
@@ -7,7 +18,7 @@ const base = {
   },
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   testEnvironment: 'node',
-  moduleNameMapper: { '^@heronstone/([a-z]+)/([a-z]+)$': '<rootDir>/$1/src/$2/index.ts' },
+  moduleNameMapper: faces,
   rootDir: import.meta.dirname,
 };
 const project = (displayName, folder) => ({ ...base, displayName, testMatch: [`<rootDir>/${folder}/**/*.test.ts`] });

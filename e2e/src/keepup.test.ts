@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
 import exifr from 'exifr';
 import { toBuffer } from 'qrcode';
-import { codeOf } from '@heronstone/core/upkeep/labels';
+import { codeOf } from '@heronstone/core/labels';
 import { addDemoPlan } from './harness.ts';
 import { axeFaults, serverPlan, until, withApp } from './support.ts';
 

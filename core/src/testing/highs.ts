@@ -1,5 +1,5 @@
 import highsLoader from 'highs';
-import { inPeriod, periodsOf, type SlottingProblem } from '../slotting/index.ts';
+import { inPeriod, periodsOf, type SlottingProblem } from '../living/slotting/index.ts';
 
 /**
  * A slotting problem as a mixed-integer program in CPLEX LP text, for the reference solver HiGHS.

@@ -1,4 +1,4 @@
-import { type SlottingProblem } from '../slotting/index.ts';
+import { type SlottingProblem } from '../living/slotting/index.ts';
 
 export type SlottingShape = {
   lots: number;

@@ -1,7 +1,7 @@
-import { type UnitKind } from '../catalogue/index.ts';
-import { KINDS, ofKind } from '../kinds/index.ts';
-import { blankSupply, type Command, type Plan, type Supply, type Unit } from '../plan/index.ts';
-import { Random } from '../slotting/index.ts';
+import { type UnitKind } from '../record/catalogue/index.ts';
+import { KINDS, ofKind } from '../things/kinds/index.ts';
+import { blankSupply, type Command, type Plan, type Supply, type Unit } from '../record/plan/index.ts';
+import { Random } from '../living/slotting/index.ts';
 import { applied, tinyRoom, unit, withUnits } from './samples.ts';
 
 /**

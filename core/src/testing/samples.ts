@@ -1,4 +1,4 @@
-import { type UnitKind } from '../catalogue/index.ts';
+import { type UnitKind } from '../record/catalogue/index.ts';
 import {
   apply,
   blankActivity,
@@ -14,8 +14,8 @@ import {
   type Station,
   type Supply,
   type Unit,
-} from '../plan/index.ts';
-import { rightAngled } from '../survey/index.ts';
+} from '../record/plan/index.ts';
+import { rightAngled } from '../measures/survey/index.ts';
 
 /** Small made-up rows for tests; every field can be overridden. */
 export function block(over: Partial<Supply> = {}): Supply {

@@ -9,7 +9,7 @@ import { solveSlotting } from '@heronstone/core/slotting';
 import { arrangeRoom, bestAtRandom, quickMeasureOf, standMap } from '@heronstone/core/arrange';
 import { helpMost, runAt, simulate } from '@heronstone/core/tryout';
 import { asksToday, putBackRound } from '@heronstone/core/upkeep';
-import { labelRun } from '@heronstone/core/upkeep/labels';
+import { labelRun } from '@heronstone/core/labels';
 import { parkingMap, seatMap } from '@heronstone/core/stations';
 import { randomSlotting } from '@heronstone/core/testing';
 import { cutTogether } from '@heronstone/core/cutting';

@@ -138,7 +138,7 @@ describe('folders of every version ever written', () => {
 
   test('there is a kept file and a kept folder of the version of today', () => {
     expect(kept(TABLES_VERSION).tables).toHaveProperty('journal_state');
-    expect(existsSync(join(root, `core/src/formats/kept/plan-${TABLES_VERSION}.heron.json.gz`))).toBe(true);
+    expect(existsSync(join(root, `core/src/paper/formats/kept/plan-${TABLES_VERSION}.heron.json.gz`))).toBe(true);
   });
 
   test('a folder of a newer program is refused with a clear word, and no byte of it is touched', async () => {
@@ -545,7 +545,7 @@ describe('as a program', () => {
   test('a plan file of every version is taken in by the server', async () => {
     const folder = await DataFolder.open(newFolder());
     for (const version of [1, 2, 3, 4]) {
-      const file = gunzipSync(readFileSync(join(root, `core/src/formats/kept/plan-${version}.heron.json.gz`)));
+      const file = gunzipSync(readFileSync(join(root, `core/src/paper/formats/kept/plan-${version}.heron.json.gz`)));
       const read = importPlan(file.toString(), 'new');
       if (!read.ok) throw new Error(read.reason);
       const id = await folder.store.add({ plan: read.plan });

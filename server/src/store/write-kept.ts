@@ -72,4 +72,4 @@ writeFileSync(
   folderFile(TABLES_VERSION),
   gzipSync(JSON.stringify({ version: TABLES_VERSION, planId, revision, undo, redo, tables })),
 );
-writeFileSync(at(`core/src/formats/kept/plan-${TABLES_VERSION}.heron.json.gz`), gzipSync(exportPlan(got.plan)));
+writeFileSync(at(`core/src/paper/formats/kept/plan-${TABLES_VERSION}.heron.json.gz`), gzipSync(exportPlan(got.plan)));

@@ -1,7 +1,7 @@
 import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { newId, type Tie } from '@heronstone/core/plan';
-import { DOT_PATHS, DOTS, dotWords } from '@heronstone/core/upkeep/labels';
+import { DOT_PATHS, DOTS, dotWords } from '@heronstone/core/labels';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { CheckField, TextField } from '../../ui/fields.tsx';

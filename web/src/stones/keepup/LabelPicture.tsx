@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { dayWords } from '@heronstone/core/upkeep';
-import { DOT_PATHS, DOTS, type LabelText, qrOf, qrPath, QUIET } from '@heronstone/core/upkeep/labels';
+import { DOT_PATHS, DOTS, type LabelText, qrOf, qrPath, QUIET } from '@heronstone/core/labels';
 
 /** A label as it will be, to scale: width and height in mm. */
 export function LabelPicture({

@@ -22,7 +22,7 @@ import {
   stockTrouble,
   type LabelStock,
   type LabelText,
-} from '@heronstone/core/upkeep/labels';
+} from '@heronstone/core/labels';
 import { cancelLabels, sendLabels } from '../../state/api.ts';
 import { jot } from '../../state/jot.ts';
 import { photoUrl } from '../../state/photos.ts';
@@ -267,7 +267,7 @@ function Printing({ labels, places }: { labels: readonly LabelText[]; places: re
   const plain = stock.id.endsWith('plain');
   const save = async () => {
     try {
-      const { labelsPdf } = await fetched(() => import('@heronstone/core/upkeep/labels'));
+      const { labelsPdf } = await fetched(() => import('@heronstone/core/labels'));
       const photos = new Map<string, Uint8Array>();
       for (const hash of new Set(labels.flatMap((l) => l.photo ?? []))) {
         const got = await fetch(photoUrl(hash)).catch(() => null);

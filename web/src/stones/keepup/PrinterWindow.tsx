@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { toast } from 'sonner';
-import { qrOf, qrPath } from '@heronstone/core/upkeep/labels';
+import { qrOf, qrPath } from '@heronstone/core/labels';
 import { actOnPrinter, type PrinterJob } from '../../state/api.ts';
 import { TROUBLE, usePrinter } from '../../state/printer.ts';
 import { Button } from '../../ui/button.tsx';

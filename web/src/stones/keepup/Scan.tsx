@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { toast } from 'sonner';
 import { placeSaid } from '@heronstone/core/concepts';
 import { homesIn, placeWithAllIn, type Place, type Plan, type Supply } from '@heronstone/core/plan';
-import { codeOf, qrOf, QUIET, readCode } from '@heronstone/core/upkeep/labels';
+import { codeOf, qrOf, QUIET, readCode } from '@heronstone/core/labels';
 import { jot } from '../../state/jot.ts';
 import { fetched } from '../../parts/fetched.ts';
 import { usePlan } from '../../state/plan-store.ts';

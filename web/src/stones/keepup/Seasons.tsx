@@ -22,7 +22,7 @@ export default function Seasons() {
   const boxes = useMemo(() => seasonBoxes(plan), [plan]);
   const due = useMemo(() => seasonChanges(plan, day), [plan, day]);
   const save = async () => {
-    const { calendarOf } = await fetched(() => import('@heronstone/core/upkeep/calendar'));
+    const { calendarOf } = await fetched(() => import('@heronstone/core/calendar'));
     const written = calendarOf(plan, day);
     if (!written.ok) return void toast(written.reason);
     saveFile(`${plan.head.name.replace(/[^\w-]+/g, '-')}.ics`, 'text/calendar', written.text);

@@ -1,0 +1,124 @@
+import { convexDistance, convexOverlap, type Prism, prismFootprint } from '../../measures/geometry/index.ts';
+import { type Fixture } from '../../record/plan/index.ts';
+import { fixturePrism, frameOf, onWall } from '../../space/room/index.ts';
+import { type Found, found, freeBefore, type Look, strip } from './finding.ts';
+
+/** Working space before a fuse board, mm: width, depth, height (NEC 110.26, memory). */
+export const FUSE_SPACE = { width: 762, depth: 914, height: 1981 };
+/** From a portable heater to anything that burns, mm: three feet (NFPA and CPSC advice, memory). */
+export const HEATER_SPACE = 914;
+/** How far one reaches over furniture to a window’s handle, mm (common practice). */
+export const WINDOW_REACH = 600;
+/** In a gap at least so wide between furniture and window one stands to open it, mm: a body’s width (docs/computation.md 4.1). */
+export const WINDOW_STAND = 460;
+const SLACK = 5;
+
+/** Fuse board, heaters and windows kept free. */
+export function keepFree(look: Look): Found[] {
+  const out: Found[] = [];
+  for (const fixture of Object.values(look.plan.fixtures)) {
+    const prism = fixturePrism(look.plan, fixture);
+    if (!prism) continue;
+    if (fixture.kind === 'fuseBoard') out.push(...fuseBoard(look, fixture));
+    if (fixture.kind === 'heater') out.push(...heater(look, fixture, prism));
+  }
+  return [...out, ...windows(look)];
+}
+
+function fuseBoard(look: Look, fixture: Fixture): Found[] {
+  const frame = frameOf(look.plan, fixture.wallId);
+  if (!frame) return [];
+  const width = Math.max(FUSE_SPACE.width, fixture.width);
+  const middle = onWall(frame, fixture.left + fixture.width / 2);
+  const area = strip(middle, frame.inward, width, FUSE_SPACE.depth);
+  return look.units.flatMap((unit) => {
+    const into = Math.max(
+      0,
+      ...look.solids
+        .get(unit.id)!
+        .filter((s) => s.bottom < FUSE_SPACE.height)
+        .map((s) => convexOverlap(area, prismFootprint(s))),
+    );
+    if (into <= SLACK) return [];
+    return [
+      found(
+        'fuseBoard',
+        [fixture.id, unit.id],
+        `${unit.name} stands ${look.len(into)} into the working space before ${fixture.name} (${look.len(width)} wide, ${look.len(FUSE_SPACE.depth)} deep).`,
+        { unitIds: [unit.id], area },
+      ),
+    ];
+  });
+}
+
+/** Straight distance between two boxes, mm; 0 when they touch. */
+function apart(a: Prism, b: Prism): number {
+  const up = Math.max(0, Math.max(a.bottom, b.bottom) - Math.min(a.top, b.top));
+  return Math.hypot(convexDistance(prismFootprint(a), prismFootprint(b)), up);
+}
+
+/** What does not burn: metal furniture. Everything else may. */
+function heater(look: Look, fixture: Fixture, prism: Prism): Found[] {
+  return look.units.flatMap((unit) => {
+    if (unit.board === 'metal') return [];
+    const off = Math.min(...look.solids.get(unit.id)!.map((s) => apart(s, prism)));
+    if (off >= HEATER_SPACE - SLACK) return [];
+    return [
+      found(
+        'heater',
+        [fixture.id, unit.id],
+        `${unit.name} is ${look.len(off)} from ${fixture.name}; what burns wants ${look.len(HEATER_SPACE)}.`,
+        { unitIds: [unit.id] },
+      ),
+    ];
+  });
+}
+
+function windows(look: Look): Found[] {
+  const { plan, len } = look;
+  const out: Found[] = [];
+  for (const window of Object.values(plan.openings)) {
+    const frame = frameOf(plan, window.wallId);
+    if (!frame || window.kind !== 'window') continue;
+    const middle = onWall(frame, window.left + window.width / 2);
+    const pane = strip(middle, frame.inward, window.width - 10, 120);
+    for (const unit of look.units) {
+      const before = look.solids
+        .get(unit.id)!
+        .filter(
+          (s) =>
+            s.top > window.sill + SLACK && s.bottom < window.head && convexOverlap(pane, prismFootprint(s)) > SLACK,
+        );
+      if (before.length === 0) continue;
+      const up = Math.min(window.head, Math.max(...before.map((s) => s.top))) - window.sill;
+      out.push(
+        found(
+          'window',
+          [window.id, unit.id],
+          `${unit.name} covers the window in ${frame.name} by ${len(up)} of its height.`,
+          {
+            unitIds: [unit.id],
+          },
+        ),
+      );
+    }
+    // how deep the furniture below the sill is that one reaches over
+    const { free, by } = freeBefore(look, middle, frame.inward, 200, WINDOW_REACH + 400, [400, window.sill], new Set());
+    if (by && plan.units[by.id] && free < WINDOW_STAND) {
+      const unit = plan.units[by.id]!;
+      const body = look.body.get(unit.id)!;
+      const deep =
+        free + (Math.abs(body.frontX * frame.inward.x + body.frontY * frame.inward.y) > 0.7 ? unit.depth : unit.width);
+      if (deep > WINDOW_REACH + SLACK)
+        out.push(
+          found(
+            'window',
+            [window.id, unit.id, 'reach'],
+            `To open the window in ${frame.name} one reaches ${len(deep)} over ${unit.name}; ${len(WINDOW_REACH)} is as far as most can.`,
+            { unitIds: [unit.id] },
+          ),
+        );
+    }
+  }
+  return out;
+}

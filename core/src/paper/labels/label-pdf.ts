@@ -1,0 +1,190 @@
+import { PDFDocument, type PDFFont, type PDFImage, type PDFPage, rgb, StandardFonts } from 'pdf-lib';
+import { PAPERS } from '../drawings/index.ts';
+import { dayWords } from '../../keeping/upkeep/index.ts';
+import { qrOf, qrPath, QUIET } from './code.ts';
+import { DOT_PATHS, DOTS } from './dots.ts';
+import { type LabelStock } from './stocks.ts';
+import { type LabelText } from './wording.ts';
+
+const PT = 72 / 25.4;
+const INK = rgb(0.14, 0.2, 0.23);
+const PAD = 2;
+
+/** Room a code takes at most of a label’s width, and a square of it at least, mm (own assumption; a phone reads 0.4 mm at a hand’s length). */
+const CODE_SHARE = 0.42;
+
+type Print = { page: PDFPage; font: PDFFont; bold: PDFFont; can: (words: string) => string };
+
+/**
+ * Labels on sheets: each label as often as it has sides, from the first free one on. Positions are those of the sheet to the tenth of a millimetre.
+ * @param skip so many labels of the first sheet have been used already
+ * @param photos JPEG of the pictures that labels show, by hash; one that is missing is left out
+ * @param lines cutting lines round every label, for plain paper
+ */
+export async function labelsPdf(
+  labels: readonly LabelText[],
+  stock: LabelStock,
+  { skip = 0, lines = false, photos = new Map<string, Uint8Array>() } = {},
+): Promise<Uint8Array> {
+  const pdf = await PDFDocument.create();
+  const font = await pdf.embedFont(StandardFonts.Helvetica);
+  const bold = await pdf.embedFont(StandardFonts.HelveticaBold);
+  const known = new Set(font.getCharacterSet());
+  const can = (words: string) => [...words].map((c) => (known.has(c.codePointAt(0)!) ? c : '?')).join('');
+  const pictures = new Map<string, PDFImage>();
+  for (const [hash, bytes] of photos) pictures.set(hash, await pdf.embedJpg(bytes));
+  const [a, b] = PAPERS[stock.paper];
+  const paper: [number, number] = [Math.min(a, b), Math.max(a, b)];
+  const each = stock.columns * stock.rows;
+  let page: PDFPage | null = null;
+  let n = skip % each;
+  for (const label of labels)
+    for (let copy = 0; copy < label.copies; copy++) {
+      if (page === null || n % each === 0) page = pdf.addPage(paper);
+      const at = n % each;
+      const x = stock.left + (at % stock.columns) * stock.across;
+      const y = stock.top + Math.floor(at / stock.columns) * stock.down;
+      const print = { page, font, bold, can };
+      if (lines)
+        page.drawRectangle({
+          ...{ x: x * PT, y: paper[1] - (y + stock.height) * PT, width: stock.width * PT, height: stock.height * PT },
+          ...{ borderColor: rgb(0.6, 0.6, 0.6), borderWidth: 0.4, borderDashArray: [2, 2] },
+        });
+      drawLabel(print, label, { x, y, width: stock.width, height: stock.height, top: paper[1] }, pictures);
+      n++;
+    }
+  if (page === null) pdf.addPage(paper);
+  pdf.setTitle('Labels');
+  return pdf.save({ useObjectStreams: false });
+}
+
+type Box = { x: number; y: number; width: number; height: number; /** height of the page, pt */ top: number };
+
+function drawLabel(print: Print, label: LabelText, box: Box, pictures: ReadonlyMap<string, PDFImage>): void {
+  const { page, font, bold, can } = print;
+  const inner = { x: box.x + PAD, y: box.y + PAD, width: box.width - 2 * PAD, height: box.height - 2 * PAD };
+  const down = (mm: number) => box.top - mm * PT;
+  let right = inner.x + inner.width;
+  if (label.code !== null) {
+    const code = qrOf(label.code);
+    const side = Math.min(inner.height, inner.width * CODE_SHARE);
+    const square = side / (code.size + 2 * QUIET);
+    page.drawSvgPath(qrPath(code), {
+      ...{ x: (right - side + QUIET * square) * PT, y: down(inner.y + QUIET * square), scale: square * PT },
+      ...{ color: rgb(0, 0, 0), borderWidth: 0 },
+    });
+    right -= side + 1;
+  }
+  const picture = label.photo === null ? undefined : pictures.get(label.photo);
+  let left = inner.x;
+  if (picture) {
+    const side = Math.min(inner.height, (right - left) * 0.45);
+    const scale = Math.min(side / picture.width, side / picture.height);
+    const [w, h] = [picture.width * scale, picture.height * scale];
+    page.drawImage(picture, { x: left * PT, y: down(inner.y + h), width: w * PT, height: h * PT });
+    left += w + 1.5;
+  }
+  // swatches and dots stand in a strip below the words
+  const strip = label.swatches.length > 0 || label.dots.length > 0 ? Math.min(5, inner.height * 0.24) : 0;
+  let at = left;
+  for (const colour of label.swatches) {
+    if (at + strip > right) break;
+    page.drawRectangle({
+      ...{ x: at * PT, y: down(inner.y + inner.height), width: strip * PT, height: strip * PT },
+      ...{ color: hex(colour), borderColor: INK, borderWidth: 0.3 },
+    });
+    at += strip + 0.6;
+  }
+  for (const dots of label.dots) {
+    for (const d of dots) {
+      const dot = DOTS[d];
+      if (!dot || at + strip > right) continue;
+      page.drawSvgPath(DOT_PATHS[dot.shape], {
+        ...{
+          x: at * PT,
+          y: down(inner.y + inner.height - strip),
+          scale: strip * PT,
+          color: hex(dot.colour),
+          borderWidth: 0,
+        },
+      });
+      at += strip + 0.4;
+    }
+    at += 1.5;
+  }
+  const room = { width: right - left, height: inner.height - strip - (strip > 0 ? 1 : 0) };
+  let y = inner.y;
+  if (label.name !== '') {
+    const share = label.contents.length > 0 ? 0.45 : 1;
+    const { size, lines } = fitted(can(label.name), bold, room.width, room.height * share, 26);
+    for (const line of lines) {
+      y += (size * 1.05) / PT;
+      page.drawText(line, { x: left * PT, y: down(y) + size * 0.22, size, font: bold, color: INK });
+    }
+  }
+  if (label.since !== null) {
+    const size = 6;
+    page.drawText(can(`on trial since ${dayWords(label.since)}`), {
+      ...{ x: left * PT, y: down(inner.y + room.height), size, font, color: INK },
+    });
+    room.height -= size / PT + 0.6;
+  }
+  if (label.contents.length > 0) {
+    const { size, lines } = fitted(can(label.contents.join(', ')), font, room.width, room.height - (y - inner.y), 11);
+    for (const line of lines) {
+      y += (size * 1.15) / PT;
+      page.drawText(line, { x: left * PT, y: down(y) + size * 0.22, size, font, color: INK });
+    }
+  }
+}
+
+const LEAST = 5;
+
+/** Words broken into lines, as large as they go into a box (mm); at the least size what does not fit is cut off with dots. */
+export function fitted(
+  words: string,
+  font: Pick<PDFFont, 'widthOfTextAtSize'>,
+  width: number,
+  height: number,
+  most: number,
+): { size: number; lines: string[] } {
+  for (let size = most; ; size -= 0.5) {
+    const lines = broken(words, font, width * PT, size);
+    const fits =
+      lines.length * size * 1.15 <= height * PT && lines.every((l) => font.widthOfTextAtSize(l, size) <= width * PT);
+    if (fits) return { size, lines };
+    if (size > LEAST) continue;
+    const rows = Math.max(1, Math.floor((height * PT) / (LEAST * 1.15)));
+    const kept = lines.slice(0, rows);
+    let last = kept.at(-1) ?? '';
+    if (lines.length > rows) last = `${last} ...`;
+    while (last.length > 1 && font.widthOfTextAtSize(last, LEAST) > width * PT)
+      last = `${last.replace(/ ?\.\.\.$/, '').slice(0, -1)}...`;
+    kept[kept.length - 1] = last;
+    return { size: LEAST, lines: kept.map((l) => clipped(l, font, width * PT)) };
+  }
+}
+
+function clipped(line: string, font: Pick<PDFFont, 'widthOfTextAtSize'>, width: number): string {
+  let out = line;
+  while (out.length > 1 && font.widthOfTextAtSize(out, LEAST) > width) out = out.slice(0, -1);
+  return out;
+}
+
+function broken(words: string, font: Pick<PDFFont, 'widthOfTextAtSize'>, width: number, size: number): string[] {
+  const lines: string[] = [];
+  let line = '';
+  for (const word of words.split(/\s+/)) {
+    const longer = line === '' ? word : `${line} ${word}`;
+    if (line !== '' && font.widthOfTextAtSize(longer, size) > width) {
+      lines.push(line);
+      line = word;
+    } else line = longer;
+  }
+  return line === '' ? lines : [...lines, line];
+}
+
+function hex(colour: string) {
+  const n = Number.parseInt(colour.slice(1), 16);
+  return rgb(((n >> 16) & 255) / 255, ((n >> 8) & 255) / 255, (n & 255) / 255);
+}
