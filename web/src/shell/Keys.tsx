@@ -54,6 +54,7 @@ const KEYS: [string, [string, string][]][] = [
     [
       ['[ · ]', 'turn left · right'],
       ['arrows in Round', 'go from place to place; Enter chooses'],
+      ['W · D · M', 'Round tells what is where · how far it is · how much there is and is got'],
       ['Enter on a supply', 'take it in hand; then Enter on a place gives it its home'],
       ['P', 'pin or unpin the supply in hand'],
       ['F', 'find homes'],

@@ -2,6 +2,7 @@ import { type ReactNode } from 'react';
 import { type BandNumber, BANDS } from '@heronstone/core/reach';
 import { Figures } from '../../ui/Figures.tsx';
 import { bandColour } from '../../ui/words.ts';
+import { Readings } from '../../views/round/Readings.tsx';
 import { type Counted } from '../../workers/homes.worker.ts';
 
 /** The seven bands with the share of all walks that each gets; null: not counted yet. */
@@ -18,6 +19,7 @@ export function BandLegend({
   const all = fetches?.reduce((a, b) => a + b, 0) ?? 0;
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-0.5 px-4 py-1 text-[13px]">
+      <Readings />
       {([1, 2, 3, 4, 5, 6, 7] as BandNumber[]).map((b) => (
         <span key={b} className="inline-flex items-center gap-1.5">
           <span className="inline-block size-3 rounded-sm" style={{ background: bandColour(b) }} />

@@ -109,6 +109,7 @@ export function Watched({
           looks={looks}
           chosen={now?.placeId ?? null}
           onChoose={() => undefined}
+          reading="far"
         />
       )}
       <div className="grid grid-cols-1 gap-5 lg:grid-cols-[22rem_minmax(0,1fr)_22rem]">

@@ -1,15 +1,18 @@
 import { useDroppable } from '@dnd-kit/core';
-import { type KeyboardEvent, type PointerEvent, useMemo, useRef } from 'react';
+import { type KeyboardEvent, memo, type PointerEvent, useMemo, useRef } from 'react';
 import { angleBetween, heading } from '@heronstone/core/geometry';
 import { bodyOf } from '@heronstone/core/body';
 import { placeSaid } from '@heronstone/core/concepts';
-import { type Plan, roomOf, type Unit, wallsInOrder } from '@heronstone/core/plan';
+import { placesIn, type Plan, roomOf, type Unit, wallsInOrder } from '@heronstone/core/plan';
 import { type SunPatch } from '@heronstone/core/sun';
 import { highestGrip, type Maker, sceneOf, type Spot } from '@heronstone/core/reach';
+import { type Reading, useReading } from '../../state/reading.ts';
 import { useHover } from '../../state/selection.ts';
 import { bandColour, bandName, fetchWords } from '../../ui/words.ts';
 import { cut, heightScale, type Seen, seePlace, seeUnit, stretchesBetween } from './geometry.ts';
 import { type PlaceLook } from './looks.ts';
+import { piecesIn } from './pieces.ts';
+import { fitting, labelIn, LETTER } from './place-label.ts';
 import { zonesOfUnit } from '../floor/ZoneGround.tsx';
 import { patternOf, ZonePatterns } from '../zones/marks.tsx';
 
@@ -30,6 +33,8 @@ type Props = {
   onChoose: (placeId: string) => void;
   /** direct sun at the chosen hour */
   sun?: readonly SunPatch[];
+  /** what it tells, where that is not for the one who looks to say */
+  reading?: Reading;
 };
 
 const WORDS: [number, string][] = [
@@ -44,7 +49,20 @@ const WORDS: [number, string][] = [
 ];
 
 /** The room as it is seen from the seat, unrolled: bearing from left to right, height from bottom to top. */
-export function Round({ plan, maker, turn, onTurning, onTurn, looks, chosen, onChoose, sun = [] }: Props) {
+export function Round({
+  plan,
+  maker,
+  turn,
+  onTurning,
+  onTurn,
+  looks,
+  chosen,
+  onChoose,
+  sun = [],
+  reading: told,
+}: Props) {
+  const liked = useReading((s) => s.reading);
+  const reading = told ?? liked;
   const facing = maker.seat.heading + turn;
   const scene = sceneOf(plan);
   const svg = useRef<SVGSVGElement>(null);
@@ -138,7 +156,9 @@ export function Round({ plan, maker, turn, onTurning, onTurn, looks, chosen, onC
       >
         <Walls plan={plan} maker={maker} facing={facing} y={y} />
         {units.map(({ unit, seen, places }) => {
-          const pale = Math.max(0.45, Math.min(1, 1.12 - seen.away / 5000));
+          // names must be read, however far they are
+          const pale = Math.max(reading === 'what' ? 0.8 : 0.45, Math.min(1, 1.12 - seen.away / 5000));
+          const labels = reading === 'what' ? labelsOf(plan, places, y) : NO_LABELS;
           return (
             <g key={unit.id} opacity={pale}>
               {seen.stretches.map((s) => (
@@ -158,6 +178,9 @@ export function Round({ plan, maker, turn, onTurning, onTurn, looks, chosen, onC
                 <PlaceMark
                   key={spot.place.id}
                   id={spot.place.id}
+                  plan={plan}
+                  reading={reading}
+                  label={labels.get(spot.place.id) ?? null}
                   title={placeSaid(plan, plan.places[spot.place.id] ?? spot.place)}
                   seen={p}
                   y={y}
@@ -167,6 +190,7 @@ export function Round({ plan, maker, turn, onTurning, onTurn, looks, chosen, onC
                   onChoose={onChoose}
                 />
               ))}
+              {reading === 'what' && labels.size === 0 && <UnitName unit={unit} seen={seen} y={y} />}
             </g>
           );
         })}
@@ -192,6 +216,7 @@ export function Round({ plan, maker, turn, onTurning, onTurn, looks, chosen, onC
         <text x={WIDTH - 6} y={HEIGHT + 18} textAnchor="end" fontSize={13} fill="var(--soft)">
           behind
         </text>
+        <PointedAt plan={plan} units={units} y={y} />
       </svg>
     </div>
   );
@@ -225,8 +250,106 @@ function nearest(all: readonly Mark[], from: Mark, [dx, dz]: [number, number]): 
   return best;
 }
 
+type Drawn = { spot: Spot; seen: Seen };
+const NO_LABELS: ReadonlyMap<string, string> = new Map();
+
+const widestOf = ({ stretches }: Seen) => stretches.reduce((a, b) => (b.to - b.from > a.to - a.from ? b : a));
+
+/** What is written in the places of a unit: nothing where others stand in a place, or where its back is seen. */
+function labelsOf(plan: Plan, places: readonly Drawn[], y: (mm: number) => number): ReadonlyMap<string, string> {
+  const labels = new Map<string, string>();
+  for (const { spot, seen } of places) {
+    if (!seen.front || seen.stretches.length === 0 || placesIn(plan, spot.place.id).length > 0) continue;
+    const { from, to } = widestOf(seen);
+    const label = labelIn(plan, spot.place.id, x(to) - x(from), y(seen.low) - y(seen.high));
+    if (label !== null) labels.set(spot.place.id, label);
+  }
+  return labels;
+}
+
+/** The name of a unit whose places are too small for theirs, or empty. */
+function UnitName({ unit, seen, y }: { unit: Unit; seen: Seen; y: (mm: number) => number }) {
+  if (seen.stretches.length === 0) return null;
+  const { from, to } = widestOf(seen);
+  const words = fitting([unit.name], x(to) - x(from), y(seen.low) - y(seen.high));
+  return words && <Letters x={(x(from) + x(to)) / 2} y={(y(seen.low) + y(seen.high)) / 2} words={words} faint />;
+}
+
+/** Letters that are read on any colour. */
+function Letters({ x, y, words, faint = false }: { x: number; y: number; words: string; faint?: boolean }) {
+  return (
+    <text
+      x={x}
+      y={y + LETTER * 0.36}
+      textAnchor="middle"
+      fontSize={LETTER}
+      fill={faint ? 'var(--soft)' : 'var(--ink)'}
+      stroke="var(--paper)"
+      strokeWidth={3}
+      strokeLinejoin="round"
+      paintOrder="stroke"
+      pointerEvents="none"
+    >
+      {words}
+    </text>
+  );
+}
+
+/** The place that is pointed at, or has the focus, says what it is called, however small it is. */
+function PointedAt({
+  plan,
+  units,
+  y,
+}: {
+  plan: Plan;
+  units: readonly { places: readonly Drawn[] }[];
+  y: (mm: number) => number;
+}) {
+  const id = useHover((s) => s.place);
+  const drawn = id === null ? undefined : units.flatMap((u) => u.places).find((p) => p.spot.place.id === id);
+  const place = id === null ? undefined : plan.places[id];
+  if (!drawn || !place || drawn.seen.stretches.length === 0) return null;
+  const words = placeSaid(plan, place);
+  const width = words.length * LETTER * 0.53 + 14;
+  const { from, to } = widestOf(drawn.seen);
+  const middle = Math.min(WIDTH - width / 2 - 2, Math.max(width / 2 + 2, (x(from) + x(to)) / 2));
+  const above = y(drawn.seen.high) - 24;
+  const at = above > 2 ? above : y(drawn.seen.low) + 5;
+  return (
+    <g pointerEvents="none" aria-hidden>
+      <rect x={middle - width / 2} y={at} width={width} height={19} rx={5} fill="var(--ink)" />
+      <text x={middle} y={at + 13.5} textAnchor="middle" fontSize={LETTER} fill="var(--paper)">
+        {words}
+      </text>
+    </g>
+  );
+}
+
+/** The things of a place in their colours; drawn once, and only stretched when the room turns. */
+const Things = memo(function Things({ plan, placeId }: { plan: Plan; placeId: string }) {
+  const place = plan.places[placeId];
+  const pieces = useMemo(() => (place ? piecesIn(plan, place) : []), [plan, place]);
+  return pieces.map((p, i) => (
+    <rect
+      key={i}
+      x={p.left}
+      width={p.width}
+      y={1 - p.low - p.height}
+      height={p.height}
+      fill={p.colour}
+      stroke="var(--paper)"
+      strokeWidth={0.6}
+      vectorEffect="non-scaling-stroke"
+    />
+  ));
+});
+
 type MarkProps = {
   id: string;
+  plan: Plan;
+  reading: Reading;
+  /** its name, as far as it goes in */
+  label: string | null;
   title: string;
   seen: Seen;
   y: (mm: number) => number;
@@ -236,15 +359,18 @@ type MarkProps = {
   onChoose: (id: string) => void;
 };
 
-function PlaceMark({ id, title, seen, y, look, chosen, focusable, onChoose }: MarkProps) {
+function PlaceMark({ id, plan, reading, label, title, seen, y, look, chosen, focusable, onChoose }: MarkProps) {
   const { setNodeRef, isOver } = useDroppable({ id: `round:${id}`, data: { placeId: id } });
   const hovered = useHover((s) => s.place === id);
-  const colour = look?.dim ? 'var(--stone)' : bandColour(look?.band ?? null);
+  // a thing in hand asks how far every place is, whatever is read otherwise
+  const band = look?.dim ? 'var(--stone)' : bandColour(look?.band ?? null);
+  const colour = { what: 'var(--paper)', far: band, much: 'var(--heron)' }[reading];
   const top = y(seen.high);
   const height = Math.max(2, y(seen.low) - top);
   const full = Math.min(1, look?.full ?? 0);
   const strong = chosen || isOver || hovered;
-  const widest = seen.stretches.reduce((a, b) => (b.to - b.from > a.to - a.from ? b : a), seen.stretches[0]!);
+  const widest = widestOf(seen);
+  const used = usedRadius(look?.fetches ?? 0) * (reading === 'what' ? 0.6 : 1);
   const words = `${title}. ${bandName(look?.band ?? null)}${look?.seconds ? `, ${fetchWords(look.seconds)}` : ''}. ${look?.kinds ? `${look.kinds} kinds, ${Math.round((look.full ?? 0) * 100)} % full` : 'empty'}.`;
   return (
     <g
@@ -273,9 +399,27 @@ function PlaceMark({ id, title, seen, y, look, chosen, focusable, onChoose }: Ma
               height={Math.max(1.5, height - 1.5)}
               rx={1.5}
               fill={colour}
-              fillOpacity={seen.front ? 0.34 : 0.12}
+              fillOpacity={
+                { what: seen.front ? 0.75 : 0.3, far: seen.front ? 0.8 : 0.2, much: seen.front ? 0.12 : 0.05 }[reading]
+              }
             />
-            {seen.front && (
+            {reading === 'what' && seen.front && (
+              <g transform={`translate(${left} ${top + 0.75}) scale(${width} ${Math.max(1.5, height - 1.5)})`}>
+                <Things plan={plan} placeId={id} />
+              </g>
+            )}
+            {reading === 'what' && asksHowFar(look) && (
+              <rect
+                x={left}
+                y={top + 0.75}
+                width={width}
+                height={Math.max(1.5, height - 1.5)}
+                rx={1.5}
+                fill={band}
+                fillOpacity={0.75}
+              />
+            )}
+            {reading === 'much' && seen.front && (
               <rect
                 x={left}
                 y={top + height - Math.max(0, height - 1.5) * full}
@@ -283,7 +427,7 @@ function PlaceMark({ id, title, seen, y, look, chosen, focusable, onChoose }: Ma
                 height={Math.max(0, height - 1.5) * full}
                 rx={1.5}
                 fill={colour}
-                fillOpacity={0.95}
+                fillOpacity={0.6}
               />
             )}
             <rect
@@ -301,21 +445,28 @@ function PlaceMark({ id, title, seen, y, look, chosen, focusable, onChoose }: Ma
         );
       })}
       {look && look.fetches > 0 && (
+        // in a corner: it must not hide what it speaks of
         <circle
-          cx={(x(widest.from) + x(widest.to)) / 2}
-          cy={top + height / 2}
-          r={Math.min(11, 1.6 + 0.42 * Math.sqrt(look.fetches))}
+          cx={x(widest.to) - Math.min(6.5, 2 + used)}
+          cy={top + Math.min(height / 2, 2 + used)}
+          r={used}
           fill="var(--paper)"
           stroke="var(--ink)"
           strokeWidth={1.2}
         />
       )}
+      {label !== null && <Letters x={(x(widest.from) + x(widest.to)) / 2} y={top + height / 2} words={label} />}
       {look?.here && (
         <path d={`M ${(x(widest.from) + x(widest.to)) / 2} ${top - 3} l -6 -9 h 12 z`} fill="var(--heron)" />
       )}
     </g>
   );
 }
+
+/** How often the hand goes there, as the radius of a mark, px. */
+const usedRadius = (fetches: number): number => Math.min(5, 1.2 + 0.2 * Math.sqrt(fetches));
+/** With a thing in hand each place says how far it is for that. */
+const asksHowFar = (look: PlaceLook | undefined): boolean => look?.asked === true;
 
 /** Under the ribbon: which zone is where around the seat, by tint and hatch, its name where there is room. */
 function ZoneStrip({ plan, units }: { plan: Plan; units: readonly { unit: Unit; seen: Seen }[] }) {

@@ -16,6 +16,8 @@ export type PlaceLook = {
   here: boolean;
   /** the supply in hand does not go here at all */
   dim: boolean;
+  /** something is in hand: how far this is for it is what one wants to know */
+  asked: boolean;
 };
 
 const fetched = new WeakMap<Plan['uses'], { of: readonly object[]; known: Map<string, number> }>();
@@ -59,6 +61,7 @@ export function looksFrom(
       fault: filling.faults.length > 0,
       here: inHand !== null && homes.some((h) => h.supplyId === inHand.supply.id && h.share === inHand.share),
       dim: cost !== null && cost.reason !== null,
+      asked: inHand !== null,
     });
   }
   return looks;
