@@ -24,6 +24,22 @@ describe('homes that are found again', () => {
     expect(sentences.length).toBeLessThanOrEqual(10);
     expect(sentences).toContain('Chemistry stands by itself in the tall cupboard.');
     expect(sentences.some((s) => /^\d+ of \d+ places with several things go by one name/.test(s))).toBe(true);
+    // and seen: a card for every unit in which something lives, what came and went in words and on its front
+    const wall = page.getByRole('region', { name: 'Unit by unit' });
+    const cards = wall.getByRole('listitem');
+    expect(await cards.count()).toBeGreaterThan(8);
+    await cards
+      .filter({ hasText: 'Tall cupboard' })
+      .getByText(/^came: /)
+      .waitFor();
+    const filled = cards
+      .filter({ hasText: 'Tall cupboard' })
+      .getByRole('button', { name: /something came/ })
+      .first();
+    await filled.click();
+    expect(await filled.getAttribute('aria-pressed')).toBe('true');
+    await page.waitForURL(/place=cupboard/);
+    expect(await axeFaults(page)).toEqual([]);
     await page.getByRole('button', { name: 'Back to the homes' }).click();
     await until(async () => Object.keys((await planOf(id)).homes).length > 100, 'the found homes are kept');
     const plan = await planOf(id);

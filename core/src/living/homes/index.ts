@@ -32,6 +32,7 @@ export { proposeContainers, type ContainerOffer } from './proposing.ts';
 export { mindAt, sunOn, type Mind } from './minds.ts';
 export { placeFilling, coveredIn, type Filling } from './filling.ts';
 export { bringingOf, bringingPerYear, type Bringing } from './bringing.ts';
+export { comeAndGone, type ComeAndGone } from './come-and-gone.ts';
 export { compareHomes, stationSums, type Compared, type Change, type StationSum } from './compare.ts';
 export {
   refitAround,

@@ -20,6 +20,7 @@ import { Floor } from '../../views/floor/Floor.tsx';
 import { looksFrom } from '../../views/round/looks.ts';
 import { Round } from '../../views/round/Round.tsx';
 import { BandLegend } from './BandLegend.tsx';
+import { Fronts } from './Fronts.tsx';
 import { SeenFrom } from './SeenFrom.tsx';
 
 /**
@@ -199,6 +200,13 @@ export function BothSides({ pair }: { pair: Pair }) {
           onShow={(c) => select({ place: at === 0 ? c.fromId : c.toId })}
         />
       </div>
+      <Fronts
+        before={pair.sides[0].plan}
+        after={pair.sides[1].plan}
+        shown={plan}
+        chosen={place}
+        onChoose={(id) => select({ place: id })}
+      />
     </main>
   );
 }

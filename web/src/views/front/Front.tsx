@@ -14,6 +14,7 @@ import { placeFilling } from '@heronstone/core/homes';
 import { useRoving } from '../../ui/roving.ts';
 import { bandColour } from '../../ui/words.ts';
 import { type PlaceLook } from '../round/looks.ts';
+import { Things } from '../round/Things.tsx';
 import { patternOf, ZonePatterns } from '../zones/marks.tsx';
 
 /** A unit straight from the front, to scale, with how full each place is. */
@@ -26,6 +27,7 @@ export function Front({
   zones = false,
   named = true,
   silent = false,
+  marks,
   className,
 }: {
   plan: Plan;
@@ -39,6 +41,8 @@ export function Front({
   named?: boolean;
   /** nothing is told or shown of what lives where */
   silent?: boolean;
+  /** places to which something came, or that something left; things are drawn in their colours then, in place of how full it is */
+  marks?: ReadonlyMap<string, 'came' | 'went'>;
   className?: string;
 }) {
   const places = compartmentsOf(plan, unit.id);
@@ -73,14 +77,28 @@ export function Front({
         const colour = looks ? bandColour(looks.get(p.id)?.band ?? null) : 'var(--heron)';
         const zone = zones ? plan.zones[zoneOf(plan, p) ?? ''] : undefined;
         const names = homesIn(plan, p.id).flatMap((h) => plan.supplies[h.supplyId]?.name ?? []);
+        const mark = marks?.get(p.id);
         const called = named ? nameOfPlace(plan, p.id)?.words : undefined;
         const words = silent
           ? p.name
           : [
               `${p.name}${called ? `, ${called}` : ''}: ${names.length === 0 ? 'empty' : `${Math.round(full * 100)} % full`}`,
               ...(zone ? [`kept for ${zone.name}`] : []),
+              ...(mark ? [mark === 'came' ? 'something came' : 'something left'] : []),
               ...filling.faults,
             ].join(', ');
+        // its edge lies over what is drawn in it
+        const box = { x: p.left, y, width: p.width, height };
+        const edge = (
+          <rect
+            {...box}
+            fill="none"
+            stroke={p.id === chosen ? 'var(--heron)' : mark ? 'var(--ink)' : 'var(--wood-line)'}
+            strokeWidth={p.id === chosen || mark === 'came' ? pad / 1.5 : mark ? pad / 3 : pad / 6}
+            strokeDasharray={mark === 'went' ? `${pad} ${pad}` : undefined}
+            pointerEvents="none"
+          />
+        );
         const button = onChoose && {
           role: 'button',
           'data-row': '',
@@ -97,24 +115,23 @@ export function Front({
         return (
           <Fragment key={p.id}>
             <g {...button}>
-              <rect
-                x={p.left}
-                y={y}
-                width={p.width}
-                height={height}
-                fill={zone ? patternOf(zone, `front-${unit.id}`) : 'var(--paper)'}
-                stroke={p.id === chosen ? 'var(--heron)' : 'var(--wood-line)'}
-                strokeWidth={p.id === chosen ? pad / 1.5 : pad / 6}
-              />
-              <rect
-                x={p.left}
-                y={y + height * 0.12}
-                width={p.width * full}
-                height={height * 0.88}
-                fill={filling.faults.length && !silent ? 'var(--clash)' : colour}
-                fillOpacity={p.id === chosen ? 0.9 : 0.5}
-                pointerEvents="none"
-              />
+              <rect {...box} fill={zone ? patternOf(zone, `front-${unit.id}`) : 'var(--paper)'} />
+              {marks ? (
+                <g transform={`translate(${p.left} ${y}) scale(${p.width} ${height})`} pointerEvents="none">
+                  <Things plan={plan} placeId={p.id} />
+                </g>
+              ) : (
+                <rect
+                  x={p.left}
+                  y={y + height * 0.12}
+                  width={p.width * full}
+                  height={height * 0.88}
+                  fill={filling.faults.length && !silent ? 'var(--clash)' : colour}
+                  fillOpacity={p.id === chosen ? 0.9 : 0.5}
+                  pointerEvents="none"
+                />
+              )}
+              {edge}
               <title>{words}</title>
             </g>
             <Boxes plan={plan} place={p} y={y} height={height} named={named && !silent} />
@@ -182,9 +199,25 @@ function Contents({ plan, place, y, height }: Shown) {
   const size = Math.min(34, (place.width / longest) * 1.8, height * 0.7);
   const lines = Math.floor(height / (size * 1.15));
   if (names.length === 0 || lines < 1) return null;
-  const shown = names.length > lines ? [...names.slice(0, lines - 1), `and ${names.length - lines + 1} more`] : names;
+  // what has room for one line says what it is called
+  const one = lines === 1 && called !== null;
+  const shown = one
+    ? [called.words]
+    : names.length > lines
+      ? [...names.slice(0, lines - 1), `and ${names.length - lines + 1} more`]
+      : names;
   return (
-    <g aria-hidden pointerEvents="none" fontSize={size} fill="var(--ink)" textAnchor="middle">
+    <g
+      aria-hidden
+      pointerEvents="none"
+      fontSize={size}
+      fill="var(--ink)"
+      textAnchor="middle"
+      stroke="var(--paper)"
+      strokeWidth={size / 5}
+      strokeLinejoin="round"
+      paintOrder="stroke"
+    >
       {shown.map((name, i) => (
         <text
           key={i}

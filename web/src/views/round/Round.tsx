@@ -1,5 +1,5 @@
 import { useDroppable } from '@dnd-kit/core';
-import { type KeyboardEvent, memo, type PointerEvent, useMemo, useRef } from 'react';
+import { type KeyboardEvent, type PointerEvent, useMemo, useRef } from 'react';
 import { angleBetween, heading } from '@heronstone/core/geometry';
 import { bodyOf } from '@heronstone/core/body';
 import { placeSaid } from '@heronstone/core/concepts';
@@ -11,8 +11,8 @@ import { useHover } from '../../state/selection.ts';
 import { bandColour, bandName, fetchWords } from '../../ui/words.ts';
 import { cut, heightScale, type Seen, seePlace, seeUnit, stretchesBetween } from './geometry.ts';
 import { type PlaceLook } from './looks.ts';
-import { piecesIn } from './pieces.ts';
 import { fitting, labelIn, LETTER } from './place-label.ts';
+import { Things } from './Things.tsx';
 import { zonesOfUnit } from '../floor/ZoneGround.tsx';
 import { patternOf, ZonePatterns } from '../zones/marks.tsx';
 
@@ -324,25 +324,6 @@ function PointedAt({
     </g>
   );
 }
-
-/** The things of a place in their colours; drawn once, and only stretched when the room turns. */
-const Things = memo(function Things({ plan, placeId }: { plan: Plan; placeId: string }) {
-  const place = plan.places[placeId];
-  const pieces = useMemo(() => (place ? piecesIn(plan, place) : []), [plan, place]);
-  return pieces.map((p, i) => (
-    <rect
-      key={i}
-      x={p.left}
-      width={p.width}
-      y={1 - p.low - p.height}
-      height={p.height}
-      fill={p.colour}
-      stroke="var(--paper)"
-      strokeWidth={0.6}
-      vectorEffect="non-scaling-stroke"
-    />
-  ));
-});
 
 type MarkProps = {
   id: string;

@@ -1,0 +1,51 @@
+import { useMemo } from 'react';
+import { comeAndGone } from '@heronstone/core/homes';
+import { type Plan } from '@heronstone/core/plan';
+import { Front } from '../../views/front/Front.tsx';
+import { cardsOf, cameWords } from './front-cards.ts';
+
+/** The wall of fronts: every unit as a card, with what its places are called and what lies in them, and what came and went marked; those in which most changed first. */
+export function Fronts({
+  before,
+  after,
+  shown,
+  chosen,
+  onChoose,
+}: {
+  before: Plan;
+  after: Plan;
+  /** the state that is drawn */
+  shown: Plan;
+  chosen: string | null;
+  onChoose: (placeId: string) => void;
+}) {
+  const changes = useMemo(() => comeAndGone(before, after), [before, after]);
+  const cards = useMemo(() => cardsOf(shown, changes), [shown, changes]);
+  return (
+    <section aria-label="Unit by unit" className="px-4 pb-6 pt-3">
+      <h2 className="font-display text-lg font-semibold">Unit by unit</h2>
+      <p className="text-[14px] text-soft">
+        A place to which something came has a thick edge, one that something left a dashed one. Pressed, Round above
+        shows where it is.
+      </p>
+      <ul className="mt-2 grid grid-cols-1 gap-4 sm:grid-cols-2 lg:grid-cols-3">
+        {cards.map(({ unit, came, went, marks }) => (
+          <li key={unit.id} className="min-w-0 rounded-xl border border-line bg-paper p-3">
+            <h3 className="font-semibold">{unit.name}</h3>
+            <p className="truncate text-[13px] text-soft" title={cameWords(came, went, Infinity)}>
+              {cameWords(came, went)}
+            </p>
+            <Front
+              plan={shown}
+              unit={unit}
+              marks={marks}
+              chosen={chosen}
+              onChoose={onChoose}
+              className="mt-2 h-56 w-full"
+            />
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
