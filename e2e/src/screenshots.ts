@@ -83,6 +83,7 @@ const shots: Record<string, (page: Page) => Promise<unknown>> = {
   homes: async () => {
     await at(spring, 'homes?seat=kite-seat&supply=ripstop-white');
     await page.waitForSelector('text=/Why here/');
+    await page.waitForSelector('text=/shares of/');
   },
   today: () => at(pump, 'keepup'),
   labels: async (page) => {
@@ -115,17 +116,6 @@ for (const [name, show] of Object.entries(shots)) {
   await page.waitForTimeout(400);
   await page.screenshot({ path: join(out, `${name}.png`) });
 }
-if (wanted.length === 0 || wanted.includes('sort-out')) {
-  const phone = await newPage(browser, { viewport: { width: 390, height: 800 }, hasTouch: true, isMobile: true });
-  await phone.page.goto(`${server.url}/p/${pump}/supplies?view=sort`);
-  await phone.page.waitForSelector('[data-thing]');
-  for (const way of ['keep', 'keep', 'pass on', 'keep', 'throw', 'away for the season', 'undecided', 'keep']) {
-    await phone.page.getByRole('button', { name: new RegExp(`^${way} `) }).tap();
-    await phone.page.waitForTimeout(80);
-  }
-  await phone.page.waitForTimeout(300);
-  await phone.page.screenshot({ path: join(out, 'sort-out.png') });
-}
 for (const [name, show] of [
   [
     'where-is-it',
@@ -143,6 +133,16 @@ for (const [name, show] of [
   await show(phone.page);
   await phone.page.waitForTimeout(400);
   await phone.page.screenshot({ path: join(out, `${name}.png`) });
+}
+if (wanted.length === 0 || wanted.includes('fronts')) {
+  const { page } = await newPage(browser);
+  const mine = await addDemoPlan(server, 'pump');
+  await page.goto(`${server.url}/p/${mine}/homes`);
+  await page.click('text=Find homes');
+  await page.getByRole('button', { name: 'Before and after' }).click();
+  await page.getByRole('heading', { name: 'Unit by unit' }).evaluate((heading) => heading.scrollIntoView());
+  await page.waitForTimeout(400);
+  await page.screenshot({ path: join(out, 'fronts.png') });
 }
 if (wanted.length === 0 || wanted.includes('crossing')) {
   const found = await newPage(browser);

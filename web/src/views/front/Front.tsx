@@ -192,7 +192,8 @@ type Shown = { plan: Plan; place: Place; y: number; height: number };
 
 function Contents({ plan, place, y, height }: Shown) {
   if (placesIn(plan, place.id).length > 0) return null;
-  const names = homesIn(plan, place.id).flatMap((h) => plan.supplies[h.supplyId]?.name ?? []);
+  // a thing and its reserve are one name
+  const names = [...new Set(homesIn(plan, place.id).flatMap((h) => plan.supplies[h.supplyId]?.name ?? []))];
   const called = names.length > 1 ? nameOfPlace(plan, place.id) : null;
   if (called && (names.length > 3 || called.names.length === 1)) names.unshift(called.words);
   const longest = Math.max(5, ...names.map((n) => n.length));
