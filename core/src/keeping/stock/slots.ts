@@ -1,6 +1,6 @@
 import { insertInto, isInOrder, layRow, nearestColours, type Order, slotsFor } from '../../things/colour/index.ts';
 import { capacityOf, fitOf, holderOf, pieceOf, sheetsIn } from '../../things/fit/index.ts';
-import { handsPerYear, yearlyUses } from '../../living/homes/index.ts';
+import { handsPerYear, inReading, yearlyUses } from '../../living/homes/index.ts';
 import {
   type ColourRow,
   type Command,
@@ -66,13 +66,6 @@ export function slotRowsOf(plan: Plan): SlotRow[] {
 function useIn(place: Place, supply: Supply): number {
   const fit = fitOf(holderOf(place), supply, supply.working);
   return fit.ok ? fit.use : 0;
-}
-
-/** From the top, from the left: by where their holders are, then by where they are in them. */
-function inReading(plan: Plan, a: Place, b: Place): number {
-  if (a.inId !== b.inId && a.inId !== null && b.inId !== null)
-    return inReading(plan, plan.places[a.inId]!, plan.places[b.inId]!);
-  return b.bottom - a.bottom || a.row - b.row || a.column - b.column || a.left - b.left || (a.id < b.id ? -1 : 1);
 }
 
 /** Upright sheets that fill less of a slot lean and bow (common practice: a slot should be two thirds full). */

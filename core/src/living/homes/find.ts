@@ -105,7 +105,12 @@ export async function findHomes(plan: Plan, options: FindOptions): Promise<Found
     });
     first ??= answer;
     // what stays is no answer
-    return { ...answer, bound: first.bound, homes: answer.homes.filter((h) => translation.lotOf.has(h.lot)) };
+    return {
+      ...answer,
+      bound: first.bound,
+      prices: null,
+      homes: answer.homes.filter((h) => translation.lotOf.has(h.lot)),
+    };
   };
   let rested = now();
   /** lets messages in from time to time; whether it is enough */
@@ -153,13 +158,17 @@ export async function findHomes(plan: Plan, options: FindOptions): Promise<Found
   };
   if (others.length > 0)
     takeIfBetter(
-      await recombining(
+      inOrder(
         plan,
         translation,
-        last.answer.homes,
-        others.map((o) => o.answer.homes),
-        room,
-        pause,
+        await recombining(
+          plan,
+          translation,
+          last.answer.homes,
+          others.map((o) => o.answer.homes),
+          room,
+          pause,
+        ),
       ),
     );
   options.onProgress?.({ phase: 'counting', done: 0, total: null, gap: last.answer.gap });

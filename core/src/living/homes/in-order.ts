@@ -1,7 +1,8 @@
 import { compareBy } from '../../things/colour/index.ts';
-import { type Place, type Plan } from '../../record/plan/index.ts';
+import { type Plan } from '../../record/plan/index.ts';
 import { type Homes } from '../slotting/index.ts';
 import { Layout } from './layout.ts';
+import { inReading } from './rows.ts';
 import { type Translation } from './translating.ts';
 import { familyOf } from './tally.ts';
 
@@ -53,7 +54,7 @@ export function inOrder(plan: Plan, translation: Translation, homes: Homes): { l
     // several things in one slot, and what stays, have no place in an order
     const places = row.filter((id) => inPlace.get(id)?.length === 1 && !staying.has(id));
     if (places.length < FEWEST) continue;
-    places.sort((a, b) => inReading(plan.places[a]!, plan.places[b]!));
+    places.sort((a, b) => inReading(plan, plan.places[a]!, plan.places[b]!));
     const there = places.map((id) => inPlace.get(id)![0]!);
     const newcomers = there.filter((lot, i) => today.get(lot) !== places[i]);
     if (2 * newcomers.length < there.length) continue;
@@ -80,7 +81,3 @@ function sorted(plan: Plan, { lotOf }: Translation, lots: readonly string[]): st
     (a, b) => first.get(family(a))! - first.get(family(b))! || compare(lotOf.get(a)!.supply, lotOf.get(b)!.supply),
   );
 }
-
-/** From the top, from the left. */
-const inReading = (a: Place, b: Place): number =>
-  b.bottom - a.bottom || a.row - b.row || a.column - b.column || a.left - b.left || (a.id < b.id ? -1 : 1);

@@ -3,7 +3,7 @@ export { costOfHome, costInPlace, assessHomes, shareStates, type Assessment } fr
 export { type HomeCost, type HomeState } from './own-cost.ts';
 export { decisionOf, decisionsIn, type Decision } from './arranged.ts';
 export { type Lanes, lanesFor, type LanesOffer, lanesThatHelp } from './lanes.ts';
-export { rowOf } from './rows.ts';
+export { inReading, rowOf } from './rows.ts';
 export { toldUses, type ToldUse } from './told.ts';
 export { carryingPerYear } from './brought.ts';
 export { visitsOf, type Visit, type Visited } from './visits.ts';

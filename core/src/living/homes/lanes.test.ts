@@ -74,6 +74,8 @@ describe('lanes', () => {
     expect(of(applied(drawer(), home('clips', 'chest.1.0'), home('pegs', 'chest.1.0')))).toBeNull();
     expect(of(drawer(60, 'Small stuff'))).toBeNull();
     expect(of(applied(drawer(), home('pins', 'chest.0.0', true)))).toBeNull();
+    // what is thrown in among others is kept apart by no lane
+    expect(of(applied(drawer(), { type: 'setPlace', id: 'chest.0.0', set: { nature: 'bulk' } }))).toBeNull();
     // two of 420 mm side by side leave no room for a divider in 842, and none behind each other in 418
     expect(of(drawer(417))).toBeNull();
     expect(of(drawer())).not.toBeNull();

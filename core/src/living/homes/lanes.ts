@@ -7,6 +7,7 @@ import {
   type Command,
   homesIn,
   homesOf,
+  natureOf,
   type Place,
   placesIn,
   type Plan,
@@ -36,8 +37,9 @@ export type LanesOffer = Lanes & {
 
 /** More lanes are no drawer any more. */
 const MOST_LANES = 4;
-/** Where something is thrown in among others, or flat things lie, lanes keep nothing apart. */
 const PARTED: ReadonlySet<Place['kind']> = new Set(['drawer', 'container', 'tray', 'box']);
+/** What is thrown in among others, piled or pocketed is kept apart by no lane. */
+const canPart = (place: Place): boolean => PARTED.has(place.kind) && ['area', 'row'].includes(natureOf(place));
 /** Widths are tried in steps of this, mm. */
 const STEP = 5;
 /** Fewer seconds a year are no offer (own assumption: ten minutes). */
@@ -51,7 +53,7 @@ const WORTH = 600;
  */
 export function lanesFor(plan: Plan, place: Place, since: string): Lanes | null {
   const name = nameOfPlace(plan, place.id);
-  if (!name || name.typed || !PARTED.has(place.kind) || placesIn(plan, place.id).length > 0) return null;
+  if (!name || name.typed || !canPart(place) || placesIn(plan, place.id).length > 0) return null;
   const homes = homesIn(plan, place.id);
   // a share that lives in several places, or is pinned here, is left as it is
   if (homes.some((h) => h.pinned || homesOf(plan, h.supplyId, h.share).length > 1)) return null;
@@ -70,7 +72,9 @@ export function lanesFor(plan: Plan, place: Place, since: string): Lanes | null 
       supplies.map((s) => shelvedAs(plan, s.id)!),
     )!.words,
   }));
-  const { things } = contentsOf(plan, place.id);
+  const { things, boxes } = contentsOf(plan, place.id);
+  // a box that is kept there needs the whole of it
+  if (boxes.length > 0) return null;
   const groupOf = (thing: Thing) => lanes.findIndex(({ supplies }) => supplies.some((s) => s.id === thing.supply.id));
   const inLanes = lanes.map((_, i) => things.filter((t) => groupOf(t) === i));
   for (const along of ['lanes', 'rows'] as const) {
@@ -104,16 +108,26 @@ function sizesFor(place: Place, along: 'lanes' | 'rows', inLanes: readonly (read
     left -= size;
   }
   const over = Math.max(0, left) / least.length;
-  return least.map((mm) => Math.floor(mm + over));
+  const sizes = least.map((mm) => Math.floor(mm + over));
+  return sizes.every((mm, i) => goIn(place, along, inLanes[i]!, mm)) ? sizes : null;
 }
 
+/** Whether some things can be laid in a lane of that size. */
+function goIn(place: Place, along: 'lanes' | 'rows', things: readonly Thing[], mm: number): boolean {
+  const inside = { ...place, kind: 'lane' as const, [along === 'lanes' ? 'width' : 'depth']: mm };
+  return stow(holderOf(inside), { things, standing: [], boxes: [] }).things.every((t) => t.alone.ok && t.over === 0);
+}
+
+/** The least size of a lane that they are laid in, in steps; more room is taken to lay no fewer. */
 function leastSize(place: Place, along: 'lanes' | 'rows', things: readonly Thing[], most: number): number | null {
-  const goIn = (mm: number) => {
-    const inside = { ...place, kind: 'lane' as const, [along === 'lanes' ? 'width' : 'depth']: mm };
-    return stow(holderOf(inside), { things, standing: [], boxes: [] }).things.every((t) => t.alone.ok && t.over === 0);
-  };
-  for (let mm = STEP; mm <= most; mm += STEP) if (goIn(mm)) return mm;
-  return null;
+  let [low, high] = [1, Math.floor(most / STEP)];
+  if (high < 1 || !goIn(place, along, things, high * STEP)) return null;
+  while (low < high) {
+    const middle = Math.floor((low + high) / 2);
+    if (goIn(place, along, things, middle * STEP)) high = middle;
+    else low = middle + 1;
+  }
+  return low * STEP;
 }
 
 /** Every place that can be parted so, with what it saves as homes are, the most first. */

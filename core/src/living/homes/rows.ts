@@ -25,3 +25,10 @@ export function rowsAmong(plan: Plan, placeIds: Iterable<string>): string[][] {
   }
   return [...rows.values()].filter((row) => row.length > 1);
 }
+
+/** From the top, from the left: by where their holders are, then by where they are in them. */
+export function inReading(plan: Plan, a: Place, b: Place): number {
+  if (a.inId !== b.inId && a.inId !== null && b.inId !== null)
+    return inReading(plan, plan.places[a.inId]!, plan.places[b.inId]!);
+  return b.bottom - a.bottom || a.row - b.row || a.column - b.column || a.left - b.left || (a.id < b.id ? -1 : 1);
+}

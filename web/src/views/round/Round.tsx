@@ -11,7 +11,7 @@ import { useHover } from '../../state/selection.ts';
 import { bandColour, bandName, fetchWords } from '../../ui/words.ts';
 import { cut, heightScale, type Seen, seePlace, seeUnit, stretchesBetween } from './geometry.ts';
 import { type PlaceLook } from './looks.ts';
-import { fitting, labelIn, LETTER } from './place-label.ts';
+import { fitting, labelIn, LETTER, widthOf } from './place-label.ts';
 import { Things } from './Things.tsx';
 import { zonesOfUnit } from '../floor/ZoneGround.tsx';
 import { patternOf, ZonePatterns } from '../zones/marks.tsx';
@@ -310,7 +310,7 @@ function PointedAt({
   const place = id === null ? undefined : plan.places[id];
   if (!drawn || !place || drawn.seen.stretches.length === 0) return null;
   const words = placeSaid(plan, place);
-  const width = words.length * LETTER * 0.53 + 14;
+  const width = widthOf(words) + 14;
   const { from, to } = widestOf(drawn.seen);
   const middle = Math.min(WIDTH - width / 2 - 2, Math.max(width / 2 + 2, (x(from) + x(to)) / 2));
   const above = y(drawn.seen.high) - 24;
@@ -343,7 +343,7 @@ type MarkProps = {
 function PlaceMark({ id, plan, reading, label, title, seen, y, look, chosen, focusable, onChoose }: MarkProps) {
   const { setNodeRef, isOver } = useDroppable({ id: `round:${id}`, data: { placeId: id } });
   const hovered = useHover((s) => s.place === id);
-  // a thing in hand asks how far every place is, whatever is read otherwise
+  // with a thing in hand every place says how far it is for that, whatever is read otherwise
   const band = look?.dim ? 'var(--stone)' : bandColour(look?.band ?? null);
   const colour = { what: 'var(--paper)', far: band, much: 'var(--heron)' }[reading];
   const top = y(seen.high);
@@ -389,7 +389,7 @@ function PlaceMark({ id, plan, reading, label, title, seen, y, look, chosen, foc
                 <Things plan={plan} placeId={id} />
               </g>
             )}
-            {reading === 'what' && asksHowFar(look) && (
+            {reading === 'what' && look?.asked && (
               <rect
                 x={left}
                 y={top + 0.75}
@@ -446,8 +446,6 @@ function PlaceMark({ id, plan, reading, label, title, seen, y, look, chosen, foc
 
 /** How often the hand goes there, as the radius of a mark, px. */
 const usedRadius = (fetches: number): number => Math.min(5, 1.2 + 0.2 * Math.sqrt(fetches));
-/** With a thing in hand each place says how far it is for that. */
-const asksHowFar = (look: PlaceLook | undefined): boolean => look?.asked === true;
 
 /** Under the ribbon: which zone is where around the seat, by tint and hatch, its name where there is room. */
 function ZoneStrip({ plan, units }: { plan: Plan; units: readonly { unit: Unit; seen: Seen }[] }) {

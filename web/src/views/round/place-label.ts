@@ -3,7 +3,8 @@ import { type Plan } from '@heronstone/core/plan';
 
 /** Letters in a place are so high, px, and about so wide a letter; lower places have none. */
 export const LETTER = 11.5;
-const A_LETTER = 0.52 * LETTER;
+/** About how wide some words are, px. */
+export const widthOf = (words: string): number => words.length * 0.52 * LETTER;
 const LEAST_HEIGHT = 12;
 const MARGIN = 4;
 
@@ -33,7 +34,7 @@ const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1
 /** The longest of some ways to say a name that goes into so many pixels; null: none does. */
 export function fitting(ways: readonly string[], width: number, height: number): string | null {
   if (height < LEAST_HEIGHT) return null;
-  return ways.find((words) => words.length * A_LETTER <= width - MARGIN) ?? null;
+  return ways.find((words) => widthOf(words) <= width - MARGIN) ?? null;
 }
 
 /** What is written in a place that is drawn so wide and high; null: nothing lives there, or no name goes in. */
