@@ -25,6 +25,8 @@ export async function startServer({
   const child = spawn(
     process.execPath,
     [
+      // it lives for a minute: making its database’s WebAssembly fast takes longer than it saves
+      '--liftoff-only',
       join(root, 'scripts/program.mjs'),
       'server/src/main.ts',
       'serve',

@@ -28,4 +28,10 @@ describe('the tables of the database are those that describe themselves', () => 
     expect(keys.filter((k) => k.deferred !== true)).toEqual([]);
     await db.close();
   });
+
+  test('a new folder has this one database and none of the patterns PostgreSQL copies new ones from', async () => {
+    const db = await openDatabase(newFolder(), () => Promise.resolve());
+    expect(await db.query('SELECT datname FROM pg_database')).toEqual([{ datname: 'postgres' }]);
+    await db.close();
+  });
 });

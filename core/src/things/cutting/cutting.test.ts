@@ -1,6 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { type Scrap } from '../../record/plan/index.ts';
+import { Guillotine } from './guillotine.ts';
+import { maximalPatterns } from './maximal.ts';
 import {
   aheadSaves,
   countsOf,
@@ -301,6 +303,18 @@ describe('cut lists', () => {
     const area = ten.reduce((sum, p) => sum + 60 * p.width * p.depth, 0) / 305 ** 2;
     expect(list.bound).toBeGreaterThanOrEqual(Math.ceil(area) - 1);
     expect(list.sheets).toBeGreaterThanOrEqual(list.bound);
+    // where a search for sets would keep too few ways of each rectangle to find anything, it is not begun, and says so
+    const guillotine = new Guillotine(sheet(305, 305), ten);
+    expect(guillotine.trials).toBeGreaterThan(3e6);
+    const worth = ten.map((p) => p.width * p.depth);
+    expect(
+      maximalPatterns(
+        guillotine,
+        ten.map(() => 60),
+        worth,
+        3e6,
+      ),
+    ).toEqual({ patterns: [], all: false });
   });
 
   test('a square is turned where its grain asks for it', () => {

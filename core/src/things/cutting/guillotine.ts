@@ -46,6 +46,22 @@ function positions(length: number, sides: readonly number[], kerf: number): numb
 }
 
 /**
+ * Of each position what is left behind an earlier one, where that is worth trying: the last position that fits into it, + 1; 0 for nothing. Without a
+ * width of the cut the two halves of a cut may change places, and one order is enough.
+ */
+function behind(at: readonly number[], kerf: number): Int32Array[] {
+  return at.map((end, i) => {
+    const found: number[] = [];
+    for (let a = 0; a < i; a++) {
+      const rest = end - at[a]! - kerf;
+      if (rest < at[a]! && kerf === 0) break;
+      found.push(lastAtMost(at, rest) + 1);
+    }
+    return Int32Array.from(found);
+  });
+}
+
+/**
  * Everything about one sheet, its pieces and the width of the cut that does not depend on what the pieces are worth: the best way to cut is then found
  * by dynamic programming over rectangles (Gilmore and Gomory 1966, memory), exact for any number of each piece.
  */
@@ -55,6 +71,9 @@ export class Guillotine {
   readonly xs: readonly number[];
   readonly ys: readonly number[];
   private readonly kerf: number;
+  /** see {@link behind} */
+  private readonly behindX: readonly Int32Array[];
+  private readonly behindY: readonly Int32Array[];
 
   /** @param kerf what a cut takes away, mm */
   constructor(
@@ -75,6 +94,14 @@ export class Guillotine {
       sides((w) => w.depth),
       this.kerf,
     );
+    this.behindX = behind(this.xs, this.kerf);
+    this.behindY = behind(this.ys, this.kerf);
+  }
+
+  /** So many cuts of rectangles there are to be tried for one sheet. */
+  get trials(): number {
+    const sum = (of: readonly Int32Array[]) => of.reduce((n, list) => n + list.length, 0);
+    return sum(this.behindX) * this.ys.length + sum(this.behindY) * this.xs.length;
   }
 
   /** Whether a piece goes onto the sheet at all. */
@@ -87,17 +114,9 @@ export class Guillotine {
    * takes nothing.
    */
   *splits(i: number, j: number): Generator<{ how: number; first: [number, number]; second: [number, number] }> {
-    const { xs, ys, kerf } = this;
-    for (let a = 0; a < i; a++) {
-      const rest = xs[i]! - xs[a]! - kerf;
-      if (rest < xs[a]! && kerf === 0) break;
-      yield { how: -1 - a, first: [a, j], second: [lastAtMost(xs, rest), j] };
-    }
-    for (let a = 0; a < j; a++) {
-      const rest = ys[j]! - ys[a]! - kerf;
-      if (rest < ys[a]! && kerf === 0) break;
-      yield { how: -1 - xs.length - a, first: [i, a], second: [i, lastAtMost(ys, rest)] };
-    }
+    for (const [a, second] of this.behindX[i]!.entries()) yield { how: -1 - a, first: [a, j], second: [second - 1, j] };
+    for (const [a, second] of this.behindY[j]!.entries())
+      yield { how: -1 - this.xs.length - a, first: [i, a], second: [i, second - 1] };
   }
 
   /**
@@ -107,35 +126,47 @@ export class Guillotine {
   best(values: readonly number[]): { value: number; cut: Cut } {
     const { xs, ys } = this;
     const nx = xs.length;
-    const value = new Float64Array(nx * ys.length);
-    const done = new Int32Array(nx * ys.length);
-    const worth = ([i, j]: [number, number]) => (i < 0 || j < 0 ? 0 : value[j * nx + i]!);
+    // the first row and the first column stand for what takes nothing
+    const stride = nx + 1;
+    const value = new Float64Array(stride * (ys.length + 1));
+    const done = new Int32Array(stride * (ys.length + 1));
     for (let j = 0; j < ys.length; j++)
       for (let i = 0; i < nx; i++) {
         let most = 0;
         let how = 0;
-        for (const [k, way] of this.ways.entries())
+        for (let k = 0; k < this.ways.length; k++) {
+          const way = this.ways[k]!;
           if (way.width <= xs[i]! && way.depth <= ys[j]! && values[way.piece]! > most) {
             most = values[way.piece]!;
             how = k + 1;
           }
-        for (const split of this.splits(i, j)) {
-          const v = worth(split.first) + worth(split.second);
+        }
+        const row = (j + 1) * stride;
+        const across = this.behindX[i]!;
+        for (let a = 0; a < across.length; a++) {
+          const v = value[row + a + 1]! + value[row + across[a]!]!;
           if (v > most) {
             most = v;
-            how = split.how;
+            how = -1 - a;
           }
         }
-        value[j * nx + i] = most;
-        done[j * nx + i] = how;
+        const down = this.behindY[j]!;
+        for (let a = 0; a < down.length; a++) {
+          const v = value[(a + 1) * stride + i + 1]! + value[down[a]! * stride + i + 1]!;
+          if (v > most) {
+            most = v;
+            how = -1 - nx - a;
+          }
+        }
+        value[row + i + 1] = most;
+        done[row + i + 1] = how;
       }
     const at = (w: number, d: number): Done | null => {
       const [i, j] = [lastAtMost(xs, w), lastAtMost(ys, d)];
       if (i < 0 || j < 0) return null;
-      return { how: done[j * nx + i]!, first: at, second: at };
+      return { how: done[(j + 1) * stride + i + 1]!, first: at, second: at };
     };
-    const last: [number, number] = [nx - 1, ys.length - 1];
-    return { value: worth(last), cut: this.cutOf(at) };
+    return { value: value.at(-1)!, cut: this.cutOf(at) };
   }
 
   /** How the whole sheet falls apart, from what is done with every rectangle in turn. */

@@ -11,11 +11,15 @@ type Way = {
   second: Way | null;
 };
 
+/** Ways of each rectangle below which a search is not begun (own choice). */
+const LEAST_KEPT = 4;
+
 /**
  * Every set of pieces that comes out of one sheet, no more of each than is wanted, and nothing that is less than another in everything: by dynamic
  * programming over rectangles as {@link Guillotine.best}, the ways that no other one surpasses kept instead of the most valuable one.
  * @param worth of the pieces, by which ways are kept where there are too many of them
- * @param pairs so many ways at most are laid together in all; where a sheet has more of them only the best of each rectangle are kept
+ * @param pairs so many ways at most are laid together in all; where a sheet has more of them only the best of each
+ *   rectangle are kept, and none is looked for where those would be too few
  * @returns the sets, and whether they are all there are
  */
 export function maximalPatterns(
@@ -28,8 +32,9 @@ export function maximalPatterns(
   const nx = xs.length;
   const radix: number[] = [];
   const sets = wanted.reduce((by, n, k) => ((radix[k] = by), by * (n + 1)), 1);
-  const rectangles = (nx * ys.length * (nx + ys.length)) / 4;
-  const beam = Math.max(4, Math.floor(Math.sqrt(pairs / Math.max(1, rectangles))));
+  const beam = Math.floor(Math.sqrt(pairs / Math.max(1, guillotine.trials)));
+  // fewer of each rectangle than that find nothing that pricing does not
+  if (beam < LEAST_KEPT) return { patterns: [], all: false };
   // sets that a number can’t tell apart may be taken for each other: then these are not all
   let all = sets <= Number.MAX_SAFE_INTEGER;
 
