@@ -1,7 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { type Scrap } from '../../record/plan/index.ts';
-import { Guillotine } from './guillotine.ts';
 import { maximalPatterns } from './maximal.ts';
 import {
   aheadSaves,
