@@ -304,7 +304,7 @@ describe('cut lists', () => {
     expect(list.sheets).toBeGreaterThanOrEqual(list.bound);
     // where a search for sets would keep too few ways of each rectangle to find anything, it is not begun, and says so
     const guillotine = new Guillotine(sheet(305, 305), ten);
-    expect(guillotine.trials).toBeGreaterThan(3e6);
+    expect(guillotine.trials).toBeGreaterThan(3e6 / 4 ** 2);
     const worth = ten.map((p) => p.width * p.depth);
     expect(
       maximalPatterns(
