@@ -10,7 +10,7 @@ function partsList(): Plugin {
     name: 'parts-list',
     generateBundle(_options, bundle) {
       const parts = Object.keys(bundle)
-        .filter((name) => /\.(js|css|woff2)$/.test(name))
+        .filter((name) => /\.(js|css|woff2?)$/.test(name))
         .map((name) => `/${name}`)
         .sort((a, b) => urgency(a) - urgency(b) || (a < b ? -1 : 1));
       this.emitFile({ type: 'asset', fileName: 'parts.json', source: JSON.stringify(parts) });
@@ -29,7 +29,7 @@ export default defineConfig({
       injectRegister: false,
       manifest: false,
       workbox: {
-        globPatterns: ['**/*.{js,css,woff2,svg}', 'index.html'],
+        globPatterns: ['**/*.{js,css,woff2,woff,svg}', 'index.html'],
         maximumFileSizeToCacheInBytes: 4_000_000,
         // a page comes from the server where that answers: an old page must not meet a new server
         navigateFallback: null,

@@ -1,9 +1,10 @@
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { spawnSync } from 'node:child_process';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { afterAll, describe, expect, test } from '@jest/globals';
+import { PDFDocument } from 'pdf-lib';
 import { exportPlan, importPlan } from '@heronstone/core/formats';
 import { checkAnswer } from '@heronstone/core/slotting';
 import { block, randomSlotting, tinyRoom, unit, withUnits } from '@heronstone/core/testing';
@@ -192,8 +193,24 @@ describe('the command line', () => {
     expect(Math.min(found.proposal.secondsFree, found.proposal.secondsZoned)).toBeGreaterThan(3600);
   });
 
+  test('book and maps write PDFs: as many pages as they say, the letters they lack named', async () => {
+    const out = file('out.pdf', '');
+    for (const args of [
+      ['book', planFile, '--chapters', 'room, index', '--paper', 'letter'],
+      ['maps', planFile, '--unit', 'Low chest'],
+    ]) {
+      const said = JSON.parse((await run([...args, '--out', out])).out!) as Record<string, unknown>;
+      const pdf = await PDFDocument.load(readFileSync(out));
+      expect(said).toEqual({ out, pages: pdf.getPageCount(), bytes: statSync(out).size, lettersLacking: [] });
+      expect(pdf.getPageCount()).toBeGreaterThan(0);
+    }
+  });
+
   test.each([
-    [[], /say slot, reach, homes, check, fill, zones, read-list, budget, cut, tryout, help-most or arrange/],
+    [
+      [],
+      /say slot, reach, homes, check, fill, zones, read-list, budget, cut, tryout, help-most, arrange, book or maps/,
+    ],
     [['fly'], /not “fly”/],
     [['slot'], /needs a file/],
     [['slot', '/nowhere/p.json'], /there is no file/],
@@ -210,6 +227,11 @@ describe('the command line', () => {
     [['check', planFile, '--seat', 'Seat'], /does not take --seat/],
     [['homes', planFile, '--seconds', '0.1', '--out', '/nowhere/out.json'], /cannot write/],
     [['homes', planFile, 'second.json'], /one file at a time/],
+    [['book', planFile], /say where to with --out/],
+    [['book', planFile, '--out', '/tmp/x.pdf', '--chapters', 'rom'], /no chapter “rom”; there are room, zones/],
+    [['book', planFile, '--out', '/nowhere/x.pdf'], /cannot write/],
+    [['maps', planFile, '--out', '/tmp/x.pdf', '--paper', 'a5'], /a4 or letter, not “a5”/],
+    [['maps', planFile, '--out', '/tmp/x.pdf', '--unit', 'Throne'], /no unit “Throne” with places; there is Low chest/],
     [['homes', planFile, '--finding-again', 'lots'], /none, little, some, much, not “lots”/],
   ])('bad input %#: one line why, code 2', async (args, why) => {
     const { code, out, error } = await run(args);

@@ -20,6 +20,9 @@ export type Values = {
   out?: string | undefined;
   find?: boolean | undefined;
   measure?: string | undefined;
+  paper?: string | undefined;
+  chapters?: string | undefined;
+  unit?: string | undefined;
   help?: boolean | undefined;
 };
 
@@ -59,7 +62,7 @@ export const now = () => performance.now();
 
 export const round = (n: number) => Math.round(n * 1000) / 1000;
 
-export function write(out: string, text: string): void {
+export function write(out: string, text: string | Uint8Array): void {
   try {
     writeFileSync(out, text);
   } catch (error) {

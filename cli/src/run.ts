@@ -36,6 +36,7 @@ import {
   write,
 } from './input.ts';
 import { helpMostOf } from './help-most.ts';
+import { book, maps } from './print.ts';
 import { tryout } from './tryout.ts';
 
 const USAGE = `heronstone slot FILE [--seconds N | --work N] [--seed N]
@@ -50,6 +51,8 @@ heronstone cut FILE
 heronstone tryout PLAN.heron.json [--activity NAME] [--sessions N] [--seed N]
 heronstone help-most PLAN.heron.json [--seconds N]
 heronstone arrange PLAN.heron.json [--seed N] [--steps N] [--searches N] [--out FILE]
+heronstone book PLAN.heron.json --out FILE.pdf [--chapters room,zones,…] [--paper a4|letter]
+heronstone maps PLAN.heron.json --out FILE.pdf [--unit NAME] [--paper a4|letter]
 `;
 
 /** Runs one command line. JSON on stdout; on bad input one line why on stderr and exit code 2. */
@@ -68,6 +71,8 @@ export async function run(args: string[]): Promise<Result> {
     if (command === 'tryout') return tryout(file, values);
     if (command === 'help-most') return await helpMostOf(file, values);
     if (command === 'arrange') return await arrange(file, values);
+    if (command === 'book') return await book(file, values);
+    if (command === 'maps') return await maps(file, values);
     return await homes(file, values);
   } catch (error) {
     if (error instanceof Trouble) return { code: 2, error: `heronstone: ${error.message}` };
@@ -88,6 +93,8 @@ const FLAGS: Record<string, readonly string[]> = {
   'help-most': ['seconds'],
   tryout: ['activity', 'sessions', 'seed'],
   arrange: ['seed', 'steps', 'searches', 'out'],
+  book: ['out', 'chapters', 'paper'],
+  maps: ['out', 'unit', 'paper'],
 };
 
 function read(args: string[]): { command: string; file: string; values: Values } {
@@ -109,6 +116,9 @@ function read(args: string[]): { command: string; file: string; values: Values }
         'finding-again': { type: 'string' },
         find: { type: 'boolean' },
         measure: { type: 'string' },
+        paper: { type: 'string' },
+        chapters: { type: 'string' },
+        unit: { type: 'string' },
         help: { type: 'boolean' },
       },
     });
@@ -119,7 +129,7 @@ function read(args: string[]): { command: string; file: string; values: Values }
   if (parsed.values.help || command === 'help') return { command: 'help', file: '', values: parsed.values };
   if (!command || !FLAGS[command])
     throw new Trouble(
-      `say slot, reach, homes, check, fill, zones, read-list, budget, cut, tryout, help-most or arrange${command ? `, not “${command}”` : ''}; --help tells more`,
+      `say slot, reach, homes, check, fill, zones, read-list, budget, cut, tryout, help-most, arrange, book or maps${command ? `, not “${command}”` : ''}; --help tells more`,
     );
   if (!file) throw new Trouble(`${command} needs a file`);
   if (rest.length > 0) throw new Trouble(`one file at a time, not also “${rest[0]}”`);

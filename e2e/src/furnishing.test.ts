@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import { addDemoPlan } from './harness.ts';
 import { planIdOf, serverPlan, until, withApp } from './support.ts';
@@ -126,7 +127,7 @@ describe('the pump house, measured and furnished from nothing', () => {
     expect(await page.getByRole('dialog').innerText()).toMatch(/needs 23 mm more height/);
     await page.keyboard.press('Escape');
 
-    await page.getByRole('button', { name: 'Drawings' }).click();
+    await page.getByRole('button', { name: 'On paper' }).click();
     for (const [button, ending] of [
       ['Floor as SVG', /Second-room-floor\.svg$/],
       ['Wall 1 as DXF', /\.dxf$/],
@@ -137,6 +138,25 @@ describe('the pump house, measured and furnished from nothing', () => {
         page.getByRole('button', { name: button }).click(),
       ]);
       expect(download.suggestedFilename()).toMatch(ending);
+    }
+    // a book of two chapters, and the map of one unit, read back
+    for (const chapter of await page.getByRole('region', { name: 'Plan book' }).getByRole('checkbox').all())
+      await chapter.uncheck();
+    expect(await page.getByRole('button', { name: 'Book, A4' }).isDisabled()).toBe(true);
+    await page.getByLabel('everything, A to Z').check();
+    await page.getByLabel('what lives where').check();
+    for (const [button, name, words] of [
+      ['Book, A4', 'Second-room-plan-book.pdf', ['What lives where', 'Everything, A to Z', 'Low chest']],
+      ['Maps, US Letter', 'Second-room-map-of-Low-chest.pdf', ['Low chest', 'drawer 1']],
+    ] as const) {
+      await page.getByLabel('Map of').selectOption('Low chest');
+      const [download] = await Promise.all([
+        page.waitForEvent('download'),
+        page.getByRole('button', { name: button }).click(),
+      ]);
+      expect(download.suggestedFilename()).toBe(name);
+      const said = await wordsOf(await download.path());
+      for (const word of words) expect(said).toContain(word);
     }
     await page.keyboard.press('Escape');
 
@@ -314,4 +334,15 @@ describe('the pump house, measured and furnished from nothing', () => {
 
 async function openings(id: string): Promise<Record<string, { left: number }>> {
   return (await (await fetch(`${app.server.url}/api/plans/${id}`)).json()).plan.openings;
+}
+
+/** The words of a PDF, as an independent reader (pdfjs-dist) finds them. */
+async function wordsOf(path: string): Promise<string> {
+  const { getDocument, VerbosityLevel } = await import('pdfjs-dist/legacy/build/pdf.mjs');
+  const data = new Uint8Array(readFileSync(path));
+  const pdf = await getDocument({ data, verbosity: VerbosityLevel.ERRORS }).promise;
+  const pages = await Promise.all(
+    Array.from({ length: pdf.numPages }, async (_, i) => (await (await pdf.getPage(i + 1)).getTextContent()).items),
+  );
+  return pages.flatMap((items) => items.map((i) => ('str' in i ? i.str : ''))).join('\n');
 }

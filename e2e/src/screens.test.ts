@@ -111,7 +111,7 @@ describe('every screen', () => {
     for (const [button, words] of [
       ['Does it go in?', 'It goes into'],
       ['Containers', 'Buy 1 pack'],
-      ['Drawings', 'Everything as PDF, A4'],
+      ['On paper', 'Everything as PDF, A4'],
     ] as const) {
       await page.getByRole('button', { name: button }).click();
       await page.waitForSelector(`text=${words}`);

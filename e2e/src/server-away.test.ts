@@ -56,7 +56,7 @@ describe('when the server is away', () => {
       expect([view, await app.page.getByText('This part of the app').count()]).toEqual([view, 0]);
     }
     await app.goOn(id, 'furniture');
-    await app.page.getByRole('button', { name: /Drawings/ }).click();
+    await app.page.getByRole('button', { name: 'On paper' }).click();
     const [drawing] = await Promise.all([
       app.page.waitForEvent('download'),
       app.page.getByRole('button', { name: 'Floor as SVG' }).click(),

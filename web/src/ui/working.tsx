@@ -3,7 +3,7 @@ import { type LongWork } from '../state/long-work.ts';
 import { Button } from './button.tsx';
 
 /** How far long work is, and a way to end it. Nothing while none runs. */
-export function Working({ work, words }: { work: LongWork; words: string }) {
+export function Working({ work, words }: { work: Pick<LongWork, 'share' | 'cancel'>; words: string }) {
   if (work.share === null) return null;
   return (
     <div className="flex items-center gap-2" role="status" aria-label={words}>

@@ -15,7 +15,8 @@ import {
   wallFront,
   wallGaps,
 } from '../../space/room/index.ts';
-import { box, dimension, type Mark, path, running, type Sheet, text } from './sheet.ts';
+import { box, dimension, type Mark, named, path, running, type Sheet, text } from './sheet.ts';
+import { containersIn, waysToSay } from './unit.ts';
 
 /** Height of lettering, mm of the room. */
 const LETTER = 70;
@@ -186,7 +187,15 @@ export function drawWall(plan: Plan, wallId: string): Sheet | null {
   }
   for (const u of front.units) {
     marks.push(box('units', u.left, u.bottom, u.width, u.height));
-    for (const p of u.places) marks.push(box('places', p.left, p.bottom, p.width, p.height));
+    for (const p of u.places) {
+      marks.push(box('places', p.left, p.bottom, p.width, p.height));
+      for (const { holder, at } of containersIn(plan, p.place, p))
+        marks.push(
+          box('containers', at.left, at.bottom, at.width, at.height),
+          ...named(at, waysToSay(plan, holder.id), LETTER * 0.4),
+        );
+      marks.push(...named(p, waysToSay(plan, p.place.id), LETTER * 0.5));
+    }
     const size = Math.min(LETTER, (u.width / Math.max(4, u.unit.name.length)) * 1.3);
     marks.push(text('units', { x: u.left + u.width / 2, y: u.bottom + u.height + LETTER * 0.7 }, u.unit.name, size));
   }

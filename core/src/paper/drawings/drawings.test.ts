@@ -3,8 +3,11 @@ import { DOMParser } from '@xmldom/xmldom';
 import DxfParser from 'dxf-parser';
 import { PDFDocument } from 'pdf-lib';
 import { blankFixture } from '../../record/plan/index.ts';
+import { faces } from '../../testing/faces.ts';
 import { applied, tinyRoom, unit, withUnits } from '../../testing/index.ts';
 import { drawAll, drawFloor, drawWall, extent, PAPERS, scaleFor, toDxf, toPdf, toSvg } from './index.ts';
+
+const FACES = faces();
 
 const plan = applied(
   withUnits(
@@ -142,7 +145,7 @@ describe('what a person who drills marks out', () => {
     expect(scaleFor(1200, 500, 'letter', 'imperial').words).toBe('1 1/2 in = 1 ft');
     const { getDocument, VerbosityLevel } = await import('pdfjs-dist/legacy/build/pdf.mjs');
     const inches = applied(fitted, { type: 'setPlan', set: { measure: 'imperial' } });
-    const data = await toPdf([drawFloor(inches)], 'letter', 'note', 'imperial');
+    const { bytes: data } = await toPdf([drawFloor(inches)], 'letter', 'note', FACES, 'imperial');
     const page = await (await getDocument({ data, verbosity: VerbosityLevel.ERRORS }).promise).getPage(1);
     const texts = (await page.getTextContent()).items.map((item) => ('str' in item ? item.str : ''));
     expect(texts).toContain('3 ft');
@@ -157,7 +160,7 @@ describe('PDF', () => {
       ['a4', (297 / 25.4) * 72, (210 / 25.4) * 72],
       ['letter', 11 * 72, 8.5 * 72],
     ] as const) {
-      const pdf = await PDFDocument.load(await toPdf(drawAll(plan), paper, 'note'));
+      const pdf = await PDFDocument.load((await toPdf(drawAll(plan), paper, 'note', FACES)).bytes);
       expect(pdf.getPageCount()).toBe(5);
       const { width, height } = pdf.getPage(0).getSize();
       expect(width).toBeCloseTo(w, 1);
@@ -168,7 +171,7 @@ describe('PDF', () => {
   test('read by pdfjs-dist: title, scale and lengths are text; the walls are as long as 1 : n says', async () => {
     const { getDocument, OPS, VerbosityLevel } = await import('pdfjs-dist/legacy/build/pdf.mjs');
     const sheet = drawFloor(plan);
-    const data = await toPdf([sheet], 'a4', 'Check by the metre');
+    const { bytes: data } = await toPdf([sheet], 'a4', 'Check by the metre', FACES);
     const page = await (await getDocument({ data, verbosity: VerbosityLevel.ERRORS }).promise).getPage(1);
     const texts = (await page.getTextContent()).items.map((item) => ('str' in item ? item.str : ''));
     const e = extent(sheet);
@@ -185,9 +188,18 @@ describe('PDF', () => {
     expect(Math.max(...lengths)).toBeCloseTo((6000 / scale.n / 25.4) * 72, 3);
   });
 
-  test('letters the print font does not know become question marks, and nothing stops', async () => {
+  test('Greek, Cyrillic, Vietnamese and Polish names are found again as text; letters the faces lack are told, and nothing stops', async () => {
+    const { getDocument, VerbosityLevel } = await import('pdfjs-dist/legacy/build/pdf.mjs');
+    for (const name of ['Χρώματα και ψαλίδι', 'Клей и ножницы', 'Kéo và giấy dó', 'Żółte nożyczki']) {
+      const named = applied(plan, { type: 'setUnit', id: 'lowChest', set: { name } });
+      const { bytes: data, lacking } = await toPdf([drawFloor(named)], 'a4', 'note', FACES);
+      expect(lacking).toEqual([]);
+      const page = await (await getDocument({ data, verbosity: VerbosityLevel.ERRORS }).promise).getPage(1);
+      const said = (await page.getTextContent()).items.map((item) => ('str' in item ? item.str : '')).join('');
+      expect(said.normalize('NFC')).toContain(name);
+    }
     const named = applied(plan, { type: 'setUnit', id: 'lowChest', set: { name: '引き出し' } });
-    await expect(toPdf(drawAll(named), 'letter', 'note')).resolves.toBeInstanceOf(Uint8Array);
+    expect((await toPdf(drawAll(named), 'letter', 'note', FACES)).lacking.sort()).toEqual([...'引き出し'].sort());
   });
 
   test('the largest usual scale that fits is taken', () => {

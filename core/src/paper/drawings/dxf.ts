@@ -1,5 +1,5 @@
 import { Colors, DxfWriter, LWPolylineFlags, point2d, point3d, TextHorizontalAlignment, Units } from '@tarikjabiri/dxf';
-import { LAYERS, type Sheet } from './sheet.ts';
+import { LAYERS, roughly, type Sheet } from './sheet.ts';
 
 /** A drawing as DXF, one unit a millimetre of the room, each layer by its name. */
 export function toDxf(sheet: Sheet): string {
@@ -14,8 +14,10 @@ export function toDxf(sheet: Sheet): string {
         { flags: mark.closed ? LWPolylineFlags.Closed : LWPolylineFlags.None },
       );
     else {
+      const said = mark.within ? roughly(mark) : { words: mark.text, size: mark.size };
+      if (said === null) continue;
       const at = point3d(mark.at.x, mark.at.y, 0);
-      dxf.addText(at, mark.size, mark.text.replace(/[\r\n]+/g, ' '), {
+      dxf.addText(at, said.size, said.words.replace(/[\r\n]+/g, ' '), {
         rotation: mark.angle,
         horizontalAlignment: TextHorizontalAlignment.Center,
         secondAlignmentPoint: at,

@@ -1,11 +1,30 @@
 import { type Point } from '../../measures/geometry/index.ts';
 
-export const LAYERS = ['walls', 'openings', 'fixtures', 'units', 'places', 'floor-uses', 'seats', 'lengths'] as const;
+export const LAYERS = [
+  'walls',
+  'openings',
+  'fixtures',
+  'units',
+  'places',
+  'containers',
+  'things',
+  'floor-uses',
+  'seats',
+  'names',
+  'lengths',
+] as const;
 export type Layer = (typeof LAYERS)[number];
 
 /** One stroke of a drawing, in millimetres of the room, y upwards. */
 export type Mark =
-  | { kind: 'path'; layer: Layer; points: Point[]; closed: boolean; dashed?: boolean }
+  | {
+      kind: 'path';
+      layer: Layer;
+      points: Point[];
+      closed: boolean;
+      dashed?: boolean;
+      /** colour it is filled with, #rrggbb */ fill?: string;
+    }
   | {
       kind: 'text';
       layer: Layer;
@@ -15,6 +34,8 @@ export type Mark =
       size: number;
       /** degrees counter-clockwise */
       angle: number;
+      /** it has to go into so much room, mm: said in the longest of these ways that does, or not at all */
+      within?: { width: number; height: number; ways: readonly string[] };
     };
 
 /** A drawing without a scale of its own: what is put to paper or file by the writers. */
@@ -42,6 +63,39 @@ export const text = (layer: Layer, at: Point, words: string, size: number, angle
   size,
   angle,
 });
+
+/** A box filled with a colour. */
+export const filled = (
+  layer: Layer,
+  left: number,
+  bottom: number,
+  width: number,
+  height: number,
+  fill: string,
+): Mark => ({
+  ...(box(layer, left, bottom, width, height) as Extract<Mark, { kind: 'path' }>),
+  fill,
+});
+
+/** Words in the middle of a box, in the longest way that goes in; nothing where there is nothing to say. */
+export const named = (
+  box: { left: number; bottom: number; width: number; height: number },
+  ways: readonly string[],
+  size: number,
+): Mark[] =>
+  ways.length === 0
+    ? []
+    : [
+        {
+          kind: 'text',
+          layer: 'names',
+          at: { x: box.left + box.width / 2, y: box.bottom + box.height / 2 },
+          text: ways[0]!,
+          size,
+          angle: 0,
+          within: { width: box.width, height: box.height, ways },
+        },
+      ];
 
 /** A dimension: ticks at both ends of a line set off to one side, its length in words in the middle. */
 export function dimension(a: Point, b: Point, off: number, words: string, size: number): Mark[] {
@@ -114,7 +168,7 @@ export function extent({ marks }: Sheet): { left: number; bottom: number; right:
   };
   for (const mark of marks) {
     if (mark.kind === 'path') for (const p of mark.points) take(p.x, p.y);
-    else {
+    else if (!mark.within) {
       const half = mark.text.length * mark.size * 0.4;
       const flat = Math.abs(mark.angle) < 45;
       take(mark.at.x - (flat ? half : mark.size), mark.at.y - (flat ? mark.size : half));
@@ -122,4 +176,18 @@ export function extent({ marks }: Sheet): { left: number; bottom: number; right:
     }
   }
   return Number.isFinite(box.left) ? box : { left: 0, bottom: 0, right: 1000, top: 1000 };
+}
+
+/** How wide a letter is about, as a share of its size. */
+const LETTER_WIDTH = 0.52;
+
+/** A name in the longest way that goes into its box, where the widths of letters are not known; null where none does. */
+export function roughly(mark: Extract<Mark, { kind: 'text' }>): { words: string; size: number } | null {
+  const { width, height, ways } = mark.within!;
+  const most = Math.min(mark.size * 1.4, height * 0.8);
+  for (const words of ways) {
+    const size = Math.min(most, width / Math.max(1, words.length * LETTER_WIDTH));
+    if (size >= most * 0.6) return { words, size };
+  }
+  return null;
 }

@@ -1,4 +1,4 @@
-import { extent, LAYERS, type Layer, type Mark, type Sheet } from './sheet.ts';
+import { extent, LAYERS, type Layer, type Mark, roughly, type Sheet } from './sheet.ts';
 
 const STROKE: Record<Layer, number> = {
   walls: 30,
@@ -6,6 +6,9 @@ const STROKE: Record<Layer, number> = {
   fixtures: 8,
   units: 12,
   places: 5,
+  containers: 4,
+  things: 3,
+  names: 3,
   'floor-uses': 6,
   seats: 8,
   lengths: 4,
@@ -30,11 +33,15 @@ export function toSvg(sheet: Sheet, scale = 20): string {
     if (mark.kind === 'path') {
       const tag = mark.closed ? 'polygon' : 'polyline';
       const dash = mark.dashed ? ' stroke-dasharray="60 40"' : '';
-      return `<${tag} points="${mark.points.map((p) => point(p.x, p.y)).join(' ')}"${dash}/>`;
+      const fill = mark.fill === undefined ? '' : ` fill="${mark.fill}"`;
+      return `<${tag} points="${mark.points.map((p) => point(p.x, p.y)).join(' ')}"${dash}${fill}/>`;
     }
     const [x, y] = point(mark.at.x, mark.at.y).split(',');
     const turn = mark.angle === 0 ? '' : ` transform="rotate(${n(-mark.angle)} ${x} ${y})"`;
-    return `<text x="${x}" y="${y}" font-size="${n(mark.size * 1.4)}"${turn}>${escape(mark.text)}</text>`;
+    const said = mark.within ? roughly(mark) : { words: mark.text, size: mark.size * 1.4 };
+    return said === null
+      ? ''
+      : `<text x="${x}" y="${y}" font-size="${n(said.size)}"${turn}>${escape(said.words)}</text>`;
   };
   const layers = LAYERS.map((layer) => {
     const marks = sheet.marks.filter((m) => m.layer === layer).map(one);

@@ -1,5 +1,6 @@
-import { PDFDocument, type PDFFont, type PDFImage, type PDFPage, rgb, StandardFonts } from 'pdf-lib';
-import { PAPERS } from '../drawings/index.ts';
+import { PDFDocument, type PDFImage, type PDFPage, rgb } from 'pdf-lib';
+import { colourOf, PAPERS, type Printed } from '../drawings/index.ts';
+import { type Faces, INK, Type } from '../type/index.ts';
 import { dayWords } from '../../keeping/upkeep/index.ts';
 import { qrOf, qrPath, QUIET } from './code.ts';
 import { DOT_PATHS, DOTS } from './dots.ts';
@@ -7,13 +8,12 @@ import { type LabelStock } from './stocks.ts';
 import { type LabelText } from './wording.ts';
 
 const PT = 72 / 25.4;
-const INK = rgb(0.14, 0.2, 0.23);
 const PAD = 2;
 
 /** Room a code takes at most of a label’s width, and a square of it at least, mm (own assumption; a phone reads 0.4 mm at a hand’s length). */
 const CODE_SHARE = 0.42;
 
-type Print = { page: PDFPage; font: PDFFont; bold: PDFFont; can: (words: string) => string };
+type Print = { page: PDFPage; type: Type };
 
 /**
  * Labels on sheets: each label as often as it has sides, from the first free one on. Positions are those of the sheet to the tenth of a millimetre.
@@ -24,13 +24,12 @@ type Print = { page: PDFPage; font: PDFFont; bold: PDFFont; can: (words: string)
 export async function labelsPdf(
   labels: readonly LabelText[],
   stock: LabelStock,
+  faces: Faces,
   { skip = 0, lines = false, photos = new Map<string, Uint8Array>() } = {},
-): Promise<Uint8Array> {
+): Promise<Printed> {
   const pdf = await PDFDocument.create();
-  const font = await pdf.embedFont(StandardFonts.Helvetica);
-  const bold = await pdf.embedFont(StandardFonts.HelveticaBold);
-  const known = new Set(font.getCharacterSet());
-  const can = (words: string) => [...words].map((c) => (known.has(c.codePointAt(0)!) ? c : '?')).join('');
+  const words = labels.flatMap((l) => [l.name, ...l.contents]).join(' ');
+  const type = await Type.embed(pdf, faces, `${words} ${SINCE} ${DAYS} …,`);
   const pictures = new Map<string, PDFImage>();
   for (const [hash, bytes] of photos) pictures.set(hash, await pdf.embedJpg(bytes));
   const [a, b] = PAPERS[stock.paper];
@@ -44,7 +43,7 @@ export async function labelsPdf(
       const at = n % each;
       const x = stock.left + (at % stock.columns) * stock.across;
       const y = stock.top + Math.floor(at / stock.columns) * stock.down;
-      const print = { page, font, bold, can };
+      const print = { page, type };
       if (lines)
         page.drawRectangle({
           ...{ x: x * PT, y: paper[1] - (y + stock.height) * PT, width: stock.width * PT, height: stock.height * PT },
@@ -55,13 +54,13 @@ export async function labelsPdf(
     }
   if (page === null) pdf.addPage(paper);
   pdf.setTitle('Labels');
-  return pdf.save({ useObjectStreams: false });
+  return { bytes: await pdf.save({ useObjectStreams: false }), lacking: [...type.lacking] };
 }
 
 type Box = { x: number; y: number; width: number; height: number; /** height of the page, pt */ top: number };
 
 function drawLabel(print: Print, label: LabelText, box: Box, pictures: ReadonlyMap<string, PDFImage>): void {
-  const { page, font, bold, can } = print;
+  const { page, type } = print;
   const inner = { x: box.x + PAD, y: box.y + PAD, width: box.width - 2 * PAD, height: box.height - 2 * PAD };
   const down = (mm: number) => box.top - mm * PT;
   let right = inner.x + inner.width;
@@ -91,7 +90,7 @@ function drawLabel(print: Print, label: LabelText, box: Box, pictures: ReadonlyM
     if (at + strip > right) break;
     page.drawRectangle({
       ...{ x: at * PT, y: down(inner.y + inner.height), width: strip * PT, height: strip * PT },
-      ...{ color: hex(colour), borderColor: INK, borderWidth: 0.3 },
+      ...{ color: colourOf(colour), borderColor: INK, borderWidth: 0.3 },
     });
     at += strip + 0.6;
   }
@@ -104,7 +103,7 @@ function drawLabel(print: Print, label: LabelText, box: Box, pictures: ReadonlyM
           x: at * PT,
           y: down(inner.y + inner.height - strip),
           scale: strip * PT,
-          color: hex(dot.colour),
+          color: colourOf(dot.colour),
           borderWidth: 0,
         },
       });
@@ -116,75 +115,79 @@ function drawLabel(print: Print, label: LabelText, box: Box, pictures: ReadonlyM
   let y = inner.y;
   if (label.name !== '') {
     const share = label.contents.length > 0 ? 0.45 : 1;
-    const { size, lines } = fitted(can(label.name), bold, room.width, room.height * share, 26);
+    const { size, lines } = fitted(label.name, type.measuring('bold'), room.width, room.height * share, 26);
     for (const line of lines) {
       y += (size * 1.05) / PT;
-      page.drawText(line, { x: left * PT, y: down(y) + size * 0.22, size, font: bold, color: INK });
+      type.draw(page, line, { x: left * PT, y: down(y) + size * 0.22, size, weight: 'bold' });
     }
   }
   if (label.since !== null) {
     const size = 6;
-    page.drawText(can(`on trial since ${dayWords(label.since)}`), {
-      ...{ x: left * PT, y: down(inner.y + room.height), size, font, color: INK },
-    });
+    type.draw(page, `${SINCE} ${dayWords(label.since)}`, { x: left * PT, y: down(inner.y + room.height), size });
     room.height -= size / PT + 0.6;
   }
   if (label.contents.length > 0) {
-    const { size, lines } = fitted(can(label.contents.join(', ')), font, room.width, room.height - (y - inner.y), 11);
+    const { size, lines } = fitted(
+      label.contents.join(', '),
+      type.measuring('regular'),
+      room.width,
+      room.height - (y - inner.y),
+      11,
+    );
     for (const line of lines) {
       y += (size * 1.15) / PT;
-      page.drawText(line, { x: left * PT, y: down(y) + size * 0.22, size, font, color: INK });
+      type.draw(page, line, { x: left * PT, y: down(y) + size * 0.22, size });
     }
   }
 }
+
+/** How wide words are at a size, points. */
+type Measuring = (words: string, size: number) => number;
+
+const SINCE = 'on trial since';
+/** Letters of days in words. */
+const DAYS = 'abcdefghijklmnopqrstuvwxyz ABCDEFGHIJKLMNOPQRSTUVWXYZ 0123456789';
 
 const LEAST = 5;
 
 /** Words broken into lines, as large as they go into a box (mm); at the least size what does not fit is cut off with dots. */
 export function fitted(
   words: string,
-  font: Pick<PDFFont, 'widthOfTextAtSize'>,
+  widthOf: Measuring,
   width: number,
   height: number,
   most: number,
 ): { size: number; lines: string[] } {
   for (let size = most; ; size -= 0.5) {
-    const lines = broken(words, font, width * PT, size);
-    const fits =
-      lines.length * size * 1.15 <= height * PT && lines.every((l) => font.widthOfTextAtSize(l, size) <= width * PT);
+    const lines = broken(words, widthOf, width * PT, size);
+    const fits = lines.length * size * 1.15 <= height * PT && lines.every((l) => widthOf(l, size) <= width * PT);
     if (fits) return { size, lines };
     if (size > LEAST) continue;
     const rows = Math.max(1, Math.floor((height * PT) / (LEAST * 1.15)));
     const kept = lines.slice(0, rows);
     let last = kept.at(-1) ?? '';
-    if (lines.length > rows) last = `${last} ...`;
-    while (last.length > 1 && font.widthOfTextAtSize(last, LEAST) > width * PT)
-      last = `${last.replace(/ ?\.\.\.$/, '').slice(0, -1)}...`;
+    if (lines.length > rows) last = `${last} …`;
+    while (last.length > 1 && widthOf(last, LEAST) > width * PT) last = `${last.replace(/ ?…$/, '').slice(0, -1)}…`;
     kept[kept.length - 1] = last;
-    return { size: LEAST, lines: kept.map((l) => clipped(l, font, width * PT)) };
+    return { size: LEAST, lines: kept.map((l) => clipped(l, widthOf, width * PT)) };
   }
 }
 
-function clipped(line: string, font: Pick<PDFFont, 'widthOfTextAtSize'>, width: number): string {
+function clipped(line: string, widthOf: Measuring, width: number): string {
   let out = line;
-  while (out.length > 1 && font.widthOfTextAtSize(out, LEAST) > width) out = out.slice(0, -1);
+  while (out.length > 1 && widthOf(out, LEAST) > width) out = out.slice(0, -1);
   return out;
 }
 
-function broken(words: string, font: Pick<PDFFont, 'widthOfTextAtSize'>, width: number, size: number): string[] {
+function broken(words: string, widthOf: Measuring, width: number, size: number): string[] {
   const lines: string[] = [];
   let line = '';
   for (const word of words.split(/\s+/)) {
     const longer = line === '' ? word : `${line} ${word}`;
-    if (line !== '' && font.widthOfTextAtSize(longer, size) > width) {
+    if (line !== '' && widthOf(longer, size) > width) {
       lines.push(line);
       line = word;
     } else line = longer;
   }
   return line === '' ? lines : [...lines, line];
-}
-
-function hex(colour: string) {
-  const n = Number.parseInt(colour.slice(1), 16);
-  return rgb(((n >> 16) & 255) / 255, ((n >> 8) & 255) / 255, (n & 255) / 255);
 }

@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import jsQR from 'jsqr';
 import { StandardFonts, PDFDocument } from 'pdf-lib';
 import { type Command } from '../../record/plan/index.ts';
+import { faces } from '../../testing/faces.ts';
 import { applied, block, home, tinyRoom, unit, use, withUnits } from '../../testing/index.ts';
 import { foundAgainIn } from '../../living/homes/index.ts';
 import {
@@ -17,6 +18,8 @@ import {
   stockTrouble,
   supplyLabel,
 } from './index.ts';
+
+const FACES = faces();
 
 const MM = 25.4 / 72;
 const outside: Command = { type: 'setPlan', set: { labels: 'outside' } };
@@ -48,7 +51,7 @@ describe('label sheets', () => {
     for (const stock of LABEL_STOCKS) {
       const each = stock.columns * stock.rows;
       const label = { ...placeLabel(room(), room().places['chest.0.0']!), contents: [], name: 'X', copies: each + 1 };
-      const data = await labelsPdf([label], stock, { lines: true });
+      const { bytes: data } = await labelsPdf([label], stock, FACES, { lines: true });
       const pdf = await getDocument({ data, verbosity: VerbosityLevel.ERRORS }).promise;
       expect(pdf.numPages).toBe(2);
       const page = await pdf.getPage(1);
@@ -85,16 +88,17 @@ describe('label sheets', () => {
     }
   });
 
-  test('labels begin behind those used already; letters the font does not know stop nothing; a long text goes in', async () => {
+  test('labels begin behind those used already; letters the faces lack stop nothing and are told; a long text goes in', async () => {
     const { getDocument, VerbosityLevel } = await import('pdfjs-dist/legacy/build/pdf.mjs');
     const stock = LABEL_STOCKS[0]!;
     const label = { ...placeLabel(room(), room().places['chest.0.0']!), name: '引き出し '.repeat(30) };
-    const data = await labelsPdf([label, label], stock, { skip: 20 });
+    const { bytes: data, lacking } = await labelsPdf([label, label], stock, FACES, { skip: 20 });
+    expect(lacking.join('')).toBe('引き出し');
     const pdf = await getDocument({ data, verbosity: VerbosityLevel.ERRORS }).promise;
     expect(pdf.numPages).toBe(2);
     const font = await (await PDFDocument.create()).embedFont(StandardFonts.Helvetica);
     for (const words of ['Spar connectors', 'a'.repeat(200), 'many words '.repeat(60)]) {
-      const { size, lines } = fitted(words, font, 50, 12, 20);
+      const { size, lines } = fitted(words, (w, s) => font.widthOfTextAtSize(w, s), 50, 12, 20);
       expect(lines.length * size * 1.15).toBeLessThanOrEqual((12 / MM) * 1.001);
       for (const line of lines) expect(font.widthOfTextAtSize(line, size)).toBeLessThanOrEqual(50 / MM);
     }

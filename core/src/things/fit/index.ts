@@ -36,6 +36,7 @@ export {
   type ShoppingRow,
   type Seat,
 } from './organisers.ts';
+export { type Piece, piecesIn } from './pieces.ts';
 export { measureOf } from './measure.ts';
 export { STORAGE, heldAs, storageFormsOf, type Held, type StorageFacts } from './storage.ts';
 export { setInCommand, standInCommands, moveCommand } from './set-in.ts';

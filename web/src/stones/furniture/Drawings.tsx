@@ -1,21 +1,25 @@
 import { useState } from 'react';
 import { wallsInOrder } from '@heronstone/core/plan';
+import { shippedFaces } from '../../parts/faces.ts';
 import { doing, fetched } from '../../parts/fetched.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { saveFile } from '../../ui/save-file.ts';
+import { savePrint } from '../../ui/save-print.ts';
 import { Sheet } from '../../ui/sheet.tsx';
+import { DrawerMaps } from './DrawerMaps.tsx';
+import { fileName } from './file-name.ts';
+import { PlanBook } from './PlanBook.tsx';
 
 const noteFor = (line: string) =>
   `Measure again before you cut or drill. Print at 100 %; the line of ${line} tells whether it was.`;
 
 /** Floor and every wall front to take along: SVG and DXF to scale, PDF to print. The writers are loaded when they are asked for. */
-export function Drawings({ onClose }: { onClose: () => void }) {
+export function Drawings({ unitId, onClose }: { unitId?: string | undefined; onClose: () => void }) {
   const plan = usePlan((s) => s.plan);
   const note = noteFor(plan.head.measure === 'metric' ? '1 m' : '3 ft');
   const [trouble, setTrouble] = useState<string | null>(null);
-  const file = (what: string, ending: string) =>
-    `${`${plan.head.name} ${what}`.replace(/[^\p{L}\p{N}]+/gu, '-')}.${ending}`;
+  const file = (what: string, ending: string) => fileName(plan.head.name, what, ending);
   const write = async (which: 'svg' | 'dxf', wallId: string | null) => {
     const { drawFloor, drawWall, toDxf, toSvg } = await fetched(() => import('@heronstone/core/drawings'));
     const sheet = wallId ? drawWall(plan, wallId) : drawFloor(plan);
@@ -26,18 +30,19 @@ export function Drawings({ onClose }: { onClose: () => void }) {
   };
   const print = async (paper: 'a4' | 'letter') => {
     const { drawAll, toPdf } = await fetched(() => import('@heronstone/core/drawings'));
-    saveFile(
-      file(paper, 'pdf'),
-      'application/pdf',
-      new Uint8Array(await toPdf(drawAll(plan), paper, note, plan.head.measure)),
-    );
+    savePrint(file(paper, 'pdf'), await toPdf(drawAll(plan), paper, note, await shippedFaces(), plan.head.measure));
   };
   const rows = [
     { id: null, name: 'Floor' },
     ...wallsInOrder(plan).map((w, i) => ({ id: w.id, name: w.name ? `${w.name} wall` : `Wall ${i + 1}` })),
   ];
   return (
-    <Sheet title="Drawings to scale" onClose={onClose}>
+    <Sheet title="On paper" onClose={onClose}>
+      <div className="space-y-4">
+        <PlanBook />
+        <DrawerMaps {...(unitId === undefined ? {} : { unitId })} />
+      </div>
+      <h3 className="mt-4 font-display font-semibold">Drawings to scale</h3>
       <p className="text-soft">{note}</p>
       <div className="mt-3 flex gap-2">
         <Button look="main" onClick={() => doing(() => print('a4'))}>

@@ -127,7 +127,7 @@ export default function FurnitureStone() {
           <Shapes size={16} aria-hidden /> Zones
         </Button>
         <Button look="quiet" onClick={() => setSheet('drawings')}>
-          <FileDown size={16} aria-hidden /> Drawings
+          <FileDown size={16} aria-hidden /> On paper
         </Button>
         <Button look="quiet" onClick={() => void fork()} title="A copy of this plan to change, with this one beside it">
           <GitFork size={16} aria-hidden /> Try another way
@@ -220,7 +220,7 @@ export default function FurnitureStone() {
       <View>
         {sheet === 'shopping' && <Shopping onClose={() => setSheet(null)} />}
         {sheet === 'goesIn' && <GoesIn unitId={chosen} onClose={() => setSheet(null)} />}
-        {sheet === 'drawings' && <Drawings onClose={() => setSheet(null)} />}
+        {sheet === 'drawings' && <Drawings unitId={unit?.id} onClose={() => setSheet(null)} />}
       </View>
     </main>
   );

@@ -28,13 +28,14 @@ import { jot } from '../../state/jot.ts';
 import { photoUrl } from '../../state/photos.ts';
 import { TROUBLE, usePrinter } from '../../state/printer.ts';
 import { labelsForgotten, labelsOut, labelsSent } from '../../state/sent-labels.ts';
+import { shippedFaces } from '../../parts/faces.ts';
 import { fetched } from '../../parts/fetched.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
 import { CheckField, LengthField, NumberField, SelectField, TextField } from '../../ui/fields.tsx';
 import { PhotoField } from '../../ui/photo-field.tsx';
-import { saveFile } from '../../ui/save-file.ts';
+import { savePrint } from '../../ui/save-print.ts';
 import { countWords, today, yearWords } from '../../ui/words.ts';
 import { Dots } from './Dots.tsx';
 import { LabelPicture } from './LabelPicture.tsx';
@@ -277,8 +278,7 @@ function Printing({ labels, places }: { labels: readonly LabelText[]; places: re
       }
       // on plain paper it is a note on trial: it says since when
       const dated = labels.map((l) => (plain && plan.places[l.id]?.label === 'none' ? { ...l, since: today() } : l));
-      const bytes = await labelsPdf(dated, stock, { skip, lines: plain, photos });
-      saveFile('labels.pdf', 'application/pdf', bytes as BlobPart);
+      savePrint('labels.pdf', await labelsPdf(dated, stock, await shippedFaces(), { skip, lines: plain, photos }));
       toast('Print it at 100 %, without “fit to page”.');
     } catch (e) {
       toast.error(`The labels could not be laid out: ${(e as Error).message}`);

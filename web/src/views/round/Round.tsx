@@ -5,11 +5,21 @@ import { bodyOf } from '@heronstone/core/body';
 import { placeSaid } from '@heronstone/core/concepts';
 import { placesIn, type Plan, roomOf, type Unit, wallsInOrder } from '@heronstone/core/plan';
 import { type SunPatch } from '@heronstone/core/sun';
-import { highestGrip, type Maker, sceneOf, type Spot } from '@heronstone/core/reach';
+import {
+  cut,
+  highestGrip,
+  type Maker,
+  sceneOf,
+  type Seen,
+  seePlace,
+  seeUnit,
+  type Spot,
+  stretchesBetween,
+} from '@heronstone/core/reach';
 import { type Reading, useReading } from '../../state/reading.ts';
 import { useHover } from '../../state/selection.ts';
 import { bandColour, bandName, fetchWords } from '../../ui/words.ts';
-import { cut, heightScale, type Seen, seePlace, seeUnit, stretchesBetween } from './geometry.ts';
+import { heightScale } from './geometry.ts';
 import { type PlaceLook } from './looks.ts';
 import { fitting, labelIn, LETTER, widthOf } from './place-label.ts';
 import { Things } from './Things.tsx';

@@ -1,6 +1,9 @@
 import { memo, useMemo } from 'react';
+import { piecesIn } from '@heronstone/core/fit';
 import { type Plan } from '@heronstone/core/plan';
-import { piecesIn } from './pieces.ts';
+
+/** What no colour is known of (own choice: undyed). */
+const UNDYED = 'var(--sand)';
 
 /** The things of a place in their colours; drawn once, and only stretched when the room turns. */
 export const Things = memo(function Things({ plan, placeId }: { plan: Plan; placeId: string }) {
@@ -13,7 +16,7 @@ export const Things = memo(function Things({ plan, placeId }: { plan: Plan; plac
       width={p.width}
       y={1 - p.low - p.height}
       height={p.height}
-      fill={p.colour}
+      fill={p.colour ?? UNDYED}
       stroke="var(--paper)"
       strokeWidth={0.6}
       vectorEffect="non-scaling-stroke"

@@ -1,11 +1,9 @@
-import { stowageOf } from '@heronstone/core/fit';
-import { type Place, type Plan } from '@heronstone/core/plan';
+import { type Place, type Plan } from '../../record/plan/index.ts';
+import { stowageOf } from './contents.ts';
 
-/** A thing as one sees it in a place from the front, in shares of the place’s width and height, from its left and its floor. */
-export type Piece = { left: number; width: number; low: number; height: number; colour: string };
+/** A thing as one sees it in a place from the front, in shares of the place’s width and height, from its left and its floor; its colour, where one is known. */
+export type Piece = { left: number; width: number; low: number; height: number; colour: string | null };
 
-/** What no colour is known of (own choice: undyed). */
-const UNDYED = 'var(--sand)';
 /** More pieces of one place are not told apart on a ribbon. */
 const MOST = 40;
 /** What lies flat is seen as a line at least. */
@@ -17,7 +15,7 @@ const LEAST = 0.03;
  */
 export function piecesIn(plan: Plan, place: Place): Piece[] {
   const { things, stacks, capacity, used, nature } = stowageOf(plan, place);
-  const colourOf = new Map(things.map((t) => [t.id, t.supply.colour ?? UNDYED]));
+  const colourOf = new Map(things.map((t) => [t.id, t.supply.colour]));
   const wide = Math.max(1, place.width);
   const high = Math.max(1, place.height);
   const upright = place.kind === 'slot' && nature === 'pile';
@@ -33,7 +31,7 @@ export function piecesIn(plan: Plan, place: Place): Piece[] {
         ...(board
           ? within(s.y / high, s.depth / high, 'low')
           : within(s.on / high, Math.max(LEAST, s.height / high), 'low')),
-        colour: colourOf.get(s.id)!,
+        colour: colourOf.get(s.id) ?? null,
       }));
   const full = capacity > 0 ? Math.min(1, used / capacity) : 0;
   const sum = things.reduce((a, t) => a + t.use, 0);
@@ -41,13 +39,19 @@ export function piecesIn(plan: Plan, place: Place): Piece[] {
   if (sum <= 0)
     return things.slice(0, MOST).map((t, i, all) => ({
       ...{ left: i / all.length, width: 1 / all.length, low: 0, height: 1 },
-      colour: colourOf.get(t.id)!,
+      colour: colourOf.get(t.id) ?? null,
     }));
   let left = 0;
   return things.slice(0, MOST).map((t) => {
     const share = t.use / sum;
     const width = upright ? share * full : share;
-    const piece = { left, width, low: 0, height: upright ? 0.9 : Math.max(LEAST, full), colour: colourOf.get(t.id)! };
+    const piece = {
+      left,
+      width,
+      low: 0,
+      height: upright ? 0.9 : Math.max(LEAST, full),
+      colour: colourOf.get(t.id) ?? null,
+    };
     left += width;
     return piece;
   });

@@ -1,0 +1,75 @@
+import { readFileSync } from 'node:fs';
+import { type Bound, type ChapterName, CHAPTER_NAMES, planBook, planMaps } from '@heronstone/core/book';
+import { type Paper, PAPERS } from '@heronstone/core/drawings';
+import { type Plan } from '@heronstone/core/plan';
+import { FACE_PARTS, faceFile, type Faces, type Weight } from '@heronstone/core/type';
+import { json, planOf, type Result, Trouble, type Values, write } from './input.ts';
+
+/** The faces the app ships with, from beside the packages. */
+export function shippedFaces(): Faces {
+  const of = (weight: Weight) =>
+    FACE_PARTS.map(
+      (part) =>
+        new Uint8Array(
+          readFileSync(
+            new URL(`../../node_modules/@fontsource/source-sans-3/files/${faceFile(part, weight)}`, import.meta.url),
+          ),
+        ),
+    );
+  return { regular: of('regular'), bold: of('bold') };
+}
+
+function paperOf({ paper = 'a4' }: Values): Paper {
+  if (!(paper in PAPERS)) throw new Trouble(`--paper takes a4 or letter, not “${paper}”`);
+  return paper as Paper;
+}
+
+function outOf({ out }: Values): string {
+  if (!out) throw new Trouble('say where to with --out FILE.pdf');
+  return out;
+}
+
+const today = () => new Date().toISOString().slice(0, 10);
+
+function written(out: string, { bytes, pages, lacking }: Bound): Result {
+  write(out, bytes);
+  return { code: 0, out: json({ out, pages, bytes: bytes.length, lettersLacking: lacking }) };
+}
+
+/** The plan book as PDF. */
+export async function book(file: string, values: Values): Promise<Result> {
+  const [out, paper] = [outOf(values), paperOf(values)];
+  const chapters = values.chapters?.split(',').map((c) => c.trim());
+  const unknown = chapters?.find((c) => !(CHAPTER_NAMES as readonly string[]).includes(c));
+  if (unknown !== undefined)
+    throw new Trouble(`there is no chapter “${unknown}”; there are ${CHAPTER_NAMES.join(', ')}`);
+  const plan = planOf(file);
+  return written(
+    out,
+    await planBook(plan, {
+      ...{ paper, faces: shippedFaces(), day: today() },
+      ...(chapters ? { chapters: chapters as ChapterName[] } : {}),
+    }),
+  );
+}
+
+/** Maps of units, all of them or those of a name, as PDF. */
+export async function maps(file: string, values: Values): Promise<Result> {
+  const [out, paper] = [outOf(values), paperOf(values)];
+  const plan = planOf(file);
+  const units = unitsCalled(plan, values.unit);
+  return written(out, await planMaps(plan, { units }, { paper, faces: shippedFaces(), day: today() }));
+}
+
+function unitsCalled(plan: Plan, name: string | undefined): string[] {
+  const holding = new Set(Object.values(plan.places).map((p) => p.unitId));
+  const all = Object.values(plan.units).filter((u) => holding.has(u.id));
+  const some = all.filter((u) => name === undefined || u.name === name || u.id === name);
+  if (some.length === 0)
+    throw new Trouble(
+      name === undefined
+        ? 'the plan has no unit with places'
+        : `there is no unit “${name}” with places; there ${all.length === 1 ? 'is' : 'are'} ${all.map((u) => u.name).join(', ') || 'none'}`,
+    );
+  return some.sort((a, b) => (a.name < b.name ? -1 : 1)).map((u) => u.id);
+}

@@ -1,0 +1,101 @@
+import { type Plan, type Station } from '../../record/plan/index.ts';
+import { drawRound, type Paper } from '../drawings/index.ts';
+import { type Faces } from '../type/index.ts';
+import { type ChapterName, CHAPTER_NAMES, CHAPTERS } from './chapters.ts';
+import { Pages } from './pages.ts';
+import { placeMap, unitMap } from './unit-map.ts';
+
+/** A book or maps as printed: the letters the faces lack were printed as dots. */
+export type Bound = { bytes: Uint8Array; pages: number; lacking: string[] };
+export type BookOptions = {
+  paper: Paper;
+  faces: Faces;
+  /** today, yyyy-mm-dd */
+  day: string;
+  /** by default all, in their order */
+  chapters?: readonly ChapterName[];
+  /** told how far it is, 0 … 1; where it returns a promise that is waited for, so that a worker can be told to stop */
+  onProgress?: (share: number) => Promise<void> | void;
+};
+
+/** Every word of a plan, so that the faces it needs are known beforehand. */
+const allWords = (plan: Plan): string => JSON.stringify(plan);
+
+const footOf = (plan: Plan, day: string): string => `${plan.head.name}, ${day}`;
+
+/** The whole plan as one print: a cover with the room as seen from the first seat, contents, and the chapters asked for. */
+export async function planBook(plan: Plan, options: BookOptions): Promise<Bound> {
+  const { paper, faces, day, chapters = CHAPTER_NAMES, onProgress = () => undefined } = options;
+  const pages = await Pages.begin(paper, faces, allWords(plan), {
+    ...{ title: plan.head.name, foot: footOf(plan, day), measure: plan.head.measure },
+  });
+  cover(pages, plan, day);
+  const wanted = CHAPTER_NAMES.filter((name) => chapters.includes(name));
+  for (const [i, name] of wanted.entries()) {
+    const tell = (share: number) => onProgress((i + share) / (wanted.length + 1));
+    await tell(0);
+    await CHAPTERS[name].write(pages, { plan, day, tell });
+  }
+  await onProgress(wanted.length / (wanted.length + 1));
+  return bound(pages, await pages.finish());
+}
+
+function cover(pages: Pages, plan: Plan, day: string): void {
+  pages.turn();
+  pages.space(60);
+  pages.text(plan.head.name, { size: 30, weight: 'bold' });
+  pages.text(`Plan book of ${day}`, { soft: true });
+  const count = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`;
+  pages.text(
+    [
+      count(Object.keys(plan.units).length, 'unit', 'units'),
+      count(Object.keys(plan.places).length, 'place', 'places'),
+      count(Object.keys(plan.supplies).length, 'supply', 'supplies'),
+    ].join(', '),
+    { soft: true },
+  );
+  const [seat] = seatsOf(plan);
+  if (!seat) return;
+  pages.space(40);
+  pages.text(`The room as it is seen from ${seat.name}`, { size: 9, soft: true });
+  pages.drawing(drawRound(plan, seat), pages.fullHeight * 0.5, '', false);
+}
+
+/** The seats, the one most time is spent at first. */
+function seatsOf(plan: Plan): Station[] {
+  const hours = ({ activityId }: Station) => {
+    const activity = plan.activities[activityId];
+    return activity ? activity.sessionsPerMonth * activity.minutes : 0;
+  };
+  return Object.values(plan.stations).sort((a, b) => hours(b) - hours(a) || (a.id < b.id ? -1 : 1));
+}
+
+const bound = (pages: Pages, bytes: Uint8Array): Bound => ({
+  ...{ bytes, pages: pages.pdf.getPageCount(), lacking: [...pages.type.lacking].sort() },
+});
+
+/** What a map is of: everything, some units, or some places, by their ids. */
+export type MapsOf = { units?: readonly string[]; places?: readonly string[] };
+
+/**
+ * Maps to stick inside doors: of each unit asked for, or one place a sheet.
+ * @throws RangeError where nothing that is asked for is in the plan
+ */
+export async function planMaps(plan: Plan, of: MapsOf, options: BookOptions): Promise<Bound> {
+  const { paper, faces, day, onProgress = () => undefined } = options;
+  const pages = await Pages.begin(paper, faces, allWords(plan), {
+    ...{ title: `${plan.head.name}: maps`, foot: footOf(plan, day), measure: plan.head.measure },
+  });
+  const units = (of.units ?? []).flatMap((id) => plan.units[id] ?? []);
+  const places = (of.places ?? []).flatMap((id) => plan.places[id] ?? []);
+  if (units.length + places.length === 0) throw new RangeError('There is nothing to map.');
+  for (const [i, unit] of units.entries()) {
+    await onProgress(i / (units.length + places.length));
+    unitMap(pages, plan, unit, 1);
+  }
+  for (const [i, place] of places.entries()) {
+    await onProgress((units.length + i) / (units.length + places.length));
+    placeMap(pages, plan, place);
+  }
+  return bound(pages, await pages.finish(null));
+}

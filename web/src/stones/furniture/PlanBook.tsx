@@ -1,0 +1,81 @@
+import { useState } from 'react';
+import { type ChapterName } from '@heronstone/core/book';
+import { type Paper } from '@heronstone/core/drawings';
+import { shippedFaces } from '../../parts/faces.ts';
+import { doing } from '../../parts/fetched.ts';
+import { usePrinting } from '../../state/long-work.ts';
+import { usePlan } from '../../state/plan-store.ts';
+import { Button } from '../../ui/button.tsx';
+import { savePrint } from '../../ui/save-print.ts';
+import { today } from '../../ui/words.ts';
+import { Working } from '../../ui/working.tsx';
+import { fileName } from './file-name.ts';
+
+/** Chapters as they are chosen, in the order of the book. */
+const CHAPTERS: readonly (readonly [ChapterName, string])[] = [
+  ['room', 'floor and walls'],
+  ['zones', 'zones'],
+  ['units', 'what lives where'],
+  ['people', 'people and seats'],
+  ['care', 'with care'],
+  ['index', 'everything, A to Z'],
+  ['colours', 'colours'],
+  ['buying', 'to buy'],
+  ['cutting', 'cutting'],
+  ['labels', 'labels'],
+  ['seasons', 'seasons'],
+];
+const PAPERS: readonly (readonly [Paper, string])[] = [
+  ['a4', 'A4'],
+  ['letter', 'US Letter'],
+];
+
+/** The whole plan as one print: chapters are chosen, it is written beside the screen. */
+export function PlanBook() {
+  const name = usePlan((s) => s.plan.head.name);
+  const work = usePrinting();
+  const [left, setLeft] = useState<ReadonlySet<ChapterName>>(new Set());
+  const chapters = CHAPTERS.flatMap(([id]) => (left.has(id) ? [] : [id]));
+  const print = async (paper: Paper) => {
+    const faces = await shippedFaces();
+    const { plan } = usePlan.getState();
+    const bound = await work.run((api, tell) => api.book(plan, { paper, faces, day: today(), chapters }, tell));
+    if (bound) savePrint(fileName(name, 'plan book', 'pdf'), bound);
+  };
+  const toggle = (id: ChapterName) => {
+    const next = new Set(left);
+    if (!next.delete(id)) next.add(id);
+    setLeft(next);
+  };
+  return (
+    <section aria-label="Plan book">
+      <h3 className="font-display font-semibold">Plan book</h3>
+      <p className="text-soft">The whole plan as one print: the room as seen from your seat, then these chapters.</p>
+      <ul className="my-2 grid grid-cols-2 gap-x-4 sm:grid-cols-3">
+        {CHAPTERS.map(([id, words]) => (
+          <li key={id}>
+            <label className="flex min-h-7 items-center gap-2">
+              <input type="checkbox" checked={!left.has(id)} onChange={() => toggle(id)} />
+              {words}
+            </label>
+          </li>
+        ))}
+      </ul>
+      <Working work={work} words="writing the book" />
+      {work.share === null && (
+        <span className="flex gap-2">
+          {PAPERS.map(([paper, words]) => (
+            <Button
+              key={paper}
+              look={paper === 'a4' ? 'main' : undefined}
+              disabled={chapters.length === 0}
+              onClick={() => doing(() => print(paper))}
+            >
+              Book, {words}
+            </Button>
+          ))}
+        </span>
+      )}
+    </section>
+  );
+}
