@@ -36,6 +36,8 @@ function ask(
         path,
         ...(localAddress && { localAddress }),
         method: text === undefined ? 'GET' : 'POST',
+        // a connection of its own: one that was kept may be closed by the server just as it is used again
+        agent: false,
         headers: { ...(text === undefined ? {} : { 'content-type': 'application/json' }), ...headers },
       },
       (res) => {
