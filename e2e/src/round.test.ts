@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { nameOfPlace } from '@heronstone/core/concepts';
-import { type Plan } from '@heronstone/core/plan';
+import { compartmentsOf, homesIn, type Plan } from '@heronstone/core/plan';
 import { addDemoPlan } from './harness.ts';
-import { axeFaults, serverPlan, settled, withApp } from './support.ts';
+import { axeFaults, serverPlan, settled, until, withApp } from './support.ts';
 
 describe('Round', () => {
   const app = withApp();
@@ -56,5 +56,81 @@ describe('Round', () => {
     await page.locator(`[data-place="${small}"]`).focus();
     const tag = page.getByRole('group', { name: /^The room as seen from/ }).getByText(nameOfPlace(plan, small)!.words);
     await tag.last().waitFor();
+  });
+
+  test('step closer: by keys round the whole room and back, each unit once, its places named; a thing dragged from place to place', async () => {
+    const { page } = app;
+    const id = await addDemoPlan(app.server, 'spring');
+    const plan = await planOf(id);
+    await app.open(id, 'homes');
+    await page.getByRole('group', { name: /^The room as seen from/ }).waitFor();
+    await page.keyboard.press('+');
+    const closer = page.getByRole('region', { name: /^Step closer: / });
+    await closer.waitFor();
+    const unit = () => closer.getByRole('status').innerText();
+    const first = await unit();
+    const seen = [first];
+    for (;;) {
+      const before = await unit();
+      await page.keyboard.press(']');
+      await page.waitForFunction(
+        (was) => document.querySelector('section[aria-label^="Step closer"] [role=status]')?.textContent !== was,
+        before,
+      );
+      if ((await unit()) === first) break;
+      seen.push(await unit());
+    }
+    const there = Object.values(plan.units).filter((u) => u.mount !== 'away' && compartmentsOf(plan, u.id).length > 0);
+    expect([...seen].sort()).toEqual(there.map((u) => u.name).sort());
+    expect(await axeFaults(page)).toEqual([]);
+
+    // what lives in its first drawer goes to where it is let go
+    await app.goOn(id, 'homes?view=closer&unit=chest');
+    const chip = closer
+      .getByRole('list', { name: /^In drawer 1/ })
+      .getByRole('listitem')
+      .first();
+    const said = await chip.innerText();
+    const to = closer.getByRole('button', { name: /^drawer 3/ });
+    const [from, over] = [(await chip.boundingBox())!, (await to.boundingBox())!];
+    await page.mouse.move(from.x + 10, from.y + 8);
+    await page.mouse.down();
+    await page.mouse.move(from.x + 40, from.y + 20, { steps: 4 });
+    await page.mouse.move(over.x + over.width / 2, over.y + over.height / 2, { steps: 6 });
+    await page.mouse.up();
+    const supply = Object.values(plan.supplies).find((s) => said === s.name || said === `${s.name}, reserve`)!;
+    await until(async () => {
+      const now = await planOf(id);
+      return homesIn(now, 'chest.2.0').some((h) => h.supplyId === supply.id);
+    }, 'the thing lives in the third drawer');
+    // its map is printed, and the way back leads to the room
+    const [map] = await Promise.all([
+      page.waitForEvent('download'),
+      closer.getByRole('button', { name: 'Its map' }).click(),
+    ]);
+    expect(map.suggestedFilename()).toBe('Window-chest.pdf');
+    await closer.getByRole('button', { name: 'The whole room' }).click();
+    await page.getByRole('group', { name: /^The room as seen from/ }).waitFor();
+    expect(app.errors).toEqual([]);
+  });
+
+  test('on a phone one unit is a screen, and a finger across shows the next', async () => {
+    const id = await addDemoPlan(app.server, 'spring');
+    await app.newPage({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+    const { page } = app;
+    await app.open(id, 'homes?view=closer&unit=chest');
+    const closer = page.getByRole('region', { name: /^Step closer: / });
+    const status = closer.getByRole('status');
+    await status.waitFor();
+    const next = (await closer.getByRole('button', { name: /^Next to the right/ }).getAttribute('aria-label'))!.split(
+      ': ',
+    )[1]!;
+    const box = (await closer.boundingBox())!;
+    const touch = { pointerType: 'touch', bubbles: true, pointerId: 7 };
+    const y = box.y + 120;
+    await closer.dispatchEvent('pointerdown', { ...touch, clientX: 300, clientY: y });
+    await closer.dispatchEvent('pointerup', { ...touch, clientX: 90, clientY: y + 5 });
+    await page.getByRole('region', { name: `Step closer: ${next}` }).waitFor();
+    expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBe(0);
   });
 });

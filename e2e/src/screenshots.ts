@@ -65,9 +65,9 @@ const shots: Record<string, (page: Page) => Promise<unknown>> = {
     await page.waitForSelector('text=/24 × small ink pad/');
   },
   furniture: () => at(pump, 'furniture?unit=chest'),
-  inside: async (page) => {
-    await at(pump, 'furniture?unit=cubes&place=cubes.2.0');
-    await page.getByRole('button', { name: 'Inside', exact: true }).click();
+  closer: async (page) => {
+    await at(spring, 'homes?view=closer&unit=chest');
+    await page.getByRole('region', { name: /^Step closer/ }).waitFor();
   },
   zones: () => at(pump, 'furniture?view=zones&unit=chest'),
   colours: async (page) => {

@@ -52,7 +52,8 @@ const KEYS: [string, [string, string][]][] = [
   [
     'Homes',
     [
-      ['[ · ]', 'turn left · right'],
+      ['[ · ]', 'turn left · right; closer: the next unit on the left · on the right'],
+      ['+ · -', 'step closer to the unit of the chosen place · back to the whole room'],
       ['arrows in Round', 'go from place to place; Enter chooses'],
       ['W · D · M', 'Round tells what is where · how far it is · how much there is and is got'],
       ['Enter on a supply', 'take it in hand; then Enter on a place gives it its home'],

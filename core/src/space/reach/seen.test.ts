@@ -1,6 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { stretchesBetween } from './seen.ts';
+import { tinyRoom, unit, withUnits } from '../../testing/index.ts';
+import { type Maker } from './maker.ts';
+import { stretchesBetween, unitsAround } from './seen.ts';
 
 const seat = { x: 0, y: 0 };
 
@@ -40,5 +42,22 @@ describe('seen from the seat', () => {
         expect(width(at(facing))).toBeCloseTo(width(at(0)), 6);
       }),
     );
+  });
+});
+
+describe('units round the room', () => {
+  test('from left over ahead to right, each once; what has no places or is away is none of them', () => {
+    const plan = withUnits(
+      tinyRoom(),
+      unit('lowChest', { id: 'right', x: 5000, y: 3000, facing: 270 }),
+      unit('lowChest', { id: 'left', x: 1000, y: 2900, facing: 90 }),
+      unit('bookcase', { id: 'ahead', x: 3000, y: 5500, facing: 180 }),
+      unit('chair', { id: 'chair', x: 3000, y: 2600, facing: 0 }),
+      unit('away', { id: 'loft' }),
+    );
+    const maker = { seat: { x: 3000, y: 3000, heading: 0 } } as Maker;
+    expect(unitsAround(plan, maker).map((u) => u.id)).toEqual(['left', 'ahead', 'right']);
+    const turned = { seat: { x: 3000, y: 3000, heading: 90 } } as Maker;
+    expect(unitsAround(plan, turned).map((u) => u.id)).toEqual(['ahead', 'right', 'left']);
   });
 });

@@ -1,6 +1,6 @@
 import { CATALOGUE } from '../../record/catalogue/index.ts';
 import { angleBetween, distance, heading, type Point, prismFootprint } from '../../measures/geometry/index.ts';
-import { type Unit } from '../../record/plan/index.ts';
+import { compartmentsOf, type Plan, type Unit } from '../../record/plan/index.ts';
 import { type Maker } from './maker.ts';
 import { type Spot } from './scene.ts';
 import { unitPrism } from '../room/index.ts';
@@ -55,4 +55,20 @@ export function seeUnit(maker: Maker, facing: number, unit: Unit): Seen {
     high: unit.bottom + unit.height,
     away: Math.min(...corners.map((c) => distance(maker.seat, c))),
   };
+}
+
+/**
+ * The units that have places, in the order in which they stand around the seat: by the bearing of their middle, from the far left over straight ahead to
+ * behind; at one bearing the nearest first.
+ */
+export function unitsAround(plan: Plan, maker: Maker): Unit[] {
+  return Object.values(plan.units)
+    .filter((u) => u.mount !== 'away' && compartmentsOf(plan, u.id).length > 0)
+    .map((unit) => ({
+      unit,
+      bearing: angleBetween(maker.seat.heading, heading(maker.seat, unit)),
+      away: distance(maker.seat, unit),
+    }))
+    .sort((a, b) => a.bearing - b.bearing || a.away - b.away || (a.unit.id < b.unit.id ? -1 : 1))
+    .map(({ unit }) => unit);
 }

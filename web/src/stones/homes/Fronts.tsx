@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { Link } from 'react-router';
 import { comeAndGone } from '@heronstone/core/homes';
 import { type Plan } from '@heronstone/core/plan';
 import { Front } from '../../views/front/Front.tsx';
@@ -26,12 +27,19 @@ export function Fronts({
       <h2 className="font-display text-lg font-semibold">Unit by unit</h2>
       <p className="text-[14px] text-soft">
         A place to which something came has a thick edge, one that something left a dashed one. Pressed, Round above
-        shows where it is.
+        shows where it is; a unit’s name leads closer to it.
       </p>
       <ul className="mt-2 grid grid-cols-1 gap-4 sm:grid-cols-2 lg:grid-cols-3">
         {cards.map(({ unit, came, went, marks }) => (
           <li key={unit.id} className="min-w-0 rounded-xl border border-line bg-paper p-3">
-            <h3 className="font-semibold">{unit.name}</h3>
+            <h3 className="font-semibold">
+              <Link
+                className="hover:text-heron hover:underline"
+                to={`?view=closer&unit=${encodeURIComponent(unit.id)}`}
+              >
+                {unit.name}
+              </Link>
+            </h3>
             <p className="truncate text-[13px] text-soft" title={cameWords(came, went, Infinity)}>
               {cameWords(came, went)}
             </p>

@@ -9,18 +9,19 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core';
-import { ChevronLeft, ChevronRight, Footprints } from 'lucide-react';
+import { ChevronLeft, ChevronRight, Footprints, ZoomIn } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
 import { placeSaid } from '@heronstone/core/concepts';
 import { homeOf, homesOf, type Share, SHARES, type Supply } from '@heronstone/core/plan';
-import { makerOf, planAsWorked } from '@heronstone/core/reach';
+import { makerOf, planAsWorked, unitsAround } from '@heronstone/core/reach';
 import { usePair } from '../../state/found.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { useHover, useSeat, useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
 import { bandName, fetchWords, today } from '../../ui/words.ts';
+import { Closer } from '../../views/closer/Closer.tsx';
 import { Floor } from '../../views/floor/Floor.tsx';
 import { looksFrom } from '../../views/round/looks.ts';
 import { Round, wrap } from '../../views/round/Round.tsx';
@@ -81,12 +82,21 @@ function HomesInRoom() {
     select({ turn: wanted.current === 0 ? null : String(wanted.current) });
   };
   const place = get('place');
+  const stepTo = (unitId: string | null) =>
+    select({ view: unitId === null ? null : 'closer', unit: unitId, ...(unitId === null ? {} : { place: null }) });
   const share: Share = SHARES.find((s) => s === get('share')) ?? 'working';
   const supply = get('supply') ? plan.supplies[get('supply')!] : undefined;
   const inHand = useMemo<Held | null>(() => dragged ?? (supply ? { supply, share } : null), [dragged, supply, share]);
   const maker = station ? makerOf(plan, station) : null;
   // the room as it is while somebody works there: the cart rolled up, the box on the table
   const seen = useMemo(() => (station ? planAsWorked(plan, station) : plan), [plan, station]);
+  const around = useMemo(() => {
+    const from = station && makerOf(seen, station);
+    return from ? unitsAround(seen, from) : [];
+  }, [seen, station]);
+  const closer = get('view') === 'closer' ? (around.find((u) => u.id === get('unit')) ?? null) : null;
+  // what is chosen, else what stands straight ahead
+  const nearest = (place && plan.places[place]?.unitId) || (around[Math.floor(around.length / 2)]?.id ?? null);
   const standing = useStanding(plan);
   const looks = useMemo(() => (maker ? looksFrom(plan, seen, maker, inHand) : new Map()), [plan, seen, maker, inHand]);
 
@@ -113,8 +123,9 @@ function HomesInRoom() {
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
       const key = singleKey(e);
-      if (key === '[') setTurn(wanted.current - 15);
-      if (key === ']') setTurn(wanted.current + 15);
+      if (key === '[' && !closer) setTurn(wanted.current - 15);
+      if (key === ']' && !closer) setTurn(wanted.current + 15);
+      if (key === '+' && !closer) stepTo(nearest);
       if (key === 'p' && supply) {
         const home = homeOf(plan, supply.id, share);
         if (home) dispatch({ type: 'pinHome', supplyId: supply.id, share, pinned: !home.pinned });
@@ -128,9 +139,9 @@ function HomesInRoom() {
   });
 
   // what Round is told to do is looked up when it happens: so it is drawn anew only when what it shows has changed, not at every step of a drag
-  const doing = useRef({ setTurn, choosePlace });
+  const doing = useRef({ setTurn, choosePlace, stepTo });
   useEffect(() => {
-    doing.current = { setTurn, choosePlace };
+    doing.current = { setTurn, choosePlace, stepTo };
   });
   const round = useMemo(
     () =>
@@ -144,6 +155,7 @@ function HomesInRoom() {
           looks={looks}
           chosen={place}
           onChoose={(id) => doing.current.choosePlace(id)}
+          onStepTo={(id) => doing.current.stepTo(id)}
           sun={patches}
         />
       ),
@@ -207,6 +219,11 @@ function HomesInRoom() {
             </Button>
           </div>
           <span className="grow" />
+          {!closer && nearest !== null && (
+            <Button look="quiet" title="One unit large ( + )" onClick={() => stepTo(nearest)}>
+              <ZoomIn size={16} aria-hidden /> Step closer
+            </Button>
+          )}
           <SunDial plan={plan} />
           {moving > 0 && (
             <Button onClick={() => select({ view: 'crossing' })}>
@@ -218,7 +235,20 @@ function HomesInRoom() {
           <FindHomes />
         </div>
         {weighing && <Weighing onClose={() => setWeighing(false)} />}
-        {round}
+        {closer ? (
+          <Closer
+            plan={seen}
+            unit={closer}
+            around={around}
+            looks={looks}
+            chosen={place}
+            onChoose={choosePlace}
+            onUnit={stepTo}
+            onBack={() => stepTo(null)}
+          />
+        ) : (
+          round
+        )}
         <BandLegend fetches={standing?.fetchesByBand ?? null} tally={standing?.tally ?? null}>
           {shownPlace && look && (
             <>
@@ -249,7 +279,7 @@ function HomesInRoom() {
               goal={shown}
               chosenStation={station.id}
               onChooseStation={(id) => select({ seat: id, turn: null })}
-              chosenUnit={shownPlace?.unitId ?? null}
+              chosenUnit={shownPlace?.unitId ?? closer?.id ?? null}
               sun={patches}
             />
           </div>

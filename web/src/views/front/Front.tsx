@@ -1,4 +1,5 @@
-import { Fragment, type KeyboardEvent } from 'react';
+import { useDroppable } from '@dnd-kit/core';
+import { Fragment, type KeyboardEvent, type SVGProps } from 'react';
 import {
   compartmentsOf,
   homesIn,
@@ -9,8 +10,9 @@ import {
   type Unit,
   zoneOf,
 } from '@heronstone/core/plan';
-import { nameOfPlace } from '@heronstone/core/concepts';
+import { nameOfPlace, shorterNames } from '@heronstone/core/concepts';
 import { placeFilling } from '@heronstone/core/homes';
+import { LEAST_LETTER, useDrawnScale } from '../../ui/drawn-scale.ts';
 import { useRoving } from '../../ui/roving.ts';
 import { bandColour } from '../../ui/words.ts';
 import { type PlaceLook } from '../round/looks.ts';
@@ -28,6 +30,7 @@ export function Front({
   named = true,
   silent = false,
   marks,
+  drop = false,
   className,
 }: {
   plan: Plan;
@@ -43,6 +46,8 @@ export function Front({
   silent?: boolean;
   /** places to which something came, or that something left; things are drawn in their colours then, in place of how full it is */
   marks?: ReadonlyMap<string, 'came' | 'went'>;
+  /** a thing may be let go over a place */
+  drop?: boolean;
   className?: string;
 }) {
   const places = compartmentsOf(plan, unit.id);
@@ -50,6 +55,8 @@ export function Front({
   const strip = places.some((p) => p.kind === 'top') ? Math.max(unit.width, unit.height) * TOP_STRIP : 0;
   const roving = useRoving<SVGSVGElement>(true);
   const pad = Math.max(unit.width, unit.height) * 0.02;
+  const scale = useDrawnScale(roving.ref, unit.width + 2 * pad, unit.height + strip + 2 * pad);
+  const least = LEAST_LETTER / Math.max(scale, 1e-6);
   return (
     <svg
       viewBox={`${-pad} ${-pad - strip} ${unit.width + 2 * pad} ${unit.height + strip + 2 * pad}`}
@@ -114,7 +121,7 @@ export function Front({
         };
         return (
           <Fragment key={p.id}>
-            <g {...button}>
+            <PlaceGroup id={p.id} drop={drop} {...button}>
               <rect {...box} fill={zone ? patternOf(zone, `front-${unit.id}`) : 'var(--paper)'} />
               {marks ? (
                 <g transform={`translate(${p.left} ${y}) scale(${p.width} ${height})`} pointerEvents="none">
@@ -133,9 +140,9 @@ export function Front({
               )}
               {edge}
               <title>{words}</title>
-            </g>
-            <Boxes plan={plan} place={p} y={y} height={height} named={named && !silent} />
-            {named && !silent && <Contents plan={plan} place={p} y={y} height={height} />}
+            </PlaceGroup>
+            <Boxes plan={plan} place={p} y={y} height={height} least={least} named={named && !silent} />
+            {named && !silent && <Contents plan={plan} place={p} y={y} height={height} least={least} />}
           </Fragment>
         );
       })}
@@ -143,18 +150,37 @@ export function Front({
   );
 }
 
+/** A place of a front, over which a thing may be let go. */
+function PlaceGroup({ id, drop, ...rest }: { id: string; drop: boolean } & SVGProps<SVGGElement>) {
+  const { setNodeRef, isOver } = useDroppable({ id: `front:${id}`, data: { placeId: id }, disabled: !drop });
+  return <g {...rest} ref={(e) => setNodeRef(e as unknown as HTMLElement | null)} opacity={isOver ? 0.6 : undefined} />;
+}
+
+/** Letters on a front are no larger, mm of the unit. */
+const MOST_LETTER = 34;
+
+/** What a place is called, in the longest way that goes into so much room in letters that can be read; null: none does, or nothing lives there. */
+function nameThatFits(plan: Plan, placeId: string, width: number, height: number, least: number) {
+  const name = height < least * 1.1 ? null : nameOfPlace(plan, placeId);
+  if (!name) return null;
+  const words = shorterNames(name).find((w) => w.length * LETTER_WIDTH * least <= width);
+  if (words === undefined) return null;
+  return { words, size: Math.max(least, Math.min(MOST_LETTER, width / (words.length * LETTER_WIDTH), height * 0.7)) };
+}
+/** How wide a letter is about, as a share of its size. */
+const LETTER_WIDTH = 0.55;
+
 /** Height of the strip in which a top is drawn, as a share of the larger side of the unit. */
 const TOP_STRIP = 0.07;
 
 /** What stands in a place, as it is seen from the front. */
-function Boxes({ plan, place, y, height, named }: Shown & { named: boolean }) {
+function Boxes({ plan, place, y, height, least, named }: Shown & { named: boolean }) {
   return (
     <g aria-hidden pointerEvents="none">
       {placesIn(plan, place.id).map((p) => {
         const outer = outerOf(plan, p);
         const high = Math.min(outer.height, height);
-        const names = homesIn(plan, p.id).flatMap((h) => plan.supplies[h.supplyId]?.name ?? []);
-        const size = Math.min(30, (outer.width / Math.max(5, (names[0] ?? p.name).length)) * 1.7, high * 0.5);
+        const said = named ? nameThatFits(plan, p.id, outer.width, high, least) : null;
         return (
           <g key={p.id}>
             <rect
@@ -169,15 +195,15 @@ function Boxes({ plan, place, y, height, named }: Shown & { named: boolean }) {
               strokeOpacity={0.6}
               strokeWidth={2}
             />
-            {named && (
+            {said && (
               <text
                 x={place.left + p.left + outer.width / 2}
-                y={y + height - p.bottom - high / 2 + size / 3}
-                fontSize={size}
+                y={y + height - p.bottom - high / 2 + said.size / 3}
+                fontSize={said.size}
                 textAnchor="middle"
                 fill="var(--ink)"
               >
-                {names.length > 1 ? `${names[0]} +${names.length - 1}` : (names[0] ?? '')}
+                {said.words}
               </text>
             )}
           </g>
@@ -188,25 +214,36 @@ function Boxes({ plan, place, y, height, named }: Shown & { named: boolean }) {
 }
 
 /** Names of what lives in a place, as many lines as it is high enough for. */
-type Shown = { plan: Plan; place: Place; y: number; height: number };
+type Shown = {
+  plan: Plan;
+  place: Place;
+  y: number;
+  height: number;
+  /** letters smaller than this are not drawn, mm of the unit */
+  least: number;
+};
 
-function Contents({ plan, place, y, height }: Shown) {
-  if (placesIn(plan, place.id).length > 0) return null;
+function Contents({ plan, place, y, height, least }: Shown) {
   // a thing and its reserve are one name
   const names = [...new Set(homesIn(plan, place.id).flatMap((h) => plan.supplies[h.supplyId]?.name ?? []))];
   const called = names.length > 1 ? nameOfPlace(plan, place.id) : null;
   if (called && (names.length > 3 || called.names.length === 1)) names.unshift(called.words);
   const longest = Math.max(5, ...names.map((n) => n.length));
-  const size = Math.min(34, (place.width / longest) * 1.8, height * 0.7);
+  const whole = Math.min(Math.max(MOST_LETTER, least), (place.width / longest) * 1.8, height * 0.7);
+  // where what lies there cannot be read, what it is called can
+  const said = whole < least ? nameThatFits(plan, place.id, place.width, height, least) : null;
+  const size = said?.size ?? whole;
   const lines = Math.floor(height / (size * 1.15));
-  if (names.length === 0 || lines < 1) return null;
+  if (names.length === 0 || lines < 1 || (whole < least && said === null)) return null;
   // what has room for one line says what it is called
   const one = lines === 1 && called !== null;
-  const shown = one
-    ? [called.words]
-    : names.length > lines
-      ? [...names.slice(0, lines - 1), `and ${names.length - lines + 1} more`]
-      : names;
+  const shown = said
+    ? [said.words]
+    : one
+      ? [called.words]
+      : names.length > lines
+        ? [...names.slice(0, lines - 1), `and ${names.length - lines + 1} more`]
+        : names;
   return (
     <g
       aria-hidden

@@ -37,7 +37,7 @@ export function Inside({ plan, place, className, onOpen, onMove, onDivide }: Pro
   const upright = place.kind === 'slot' && natureOf(place) === 'pile';
   const stacks = upright ? [] : laid.stacks;
   const name = (id: string) => laid.things.find((t) => t.id === id)?.supply.name ?? plan.units[id]?.name ?? '';
-  const colour = (id: string) => laid.things.find((t) => t.id === id)?.supply.colour ?? 'var(--arm)';
+  const colour = (id: string) => laid.things.find((t) => t.id === id)?.supply.colour ?? 'var(--sand)';
   const parts = inner.filter((p) => p.organiserId === null && p.kind === 'lane');
   const way = parts.some((p) => p.front > 0) ? 'rows' : 'lanes';
   const millimetres = (e: PointerEvent) => {
@@ -266,7 +266,7 @@ function Holder({
   const [long, short] = upright ? [depth, width] : [width, depth];
   const longest = Math.max(6, ...words.map((w) => w.length));
   const size = Math.min(Math.max(line * 1.5, least), (long / longest) * 1.75, (short / words.length) * 0.8);
-  const colours = laid.things.map((t) => t.supply.colour ?? 'var(--arm)');
+  const colours = laid.things.map((t) => t.supply.colour ?? 'var(--sand)');
   return (
     <>
       <rect

@@ -41,6 +41,8 @@ type Props = {
   looks: ReadonlyMap<string, PlaceLook>;
   chosen: string | null;
   onChoose: (placeId: string) => void;
+  /** a unit was pressed twice */
+  onStepTo?: (unitId: string) => void;
   /** direct sun at the chosen hour */
   sun?: readonly SunPatch[];
   /** what it tells, where that is not for the one who looks to say */
@@ -68,6 +70,7 @@ export function Round({
   looks,
   chosen,
   onChoose,
+  onStepTo,
   sun = [],
   reading: told,
 }: Props) {
@@ -170,7 +173,7 @@ export function Round({
           const pale = Math.max(reading === 'what' ? 0.8 : 0.45, Math.min(1, 1.12 - seen.away / 5000));
           const labels = reading === 'what' ? labelsOf(plan, places, y) : NO_LABELS;
           return (
-            <g key={unit.id} opacity={pale}>
+            <g key={unit.id} opacity={pale} onDoubleClick={() => onStepTo?.(unit.id)}>
               {seen.stretches.map((s) => (
                 <rect
                   key={s.from}
