@@ -218,12 +218,18 @@ function HomesInRoom() {
               <ChevronRight size={18} aria-hidden />
             </Button>
           </div>
-          <span className="grow" />
           {!closer && nearest !== null && (
-            <Button look="quiet" title="One unit large ( + )" onClick={() => stepTo(nearest)}>
-              <ZoomIn size={16} aria-hidden /> Step closer
+            <Button
+              look="quiet"
+              className="!px-1"
+              aria-label="Step closer"
+              title="Step closer: one unit large ( + )"
+              onClick={() => stepTo(nearest)}
+            >
+              <ZoomIn size={18} aria-hidden />
             </Button>
           )}
+          <span className="grow" />
           <SunDial plan={plan} />
           {moving > 0 && (
             <Button onClick={() => select({ view: 'crossing' })}>

@@ -156,6 +156,9 @@ function PlaceGroup({ id, drop, ...rest }: { id: string; drop: boolean } & SVGPr
   return <g {...rest} ref={(e) => setNodeRef(e as unknown as HTMLElement | null)} opacity={isOver ? 0.6 : undefined} />;
 }
 
+/** Containers that reach no higher than this share of their place leave room for its name. */
+const LOW = 0.55;
+
 /** Letters on a front are no larger, mm of the unit. */
 const MOST_LETTER = 34;
 
@@ -224,6 +227,9 @@ type Shown = {
 };
 
 function Contents({ plan, place, y, height, least }: Shown) {
+  // names of what stands in it would lie over its own
+  const named = placesIn(plan, place.id).filter((p) => homesIn(plan, p.id).length > 0);
+  if (named.some((p) => p.bottom + outerOf(plan, p).height > height * LOW)) return null;
   // a thing and its reserve are one name
   const names = [...new Set(homesIn(plan, place.id).flatMap((h) => plan.supplies[h.supplyId]?.name ?? []))];
   const called = names.length > 1 ? nameOfPlace(plan, place.id) : null;
