@@ -1,4 +1,4 @@
-import { PDFDocument, PDFHexString, PDFName, PDFNumber, type PDFImage, type PDFPage, type PDFRef, rgb } from 'pdf-lib';
+import { PDFDocument, PDFHexString, PDFName, PDFNumber, type PDFPage, type PDFRef, rgb } from 'pdf-lib';
 import {
   type Area,
   colourOf,
@@ -211,20 +211,6 @@ export class Pages {
       }
       this.y -= points(high) + CAPTION;
     }
-  }
-
-  /** A picture, so high at most, points, with words beside it. */
-  picture(image: PDFImage, most: number, words: string): void {
-    const scale = Math.min(most / image.height, (this.width * 0.6) / image.width);
-    const [width, height] = [image.width * scale, image.height * scale];
-    this.need(height + 6);
-    this.y -= height + 4;
-    this.page.drawImage(image, { x: MARGIN, y: this.y, width, height });
-    const lines = this.type.lines(words, 9, this.width - width - 12);
-    for (const [i, line] of lines.entries())
-      this.type.draw(this.page, line, {
-        ...{ x: MARGIN + width + 12, y: this.y + height - 10 - i * 12, size: 9, color: SOFT },
-      });
   }
 
   /**
