@@ -59,6 +59,8 @@ export function planOf(file: string): Plan {
 
 export const json = (value: unknown): string => `${JSON.stringify(value, null, 1)}\n`;
 export const now = () => performance.now();
+/** Today, yyyy-mm-dd. */
+export const today = (): string => new Date().toISOString().slice(0, 10);
 
 export const round = (n: number) => Math.round(n * 1000) / 1000;
 

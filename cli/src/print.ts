@@ -3,7 +3,7 @@ import { type Bound, type ChapterName, CHAPTER_NAMES, planBook, planMaps } from 
 import { type Paper, PAPERS } from '@heronstone/core/drawings';
 import { type Plan } from '@heronstone/core/plan';
 import { FACE_PARTS, faceFile, type Faces, type Weight } from '@heronstone/core/type';
-import { json, planOf, type Result, Trouble, type Values, write } from './input.ts';
+import { json, planOf, type Result, today, Trouble, type Values, write } from './input.ts';
 
 /** The faces the app ships with, from beside the packages. */
 export function shippedFaces(): Faces {
@@ -28,8 +28,6 @@ function outOf({ out }: Values): string {
   if (!out) throw new Trouble('say where to with --out FILE.pdf');
   return out;
 }
-
-const today = () => new Date().toISOString().slice(0, 10);
 
 function written(out: string, { bytes, pages, lacking }: Bound): Result {
   write(out, bytes);

@@ -30,6 +30,7 @@ import {
   planOf,
   type Result,
   round,
+  today,
   Trouble,
   type Values,
   whole,
@@ -373,7 +374,7 @@ async function zones(file: string, values: Values): Promise<Result> {
     const named = zonesFromActivities(plan, ids());
     const done = named ? apply(plan, named) : null;
     const zoned = done?.ok ? done.plan : plan;
-    const since = new Date().toISOString().slice(0, 10);
+    const since = today();
     const found = await zonesForMe(zoned, { seconds: number(values.seconds, 'seconds', 2, 3600), now, since });
     if (!found) throw new Trouble('stopped before there was an answer');
     out.proposal = {
@@ -398,7 +399,7 @@ async function homes(file: string, values: Values): Promise<Result> {
   const plan = counting(planOf(file), values['finding-again']);
   if (Object.keys(plan.stations).length === 0)
     throw new Trouble('the plan has no station yet, so nothing can be near or far');
-  const since = new Date().toISOString().slice(0, 10);
+  const since = today();
   const seed = number(values.seed, 'seed', 1, 2 ** 31 - 1);
   const found = await findHomes(plan, { seconds: number(values.seconds, 'seconds', 2, 3600), seed, now, since });
   if (!found) throw new Trouble('stopped before there was an answer');

@@ -2,7 +2,6 @@ import { proxy, type Remote, wrap } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { orFail } from '../workers/or-fail.ts';
-import type { PrintWorker } from '../workers/print.worker.ts';
 import type { StationsWorker } from '../workers/stations.worker.ts';
 
 /** What every worker of long work can be told besides its work. */
@@ -30,20 +29,16 @@ function start<Api>(make: () => Worker): Mine<Api> {
 }
 
 const stations = () => new Worker(new URL('../workers/stations.worker.ts', import.meta.url), { type: 'module' });
-const printing = () => new Worker(new URL('../workers/print.worker.ts', import.meta.url), { type: 'module' });
 
 /** Maps of seats, ways of working compared, rooms arranged. */
 export const useLongWork = (warmUp?: (api: Remote<StationsWorker>) => Promise<void>): LongWork =>
   useWorkIn<StationsWorker>(stations, warmUp);
-/** Books and maps written. */
-export const usePrinting = (): LongWork<PrintWorker> => useWorkIn<PrintWorker>(printing);
-
 /**
  * A worker of its own for as long as it is needed; a new piece of work ends the one before.
  * @param make starts one; the same function every time
  * @param warmUp gets one ready beforehand, where what is asked for is to be quick
  */
-function useWorkIn<Api extends Cancelled>(
+export function useWorkIn<Api extends Cancelled>(
   make: () => Worker,
   warmUp?: (api: Remote<Api>) => Promise<void>,
 ): LongWork<Api> {

@@ -58,7 +58,7 @@ export class Pages {
   ): Promise<Pages> {
     const pdf = await PDFDocument.create();
     pdf.setTitle(title);
-    const type = await Type.embed(pdf, faces, `${all} ${foot} ${LETTERS}`);
+    const type = await Type.embed(pdf, faces, `${all} ${foot}`);
     return new Pages(pdf, type, paper, foot, measure);
   }
 
@@ -299,6 +299,3 @@ export class Pages {
     catalog.set(PDFName.of('PageMode'), PDFName.of('UseOutlines'));
   }
 }
-
-/** Letters of the book’s own words. */
-const LETTERS = 'abcdefghijklmnopqrstuvwxyz ABCDEFGHIJKLMNOPQRSTUVWXYZ 0123456789 :/,.·×½–—’“”…›°²()';

@@ -15,7 +15,7 @@ import { type Column, type Pages } from './pages.ts';
 /** A place with what lies in it itself, not in what stands in it; deeper ones are set in. */
 export type MapLine = { place: Place; depth: number; title: string; name: string; things: string[] };
 
-/** What lies in a place, “Ripstop × 4”, its reserve and what rests there told as such; alike things once. */
+/** What lies in a place, “Ripstop, blue (reserve)”: its reserve and what rests there told as such, alike things once. */
 export function thingsIn(plan: Plan, placeId: string): string[] {
   const said = homesIn(plan, placeId).flatMap((h) => {
     const supply = plan.supplies[h.supplyId];

@@ -95,7 +95,7 @@ export async function toPdf(
   measure: Measure = 'metric',
 ): Promise<Printed> {
   const pdf = await PDFDocument.create();
-  const type = await Type.embed(pdf, faces, `${wordsOf(sheets)} ${note} ${OWN_WORDS}`);
+  const type = await Type.embed(pdf, faces, `${wordsOf(sheets)} ${note}`);
   const [, height] = PAPERS[paper];
   for (const sheet of sheets) {
     const page = pdf.addPage([...PAPERS[paper]]);
@@ -108,9 +108,6 @@ export async function toPdf(
   // a plain table of contents, which old readers and printers understand too
   return { bytes: await pdf.save({ useObjectStreams: false }), lacking: [...type.lacking] };
 }
-
-/** Letters of what is not the plan’s: scales, lengths. */
-const OWN_WORDS = 'abcdefghijklmnopqrstuvwxyz ABCDEFGHIJKLMNOPQRSTUVWXYZ 0123456789 :/,.·×½';
 
 /** A length to hold a rule against, its right end given in points. */
 export function scaleBar(

@@ -1,4 +1,5 @@
 import { nameOfPlace, shorterNames } from '../../living/concepts/index.ts';
+import { inReading } from '../../living/homes/index.ts';
 import {
   compartmentsOf,
   homesIn,
@@ -30,11 +31,8 @@ export function frontBox(unit: Unit, place: Place): Box {
 }
 
 /** The compartments of a unit in the order in which one reads its front: from the top, from the left. */
-export function inReadingOrder(plan: Plan, unit: Unit): Place[] {
-  return [...compartmentsOf(plan, unit.id)].sort(
-    (a, b) => b.bottom + b.height - (a.bottom + a.height) || a.left - b.left || (a.id < b.id ? -1 : 1),
-  );
-}
+export const inReadingOrder = (plan: Plan, unit: Unit): Place[] =>
+  [...compartmentsOf(plan, unit.id)].sort((a, b) => inReading(plan, a, b));
 
 /** Ways to say what a place is called, the longest first; none where nothing lives in it. */
 export function waysToSay(plan: Plan, placeId: string): string[] {

@@ -29,7 +29,7 @@ export async function labelsPdf(
 ): Promise<Printed> {
   const pdf = await PDFDocument.create();
   const words = labels.flatMap((l) => [l.name, ...l.contents]).join(' ');
-  const type = await Type.embed(pdf, faces, `${words} ${SINCE} ${DAYS} …,`);
+  const type = await Type.embed(pdf, faces, words);
   const pictures = new Map<string, PDFImage>();
   for (const [hash, bytes] of photos) pictures.set(hash, await pdf.embedJpg(bytes));
   const [a, b] = PAPERS[stock.paper];
@@ -145,8 +145,6 @@ function drawLabel(print: Print, label: LabelText, box: Box, pictures: ReadonlyM
 type Measuring = (words: string, size: number) => number;
 
 const SINCE = 'on trial since';
-/** Letters of days in words. */
-const DAYS = 'abcdefghijklmnopqrstuvwxyz ABCDEFGHIJKLMNOPQRSTUVWXYZ 0123456789';
 
 const LEAST = 5;
 

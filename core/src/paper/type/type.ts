@@ -73,7 +73,8 @@ export class Type {
   private constructor(private readonly faces: Record<Weight, Face[]>) {}
 
   /**
-   * @param all the words that will be printed, or more: faces that are not needed for them stay out of the document
+   * @param all the plan’s words that will be printed, or more: faces that are not needed for them stay out of the document. The first is always in
+   *   it, and has the letters of the app’s own words
    * @throws when a face cannot be read
    */
   static async embed(pdf: PDFDocument, faces: Faces, all: string): Promise<Type> {

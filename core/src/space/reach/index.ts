@@ -31,7 +31,7 @@ export { SECONDS_PER_TMU, PACE, TMU, reachB, reachC, moveB, sideStep, turnTmu, f
 export { coverMotions, type Motion } from './covers.ts';
 export { highestGrip } from './on-foot.ts';
 export { type Way } from './way.ts';
-export { cut, type Seen, seePlace, seeUnit, type Stretch, stretchesBetween, unitsAround } from './seen.ts';
+export { cut, mostAhead, type Seen, seePlace, seeUnit, type Stretch, stretchesBetween, unitsAround } from './seen.ts';
 export { walkLengthTo, walkOf, halfOf } from './walks.ts';
 export { cartBeside, planAsWorked, sceneAt, workingSpot, type Spotted } from './worked.ts';
 export { storedMotions, storedTmu } from './stored.ts';

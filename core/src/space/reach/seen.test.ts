@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { tinyRoom, unit, withUnits } from '../../testing/index.ts';
 import { type Maker } from './maker.ts';
-import { stretchesBetween, unitsAround } from './seen.ts';
+import { mostAhead, stretchesBetween, unitsAround } from './seen.ts';
 
 const seat = { x: 0, y: 0 };
 
@@ -59,5 +59,13 @@ describe('units round the room', () => {
     expect(unitsAround(plan, maker).map((u) => u.id)).toEqual(['left', 'ahead', 'right']);
     const turned = { seat: { x: 3000, y: 3000, heading: 90 } } as Maker;
     expect(unitsAround(plan, turned).map((u) => u.id)).toEqual(['ahead', 'right', 'left']);
+    const all = unitsAround(plan, maker);
+    expect([0, 90, -90, 20].map((facing) => mostAhead(all, maker, facing)?.id)).toEqual([
+      'ahead',
+      'right',
+      'left',
+      'ahead',
+    ]);
+    expect(mostAhead([], maker, 0)).toBeNull();
   });
 });

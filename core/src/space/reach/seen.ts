@@ -72,3 +72,9 @@ export function unitsAround(plan: Plan, maker: Maker): Unit[] {
     .sort((a, b) => a.bearing - b.bearing || a.away - b.away || (a.unit.id < b.unit.id ? -1 : 1))
     .map(({ unit }) => unit);
 }
+
+/** Of some units the one that stands most nearly straight ahead where the maker looks (`facing`, degrees); null: there is none. */
+export function mostAhead(units: readonly Unit[], maker: Maker, facing: number): Unit | null {
+  const aside = (unit: Unit) => Math.abs(angleBetween(facing, heading(maker.seat, unit)));
+  return units.reduce<Unit | null>((best, unit) => (best === null || aside(unit) < aside(best) ? unit : best), null);
+}

@@ -2,15 +2,11 @@ import { useState } from 'react';
 import { compartmentsOf, homesIn, placeWithAllIn, type Plan } from '@heronstone/core/plan';
 import { type MapsOf } from '@heronstone/core/book';
 import { type Paper } from '@heronstone/core/drawings';
-import { shippedFaces } from '../../parts/faces.ts';
-import { doing } from '../../parts/fetched.ts';
-import { usePrinting } from '../../state/long-work.ts';
 import { usePlan } from '../../state/plan-store.ts';
+import { usePrinting } from '../../state/printing.ts';
 import { Button } from '../../ui/button.tsx';
-import { savePrint } from '../../ui/save-print.ts';
-import { today } from '../../ui/words.ts';
+import { fileName } from '../../ui/file-name.ts';
 import { Working } from '../../ui/working.tsx';
-import { fileName } from './file-name.ts';
 
 const ALL = '';
 
@@ -23,19 +19,17 @@ const usedPlaces = (plan: Plan, unitId: string): string[] =>
 /** Maps to stick inside a door or beside a unit: front to scale, what lies where in words, drawers as one looks into them. */
 export function DrawerMaps({ unitId = ALL }: { unitId?: string }) {
   const plan = usePlan((s) => s.plan);
-  const work = usePrinting();
+  const { work, print } = usePrinting();
   const units = Object.values(plan.units)
     .filter((u) => compartmentsOf(plan, u.id).length > 0)
     .sort((a, b) => (a.name < b.name ? -1 : 1));
   const [chosen, setChosen] = useState(unitId);
   const [each, setEach] = useState<'unit' | 'place'>('unit');
-  const print = async (paper: Paper) => {
-    const faces = await shippedFaces();
+  const maps = (paper: Paper) => {
     const some = chosen === ALL ? units.map((u) => u.id) : [chosen];
     const of: MapsOf = each === 'unit' ? { units: some } : { places: some.flatMap((id) => usedPlaces(plan, id)) };
-    const bound = await work.run((api, tell) => api.maps(plan, of, { paper, faces, day: today() }, tell));
     const what = chosen === ALL ? 'maps' : `map of ${plan.units[chosen]?.name ?? ''}`;
-    if (bound) savePrint(fileName(plan.head.name, what, 'pdf'), bound);
+    print(fileName(plan.head.name, what, 'pdf'), paper, (api, how, tell) => api.maps(plan, of, how, tell));
   };
   const field = 'min-h-8 rounded-md border border-edge bg-ground px-2';
   return (
@@ -73,8 +67,8 @@ export function DrawerMaps({ unitId = ALL }: { unitId?: string }) {
           <Working work={work} words="drawing the maps" />
           {work.share === null && (
             <>
-              <Button onClick={() => doing(() => print('a4'))}>Maps, A4</Button>
-              <Button onClick={() => doing(() => print('letter'))}>Maps, US Letter</Button>
+              <Button onClick={() => maps('a4')}>Maps, A4</Button>
+              <Button onClick={() => maps('letter')}>Maps, US Letter</Button>
             </>
           )}
         </div>

@@ -4,11 +4,11 @@ import { shippedFaces } from '../../parts/faces.ts';
 import { doing, fetched } from '../../parts/fetched.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
+import { fileName } from '../../ui/file-name.ts';
 import { saveFile } from '../../ui/save-file.ts';
 import { savePrint } from '../../ui/save-print.ts';
 import { Sheet } from '../../ui/sheet.tsx';
 import { DrawerMaps } from './DrawerMaps.tsx';
-import { fileName } from './file-name.ts';
 import { PlanBook } from './PlanBook.tsx';
 
 const noteFor = (line: string) =>

@@ -1,15 +1,11 @@
 import { useState } from 'react';
 import { type ChapterName } from '@heronstone/core/book';
 import { type Paper } from '@heronstone/core/drawings';
-import { shippedFaces } from '../../parts/faces.ts';
-import { doing } from '../../parts/fetched.ts';
-import { usePrinting } from '../../state/long-work.ts';
 import { usePlan } from '../../state/plan-store.ts';
+import { usePrinting } from '../../state/printing.ts';
 import { Button } from '../../ui/button.tsx';
-import { savePrint } from '../../ui/save-print.ts';
-import { today } from '../../ui/words.ts';
+import { fileName } from '../../ui/file-name.ts';
 import { Working } from '../../ui/working.tsx';
-import { fileName } from './file-name.ts';
 
 /** Chapters as they are chosen, in the order of the book. */
 const CHAPTERS: readonly (readonly [ChapterName, string])[] = [
@@ -33,15 +29,13 @@ const PAPERS: readonly (readonly [Paper, string])[] = [
 /** The whole plan as one print: chapters are chosen, it is written beside the screen. */
 export function PlanBook() {
   const name = usePlan((s) => s.plan.head.name);
-  const work = usePrinting();
+  const { work, print } = usePrinting();
   const [left, setLeft] = useState<ReadonlySet<ChapterName>>(new Set());
   const chapters = CHAPTERS.flatMap(([id]) => (left.has(id) ? [] : [id]));
-  const print = async (paper: Paper) => {
-    const faces = await shippedFaces();
-    const { plan } = usePlan.getState();
-    const bound = await work.run((api, tell) => api.book(plan, { paper, faces, day: today(), chapters }, tell));
-    if (bound) savePrint(fileName(name, 'plan book', 'pdf'), bound);
-  };
+  const book = (paper: Paper) =>
+    print(fileName(name, 'plan book', 'pdf'), paper, (api, how, tell) =>
+      api.book(usePlan.getState().plan, { ...how, chapters }, tell),
+    );
   const toggle = (id: ChapterName) => {
     const next = new Set(left);
     if (!next.delete(id)) next.add(id);
@@ -69,7 +63,7 @@ export function PlanBook() {
               key={paper}
               look={paper === 'a4' ? 'main' : undefined}
               disabled={chapters.length === 0}
-              onClick={() => doing(() => print(paper))}
+              onClick={() => book(paper)}
             >
               Book, {words}
             </Button>

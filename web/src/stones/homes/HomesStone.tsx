@@ -15,7 +15,7 @@ import { Link } from 'react-router';
 import { toast } from 'sonner';
 import { placeSaid } from '@heronstone/core/concepts';
 import { homeOf, homesOf, type Share, SHARES, type Supply } from '@heronstone/core/plan';
-import { makerOf, planAsWorked, unitsAround } from '@heronstone/core/reach';
+import { makerOf, mostAhead, planAsWorked, unitsAround } from '@heronstone/core/reach';
 import { usePair } from '../../state/found.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { useHover, useSeat, useSelection } from '../../state/selection.ts';
@@ -95,8 +95,11 @@ function HomesInRoom() {
     return from ? unitsAround(seen, from) : [];
   }, [seen, station]);
   const closer = get('view') === 'closer' ? (around.find((u) => u.id === get('unit')) ?? null) : null;
-  // what is chosen, else what stands straight ahead
-  const nearest = (place && plan.places[place]?.unitId) || (around[Math.floor(around.length / 2)]?.id ?? null);
+  // the unit of what is chosen, else the one that is looked at
+  const nearest =
+    around.find((u) => u.id === (place && plan.places[place]?.unitId))?.id ??
+    (maker && mostAhead(around, maker, maker.seat.heading + turn)?.id) ??
+    null;
   const standing = useStanding(plan);
   const looks = useMemo(() => (maker ? looksFrom(plan, seen, maker, inHand) : new Map()), [plan, seen, maker, inHand]);
 
@@ -246,7 +249,6 @@ function HomesInRoom() {
             plan={seen}
             unit={closer}
             around={around}
-            looks={looks}
             chosen={place}
             onChoose={choosePlace}
             onUnit={stepTo}

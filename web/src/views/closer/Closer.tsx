@@ -1,16 +1,12 @@
 import { ChevronLeft, ChevronRight, Printer, ZoomOut } from 'lucide-react';
 import { useEffect, useRef } from 'react';
 import { compartmentsOf, type Plan, type Unit } from '@heronstone/core/plan';
-import { shippedFaces } from '../../parts/faces.ts';
-import { doing } from '../../parts/fetched.ts';
-import { usePrinting } from '../../state/long-work.ts';
+import { usePrinting } from '../../state/printing.ts';
 import { Button } from '../../ui/button.tsx';
-import { savePrint } from '../../ui/save-print.ts';
+import { fileName } from '../../ui/file-name.ts';
 import { singleKey } from '../../ui/single-keys.ts';
-import { today } from '../../ui/words.ts';
 import { Working } from '../../ui/working.tsx';
 import { Front } from '../front/Front.tsx';
-import { type PlaceLook } from '../round/looks.ts';
 import { Looked } from './Looked.tsx';
 import { beside, swiped } from './round-the-room.ts';
 
@@ -22,7 +18,6 @@ export function Closer({
   plan,
   unit,
   around,
-  looks,
   chosen,
   onChoose,
   onUnit,
@@ -32,7 +27,6 @@ export function Closer({
   unit: Unit;
   /** the units in the order in which they stand round the room */
   around: readonly Unit[];
-  looks: ReadonlyMap<string, PlaceLook>;
   chosen: string | null;
   onChoose: (placeId: string) => void;
   onUnit: (unitId: string) => void;
@@ -78,7 +72,7 @@ export function Closer({
       </header>
       <div className="mt-1 flex flex-col gap-4 sm:h-96 sm:flex-row">
         <div className="h-72 shrink-0 sm:h-full sm:w-[min(46%,34rem)]">
-          <Front plan={plan} unit={unit} looks={looks} marks={NO_MARKS} chosen={chosen} onChoose={onChoose} drop />
+          <Front plan={plan} unit={unit} marks={NO_MARKS} chosen={chosen} onChoose={onChoose} drop />
         </div>
         <Looked key={unit.id} plan={plan} places={compartmentsOf(plan, unit.id)} chosen={chosen} onChoose={onChoose} />
       </div>
@@ -106,18 +100,14 @@ function Step({ way, unit, onUnit }: { way: 'left' | 'right'; unit: Unit | null;
 
 /** The map of a unit, to stick inside its door, on the paper of the plan’s measure. */
 function PrintMap({ plan, unit }: { plan: Plan; unit: Unit }) {
-  const work = usePrinting();
-  const print = async () => {
-    const faces = await shippedFaces();
-    const paper = plan.head.measure === 'metric' ? 'a4' : 'letter';
-    const bound = await work.run((api, tell) =>
-      api.maps(plan, { units: [unit.id] }, { paper, faces, day: today() }, tell),
+  const { work, print } = usePrinting();
+  const map = () =>
+    print(fileName(unit.name, '', 'pdf'), plan.head.measure === 'metric' ? 'a4' : 'letter', (api, how, tell) =>
+      api.maps(plan, { units: [unit.id] }, how, tell),
     );
-    if (bound) savePrint(`${unit.name.replace(/[^\p{L}\p{N}]+/gu, '-')}.pdf`, bound);
-  };
   if (work.share !== null) return <Working work={work} words="drawing the map" />;
   return (
-    <Button onClick={() => doing(print)}>
+    <Button onClick={map}>
       <Printer size={16} aria-hidden /> Its map
     </Button>
   );

@@ -22,6 +22,9 @@ function faceOf(place: Place): { width: number; depth: number; board: boolean } 
   return { width: place.width, depth: board ? place.height : place.depth, board };
 }
 
+/** What lies in a container, as its drawing says it. */
+const namesIn = (plan: Plan, place: Place): string[] => stowageOf(plan, place).things.map((t) => t.supply.name);
+
 /** A place as it is when one looks into it, to scale: what stands in it, and the things where they really go. */
 export function Inside({ plan, place, className, onOpen, onMove, onDivide }: Props) {
   const laid = useMemo(() => stowageOf(plan, place), [plan, place]);
@@ -95,11 +98,13 @@ export function Inside({ plan, place, className, onOpen, onMove, onDivide }: Pro
           return (
             <g
               key={p.id}
-              role="button"
-              tabIndex={0}
               data-inner={p.id}
-              aria-label={`Open ${p.name}`}
-              className="cursor-pointer"
+              {...(onOpen && {
+                role: 'button',
+                tabIndex: 0,
+                'aria-label': ['Open', p.name, ...namesIn(plan, p)].join(' '),
+                className: 'cursor-pointer',
+              })}
               onClick={() => !drawn && onOpen?.(p.id)}
               onKeyDown={(e) => {
                 if (e.key !== 'Enter' && e.key !== ' ') return;
@@ -260,7 +265,7 @@ function Holder({
 }) {
   const laid = stowageOf(plan, place);
   const full = laid.capacity > 0 ? Math.min(1, laid.used / laid.capacity) : 0;
-  const names = laid.things.map((t) => t.supply.name);
+  const names = namesIn(plan, place);
   const words = names.length > 0 ? names : [place.name];
   const upright = depth > width * 1.3;
   const [long, short] = upright ? [depth, width] : [width, depth];
