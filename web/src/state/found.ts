@@ -1,21 +1,32 @@
+import { useEffect } from 'react';
 import { create } from 'zustand';
-import { type Plan, type PlanHead } from '@heronstone/core/plan';
-import type { Counted } from '../workers/homes.worker.ts';
+import { keepLastPair, lastPair } from './last-known.ts';
+import { type Pair } from './pair.ts';
 
-/** One of two states of the homes of a room. */
-export type Side = { name: string; plan: Plan; sum: Counted };
+type Found = { pair: Pair | null; keep: (pair: Pair | null) => void };
 
-/** Two of them to be set beside each other: before and after *find homes*, or found twice under two ways of working; kept until it is put away. */
-export type Pair = {
-  planId: string;
-  sides: readonly [Side, Side];
-  /** what choosing the second way would set; null where the second side is the plan as it is now */
-  choose: Partial<PlanHead> | null;
-  /** what was done, in a few sentences */
-  told?: readonly string[];
-};
-
-export const usePair = create<{ pair: Pair | null; keep: (pair: Pair | null) => void }>((set) => ({
+export const usePair = create<Found>((set, get) => ({
   pair: null,
-  keep: (pair) => set({ pair }),
+  keep: (pair) => {
+    const planId = pair?.planId ?? get().pair?.planId;
+    set({ pair });
+    if (planId) void keepLastPair(planId, pair);
+  },
 }));
+
+/** The pair of this plan, after a reload too, as this browser last had it; null where there is none. */
+export function usePairOf(planId: string): Pair | null {
+  const pair = usePair((s) => (s.pair?.planId === planId ? s.pair : null));
+  const none = pair === null;
+  useEffect(() => {
+    let wanted = none;
+    if (none)
+      void lastPair(planId).then((kept) => {
+        if (kept && wanted) usePair.setState({ pair: kept });
+      });
+    return () => {
+      wanted = false;
+    };
+  }, [none, planId]);
+  return pair;
+}

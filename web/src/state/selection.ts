@@ -24,10 +24,16 @@ export type Choice =
   | 'project'
   | 'person';
 
+/** Another view of a stone is a page of its own: *back* leads out of it. */
+function otherView(next: Partial<Record<Choice, string | null>>): boolean {
+  return 'view' in next && (next.view ?? null) !== new URLSearchParams(window.location.search).get('view');
+}
+
 export function useSelection() {
   const [params, setParams] = useSearchParams();
+  /** @param push *back* comes back to how it was; so it is too when another view opens */
   const select = useCallback(
-    (next: Partial<Record<Choice, string | null>>, push = false) =>
+    (next: Partial<Record<Choice, string | null>>, push = otherView(next)) =>
       setParams(
         (now) => {
           const out = new URLSearchParams(now);

@@ -38,6 +38,7 @@ export const HARD: ReadonlySet<CheckName> = new Set<CheckName>([
   'passage',
   'fuseBoard',
   'heater',
+  'kiln',
   'window',
   'socket',
   'feed',
@@ -204,5 +205,5 @@ export function findingsOnlyIn(has: Standing, hasNot: Standing): string[] {
 export function breaks(plan: Plan, finding: Finding): boolean {
   if (!HARD.has(finding.check)) return false;
   const units = finding.unitIds.flatMap((id) => plan.units[id] ?? []);
-  return units.length === 0 || units.some((u) => !u.pinned && u.mount !== 'door');
+  return units.length === 0 || units.some((u) => !u.pinned && u.mount !== 'door' && u.kind !== 'kiln');
 }

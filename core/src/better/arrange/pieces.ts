@@ -105,7 +105,7 @@ function piece(plan: Plan, unit: Unit, members: Unit[]): Piece {
           y: s.y + s.rightY * s.halfWidth * u! + s.frontY * s.halfDepth * v!,
         }),
       );
-      return shapeOf(corners, s.bottom, s.top, m.board !== 'metal');
+      return shapeOf(corners, s.bottom, s.top, m.board !== 'metal' && m.kind !== 'kiln');
     }),
   );
   const stations = Object.values(plan.stations).filter((s) => members.some((m) => m.id === s.unitId));
@@ -123,7 +123,8 @@ function piece(plan: Plan, unit: Unit, members: Unit[]): Piece {
     members,
     radius,
     zones,
-    movable: !members.some((m) => m.pinned),
+    // a kiln stays where its circuit and its outlet are
+    movable: !members.some((m) => m.pinned || m.kind === 'kiln'),
     hangs: unit.mount === 'wall',
     solids,
     blocks: members.filter(blocksFloor).map((m) => {

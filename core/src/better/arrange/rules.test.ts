@@ -99,6 +99,19 @@ describe('the search’s quick rules and the findings', () => {
     expect(findingsOf(open).filter((f) => QUICK.includes(f.check))).toEqual([]);
   });
 
+  test('a kiln is not moved; what burns keeps off it: both say so, and neither when it is away from it', () => {
+    const hot = withUnits(room, unit('kiln', { id: 'kiln', x: 4400, y: 4900 }));
+    const at = (x: number, board: 'pine' | 'metal' = 'pine') =>
+      withUnits(hot, unit('lowChest', { id: 'it', fixed: true, x, y: 4900, facing: 180, board }));
+    expect(piecesOf(hot).map((p) => p.movable)).toEqual([false]);
+    expect(findingsOf(at(3500)).map((f) => f.check)).toContain('kiln');
+    expect(brokenBy(at(3500))).toBeGreaterThan(0);
+    for (const plan of [at(3100), at(3500, 'metal')]) {
+      expect(brokenBy(plan)).toBe(0);
+      expect(findingsOf(plan).filter((f) => QUICK.includes(f.check))).toEqual([]);
+    }
+  });
+
   test('a piece is its unit with all on it and the seats at it; turned there and back it is where it was', () => {
     const plan = applied(
       withUnits(

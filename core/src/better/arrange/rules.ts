@@ -6,7 +6,7 @@ import {
   type Point,
   prismFootprint,
 } from '../../measures/geometry/index.ts';
-import { FUSE_SPACE, HEATER_SPACE, WINDOW_REACH, WINDOW_STAND } from '../findings/index.ts';
+import { FUSE_SPACE, HEATER_SPACE, KILN_SPACE, WINDOW_REACH, WINDOW_STAND } from '../findings/index.ts';
 import { type Plan, type Station } from '../../record/plan/index.ts';
 import { headShort, makerOf } from '../../space/reach/index.ts';
 import {
@@ -16,6 +16,7 @@ import {
   floorUsePrism,
   frameOf,
   onWall,
+  unitPrism,
   wallFrames,
   type WallFrame,
 } from '../../space/room/index.ts';
@@ -30,7 +31,8 @@ export type Ground = {
   keep: Shape[];
   /** posts, pipes and stairs: nothing may stand here, and no drawer opens into them */
   fixed: Shape[];
-  heaters: Shape[];
+  /** what is hot, and how far what burns keeps off it, mm */
+  hot: { shape: Shape; space: number }[];
   sockets: (Point & { z: number })[];
   /** windows that are opened: the strip before each in which one stands or reaches over what is lower than its sill */
   windows: { strip: Shape; middle: Point; inward: Point }[];
@@ -51,7 +53,7 @@ export function groundOf(plan: Plan): Ground {
   const frames = wallFrames(plan);
   const keep: Shape[] = [];
   const fixed: Shape[] = [];
-  const heaters: Shape[] = [];
+  const hot: Ground['hot'] = [];
   const sockets: (Point & { z: number })[] = [];
   const windows: Ground['windows'] = [];
   const strip = (frame: WallFrame, left: number, width: number, deep: number) => [
@@ -82,7 +84,7 @@ export function groundOf(plan: Plan): Ground {
     if (f.kind === 'fuseBoard' && frame) {
       const width = Math.max(FUSE_SPACE.width, f.width);
       keep.push(shapeOf(strip(frame, f.left + f.width / 2 - width / 2, width, FUSE_SPACE.depth), 0, FUSE_SPACE.height));
-    } else if (f.kind === 'heater') heaters.push(shapeOf(foot, prism.bottom, prism.top));
+    } else if (f.kind === 'heater') hot.push({ shape: shapeOf(foot, prism.bottom, prism.top), space: HEATER_SPACE });
     else if (f.kind === 'socket' && frame)
       sockets.push({ ...onWall(frame, f.left + f.width / 2, PLUG), z: f.bottom + f.height / 2 });
     else if (f.kind === 'stairs') fixed.push(shapeOf(foot, 0, 2000));
@@ -94,8 +96,13 @@ export function groundOf(plan: Plan): Ground {
     keep.push(shapeOf(prismFootprint(prism), prism.bottom, prism.top));
   }
   keep.push(...freeSeatZones(plan));
+  for (const unit of Object.values(plan.units)) {
+    if (unit.kind !== 'kiln' || unit.mount === 'away') continue;
+    const prism = unitPrism(unit);
+    hot.push({ shape: shapeOf(prismFootprint(prism), prism.bottom, prism.top), space: KILN_SPACE });
+  }
   const lowest = Math.min(plan.head.ceiling, ...Object.values(plan.slopes).map((slope) => slope.knee));
-  return { plan, frames, outline: frames.map((f) => f.a), keep, fixed, heaters, sockets, windows, lowest };
+  return { plan, frames, outline: frames.map((f) => f.a), keep, fixed, hot, sockets, windows, lowest };
 }
 
 /** How deep two shapes are in each other, mm; 0 when apart in plan or height. */
@@ -134,7 +141,7 @@ export function breaksAlone(ground: Ground, solids: readonly Shape[], zones: rea
             : 0;
     }
     for (const window of ground.windows) sum += reachedOver(window, s);
-    if (s.burns) for (const h of ground.heaters) sum += Math.max(0, HEATER_SPACE - apart(s, h) - SLACK);
+    if (s.burns) for (const h of ground.hot) sum += Math.max(0, h.space - apart(s, h.shape) - SLACK);
     for (const socket of ground.sockets)
       if (s.low < socket.z && s.high > socket.z && insidePolygon(socket, s.corners)) sum += 100;
   }

@@ -36,6 +36,11 @@ export const CHECKS = {
     source: '914 mm from anything that burns: NFPA and CPSC advice for portable heaters (memory)',
     care: 'Things too near a heater catch fire.',
   },
+  kiln: {
+    title: 'Kiln',
+    source: '457 mm on every side: kilns’ own manuals commonly (memory); its own manual and the local code come first',
+    care: 'It glows for hours. Its own circuit and its outlet for fumes are work for licensed trades; nobody leaves it alone with children.',
+  },
   window: { title: 'Window', source: 'an opening window must be reached: 600 mm (common practice)', care: null },
   socket: { title: 'Socket', source: 'a socket must be reached (common practice)', care: null },
   cord: {

@@ -84,6 +84,23 @@ const LIMITS: [check: CheckName, limit: number, source: string, at: (value: numb
         unit('bed', { x: free + 100 + 450, y: 1000, facing: 0, board: 'pine' }),
       ),
   ],
+  [
+    'kiln',
+    457,
+    'kilns’ own manuals commonly (memory): 18 in from what burns',
+    (free) =>
+      withUnits(
+        room,
+        unit('kiln', { x: 3000, y: 4500, facing: 0 }),
+        unit('bed', { id: 'near', x: 3000 + 325 + free + 450, y: 4500, facing: 0, board: 'pine' }),
+      ),
+  ],
+  [
+    'kiln',
+    457,
+    'the same from a wall',
+    (free) => withUnits(room, unit('kiln', { x: 3000, y: 6000 - free - 325, facing: 0 })),
+  ],
   ['passage', 760, 'common practice: 30 in', (gap) => necked(room, gap)],
   [
     'passage',
@@ -502,7 +519,7 @@ describe('acknowledging', () => {
 
   test('every check says where its limit comes from, and cautions where somebody can be hurt', () => {
     for (const check of Object.values(CHECKS)) expect(check.source.length).toBeGreaterThan(5);
-    for (const name of ['tipping', 'heater', 'mains', 'fuseBoard', 'wallLoad', 'exit', 'child'] as const)
+    for (const name of ['tipping', 'heater', 'kiln', 'mains', 'fuseBoard', 'wallLoad', 'exit', 'child'] as const)
       expect(CHECKS[name].care).not.toBeNull();
   });
 });

@@ -1,4 +1,10 @@
-import { convexDistance, convexOverlap, type Prism, prismFootprint } from '../../measures/geometry/index.ts';
+import {
+  convexDistance,
+  convexOverlap,
+  distanceToSegment,
+  type Prism,
+  prismFootprint,
+} from '../../measures/geometry/index.ts';
 import { type Fixture } from '../../record/plan/index.ts';
 import { fixturePrism, frameOf, onWall } from '../../space/room/index.ts';
 import { type Found, found, freeBefore, type Look, strip } from './finding.ts';
@@ -7,6 +13,8 @@ import { type Found, found, freeBefore, type Look, strip } from './finding.ts';
 export const FUSE_SPACE = { width: 762, depth: 914, height: 1981 };
 /** From a portable heater to anything that burns, mm: three feet (NFPA and CPSC advice, memory). */
 export const HEATER_SPACE = 914;
+/** From a kiln to walls and to all that burns, mm: eighteen inches (kilns’ own manuals commonly, memory; the kiln’s own comes first). */
+export const KILN_SPACE = 457;
 /** How far one reaches over furniture to a window’s handle, mm (common practice). */
 export const WINDOW_REACH = 600;
 /** In a gap at least so wide between furniture and window one stands to open it, mm: a body’s width (docs/computation.md 4.1). */
@@ -22,7 +30,7 @@ export function keepFree(look: Look): Found[] {
     if (fixture.kind === 'fuseBoard') out.push(...fuseBoard(look, fixture));
     if (fixture.kind === 'heater') out.push(...heater(look, fixture, prism));
   }
-  return [...out, ...windows(look)];
+  return [...out, ...kilns(look), ...windows(look)];
 }
 
 function fuseBoard(look: Look, fixture: Fixture): Found[] {
@@ -72,6 +80,39 @@ function heater(look: Look, fixture: Fixture, prism: Prism): Found[] {
       ),
     ];
   });
+}
+
+/** A kiln glows for hours: furniture, whatever it is made of but metal, and walls keep off it. */
+function kilns(look: Look): Found[] {
+  const { plan, units, body, solids, frames, len } = look;
+  return units
+    .filter((u) => u.kind === 'kiln')
+    .flatMap((kiln) => {
+      const hot = body.get(kiln.id)!;
+      const foot = prismFootprint(hot);
+      const near = units.flatMap((unit) => {
+        if (unit.id === kiln.id || unit.board === 'metal') return [];
+        const off = Math.min(...solids.get(unit.id)!.map((s) => apart(s, hot)));
+        return off < KILN_SPACE - SLACK ? [{ id: unit.id, name: unit.name, off }] : [];
+      });
+      const walls = frames.flatMap((f) => {
+        const off = Math.min(...foot.map((p) => distanceToSegment(p, f.a, f.b)));
+        return off < KILN_SPACE - SLACK ? [{ id: f.wall.id, name: f.name, off }] : [];
+      });
+      const fixed = Object.values(plan.fixtures).flatMap((fixture) => {
+        const prism = fixture.kind === 'fuseBoard' ? fixturePrism(plan, fixture) : null;
+        const off = prism ? apart(prism, hot) : Infinity;
+        return off < KILN_SPACE - SLACK ? [{ id: fixture.id, name: fixture.name, off }] : [];
+      });
+      return [...near, ...walls, ...fixed].map(({ id, name, off }) =>
+        found(
+          'kiln',
+          [kiln.id, id],
+          `${name} is ${len(off)} from ${kiln.name}, which wants ${len(KILN_SPACE)} on every side.`,
+          { unitIds: plan.units[id] ? [kiln.id, id] : [kiln.id] },
+        ),
+      );
+    });
 }
 
 function windows(look: Look): Found[] {

@@ -1,5 +1,6 @@
 import { convexOverlap, distanceToSegment, insidePolygon, prismFootprint } from '../../measures/geometry/index.ts';
-import { fixturePrism, fromWall } from '../../space/room/index.ts';
+import { TOP } from '../../record/catalogue/index.ts';
+import { fixturePrism, fromWall, hangingAt, hangsUnder } from '../../space/room/index.ts';
 import { type Found, found, inEachOther, type Look } from './finding.ts';
 
 /** Less than this is a rounding of the tape, mm. */
@@ -115,6 +116,21 @@ function looseOnes({ plan, units, body, frames, len }: Look): Found[] {
         }),
       );
       return off > OFF_WALL && Number.isFinite(off) ? say(`${unit.name} hangs ${len(off)} off the wall.`) : [];
+    }
+    if (hangsUnder(unit)) {
+      const host = unit.hostId ? plan.units[unit.hostId] : undefined;
+      if (!host) return say(`${unit.name} hangs ${len(unit.bottom)} up under nothing.`);
+      const gap = hangingAt(host, unit) - unit.bottom;
+      if (Math.abs(gap) > TOP)
+        return say(
+          gap > 0
+            ? `${unit.name} hangs ${len(gap)} below the top of ${host.name}.`
+            : `${unit.name} goes ${len(-gap)} into the top of ${host.name}.`,
+        );
+      const under = convexOverlap(prismFootprint(body.get(unit.id)!), prismFootprint(body.get(host.id)!));
+      return under < Math.min(unit.width, unit.depth) - TOP
+        ? say(`${unit.name} hangs over the edge of ${host.name}.`)
+        : [];
     }
     if (unit.mount === 'door' && !unit.doorId) return say(`${unit.name} hangs on no door yet.`);
     return [];

@@ -51,6 +51,11 @@ const CHECKS: Record<Mind, (plan: Plan, spot: Spot) => string | null> = {
   heat: (plan, spot) => {
     if (spot.away) return /loft|attic|roof/i.test(spot.unit.name) ? 'it is hot under the roof in summer' : null;
     if (near(plan, spot, 'heater', HOT)) return 'it stands by the heater';
+    const kiln = Object.values(plan.units).find(
+      (u) =>
+        u.kind === 'kiln' && u.mount !== 'away' && footprintDistance(unitPrism(u), spot.mouth.x, spot.mouth.y) < HOT,
+    );
+    if (kiln) return `it is hot by ${kiln.name}`;
     const ceiling = ceilingAt(plan, spot.grip);
     return ceiling < plan.head.ceiling - 1 && ceiling - spot.grip.z < UNDER_SLOPE
       ? 'it is hot under the slope in summer'

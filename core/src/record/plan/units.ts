@@ -123,7 +123,11 @@ function carryAlong(edit: Edit, before: Unit, after: Unit): Ran {
       x: tidy(after.x + dx * c + dy * s),
       y: tidy(after.y - dx * s + dy * c),
       facing: ((((guest.facing + turn) % 360) + 540) % 360) - 180,
-      bottom: guest.mount === 'on' ? Math.max(0, guest.bottom + lift) : guest.bottom,
+      // what stands on a top or hangs from it goes up and down with it
+      bottom:
+        guest.mount === 'on' || (guest.mount === 'under' && guest.bottom > 0)
+          ? Math.max(0, guest.bottom + lift)
+          : guest.bottom,
     };
     const trouble = edit.put('units', moved) ?? carryAlong(edit, guest, moved);
     if (trouble) return trouble;

@@ -2,8 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import { UNIT_KINDS } from '../../record/catalogue/index.ts';
 import { findingsOf } from '../../better/findings/index.ts';
 import { blankUnit } from '../../record/plan/index.ts';
-import { tinyRoom, unit, withUnits } from '../../testing/index.ts';
-import { freeSpotFor } from './index.ts';
+import { applied, tinyRoom, unit, withUnits } from '../../testing/index.ts';
+import { freeSpotFor, snapUnit } from './index.ts';
 
 describe('where a new unit arrives', () => {
   test('every kind comes to rest in nothing else and inside the room', () => {
@@ -36,5 +36,27 @@ describe('where a new unit arrives', () => {
     const chest = blankUnit('fresh', 'lowChest', plan.head.measure);
     const { x, y } = freeSpotFor(plan, chest);
     expect(Math.hypot(x - 3000, y - 3000)).toBeLessThan(3000);
+  });
+
+  test('what hangs under a top hangs right under it, goes up with it, and is told when it hangs from nothing', () => {
+    const table = withUnits(tinyRoom(), unit('worktable', { id: 'table', x: 1200, y: 4800, width: 1600, depth: 800 }));
+    for (const kind of ['hungDrawer', 'hungBasket'] as const) {
+      const fresh = { ...blankUnit('fresh', kind, table.head.measure), x: 1300, y: 4800, name: 'Under it' };
+      const { to, ...there } = snapUnit(table, fresh, fresh);
+      expect(to).toContain(table.units.table!.name);
+      // 740 high, 30 of top
+      expect([there.hostId, there.bottom]).toEqual(['table', 710 - fresh.height]);
+      const hung = withUnits(table, { ...fresh, ...there });
+      const told = (plan: typeof hung) =>
+        findingsOf(plan).filter((f) => f.unitIds.includes('fresh') && f.check !== 'before');
+      expect(told(hung).map((f) => f.words)).toEqual([]);
+      const higher = applied(hung, { type: 'setUnit', id: 'table', set: { height: 900 } });
+      expect(higher.units.fresh!.bottom).toBe(870 - fresh.height);
+      expect(told(higher)).toEqual([]);
+      const lower = applied(hung, { type: 'setUnit', id: 'fresh', set: { bottom: 300 } });
+      expect(told(lower).map((f) => f.check)).toEqual(['mount']);
+      const alone = withUnits(tinyRoom(), { ...fresh, hostId: null });
+      expect(told(alone).map((f) => f.words.includes('under nothing'))).toEqual([true]);
+    }
   });
 });

@@ -2,7 +2,7 @@ export { type WallFrame, wallFrames, frameOf, onWall, fromWall, doorSweep } from
 export { unitPrism, unitPoint, unitBox, unitSolids, fixturePrism, floorUsePrism } from './bodies.ts';
 export { ceilingAt, HEAD_HEIGHT, slopeHeight, slopeReaches, wallOutline } from './ceiling.ts';
 export { freeSpotFor } from './free-spot.ts';
-export { snapUnit, wallGaps, SNAP, type Snapped } from './snap.ts';
+export { snapUnit, hangsUnder, hangingAt, wallGaps, SNAP, type Snapped } from './snap.ts';
 export {
   freeFloor,
   blocksFloor,

@@ -1,3 +1,4 @@
+import { factsOf, TOP } from '../../record/catalogue/index.ts';
 import { angleBetween, convexOverlap, type Point, prismFootprint } from '../../measures/geometry/index.ts';
 import { type Plan, type Unit } from '../../record/plan/index.ts';
 import { unitPrism } from './bodies.ts';
@@ -40,16 +41,23 @@ export function snapUnit(plan: Plan, unit: Unit, at: Point): Snapped {
   const hung = unit.mount === 'door' ? onDoor(plan, unit) : null;
   if (hung) return hung;
   const moved = { ...unit, ...at };
-  const host = unit.mount === 'on' ? hostBelow(plan, moved) : null;
+  const above = hangsUnder(unit) ? topOver(plan, moved) : null;
+  const host = unit.mount === 'on' ? hostBelow(plan, moved) : above;
   // what is to stand on something stands on the floor where there is nothing under it
-  const bottom = unit.mount !== 'on' ? unit.bottom : host ? host.bottom + host.height : 0;
+  const bottom = above
+    ? hangingAt(above, unit)
+    : unit.mount !== 'on'
+      ? unit.bottom
+      : host
+        ? host.bottom + host.height
+        : 0;
   const { x, y, to } = flush(plan, { ...moved, bottom });
   return {
     x,
     y,
     facing: unit.facing,
     bottom,
-    hostId: unit.mount === 'on' ? (host?.id ?? null) : unit.hostId,
+    hostId: unit.mount === 'on' || hangsUnder(unit) ? (host?.id ?? null) : unit.hostId,
     to: host ? [...to, host.name] : to,
   };
 }
@@ -97,6 +105,26 @@ function hostBelow(plan: Plan, unit: Unit): Unit | null {
     const into = convexOverlap(foot, prismFootprint(unitPrism(other)));
     const half = Math.min(unit.width, unit.depth) / 2;
     if (into >= half && (!best || other.bottom + other.height > best.bottom + best.height)) best = other;
+  }
+  return best;
+}
+
+/** Whether it hangs from a top instead of standing on the floor below it. */
+export const hangsUnder = (unit: Unit): boolean => unit.mount === 'under' && unit.bottom > 0;
+
+/** Underside of what carries a hanging unit, less its own height: how far above the floor it begins, mm. */
+export const hangingAt = (host: Unit, unit: Unit): number => Math.max(0, host.bottom + host.height - TOP - unit.height);
+
+/** The lowest worktop over the middle of what hangs that leaves room for it. */
+function topOver(plan: Plan, unit: Unit): Unit | null {
+  const foot = prismFootprint(unitPrism(unit));
+  let best: Unit | null = null;
+  for (const other of Object.values(plan.units)) {
+    if (other.id === unit.id || other.mount === 'away' || !factsOf(other.kind).worktop) continue;
+    if (other.height - TOP < unit.height) continue;
+    const into = convexOverlap(foot, prismFootprint(unitPrism(other)));
+    if (into < Math.min(unit.width, unit.depth) / 2) continue;
+    if (!best || other.bottom + other.height < best.bottom + best.height) best = other;
   }
   return best;
 }

@@ -1,5 +1,4 @@
 import { Plus, Trash2 } from 'lucide-react';
-import { useState } from 'react';
 import { formatLength } from '@heronstone/core/lengths';
 import { heightOff, worktopWanted, type WorktopWanted } from '@heronstone/core/body';
 import { CATALOGUE, TOP } from '@heronstone/core/catalogue';
@@ -14,6 +13,7 @@ import {
   statureAt,
   WORK_CLASSES,
 } from '@heronstone/core/plan';
+import { useKept } from '../../state/kept.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { CheckField, LengthField, NumberField, SelectField, TextField } from '../../ui/fields.tsx';
@@ -22,7 +22,7 @@ import { CheckField, LengthField, NumberField, SelectField, TextField } from '..
 export function People({ activity }: { activity: Activity | null }) {
   const plan = usePlan((s) => s.plan);
   const dispatch = usePlan((s) => s.dispatch);
-  const [open, setOpen] = useState<string | null>(null);
+  const [open, setOpen] = useKept('people.open', '');
   const people = Object.values(plan.people).sort((a, b) => a.name.localeCompare(b.name));
   const add = () => {
     const person = blankPerson(newId('person'), `Maker ${people.length + 1}`, 1680);
@@ -46,7 +46,7 @@ export function People({ activity }: { activity: Activity | null }) {
               type="button"
               aria-expanded={open === p.id}
               className="flex w-full justify-between rounded px-1 py-0.5 text-left hover:bg-stone"
-              onClick={() => setOpen(open === p.id ? null : p.id)}
+              onClick={() => setOpen(open === p.id ? '' : p.id)}
             >
               <span className="font-medium">{p.name}</span>
               <span className="text-soft">

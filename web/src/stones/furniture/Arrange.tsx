@@ -119,7 +119,10 @@ export function Arrange({ onClose }: { onClose: () => void }) {
           room is arranged for where things will live. It takes less than a minute.
         </p>
       </div>
-      {said && <p className="py-2 text-clash">{said}</p>}
+      {/* the end is heard: how many there are, or why there is none */}
+      <p role="status" className={said ? 'py-2 text-clash' : 'sr-only'}>
+        {said ?? (work.share === null && offers.length > 0 ? `${countWords(offers.length, 'way', 'ways')} found.` : '')}
+      </p>
       <div className="grid grow grid-cols-2 gap-4 xl:grid-cols-4">
         <section aria-label="As it is" className="flex flex-col">
           <h2 className="font-display text-lg font-semibold">As it is</h2>
@@ -200,7 +203,7 @@ export function Arrange({ onClose }: { onClose: () => void }) {
         ))}
       </div>
       <p className="text-[13px] text-soft">
-        No arrangement shown breaks a rule of room, doors, drawers, sockets, heater or fuse board by anything that can
+        No arrangement shown breaks a rule of room, doors, drawers, sockets, heater, kiln or fuse board by anything that can
         be moved; what only pinned things do stays as it is. {FIRST}
       </p>
     </main>

@@ -123,7 +123,7 @@ export default function FurnitureStone() {
         <Button look="quiet" onClick={() => setSheet('shopping')}>
           <ShoppingBasket size={16} aria-hidden /> Containers
         </Button>
-        <Button look="quiet" onClick={() => select({ view: 'zones' }, true)}>
+        <Button look="quiet" onClick={() => select({ view: 'zones' })}>
           <Shapes size={16} aria-hidden /> Zones
         </Button>
         <Button look="quiet" onClick={() => setSheet('drawings')}>
@@ -132,7 +132,7 @@ export default function FurnitureStone() {
         <Button look="quiet" onClick={() => void fork()} title="A copy of this plan to change, with this one beside it">
           <GitFork size={16} aria-hidden /> Try another way
         </Button>
-        <Button look="quiet" onClick={() => select({ view: 'arrange' }, true)}>
+        <Button look="quiet" onClick={() => select({ view: 'arrange' })}>
           <Shuffle size={16} aria-hidden /> Arrange for me
         </Button>
         <BesideChoice planId={plan.id} beside={beside} onChoose={(id) => select({ beside: id })} />

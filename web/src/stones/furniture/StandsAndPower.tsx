@@ -1,7 +1,7 @@
 import { Trash2 } from 'lucide-react';
 import { factsOf } from '@heronstone/core/catalogue';
 import { massOf, newId, type Unit } from '@heronstone/core/plan';
-import { snapUnit } from '@heronstone/core/room';
+import { hangingAt, hangsUnder, snapUnit } from '@heronstone/core/room';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { CheckField, LengthField, NumberField, SelectField, WeightField } from '../../ui/fields.tsx';
@@ -24,6 +24,7 @@ export function StandsAndPower({ unit }: { unit: Unit }) {
     set({
       hostId: host ? host.id : null,
       ...(host && unit.mount === 'on' ? { bottom: host.bottom + host.height } : {}),
+      ...(host && hangsUnder(unit) ? { bottom: hangingAt(host, unit) } : {}),
       ...(aside ? { x: host.x, y: host.y, facing: host.facing } : {}),
     });
   };

@@ -5,10 +5,11 @@ import { toast } from 'sonner';
 import { type FindProgress } from '@heronstone/core/homes';
 import { placeSaid } from '@heronstone/core/concepts';
 import { type Plan } from '@heronstone/core/plan';
-import { usePair } from '../../state/found.ts';
+import { usePair, usePairOf } from '../../state/found.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
+import { useFocusAfter } from '../../ui/focus-after.ts';
 import { FiguresTable } from '../../ui/Figures.tsx';
 import { countWords, today, yearWords } from '../../ui/words.ts';
 import { askHomes, enoughOfHomes } from '../../state/homes-worker.ts';
@@ -20,21 +21,14 @@ const SECONDS = 2;
 /** Find homes: in a worker, with the running total and how far it can be from the best; one undo for the whole result. */
 export function FindHomes() {
   const dispatch = usePlan((s) => s.dispatch);
-  const { keep, pair } = usePair();
+  const { keep } = usePair();
+  const pair = usePairOf(usePlan((s) => s.plan.id));
   const { select } = useSelection();
-  const planId = usePlan((s) => s.plan.id);
   const [progress, setProgress] = useState<FindProgress | null>(null);
   const [running, setRunning] = useState(false);
   const [ending, setEnding] = useState(false);
   const looking = useRef(false);
-  /** where the focus goes when the search, and with it the button that had it, is over */
-  const after = useRef<HTMLButtonElement>(null);
-  const wasRunning = useRef(false);
-  useEffect(() => {
-    if (wasRunning.current && !running && (document.activeElement ?? document.body) === document.body)
-      after.current?.focus();
-    wasRunning.current = running;
-  }, [running]);
+  const after = useFocusAfter<HTMLButtonElement>(running);
   // who goes elsewhere wants no homes any more
   useEffect(
     () => () => {
@@ -130,17 +124,12 @@ export function FindHomes() {
     );
   return (
     <>
-      {pair?.planId === planId && (
-        <Button ref={after} onClick={() => select({ view: 'both', place: null, supply: null, share: null }, true)}>
+      {pair && (
+        <Button ref={after} onClick={() => select({ view: 'both', place: null, supply: null, share: null })}>
           {pair.choose ? 'Two ways' : 'Before and after'}
         </Button>
       )}
-      <Button
-        {...(pair?.planId === planId ? {} : { ref: after })}
-        look="main"
-        onClick={() => void find()}
-        title="Find homes ( F )"
-      >
+      <Button {...(pair ? {} : { ref: after })} look="main" onClick={() => void find()} title="Find homes ( F )">
         <House size={16} aria-hidden /> Find homes
       </Button>
     </>

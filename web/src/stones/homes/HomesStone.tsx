@@ -16,7 +16,7 @@ import { toast } from 'sonner';
 import { placeSaid } from '@heronstone/core/concepts';
 import { homeOf, homesOf, type Share, SHARES, type Supply } from '@heronstone/core/plan';
 import { makerOf, mostAhead, planAsWorked, unitsAround } from '@heronstone/core/reach';
-import { usePair } from '../../state/found.ts';
+import { usePairOf } from '../../state/found.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { useHover, useSeat, useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
@@ -24,7 +24,8 @@ import { bandName, fetchWords, today } from '../../ui/words.ts';
 import { Closer } from '../../views/closer/Closer.tsx';
 import { Floor } from '../../views/floor/Floor.tsx';
 import { looksFrom } from '../../views/round/looks.ts';
-import { Round, wrap } from '../../views/round/Round.tsx';
+import { wrap } from '../../views/round/geometry.ts';
+import { Round } from '../../views/round/Round.tsx';
 import { SunDial, useSun } from '../../views/sun/SunDial.tsx';
 import { BandLegend } from './BandLegend.tsx';
 import { SeenFrom } from './SeenFrom.tsx';
@@ -45,10 +46,9 @@ type Held = { supply: Supply; share: Share };
 /** The room with its homes; or two states of them beside each other; or, while things are carried over, the order of moves. */
 export default function HomesStone() {
   const { get } = useSelection();
-  const { pair } = usePair();
-  const planId = usePlan((s) => s.plan.id);
+  const pair = usePairOf(usePlan((s) => s.plan.id));
   if (get('view') === 'crossing') return <Crossing />;
-  return get('view') === 'both' && pair?.planId === planId ? <BothSides pair={pair} /> : <HomesInRoom />;
+  return get('view') === 'both' && pair ? <BothSides pair={pair} /> : <HomesInRoom />;
 }
 
 /** Round above; below it what has no home, Floor, and the ledger of what is chosen. */

@@ -4,6 +4,7 @@ import { placeTitle, type Plan } from '@heronstone/core/plan';
 import { useAsked } from '../../state/asked.ts';
 import { askHomes } from '../../state/homes-worker.ts';
 import { usePlan } from '../../state/plan-store.ts';
+import { useFocusAfter } from '../../ui/focus-after.ts';
 import { Button } from '../../ui/button.tsx';
 import { today } from '../../ui/words.ts';
 import { lanesGive, lanesSaid } from './lanes-words.ts';
@@ -12,6 +13,7 @@ import { lanesGive, lanesSaid } from './lanes-words.ts';
 export function MoreNames({ plan }: { plan: Plan }) {
   const dispatch = usePlan((s) => s.dispatch);
   const { answer, ask } = useAsked<Omit<LanesOffer, 'plan'>[]>([plan]);
+  const list = useFocusAfter<HTMLUListElement>(answer === 'working');
   const asking = () =>
     ask(() => askHomes(plan, (api) => api.lanes(today()))).catch((e: Error) =>
       toast.error(`It could not be worked out: ${e.message}`),
@@ -23,7 +25,13 @@ export function MoreNames({ plan }: { plan: Plan }) {
       </Button>
     );
   return (
-    <ul aria-label="Lanes that would help" role="status" className="mt-1 space-y-1 text-[14px]">
+    <ul
+      ref={list}
+      tabIndex={-1}
+      aria-label="Lanes that would help"
+      role="status"
+      className="mt-1 space-y-1 text-[14px] outline-none"
+    >
       {answer.length === 0 && (
         <li className="text-soft">
           No drawer or box with several names can be parted so that each gets one and all finds room, or it would save

@@ -16,6 +16,7 @@ import {
 } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { findSupplies } from '../../state/search.ts';
+import { useFocusAfter } from '../../ui/focus-after.ts';
 import { useRoving } from '../../ui/roving.ts';
 import { setInCommand } from '@heronstone/core/fit';
 
@@ -91,6 +92,7 @@ function BoxesWouldHelp() {
   const plan = usePlan((s) => s.plan);
   const dispatch = usePlan((s) => s.dispatch);
   const [asked, setAsked] = useState(false);
+  const answer = useFocusAfter<HTMLUListElement>(!asked);
   const offers = useMemo(() => (asked ? proposeContainers(plan, 3) : []), [asked, plan]);
   if (!asked)
     return (
@@ -103,7 +105,13 @@ function BoxesWouldHelp() {
       </button>
     );
   return (
-    <ul className="mb-1 space-y-1 text-[14px]" aria-label="Boxes that would help">
+    <ul
+      ref={answer}
+      tabIndex={-1}
+      role="status"
+      className="mb-1 space-y-1 text-[14px] outline-none"
+      aria-label="Boxes that would help"
+    >
       {offers.length === 0 && <li className="text-soft">No box you have or name would give any of these a home.</li>}
       {offers.map((o) => (
         <li key={o.place.id} className="rounded-lg border border-line px-2 py-1">

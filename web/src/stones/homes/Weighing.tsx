@@ -102,7 +102,7 @@ export function Weighing({ onClose }: { onClose: () => void }) {
         choose: change,
       });
       onClose();
-      select({ view: 'both', place: null, supply: null, share: null }, true);
+      select({ view: 'both', place: null, supply: null, share: null });
     } catch (e) {
       toast.error(`The two ways could not be set beside each other: ${(e as Error).message}`);
     } finally {

@@ -130,6 +130,8 @@ export function SeatMark({
       onClick={() => !onGrab && onChoose?.(station.id)}
       onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && onChoose?.(station.id)}
     >
+      {/* what is pressed is larger than what is drawn */}
+      <circle r={15 * scale} fill="transparent" />
       <path
         d={`M0 ${-r * 1.15} L${r * 0.8} ${r * 0.75} Q0 ${r * 0.25} ${-r * 0.8} ${r * 0.75} Z`}
         fill={chosen ? 'var(--heron)' : 'var(--ink)'}

@@ -6,6 +6,7 @@ import { homesOf, type Plan, placeTitle, type Share, type Supply } from '@herons
 import { askHomes } from '../../state/homes-worker.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { useAsked } from '../../state/asked.ts';
+import { useFocusAfter } from '../../ui/focus-after.ts';
 import { Button } from '../../ui/button.tsx';
 import { Which } from '../../ui/which.tsx';
 import { secondsWords, today, yearWords } from '../../ui/words.ts';
@@ -159,6 +160,7 @@ function MakingRoom({ plan, held, asKin = false }: { plan: Plan; held: Held; asK
 function OneMoreOf({ plan, held: { supply, share }, asKin = false }: { plan: Plan; held: Held; asKin?: boolean }) {
   const dispatch = usePlan((s) => s.dispatch);
   const { answer: found, ask: asking } = useAsked<OneMore[]>([plan, supply.id, share]);
+  const answer = useFocusAfter<HTMLHeadingElement>(found === 'working');
   const ask = () =>
     asking(() => askHomes(plan, (api) => api.oneMore(supply.id, share, today(), asKin))).catch((e: Error) =>
       toast.error(`It could not be worked out: ${e.message}`),
@@ -171,7 +173,9 @@ function OneMoreOf({ plan, held: { supply, share }, asKin = false }: { plan: Pla
     );
   return (
     <>
-      <h4 className="mt-1 font-semibold">One more would do</h4>
+      <h4 ref={answer} tabIndex={-1} className="mt-1 font-semibold outline-none">
+        One more would do
+      </h4>
       {found.length === 0 && <p className="text-soft">No: nothing of a kind this room has takes it.</p>}
       <ul className="space-y-1">
         {found.map((one) => (
