@@ -9,7 +9,6 @@ import {
   apply,
   Command,
   compartmentsOf,
-  homesOf,
   type Plan,
   type TableName,
   TABLES,
@@ -192,7 +191,7 @@ function ofItsOwn(type: Command['type'], plan: Plan, n: number): unknown {
 }
 
 const capital = (word: string) => `${word[0]!.toUpperCase()}${word.slice(1)}`;
-const verbs = new Map(
+const verbs = new Map<string, { table: TableName; verb: 'add' | 'set' | 'remove' }>(
   TABLE_NAMES.flatMap((table) => {
     const { plain } = TABLES[table];
     return plain

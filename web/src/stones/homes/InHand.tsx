@@ -55,7 +55,7 @@ export function InHand({ inHand, placeId, maker, onGive, onChoosePlace, onTake, 
     );
   const isHome = place && home?.placeId === place.id;
   return (
-    <div className="min-h-0 overflow-auto pr-1">
+    <div className="min-h-0 overflow-auto pr-1" tabIndex={0} role="group" aria-label="What is chosen">
       {inHand && (
         <div className="mb-1 flex flex-wrap items-center gap-1.5">
           {place && !isHome && (
