@@ -1,5 +1,5 @@
 import { type Activity, type Plan, type Station } from '../../record/plan/index.ts';
-import { makerOf, PACE, SECONDS_PER_TMU, sceneAt, TMU, walkLengthTo } from '../../space/reach/index.ts';
+import { makerOf, PACE, SECONDS_PER_TMU, sceneAt, TMU, walkLengthTo, WHEELS } from '../../space/reach/index.ts';
 
 export const sessionsPerYear = (a: Activity): number => a.sessionsPerMonth * a.months.length;
 
@@ -35,4 +35,16 @@ export function handOnLength(plan: Plan, from: Station, to: Station): number {
 
 /** Seconds of handing work on once from one seat to another. */
 export const handOnSeconds = (plan: Plan, from: Station, to: Station): number =>
-  carrySeconds(handOnLength(plan, from, to), !from.standing, !to.standing);
+  carried(plan, from, to, handOnLength(plan, from, to)).seconds;
+
+/** What carrying work from one seat to another takes, and how it is gone: paces on foot, metres on wheels. */
+export function carried(
+  plan: Plan,
+  from: Station,
+  to: Station,
+  mm: number,
+): { seconds: number; paces: number; wheeled: number } {
+  if (plan.people[from.personId]?.mobility === 'wheelchair')
+    return { seconds: WHEELS.rollTmu(mm) * SECONDS_PER_TMU, paces: 0, wheeled: mm / 1000 };
+  return { seconds: carrySeconds(mm, !from.standing, !to.standing), paces: Math.ceil(mm / PACE - 1e-9), wheeled: 0 };
+}

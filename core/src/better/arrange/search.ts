@@ -3,7 +3,7 @@ import { type Plan } from '../../record/plan/index.ts';
 import type { Random } from '../../living/slotting/index.ts';
 import { PENALTY, type SunGrid, sitePenalties, sunAtPoint, wantsWall } from './cost.ts';
 import { demandOf } from './demand.ts';
-import { carrySeconds, flowsOf } from './flows.ts';
+import { carried, flowsOf } from './flows.ts';
 import { Furnishing, type Seat } from './furnishing.ts';
 import { type Pose } from './pieces.ts';
 import { frontOf, roughFetch } from './rough.ts';
@@ -131,7 +131,7 @@ export class Search extends Furnishing {
     for (const { from, to, times } of this.flows) {
       const a = siteOf.get(from)!;
       const b = siteOf.get(to)!;
-      sum += times * carrySeconds(Math.hypot(a.x - b.x, a.y - b.y), !from.station.standing, !to.station.standing);
+      sum += times * carried(this.plan, from.station, to.station, Math.hypot(a.x - b.x, a.y - b.y)).seconds;
     }
     for (const { station, site } of sites)
       for (const p of sitePenalties(this.plan, station, site, sites)) sum += p.seconds;

@@ -1,7 +1,6 @@
 import { type Plan, type Station } from '../../record/plan/index.ts';
 import { readRecipe } from '../stations/index.ts';
-import { handOnLength, handOnSeconds } from '../arrange/index.ts';
-import { PACE } from '../../space/reach/index.ts';
+import { carried, handOnLength } from '../arrange/index.ts';
 import { type HandOn, type Need, type Setting, settingOf } from './setting.ts';
 import { NO_TOLL } from './toll.ts';
 
@@ -78,8 +77,8 @@ export function runOf(plan: Plan, name: string, text: string, first: string | nu
     const next = legs[i + 1]?.setting.station;
     if (!next || next.id === leg.setting.station.id) continue;
     const from = leg.setting.station;
-    const paces = Math.ceil(handOnLength(plan, from, next) / PACE - 1e-9);
-    leg.then = { to: next, times: 1, toll: { ...NO_TOLL, seconds: handOnSeconds(plan, from, next), paces } };
+    const toll = { ...NO_TOLL, ...carried(plan, from, next, handOnLength(plan, from, next)) };
+    leg.then = { to: next, times: 1, toll };
   }
   return { ok: true, run: { name, legs, yearly: null }, unknown };
 }

@@ -1,4 +1,4 @@
-import { flowsOf, handOnLength, handOnSeconds } from '../arrange/index.ts';
+import { carried, flowsOf, handOnLength } from '../arrange/index.ts';
 import {
   bringingOf,
   carriedOf,
@@ -18,7 +18,6 @@ import {
   handlingOf,
   makerOf,
   overTable,
-  PACE,
   type ReachMotion,
   sceneAt,
 } from '../../space/reach/index.ts';
@@ -202,7 +201,7 @@ function containersOf(plan: Plan, station: Station, fetchings: readonly Fetching
 function handOnsOf(plan: Plan, station: Station, sessions: number): HandOn[] {
   return flowsOf(plan).flatMap(({ from, to, times }) => {
     if (from.id !== station.id || sessions === 0) return [];
-    const paces = Math.ceil(handOnLength(plan, from, to) / PACE - 1e-9);
-    return { to, times: times / sessions, toll: { ...NO_TOLL, seconds: handOnSeconds(plan, from, to), paces } };
+    const toll = { ...NO_TOLL, ...carried(plan, from, to, handOnLength(plan, from, to)) };
+    return { to, times: times / sessions, toll };
   });
 }

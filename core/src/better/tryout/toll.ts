@@ -4,6 +4,8 @@ import { type Motion, SECONDS_PER_TMU } from '../../space/reach/index.ts';
 export type Toll = {
   seconds: number;
   paces: number;
+  /** on wheels, m */
+  wheeled: number;
   /** bends, stoops and kneelings; a lean is half of one */
   bends: number;
   /** up onto a step */
@@ -14,7 +16,7 @@ export type Toll = {
   kilos: number;
 };
 
-export const NO_TOLL: Toll = { seconds: 0, paces: 0, bends: 0, climbs: 0, opened: 0, kilos: 0 };
+export const NO_TOLL: Toll = { seconds: 0, paces: 0, wheeled: 0, bends: 0, climbs: 0, opened: 0, kilos: 0 };
 export const TOLLS = Object.keys(NO_TOLL) as (keyof Toll)[];
 
 /** Two tolls, the second so many times. */
@@ -38,6 +40,8 @@ export function tollOf(motions: readonly Motion[], opened: number, mass: number)
     toll.bends += BENDS[code] ?? 0;
     if (code === 'STEP' && text === 'climb up') toll.climbs++;
     for (const [, paces] of code.matchAll(/(?:^| )W(\d+)P/g)) toll.paces += Number(paces);
+    const [, cm] = /^WH(\d+)$/.exec(code) ?? [];
+    if (cm) toll.wheeled += Number(cm) / 100;
   }
   return toll;
 }

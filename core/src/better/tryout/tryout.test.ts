@@ -79,6 +79,15 @@ describe('what a body pays', () => {
       1500,
     );
     expect(toll).toMatchObject({ paces: 14, bends: 2.5, climbs: 1, opened: 2, kilos: 1.5 });
+    const wheeled = tollOf(
+      [
+        { code: 'WH190', tmu: 10, text: '' },
+        { code: 'WT90', tmu: 10, text: '' },
+      ],
+      0,
+      0,
+    );
+    expect(wheeled).toMatchObject({ paces: 0, wheeled: 1.9 });
     // a TMU is 0.036 s (MTM-1, memory)
     expect(toll.seconds).toBeCloseTo(14 * 10 * 0.036, 9);
     expect(SECONDS_PER_TMU).toBe(0.036);

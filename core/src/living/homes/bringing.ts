@@ -7,6 +7,7 @@ import {
   makerOf,
   type Motion,
   PACE,
+  WHEELS,
   PLAIN,
   sceneOf,
   SECONDS_PER_TMU,
@@ -47,10 +48,15 @@ export function bringingOf(plan: Plan, station: Station): Bringing {
   const length = Math.min(...besideUnit(unit, halfOf(maker)).map((at) => walkLengthTo(scene, maker, at)));
   if (!Number.isFinite(length)) return { ...NOTHING, reason: `There is no way to walk to ${unit.name}.` };
   const paces = Math.max(1, Math.ceil(length / PACE - 1e-9));
-  const rise: Motion[] = maker.seat.standing ? [] : [{ code: 'STD', tmu: TMU.stand, text: 'stand up' }];
-  const sit: Motion[] = maker.seat.standing ? [] : [{ code: 'SIT', tmu: TMU.sit, text: 'sit down' }];
-  const walk: Motion = { code: `W${paces}P`, tmu: paces * TMU.pace, text: `${paces} paces` };
-  const wheel: Motion = { code: `W${paces}PO`, tmu: paces * TMU.paceLaden, text: `wheel ${unit.name} ${paces} paces` };
+  const onWheels = maker.person.mobility === 'wheelchair';
+  const rise: Motion[] = maker.seat.standing || onWheels ? [] : [{ code: 'STD', tmu: TMU.stand, text: 'stand up' }];
+  const sit: Motion[] = maker.seat.standing || onWheels ? [] : [{ code: 'SIT', tmu: TMU.sit, text: 'sit down' }];
+  const walk: Motion = onWheels
+    ? WHEELS.rolled(length).there
+    : { code: `W${paces}P`, tmu: paces * TMU.pace, text: `${paces} paces` };
+  const wheel: Motion = onWheels
+    ? { ...WHEELS.rolled(length).there, text: `bring ${unit.name} along` }
+    : { code: `W${paces}PO`, tmu: paces * TMU.paceLaden, text: `wheel ${unit.name} ${paces} paces` };
   const take: Motion = { code: 'G1A', tmu: TMU.graspClear, text: 'grasp it' };
   const leave: Motion = { code: 'RL1', tmu: TMU.release, text: 'let go' };
   const motions = [...rise, walk, take, wheel, leave, ...sit, ...rise, take, wheel, leave, walk, ...sit];

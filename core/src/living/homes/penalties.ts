@@ -72,6 +72,12 @@ const LIGHT = 3000;
 /** Hands before the ankles at a shelf, and how far it goes up or down to the table, mm (own assumptions). */
 const AT_SHELF = { horizontal: 400, twist: 0, coupling: 'fair' } as const;
 const TABLE = 740;
+/**
+ * Lifted sitting, close before the body at the height of the hands, g: the lower of two figures for seated handling (HSE INDG143, from memory); half of
+ * it farther up or down, and how far from table height that begins, mm (own assumptions).
+ */
+const SEATED = 3000;
+const BEFORE_HER = 300;
 /** A thing is small when no side is longer, mm; fetched all the time when so often a year (own assumptions). */
 const SMALL = 130;
 const ALL_THE_TIME = 250;
@@ -165,10 +171,28 @@ type Rule = {
 const kg = (g: number) => `${(g / 1000).toFixed(1)} kg`;
 const onShelf = ({ nature, place }: Case) =>
   nature === 'row' && ['shelf', 'cubby', 'tier', 'away'].includes(place.kind);
-const liftAdvised = ({ spot }: Case) => {
+const liftAdvised = ({ plan, supply, spot }: Case) => {
   const vertical = Math.max(0, spot.grip.z);
-  return 1000 * liftLimit({ ...AT_SHELF, vertical, travel: Math.abs(vertical - TABLE) });
+  const onFoot = 1000 * liftLimit({ ...AT_SHELF, vertical, travel: Math.abs(vertical - TABLE) });
+  if (!liftedSeated(plan, supply)) return onFoot;
+  return Math.min(onFoot, Math.abs(vertical - TABLE) <= BEFORE_HER ? SEATED : SEATED / 2);
 };
+
+const SEATED_READS = ['uses', 'stations', 'people'] as const;
+const seated = new WeakMap<Supply, { of: Pick<Plan, (typeof SEATED_READS)[number]>; is: boolean }>();
+/** Whether somebody in a wheelchair works at an activity that uses it. */
+function liftedSeated(plan: Plan, supply: Supply): boolean {
+  const known = seated.get(supply);
+  if (known && readsSame(SEATED_READS, known.of, plan)) return known.is;
+  const onWheels = Object.values(plan.stations).filter((s) => plan.people[s.personId]?.mobility === 'wheelchair');
+  const is =
+    onWheels.length > 0 &&
+    Object.values(plan.uses).some(
+      (u) => u.supplyId === supply.id && onWheels.some((s) => s.activityId === u.activityId),
+    );
+  seated.set(supply, { of: plan, is });
+  return is;
+}
 
 const hung = new WeakMap<Supply, { places: object; could: boolean }>();
 /** Whether there is any board or hook that all of a thing goes onto. */
@@ -228,11 +252,13 @@ const RULES: readonly Rule[] = [
     care: true,
   },
   {
-    concerns: ({ supply }) => supply.mass > LIGHT,
+    concerns: ({ plan, supply }) => supply.mass > LIGHT || (supply.mass > SEATED / 2 && liftedSeated(plan, supply)),
     weighed: null,
-    seconds: (c) => (!c.spot.away && c.supply.mass > LIGHT && c.supply.mass > liftAdvised(c) ? SET.lifting : 0),
+    seconds: (c) => (!c.spot.away && c.supply.mass > liftAdvised(c) ? SET.lifting : 0),
     words: (c) =>
-      `${kg(c.supply.mass)} lifted ${c.spot.grip.z > TABLE ? 'from high up' : 'from low down'}: ${kg(liftAdvised(c))} is advised (revised NIOSH equation, from memory). Whoever has a bad back asks a doctor first.`,
+      liftedSeated(c.plan, c.supply)
+        ? `${kg(c.supply.mass)} lifted from a wheelchair: ${kg(liftAdvised(c))} is advised so high up (HSE INDG143, from memory). Whoever has a bad back asks a doctor first.`
+        : `${kg(c.supply.mass)} lifted ${c.spot.grip.z > TABLE ? 'from high up' : 'from low down'}: ${kg(liftAdvised(c))} is advised (revised NIOSH equation, from memory). Whoever has a bad back asks a doctor first.`,
     care: true,
   },
   {

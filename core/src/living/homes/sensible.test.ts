@@ -10,7 +10,7 @@ import {
   type Supply,
 } from '../../record/plan/index.ts';
 import { sceneOf } from '../../space/reach/index.ts';
-import { applied, block, person, sheet, tinyRoom, unit, use, withUnits } from '../../testing/index.ts';
+import { applied, block, person, sheet, smallShelf, tinyRoom, unit, use, withUnits } from '../../testing/index.ts';
 import {
   bestPlacesFor,
   compareHomes,
@@ -363,5 +363,21 @@ describe('ways of working', () => {
     const [one, two] = [plan, twice].map((p) => costOfHome(p, p.supplies.s0!, 'working', 'lowChest.0.0')!);
     expect(two!.seconds).toBeCloseTo(one!.seconds, 9);
     expect(two!.weighed).toBeCloseTo(one!.weighed + one!.fetching, 9);
+  });
+
+  test('what is lifted from a wheelchair is told off from 3 kg on at table height, from half of it lower down (HSE INDG143, from memory)', () => {
+    const told = (mass: number, z: number, mobility: 'wheelchair' | 'swivel') => {
+      const plan = applied(
+        withUnits(tinyRoom({ standing: false, seatHeight: 450 }, { mobility }), smallShelf(z, { x: 3000, y: 4600 })),
+        { type: 'addSupplies', supplies: [block({ id: 'press', name: 'Press', mass, working: 1 })] },
+        { type: 'addUse', use: use('press', 4) },
+      );
+      const cost = costOfHome(plan, plan.supplies.press!, 'working', 'wallShelves.0.0')!;
+      return cost.penalties.filter((p) => p.words.includes('lifted')).map((p) => p.words.includes('INDG143'));
+    };
+    expect(told(2900, 740, 'wheelchair')).toEqual([]);
+    expect(told(3100, 740, 'wheelchair')).toEqual([true]);
+    expect(told(1600, 400, 'wheelchair')).toEqual([true]);
+    expect(told(3100, 740, 'swivel')).toEqual([]);
   });
 });

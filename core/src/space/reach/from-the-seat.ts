@@ -1,6 +1,7 @@
 import { type Body } from '../body/index.ts';
 import { angleBetween, direction, distance, distance3, heading } from '../../measures/geometry/index.ts';
 import { type Motion } from './covers.ts';
+import { gaitOf } from './gait.ts';
 import { type Maker } from './maker.ts';
 import { inches, NO_TURN, PACE, sideStep, TMU, turnTmu } from './mtm.ts';
 import { floorIsFree, type Scene, seesMouth, type Spot } from './scene.ts';
@@ -129,29 +130,30 @@ type Look = (scene: Scene, maker: Maker, spot: Spot, cheapest: Cheapest, at: Ste
 /** Looks at the seat, at the steps, nearest first, and then between the best of them and its neighbours. */
 function overSteps(look: Look, scene: Scene, maker: Maker, spot: Spot, cheapest: Cheapest, most: number): void {
   const { seat, person } = maker;
+  const { rollTmu } = gaitOf(person);
   look(scene, maker, spot, cheapest, { x: seat.x, y: seat.y, by: 0, way: 0 });
   const furthest = seat.standing ? PACE : ROLL;
   if (person.mobility === 'stool' && !seat.standing) return;
-  if (distance(seat, spot.grip) > most + furthest || !cheapest.may(2 * sideStep(0))) return;
+  if (distance(seat, spot.grip) > most + furthest || !cheapest.may(2 * rollTmu(0))) return;
   let best: Step | null = null;
   const missed: Step[] = [];
   const side = angleBetween(seat.heading, heading(seat, spot.grip)) < 0 ? -1 : 1;
   for (const step of stepsFrom(scene, maker)[side < 0 ? 'left' : 'right']) {
-    if (!cheapest.may(2 * sideStep(step.by))) break;
+    if (!cheapest.may(2 * rollTmu(step.by))) break;
     nearly = false;
     if (look(scene, maker, spot, cheapest, step)) best = step;
     if (nearly && missed.length < MOST_MISSED) missed.push(step);
   }
   const half = halfOf(maker);
   for (const step of edgeSteps(scene, maker, spot, furthest, cheapest)) {
-    if (!cheapest.may(2 * sideStep(step.by))) break;
+    if (!cheapest.may(2 * rollTmu(step.by))) break;
     if (look(scene, maker, spot, cheapest, step)) best = step;
   }
   const around = (step: Step, { degrees, lengths }: (typeof FINER)[number]) => {
     for (let turn = -side; turn * side <= 1; turn += side)
       for (const more of lengths) {
         const finer = stepTo(maker, step.way + turn * degrees, step.by + more);
-        if (finer.by <= 0 || finer.by > furthest || !cheapest.may(2 * sideStep(finer.by))) continue;
+        if (finer.by <= 0 || finer.by > furthest || !cheapest.may(2 * rollTmu(finer.by))) continue;
         if (floorIsFree(scene, finer, half) && look(scene, maker, spot, cheapest, finer)) best = finer;
       }
   };
@@ -169,8 +171,9 @@ const EDGE = Array.from({ length: 16 }, (_, i) => 150 + EDGE_MESH * i);
 function edgeSteps(scene: Scene, maker: Maker, spot: Spot, furthest: number, cheapest: Cheapest): Step[] {
   const { seat } = maker;
   const half = halfOf(maker);
+  const { rollTmu } = gaitOf(maker.person);
   // what cannot be cheaper is not looked at
-  const worth = (by: number): boolean => by > 0 && by <= furthest && cheapest.may(2 * sideStep(by));
+  const worth = (by: number): boolean => by > 0 && by <= furthest && cheapest.may(2 * rollTmu(by));
   const straight = heading(seat, spot.grip);
   const aside = angleBetween(seat.heading, straight);
   const ways = [straight];
@@ -258,13 +261,14 @@ const within = LEANS.map(() => 0);
 
 function fromTheChair(scene: Scene, maker: Maker, spot: Spot, cheapest: Cheapest, at: Step): boolean {
   const { seat, body, person } = maker;
+  const gait = gaitOf(person);
   const far = distance(at, spot.grip);
   if (far > Math.max(within[0]!, within[1]!, within[2]!) + NEARLY.mm || !isBefore(spot, at)) return false;
   const need = turnNeeded(angleBetween(seat.heading, heading(at, spot.grip)));
   if (person.mobility === 'stool' && Math.abs(need) > TWIST) return false;
-  const rolls = at.by > 0 ? sideStep(at.by) : 0;
-  const moved = 2 * (rolls + turnTmu(need));
-  if (2 * (rolls + turnTmu(Math.abs(need) - NEARLY.degrees)) < moved) nearly = true;
+  const rolls = at.by > 0 ? gait.rollTmu(at.by) : 0;
+  const moved = 2 * (rolls + gait.turnTmu(need));
+  if (2 * (rolls + gait.turnTmu(Math.abs(need) - NEARLY.degrees)) < moved) nearly = true;
   if (!cheapest.may(moved)) return false;
   const to = towards(at, spot.grip);
   const facing = direction(seat.heading + need);
@@ -301,13 +305,13 @@ function fromTheChair(scene: Scene, maker: Maker, spot: Spot, cheapest: Cheapest
         continue;
       }
       const handle = distance3(readyHand(pose, body, spot.grip), spot.mouth);
-      const turn = turned(need);
+      const turn = gait.turned(need);
       const lean = leaning(share);
-      const roll = at.by > 0 ? [stepMotion(at.by, `roll the chair ${Math.round(at.by / 10)} cm`)] : [];
+      const roll = at.by > 0 ? gait.rolled(at.by) : null;
       const better = cheapest.offer({
         band: 3,
-        there: [...turn.there, ...roll, ...lean.there],
-        back: [...lean.back, ...roll.map((m) => ({ ...m, text: `${m.text} back` })), ...turn.back],
+        there: [...turn.there, ...(roll ? [roll.there] : []), ...lean.there],
+        back: [...lean.back, ...(roll ? [roll.back] : []), ...turn.back],
         hand,
         handle,
       });

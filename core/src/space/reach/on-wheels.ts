@@ -1,11 +1,10 @@
 import { angleBetween, distance3, footprintDistance, heading, type Point } from '../../measures/geometry/index.ts';
-import { type Motion } from './covers.ts';
 import { ROLL } from './from-the-seat.ts';
 import { type Maker } from './maker.ts';
-import { PACE, TMU } from './mtm.ts';
+import { WHEELS } from './gait.ts';
 import { type Scene, seesMouth, type Spot, type Stand, standingSpots, WHEELCHAIR_HALF } from './scene.ts';
 import { walkLengthTo } from './walks.ts';
-import { type Cheapest, readyHand, type Refusal, towards, turned } from './way.ts';
+import { type Cheapest, readyHand, type Refusal, towards } from './way.ts';
 
 /** To the side one reaches over 610 mm at most, and over no more than this height, mm (2010 ADA Standards 308.3.2, from memory). */
 const SIDE = { deep: 610, high: 865 };
@@ -58,19 +57,14 @@ function fromStand(scene: Scene, maker: Maker, spot: Spot, cheapest: Cheapest, s
   if (!seesMouth(scene, spot, { ...stand.at, z: body.shoulder })) return 'blocked';
   const way = walkLengthTo(scene, maker, stand.at);
   if (!Number.isFinite(way)) return 'way';
-  const paces = Math.max(1, Math.ceil(way / PACE - 1e-9));
-  const turn = turned(angleBetween(seat.heading, heading(seat, spot.grip)));
-  const roll = (laden: boolean): Motion => ({
-    code: `W${paces}P${laden ? 'O' : ''}`,
-    tmu: paces * (laden ? TMU.paceLaden : TMU.pace),
-    text: `wheel ${laden ? 'back ' : ''}${(way / 1000).toFixed(1)} m`,
-  });
+  const turn = WHEELS.turned(angleBetween(seat.heading, heading(seat, spot.grip)));
+  const roll = WHEELS.rolled(way);
   const to = towards(stand.at, spot.grip);
   const hand = readyHand({ at: stand.at, facing: to, lean: 0, to, drop: 0, forward: 0 }, body, spot.grip);
   cheapest.offer({
     band: way <= ROLL ? 3 : 5,
-    there: [...turn.there, roll(false)],
-    back: [roll(true), ...turn.back],
+    there: [...turn.there, roll.there],
+    back: [roll.back, ...turn.back],
     hand: distance3(hand, spot.grip),
     handle: distance3(hand, spot.mouth),
   });

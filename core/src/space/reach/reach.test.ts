@@ -16,6 +16,7 @@ import {
   standingSpot,
   tablePrice,
   wayPrice,
+  WHEELS,
 } from './index.ts';
 
 const reach = (plan: Plan, placeId: string, handling = PLAIN) =>
@@ -133,6 +134,34 @@ describe('bands: what the body does', () => {
     expect(band(at(0, 2400, 1200, seated, who))).toBe(5);
     expect(band(at(0, 2400, 1240, seated, who))).toBe('high');
     expect(band(at(0, 2400, 360, seated, who))).toBe('stoop');
+  });
+});
+
+describe('on wheels', () => {
+  const wheels = { mobility: 'wheelchair' as const };
+  const seated = { standing: false, seatHeight: 450 };
+  const codes = (f: ReturnType<typeof at>) => (f.ok ? f.motions.map((m) => m.code) : []);
+  test('nobody in a wheelchair takes paces, side steps or turns on her feet, wherever the place is', () => {
+    let went = 0;
+    for (const x of [-2200, -900, 0, 700, 2400])
+      for (const y of [-2300, -700, 0, 600, 1500, 2600]) {
+        const f = at(x, y, 900, seated, wheels);
+        for (const code of codes(f))
+          expect([x, y, code, /^(W\d+P|SS|TBC|STD|SIT|KBK|S$)/.test(code)]).toEqual([x, y, code, false]);
+        if (codes(f).some((c) => c.startsWith('WH'))) went++;
+      }
+    expect(went).toBeGreaterThan(12);
+  });
+  test('the way is taken at the speed people wheel at (Tolerico and others 2007, from memory: 0.79 m/s), there and back', () => {
+    const [near, far] = [at(0, 1700, 900, seated, wheels), at(0, 2700, 900, seated, wheels)];
+    if (!near.ok || !far.ok) throw new Error('reached');
+    // one metre more, gone four times: there and back to get it, there and back to put it away
+    expect(Math.abs(far.seconds - near.seconds - 4 / 0.79)).toBeLessThan(0.2);
+  });
+  test('turning costs by the degree: a half turn twice a quarter', () => {
+    expect(WHEELS.turnTmu(180)).toBeCloseTo(2 * WHEELS.turnTmu(90), 9);
+    expect(WHEELS.turnTmu(10)).toBe(0);
+    expect(WHEELS.turned(-90).there[0]!.text).toBe('turn the wheels 90° to the left');
   });
 });
 

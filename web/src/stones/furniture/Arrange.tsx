@@ -203,8 +203,8 @@ export function Arrange({ onClose }: { onClose: () => void }) {
         ))}
       </div>
       <p className="text-[13px] text-soft">
-        No arrangement shown breaks a rule of room, doors, drawers, sockets, heater, kiln or fuse board by anything that can
-        be moved; what only pinned things do stays as it is. {FIRST}
+        No arrangement shown breaks a rule of room, doors, drawers, sockets, heater, kiln or fuse board by anything that
+        can be moved; what only pinned things do stays as it is. {FIRST}
       </p>
     </main>
   );

@@ -31,24 +31,29 @@ export function Tolls({
         </tr>
       </thead>
       <tbody>
-        {TOLL_WORDS.map(([key, words, say]) => (
-          <tr key={key} className="border-t border-line">
-            <td>{words}</td>
-            {rows.map(({ name, expected, played }) => [
-              <td key={name} className="text-right font-semibold">
-                {say(expected.toll[key])}
-              </td>,
-              <td key={`${name} spread`} className="pl-1 text-left text-[12.5px] text-soft">
-                {say(played.p10[key])} – {say(played.p90[key])}
-              </td>,
-            ])}
-            {yearly !== null && <td className="text-right text-soft">{say(rows[0]!.expected.toll[key] * yearly)}</td>}
-          </tr>
-        ))}
+        {TOLL_WORDS.filter(([key]) => GOING.every((k) => k !== key) || rows.some((r) => r.expected.toll[key] > 0)).map(
+          ([key, words, say]) => (
+            <tr key={key} className="border-t border-line">
+              <td>{words}</td>
+              {rows.map(({ name, expected, played }) => [
+                <td key={name} className="text-right font-semibold">
+                  {say(expected.toll[key])}
+                </td>,
+                <td key={`${name} spread`} className="pl-1 text-left text-[12.5px] text-soft">
+                  {say(played.p10[key])} – {say(played.p90[key])}
+                </td>,
+              ])}
+              {yearly !== null && <td className="text-right text-soft">{say(rows[0]!.expected.toll[key] * yearly)}</td>}
+            </tr>
+          ),
+        )}
       </tbody>
     </table>
   );
 }
+
+/** On foot or on wheels: what nobody does is no row. */
+const GOING = ['paces', 'wheeled'] as const;
 
 const often = (n: number) =>
   Math.abs(n - 1) < 0.05 ? 'once' : `${n.toFixed(n < 10 && Math.abs(n - Math.round(n)) > 0.05 ? 1 : 0)} times`;

@@ -17,6 +17,7 @@ export function spentWords(s: number): string {
 export const TOLL_WORDS: readonly (readonly [keyof Toll, string, (n: number) => string])[] = [
   ['seconds', 'time', spentWords],
   ['paces', 'paces', (n) => n.toFixed(0)],
+  ['wheeled', 'wheeled', (n) => `${n.toFixed(0)} m`],
   ['bends', 'bends and stoops', (n) => n.toFixed(0)],
   ['climbs', 'climbs', (n) => n.toFixed(n > 0 && n < 10 ? 1 : 0)],
   ['opened', 'drawers and doors opened', (n) => n.toFixed(0)],
