@@ -69,6 +69,36 @@ describe('arrange for me', () => {
     }
   });
 
+  test('where there is nothing to offer the nearest miss is shown, with the rule or the gain that is missing', async () => {
+    // all that is worked at or lived in stays; an empty bookcase gains nothing anywhere
+    const near = applied(
+      small,
+      { type: 'setUnit', id: 'table', set: { pinned: true } },
+      { type: 'setUnit', id: 'chest', set: { pinned: true, fixed: true } },
+      { type: 'setUnit', id: 'books', set: { fixed: true, x: 5850 } },
+      { type: 'pinHome', supplyId: 'block', share: 'working', pinned: true },
+    );
+    const done = await arrangeRoom(near, { seed: 2, steps: 60, searches: 2 });
+    if (!done.ok) throw new Error(done.reason);
+    expect(done.offers).toEqual([]);
+    expect(done.miss!.why.length).toBeGreaterThan(0);
+    const { standing, tally } = done.now;
+    const broken = standingOf(
+      done.miss!.plan,
+      sunGrid(
+        near,
+        wallFrames(near).map((f) => f.a),
+      ),
+    ).broken.map((f) => f.words);
+    const worse = tallyOf(done.miss!.plan).without.length > tally.without.length;
+    expect(standing.broken).toEqual([]);
+    if (broken.length > 0) expect(done.miss!.why).toEqual(expect.arrayContaining(broken));
+    else if (!worse) expect(done.miss!.saves).toBeLessThan(600);
+    // with an offer there is no miss
+    const offered = await arrangeRoom(small, { seed: 3, steps: 120, searches: 2 });
+    expect(offered.ok && [offered.offers.length > 0, offered.miss]).toEqual([true, null]);
+  });
+
   test('what is pinned stays; with all pinned there is nothing to arrange; open walls are told', async () => {
     const pinned = applied(small, { type: 'setUnit', id: 'chest', set: { pinned: true } });
     const done = await arrangeRoom(pinned, { seed: 1, steps: 100, searches: 1 });

@@ -38,9 +38,13 @@ export type Arranging = Pacing & {
   lanes?: (now: Worth, sun: SunGrid) => readonly Lane[];
 };
 
-/** `stopped`: it was cancelled before its end */
+/** What came nearest to an offer where there is none: what it would save, s a year, and what stands in its way, in words. */
+export type NearMiss = { plan: Plan; saves: number; moved: MovedThing[]; why: string[] };
+
+/** `stopped`: it was cancelled before its end; `miss` only where there is no offer */
 export type Arranged =
-  { ok: true; now: Worth; offers: Arrangement[]; tried: number; stopped: boolean } | { ok: false; reason: string };
+  | { ok: true; now: Worth; offers: Arrangement[]; miss: NearMiss | null; tried: number; stopped: boolean }
+  | { ok: false; reason: string };
 
 /** Three are offered. */
 const OFFERS = 3;
@@ -136,7 +140,23 @@ export async function arrangeRoom(plan: Plan, options: Arranging = {}): Promise<
   }
   best = offers(found.flat());
   options.onProgress?.(1, best);
-  return { ok: true, now, offers: best, tried, stopped: over() };
+  const miss = best.length > 0 ? null : nearMiss(plan, now, [...runners, ...found.flat()]);
+  return { ok: true, now, offers: best, miss, tried, stopped: over() };
+}
+
+/** Of what was found and is no offer the one that is nearest to one: the cheapest, rules broken counted in; null where nothing stands otherwise. */
+function nearMiss(plan: Plan, now: Worth, found: readonly Worth[]): NearMiss | null {
+  const [nearest] = [...found]
+    .sort((a, b) => energyOf(a, now) - energyOf(b, now))
+    .filter((worth) => movedBetween(plan, worth.plan).length > 0);
+  if (!nearest) return null;
+  const saves = now.total - nearest.total;
+  const more = nearest.tally.without.length - now.tally.without.length;
+  const why = nearest.standing.broken.map((f) => f.words);
+  if (more > 0)
+    why.push(more === 1 ? 'One thing more would be without a home.' : `${more} things more would be without a home.`);
+  if (why.length === 0) why.push('It would save less than ten minutes a year and mend nothing.');
+  return { plan: nearest.plan, saves, moved: movedBetween(plan, nearest.plan), why };
 }
 
 /** Breaks no hard rule, leaves nothing more without a home, and saves something, or mends something and costs nothing. */

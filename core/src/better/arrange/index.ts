@@ -5,6 +5,7 @@ export {
   SEARCHES,
   STEPS,
   type Arranged,
+  type NearMiss,
   type Arrangement,
   type Arranging,
 } from './arrange.ts';

@@ -67,4 +67,34 @@ describe('getting ready for a session', () => {
     const bare = applied(heavy, { type: 'setPlan', set: { leaving: 'atOnce' } });
     expect(ready(bare)).toMatchObject({ stops: [], alone: [], seconds: 0 });
   });
+
+  test('a box that is carried to the seat is brought first, with what bringing it and taking it away takes; what is in it is not got', () => {
+    const plan = applied(
+      room([
+        [{ id: 'pens' }, 2, 'near.0.0'],
+        [{ id: 'glue' }, 2, null],
+      ]),
+      {
+        type: 'placeUnit',
+        unit: unit('carryBox', {
+          id: 'box',
+          name: 'Glue box',
+          x: 600,
+          y: 900,
+          keptInId: null,
+          bottom: 780,
+          hostId: 'far',
+        }),
+      },
+      { type: 'setStation', id: 'seat', set: { housing: 'kit', travellerId: 'box' } },
+      home('glue', 'box.0.0'),
+    );
+    const { brought, stops, alone } = ready(plan);
+    expect(brought.map((b) => [b.id, b.name])).toEqual([['box', 'Glue box']]);
+    const bringing = sessionOf(runAt(plan, plan.stations.seat!)!, { seed: 3, session: 0, month: 5 }).filter(
+      (m) => m.what === 'bring',
+    );
+    expect(brought[0]!.seconds).toBeCloseTo(bringing[0]!.toll.seconds, 9);
+    expect([...stops.flatMap((s) => s.things), ...alone].map((t) => t.supply.id)).toEqual(['pens']);
+  });
 });

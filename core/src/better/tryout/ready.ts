@@ -12,12 +12,14 @@ export type ReadyStop = {
 
 /** What is got together for a session at a station, in the order in which it is walked. */
 export type Ready = {
+  /** boxes and carts that come to the seat with all that is in them, and what bringing them and taking them away takes, s */
+  brought: { id: string; name: string; place: Place | null; seconds: number }[];
   stops: ReadyStop[];
   /** got by itself: too much for one load with others */
   alone: { supply: Supply; place: Place; band: Band; pieces: number }[];
   /** surely wanted, and has no home */
   homeless: Supply[];
-  /** of all of it, s */
+  /** of all that is got, s, without what is brought */
   seconds: number;
   /** things brought back at the end, and what that takes, s */
   back: { things: number; seconds: number };
@@ -32,7 +34,20 @@ export function readyFor(plan: Plan, station: Station, month: number): Ready | n
   const run = runAt(plan, station);
   const [leg] = run?.legs ?? [];
   if (!leg) return null;
-  const wanted = handledIn(leg).filter((h) => h.out && isWanted(h, leg, month));
+  const brought = leg.setting.brought.map(({ name, place, toll }) => ({
+    id: place?.id ?? station.travellerId ?? name,
+    name,
+    place,
+    seconds: toll.seconds,
+  }));
+  const comes = new Set(brought.map((b) => b.id));
+  /** what is in a box or cart that is brought comes with it */
+  const withIt = (place: Place | null): boolean => {
+    for (let p = place ?? undefined; p; p = p.inId === null ? undefined : plan.places[p.inId])
+      if (comes.has(p.id) || comes.has(p.unitId)) return true;
+    return false;
+  };
+  const wanted = handledIn(leg).filter((h) => h.out && isWanted(h, leg, month) && !withIt(mainSource(h.need).place));
   const stops = new Map<string, ReadyStop>();
   let seconds = 0;
   const taken = new Set<string>();
@@ -76,7 +91,14 @@ export function readyFor(plan: Plan, station: Station, month: number): Ready | n
       backSeconds += source.back.seconds - (i === 0 ? 0 : source.way.seconds);
     backThings += mine.length;
   }
-  return { stops: [...stops.values()], alone, homeless, seconds, back: { things: backThings, seconds: backSeconds } };
+  return {
+    brought,
+    stops: [...stops.values()],
+    alone,
+    homeless,
+    seconds,
+    back: { things: backThings, seconds: backSeconds },
+  };
 }
 
 const mainSource = ({ sources }: { sources: readonly { part: number }[] }) =>

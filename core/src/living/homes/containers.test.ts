@@ -173,4 +173,24 @@ describe('containers and homes', () => {
       proposeContainers(applied(plan, { type: 'setPlace', id: 'cubes.0.0', set: { keptOut: 'the radio' } })),
     ).toEqual([]);
   });
+
+  test('boxes that stand about empty come before boxes to buy, though these would take more', () => {
+    const beads = Array.from({ length: 12 }, (_, i) =>
+      block({ id: `b${i}`, name: `Beads ${i}`, form: 'loose', width: 20, depth: 20, height: 20, working: 60 }),
+    );
+    const plan = applied(
+      withUnits(
+        tinyRoom(),
+        unit('cubeUnit', { id: 'cubes', x: 500, y: 4000, facing: 90, rows: 1, columns: 1, width: 370, height: 370 }),
+      ),
+      { type: 'addSupplies', supplies: beads },
+      { type: 'addOrganiser', organiser: { ...blankOrganiser('mine', 'My box', 150, 180, 90), have: 1 } },
+      { type: 'addOrganiser', organiser: { ...blankOrganiser('new', 'New box', 160, 190, 95), have: 0 } },
+    );
+    const [offer] = proposeContainers(plan);
+    expect(offer).toMatchObject({ organiser: { id: 'mine' }, count: 1, buy: 0 });
+    const none = applied(plan, { type: 'setOrganiser', id: 'mine', set: { have: 0 } });
+    expect(proposeContainers(none)[0]!.buy).toBeGreaterThan(0);
+    expect(proposeContainers(none)[0]!.homes.length).toBeGreaterThan(offer!.homes.length);
+  });
 });

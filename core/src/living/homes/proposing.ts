@@ -30,7 +30,7 @@ const MOST = 12;
 
 /**
  * Containers that would give a home to things without one: of the kinds the maker has or names, in every place with room for them, with what goes
- * into them laid for real, the dearest to leave first. Best first; a place once.
+ * into them laid for real, the dearest to leave first. What one has before what is to be bought, then the best first; a place once.
  */
 export function proposeContainers(plan: Plan, most = 5): ContainerOffer[] {
   const wanting = Object.values(plan.supplies)
@@ -63,26 +63,34 @@ export function proposeContainers(plan: Plan, most = 5): ContainerOffer[] {
       if (!spot || place.organiserId !== null || place.kind === 'top' || keptOut(plan, place) !== '') continue;
       // what lies there keeps its room: only empty places, or what stands beside other boxes
       const seats = hasThings(plan, place) ? [] : seatsFor(plan, place, organiser, MOST);
-      if (seats.length === 0) continue;
-      const boxes: Thing[][] = [];
-      const homes: ContainerOffer['homes'] = [];
-      let seconds = 0;
-      for (const { supply, share, count, leave } of wanting) {
-        if (barredFrom(plan, supply, spot) !== null || !fitOf(inside, supply, count).ok) continue;
-        const thing = { id: `${share} ${supply.id}`, supply, count };
-        const box = boxes.find((things) => goIn(inside, [...things, thing]));
-        if (box) box.push(thing);
-        else if (boxes.length < seats.length) boxes.push([thing]);
-        else continue;
-        homes.push({ supply, share, count });
-        seconds += leave;
+      // as many as stand about empty, and as many as there is room for
+      for (const most of new Set([Math.min(spare, seats.length), seats.length])) {
+        const boxes: Thing[][] = [];
+        const homes: ContainerOffer['homes'] = [];
+        let seconds = 0;
+        for (const { supply, share, count, leave } of wanting) {
+          if (barredFrom(plan, supply, spot) !== null || !fitOf(inside, supply, count).ok) continue;
+          const thing = { id: `${share} ${supply.id}`, supply, count };
+          const box = boxes.find((things) => goIn(inside, [...things, thing]));
+          if (box) box.push(thing);
+          else if (boxes.length < most) boxes.push([thing]);
+          else continue;
+          homes.push({ supply, share, count });
+          seconds += leave;
+        }
+        const count = boxes.length;
+        if (homes.length > 0) offers.push({ organiser, place, count, buy: Math.max(0, count - spare), homes, seconds });
       }
-      if (homes.length > 0)
-        offers.push({ organiser, place, count: boxes.length, buy: Math.max(0, boxes.length - spare), homes, seconds });
     }
   }
+  // what one has comes before what is to be bought
   offers.sort(
-    (a, b) => b.seconds - a.seconds || a.buy - b.buy || a.count - b.count || (a.place.id < b.place.id ? -1 : 1),
+    (a, b) =>
+      Number(a.buy > 0) - Number(b.buy > 0) ||
+      b.seconds - a.seconds ||
+      a.buy - b.buy ||
+      a.count - b.count ||
+      (a.place.id < b.place.id ? -1 : 1),
   );
   const seen = new Set<string>();
   return offers.filter((o) => !seen.has(o.place.id) && seen.add(o.place.id)).slice(0, most);

@@ -2,7 +2,7 @@ import { proxy } from 'comlink';
 import { Shuffle } from 'lucide-react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { type Arranged, type Arrangement } from '@heronstone/core/arrange';
+import { type Arranged, type Arrangement, type NearMiss } from '@heronstone/core/arrange';
 import { FIRST } from '@heronstone/core/findings';
 import { formatLength } from '@heronstone/core/lengths';
 import { toast } from 'sonner';
@@ -56,12 +56,14 @@ export function Arrange({ onClose }: { onClose: () => void }) {
   const [offers, setOffers] = useState<readonly Arrangement[]>([]);
   const [now, setNow] = useState<Now | null>(null);
   const [said, setSaid] = useState<string | null>(null);
+  const [miss, setMiss] = useState<NearMiss | null>(null);
   const [seed, setSeed] = useState(1);
   const [taking, setTaking] = useState(false);
   const run = async () => {
     setOffers([]);
     setNow(null);
     setSaid(null);
+    setMiss(null);
     const answer = await work.run<Arranged>((api, tell) =>
       api.arrange(
         plan,
@@ -79,6 +81,7 @@ export function Arrange({ onClose }: { onClose: () => void }) {
     setOffers(answer.offers);
     if (answer.stopped && answer.offers.length === 0) return setSaid('Stopped before any was found.');
     setNow({ total: answer.now.total, spent: answer.now.spent, broken: answer.now.standing.broken });
+    setMiss(answer.miss);
     if (answer.offers.length === 0)
       setSaid(
         'No arrangement was found that breaks no rule and is better than this one with its homes found. Unpin something, take a unit out, or try again: every try looks elsewhere.',
@@ -152,6 +155,20 @@ export function Arrange({ onClose }: { onClose: () => void }) {
             </>
           )}
         </section>
+        {miss && (
+          <section aria-label="The nearest miss" className="flex flex-col">
+            <h2 className="font-display text-lg font-semibold">The nearest miss</h2>
+            <div className="h-64">
+              <Floor plan={miss.plan} />
+            </div>
+            <p>{miss.saves >= 0 ? `It would save ${yearWords(miss.saves)}, but:` : 'It saves nothing, and:'}</p>
+            <ul className="list-disc pl-4 text-[14px] text-clash">
+              {miss.why.map((words) => (
+                <li key={words}>{words}</li>
+              ))}
+            </ul>
+          </section>
+        )}
         {offers.map((offer, i) => (
           <section key={i} aria-label={`Arrangement ${i + 1}`} className="flex flex-col">
             <h2 className="font-display text-lg font-semibold">Arrangement {i + 1}</h2>

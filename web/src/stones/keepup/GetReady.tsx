@@ -1,5 +1,5 @@
 import { Check } from 'lucide-react';
-import { useMemo, useState } from 'react';
+import { type ReactNode, useMemo, useState } from 'react';
 import { placeSaid } from '@heronstone/core/concepts';
 import { inMonth, type Place, type Plan, type Supply } from '@heronstone/core/plan';
 import { readyFor } from '@heronstone/core/tryout';
@@ -27,7 +27,8 @@ export default function GetReady() {
     return <p className="p-6 text-soft">Give an activity a seat at Activities, then its things are listed here.</p>;
   const tick = (id: string) => setTicked(ticked.includes(id) ? ticked.filter((t) => t !== id) : [...ticked, id]);
   const all = [...ready.stops.flatMap((s) => s.things), ...ready.alone];
-  const left = all.filter((t) => !ticked.includes(t.supply.id)).length;
+  const ids = [...ready.brought.map((b) => `bring ${b.id}`), ...all.map((t) => t.supply.id)];
+  const left = ids.filter((id) => !ticked.includes(id)).length;
   const activity = plan.activities[at.activityId];
   return (
     <div className="grid grid-cols-1 gap-x-8 gap-y-3 lg:grid-cols-[minmax(0,1fr)_24rem]">
@@ -50,13 +51,29 @@ export default function GetReady() {
         </div>
         <h1 className="font-display text-xl font-semibold">{readyWords(activity?.name ?? at.name, ready)}</h1>
         <p className="text-soft" role="status">
-          {all.length === 0
+          {ids.length === 0
             ? 'Nothing is got together here: what is used goes back at once, or is not wanted every time.'
             : left === 0
               ? `All is there. At the end ${countWords(ready.back.things, 'thing goes', 'things go')} back, in ${longWords(ready.back.seconds)}.`
-              : `${left} of ${all.length} still to get.`}
+              : `${left} of ${ids.length} still to get.`}
         </p>
         <ol className="mt-2 space-y-2">
+          {ready.brought.length > 0 && (
+            <li className="rounded-2xl bg-paper px-3 py-2">
+              <h2 className="font-display text-lg font-semibold">Brought to the seat, with all that is in it</h2>
+              <ul>
+                {ready.brought.map((b) => (
+                  <Ticked key={b.id} id={`bring ${b.id}`} on={ticked.includes(`bring ${b.id}`)} onTick={tick}>
+                    {b.name}{' '}
+                    <span className="text-[14px] text-soft">
+                      {b.place && `${placeSaid(plan, b.place)}, `}
+                      {longWords(b.seconds)} with taking it away
+                    </span>
+                  </Ticked>
+                ))}
+              </ul>
+            </li>
+          )}
           {ready.stops.map((stop) => (
             <li key={stop.unit.id} className="rounded-2xl bg-paper px-3 py-2">
               <h2 className="flex justify-between font-display text-lg font-semibold">
@@ -116,20 +133,36 @@ function Tick({
   onTick: (id: string) => void;
 }) {
   return (
+    <Ticked id={supply.id} on={on} onTick={onTick}>
+      {pieces > 1 && `${Math.ceil(pieces)} × `}
+      {supply.name} <span className="text-[14px] text-soft">{placeSaid(plan, place)}</span>
+    </Ticked>
+  );
+}
+
+function Ticked({
+  id,
+  on,
+  onTick,
+  children,
+}: {
+  id: string;
+  on: boolean;
+  onTick: (id: string) => void;
+  children: ReactNode;
+}) {
+  return (
     <li>
       <button
         type="button"
         aria-pressed={on}
         className={`flex min-h-11 w-full items-center gap-3 rounded-lg px-1 text-left hover:bg-stone ${on ? 'text-soft' : ''}`}
-        onClick={() => onTick(supply.id)}
+        onClick={() => onTick(id)}
       >
         <span className="inline-flex size-6 shrink-0 items-center justify-center rounded-md border border-edge">
           {on && <Check size={16} aria-hidden />}
         </span>
-        <span className={`min-w-0 ${on ? 'line-through' : ''}`}>
-          {pieces > 1 && `${Math.ceil(pieces)} × `}
-          {supply.name} <span className="text-[14px] text-soft">{placeSaid(plan, place)}</span>
-        </span>
+        <span className={`min-w-0 ${on ? 'line-through' : ''}`}>{children}</span>
       </button>
     </li>
   );

@@ -4,10 +4,11 @@ import { countWords, longWords } from '../../ui/words.ts';
 /** “Kites: 45 things, 7 units, 2 min”. */
 export function readyWords(
   name: string,
-  { stops, alone, seconds }: Pick<Ready, 'stops' | 'alone' | 'seconds'>,
+  { brought, stops, alone, seconds }: Pick<Ready, 'brought' | 'stops' | 'alone' | 'seconds'>,
 ): string {
   const things = stops.reduce((sum, s) => sum + s.things.length, 0) + alone.length;
-  if (things === 0) return `${name}: nothing to get together`;
+  const first = brought.map((b) => b.name).join(' and ');
+  if (things === 0) return first ? `${name}: bring ${first}, and all is there` : `${name}: nothing to get together`;
   const units = new Set([...stops.map((s) => s.unit.id), ...alone.map((a) => a.place.unitId)]).size;
-  return `${name}: ${countWords(things, 'thing', 'things')}, ${countWords(units, 'unit', 'units')}, ${longWords(seconds)}`;
+  return `${name}: ${first ? `bring ${first}; ` : ''}${countWords(things, 'thing', 'things')}, ${countWords(units, 'unit', 'units')}, ${longWords(seconds)}`;
 }

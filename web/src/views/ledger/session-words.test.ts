@@ -47,9 +47,18 @@ describe('what a session does with a thing, in words', () => {
 
   test('what is got ready: things, units, time', () => {
     const stop = (id: string, things: number) => ({ unit: { id }, things: Array.from({ length: things }) });
-    expect(readyWords('Kites', { stops: [stop('a', 4), stop('b', 3)], alone: [], seconds: 40 } as never)).toBe(
-      'Kites: 7 things, 2 units, 40 s',
+    expect(
+      readyWords('Kites', { brought: [], stops: [stop('a', 4), stop('b', 3)], alone: [], seconds: 40 } as never),
+    ).toBe('Kites: 7 things, 2 units, 40 s');
+    expect(readyWords('Kites', { brought: [], stops: [], alone: [], seconds: 0 })).toBe(
+      'Kites: nothing to get together',
     );
-    expect(readyWords('Kites', { stops: [], alone: [], seconds: 0 })).toBe('Kites: nothing to get together');
+    const box = { id: 'b', name: 'Kite box', place: null, seconds: 30 };
+    expect(readyWords('Kites', { brought: [box], stops: [stop('a', 1)], alone: [], seconds: 9 } as never)).toBe(
+      'Kites: bring Kite box; 1 thing, 1 unit, 9 s',
+    );
+    expect(readyWords('Kites', { brought: [box], stops: [], alone: [], seconds: 0 })).toBe(
+      'Kites: bring Kite box, and all is there',
+    );
   });
 });
