@@ -10,13 +10,14 @@ describe('homes that are found again', () => {
   const app = withApp();
   const planOf = async (id: string): Promise<Plan> => (await serverPlan(app.server.url, id)).plan;
 
-  test('what find homes did is told in a few sentences, all of them under before and after; places have names on Round', async () => {
+  test('what find homes did is told in a few sentences, and shown unit by unit; places have names on Round', async () => {
     const { page } = app;
     const id = await addDemoPlan(app.server, 'pump');
     await app.open(id, 'homes');
     await page.getByRole('button', { name: 'Find homes', exact: true }).click();
-    await page.getByText(/^\d+ of \d+ things moved, .* a year takes/).waitFor();
-    await page.getByRole('button', { name: 'Before and after' }).click();
+    // the answer is what is shown, and has the focus
+    await page.getByRole('heading', { name: 'What lives where' }).waitFor();
+    await page.waitForFunction(() => document.activeElement?.textContent === 'What lives where');
     const told = page.getByRole('list', { name: 'What was done' }).getByRole('listitem');
     await told.first().waitFor();
     const sentences = await told.allTextContents();
@@ -36,10 +37,19 @@ describe('homes that are found again', () => {
       .filter({ hasText: 'Tall cupboard' })
       .getByRole('button', { name: /something came/ })
       .first();
-    await filled.click();
-    await page.waitForURL(/place=cupboard/);
-    await wall.getByRole('button', { name: /something came/, pressed: true }).waitFor();
     expect(await axeFaults(page)).toEqual([]);
+    // pressed, it steps closer; back leads to the wall again
+    await filled.click();
+    await page.waitForURL(/view=closer.*place=cupboard|place=cupboard.*view=closer/);
+    await page.getByRole('region', { name: 'Step closer: Tall cupboard' }).waitFor();
+    await page.goBack();
+    await wall.waitFor();
+    // as it was before: nothing is in the places that were empty
+    await page.keyboard.press('b');
+    await page
+      .getByRole('group', { name: 'Shown' })
+      .getByRole('button', { name: /^before/, pressed: true })
+      .waitFor();
     await page.getByRole('button', { name: 'Back to the homes' }).click();
     await until(async () => Object.keys((await planOf(id)).homes).length > 100, 'the found homes are kept');
     const plan = await planOf(id);

@@ -139,9 +139,9 @@ if (wanted.length === 0 || wanted.includes('fronts')) {
   const mine = await addDemoPlan(server, 'pump');
   await page.goto(`${server.url}/p/${mine}/homes`);
   await page.click('text=Find homes');
-  await page.getByRole('button', { name: 'Before and after' }).click();
-  await page.getByRole('heading', { name: 'Unit by unit' }).evaluate((heading) => heading.scrollIntoView());
-  await page.waitForTimeout(400);
+  await page.getByRole('heading', { name: 'What lives where' }).waitFor();
+  // the message has gone
+  await page.getByText(/homes changed/).waitFor({ state: 'hidden' });
   await page.screenshot({ path: join(out, 'fronts.png') });
 }
 if (wanted.length === 0 || wanted.includes('crossing')) {
@@ -149,8 +149,7 @@ if (wanted.length === 0 || wanted.includes('crossing')) {
   const mine = await addDemoPlan(server, 'pump');
   await found.page.goto(`${server.url}/p/${mine}/homes`);
   await found.page.click('text=Find homes');
-  await found.page.waitForSelector('text=/homes changed/', { timeout: 60_000 });
-  await found.page.getByRole('button', { name: 'Before and after' }).click();
+  await found.page.getByRole('heading', { name: 'What lives where' }).waitFor({ timeout: 60_000 });
   await found.page.getByRole('button', { name: 'Carry them over step by step' }).click();
   await found.page.getByRole('button', { name: 'Done, the next' }).waitFor({ timeout: 60_000 });
   await found.page.close();

@@ -67,7 +67,9 @@ describe('sessions as they are', () => {
     await page.setViewportSize({ width: 390, height: 800 });
     await app.open(id, 'keepup?view=ready');
     await page.getByLabel('for a session at').selectOption({ label: 'Packing' });
-    await page.getByRole('heading', { name: /^Packing corner: \d+ things, \d+ units, / }).waitFor();
+    await page
+      .getByRole('heading', { name: /^Packing corner: bring Rolling cart and Deep bin 2; \d+ things, \d+ units, / })
+      .waitFor();
     const ready = page.getByRole('region', { name: 'Get ready' });
     const things = ready.locator('button[aria-pressed]');
     const many = await things.count();

@@ -60,7 +60,7 @@ describe('where one was: back, reload, focus, and two windows', () => {
 
     await app.open(id, 'homes');
     await page.getByRole('button', { name: 'Find homes', exact: true }).click();
-    await page.getByRole('button', { name: 'Before and after' }).click();
+    await page.getByRole('heading', { name: 'What lives where' }).waitFor();
     const sides = page.getByRole('group', { name: 'Shown' });
     await sides.waitFor();
     const said = await sides.innerText();

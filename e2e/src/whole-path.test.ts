@@ -113,6 +113,7 @@ describe('the whole path', () => {
     await app.page.waitForSelector('[data-place]');
     await app.page.getByRole('button', { name: 'Find homes' }).click();
     await app.page.waitForSelector('text=/4 homes changed/');
+    await app.page.getByRole('button', { name: 'Back to the homes' }).click();
     await until(async () => Object.keys((await serverPlan(app.server.url, id)).plan.homes).length === 4, 'homes saved');
     expect(await app.page.locator('[aria-label="Still without a home"]').innerText()).toContain('Felt');
     await app.page.keyboard.press('/');
@@ -151,7 +152,7 @@ describe('the whole path', () => {
     await app.restart();
     expect(await serverPlan(app.server.url, id)).toEqual(before);
     await app.page.reload();
-    await app.page.waitForSelector('[data-place]');
+    await app.page.waitForSelector('main');
     for (let i = 0; i < 3; i++) {
       const { revision } = await serverPlan(app.server.url, id);
       await app.page.keyboard.press('Control+z');

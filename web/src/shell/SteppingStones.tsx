@@ -80,7 +80,13 @@ export function SteppingStones() {
   const found = useOpenFindings();
   const words =
     found?.planId === plan.id && found.open > 0
-      ? { ...open, furniture: countWords(found.open, 'finding', 'findings') }
+      ? {
+          ...open,
+          furniture:
+            found.hurts > 0
+              ? `${found.hurts} of ${found.open} can hurt`
+              : countWords(found.open, 'finding', 'findings'),
+        }
       : open;
   const seat = new URLSearchParams(useLocation().search).get('seat');
   return (
@@ -90,6 +96,7 @@ export function SteppingStones() {
           key={id}
           to={`/p/${plan.id}/${id}${seat ? `?seat=${seat}` : ''}`}
           style={{ borderRadius: SHAPES[i] }}
+          title={id === 'furniture' && found?.planId === plan.id ? found.worst.join('\n') || undefined : undefined}
           className={({ isActive }) =>
             `block px-2.5 py-1 text-center leading-tight ${isActive ? 'bg-ink text-ground' : 'bg-stone text-ink hover:brightness-95'}`
           }

@@ -1,7 +1,7 @@
 import { type Remote, wrap } from 'comlink';
 import { useEffect, useState } from 'react';
 import { create } from 'zustand';
-import { type Finding } from '@heronstone/core/findings';
+import { type Finding, groupOfFinding, worstOf } from '@heronstone/core/findings';
 import { type Plan } from '@heronstone/core/plan';
 import type { FindingsWorker } from '../workers/findings.worker.ts';
 import { orFail } from '../workers/or-fail.ts';
@@ -24,8 +24,10 @@ async function find(plan: Plan): Promise<Finding[]> {
 }
 
 let last: { plan: Plan; findings: Finding[] } | null = null;
-/** How many findings are open in which plan, for the stepping stones; null before anybody looked. */
-export const useOpenFindings = create<{ planId: string; open: number } | null>()(() => null);
+/** How many findings are open in which plan, how many of them can hurt, and the worst in words: for the stepping stones; null before anybody looked. */
+export const useOpenFindings = create<{ planId: string; open: number; hurts: number; worst: string[] } | null>()(
+  () => null,
+);
 let busy = false;
 let next: { plan: Plan; tell: (f: Finding[]) => void } | null = null;
 /** Why the findings could not be worked out the last time; null when they could. */
@@ -46,7 +48,9 @@ async function work(): Promise<void> {
       continue;
     }
     last = { plan, findings };
-    useOpenFindings.setState({ planId: plan.id, open: findings.filter((f) => !f.acknowledged).length }, true);
+    const open = findings.filter((f) => !f.acknowledged);
+    const hurts = open.filter((f) => groupOfFinding(f) === 'hurts').length;
+    useOpenFindings.setState({ planId: plan.id, open: open.length, hurts, worst: worstOf(open) }, true);
     tell(findings);
   }
   busy = false;

@@ -12,4 +12,6 @@ export type Pair = {
   choose: Partial<PlanHead> | null;
   /** what was done, in a few sentences */
   told?: readonly string[];
+  /** how good it is proven to be, and what it cost */
+  proven?: string;
 };

@@ -3,6 +3,16 @@ export { type Finding } from './finding.ts';
 export { findingsOf, standingFindings } from './findings.ts';
 export { PASSAGE, PASSAGE_WHEELCHAIR, passageWanted } from './ways.ts';
 export { CHAIR_ROOM, CHAIR_WIDE, PERSON } from './opening.ts';
+export {
+  ALIKE,
+  FINDING_GROUPS,
+  groupedFindings,
+  groupOfFinding,
+  worstOf,
+  type FindingGroup,
+  type FindingLine,
+  type GroupedFindings,
+} from './groups.ts';
 export { FUSE_SPACE, HEATER_SPACE, KILN_SPACE, WINDOW_REACH, WINDOW_STAND } from './keep-free.ts';
 // what stations are asked about is looked at with the same tools
 export { type Look, lookAt } from './finding.ts';

@@ -1,4 +1,4 @@
-import { CHECKS, findingsOf, FIRST, type Finding } from '../../better/findings/index.ts';
+import { CHECKS, findingsOf, FIRST, groupedFindings } from '../../better/findings/index.ts';
 import { seasonBoxes, toBuy } from '../../keeping/upkeep/index.ts';
 import { cutAhead, missingOf } from '../../keeping/stock/index.ts';
 import { balanceOf, balanceWords, isShort, unitsOfZone } from '../../living/zones/index.ts';
@@ -144,22 +144,16 @@ function care(pages: Pages, { plan }: Asked): void {
   pages.heading('With care');
   pages.text(FIRST, { soft: true });
   const open = findingsOf(plan).filter((f) => !f.acknowledged);
-  const hurts = (f: Finding) => CHECKS[f.check].care !== null;
-  const groups = [
-    ['What can hurt somebody', open.filter(hurts)],
-    ['What does not work as it stands', open.filter((f) => !hurts(f))],
-  ] as const;
   if (open.length === 0)
     return pages.text('Nothing found: everything opens, passes and holds as far as the plan tells.');
-  for (const [title, list] of groups) {
-    if (list.length === 0) continue;
+  for (const { title, lines } of groupedFindings(open)) {
     pages.heading(title, 2);
-    for (const check of [...new Set(list.map((f) => f.check))]) {
+    for (const { check, findings } of lines) {
       const { title: what, source, care: caution } = CHECKS[check];
       pages.space(4);
       pages.need(48);
       pages.text(what, { weight: 'bold' });
-      for (const f of list) if (f.check === check) pages.text(f.words, { indent: 10 });
+      for (const f of findings) pages.text(f.words, { indent: 10 });
       pages.text(`Limit: ${inMeasure(source, plan.head.measure)}.`, { size: 8.5, soft: true, indent: 10 });
       if (caution) pages.text(inMeasure(caution, plan.head.measure), { size: 8.5, indent: 10 });
     }

@@ -1,6 +1,6 @@
 import { ArrowLeft, Footprints } from 'lucide-react';
 import { Link } from 'react-router';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { assessHomes, backTo, type Change, compareHomes, type StationSum } from '@heronstone/core/homes';
 import { placeSaid } from '@heronstone/core/concepts';
@@ -14,6 +14,8 @@ import { useHover, useSelection } from '../../state/selection.ts';
 import { FIGURE_WORDS } from '../../ui/figures.ts';
 import { monthOf } from '../../ui/words.ts';
 import { Button } from '../../ui/button.tsx';
+import { FiguresTable } from '../../ui/Figures.tsx';
+import { focusIsLost } from '../../ui/focus-after.ts';
 import { Which } from '../../ui/which.tsx';
 import { singleKey } from '../../ui/single-keys.ts';
 import { bandColour, bandName, countWords, longWords, today, yearWords } from '../../ui/words.ts';
@@ -28,7 +30,7 @@ import { SeenFrom } from './SeenFrom.tsx';
  * Two states of the homes of this room set beside each other: Round and Floor of either at a key, what each station and person spends in both, what
  * gained most and what got worse; and, after *find homes*, the way there.
  */
-export function BothSides({ pair }: { pair: Pair }) {
+export function BothSides({ pair, face }: { pair: Pair; face: 'found' | 'both' }) {
   const { keep } = usePair();
   const dispatch = usePlan((s) => s.dispatch);
   const { get, select } = useSelection();
@@ -56,8 +58,12 @@ export function BothSides({ pair }: { pair: Pair }) {
   const shownPlace = shown ? plan.places[shown] : undefined;
   const look = shown ? looks.get(shown) : undefined;
   const close = () => select({ view: null });
-  // what was said of it in short would lie over it
-  useEffect(() => void toast.dismiss(), []);
+  // what was said of it in short would lie over it; what had the focus is gone
+  const title = useRef<HTMLHeadingElement>(null);
+  useEffect(() => {
+    if (face === 'both') toast.dismiss();
+    if (focusIsLost()) title.current?.focus();
+  }, [face]);
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
       if (singleKey(e) === 'b') setAt((now) => (now === 0 ? 1 : 0));
@@ -73,9 +79,27 @@ export function BothSides({ pair }: { pair: Pair }) {
         <Button look="quiet" className="!px-1.5" aria-label="Back to the homes" onClick={close}>
           <ArrowLeft size={17} aria-hidden />
         </Button>
-        <h1 className="font-display text-xl font-semibold">
-          {pair.choose ? 'Two ways of working' : 'Before and after'}
+        <h1 ref={title} tabIndex={-1} className="font-display text-xl font-semibold outline-none">
+          {pair.choose ? 'Two ways of working' : face === 'found' ? 'What lives where' : 'Before and after'}
         </h1>
+        <div role="group" aria-label="By unit or in the room" className="flex gap-1">
+          {(
+            [
+              ['found', 'Unit by unit'],
+              ['both', 'In the room'],
+            ] as const
+          ).map(([id, words]) => (
+            <button
+              key={id}
+              type="button"
+              aria-pressed={face === id}
+              className={`rounded-full px-2.5 py-0.5 text-[14px] ${face === id ? 'bg-stone font-semibold' : 'hover:bg-stone'}`}
+              onClick={() => select({ view: id, place: null })}
+            >
+              {words}
+            </button>
+          ))}
+        </div>
         <div role="group" aria-label="Shown" className="flex flex-wrap gap-1">
           {pair.sides.map((side, i) => (
             <button
@@ -100,14 +124,21 @@ export function BothSides({ pair }: { pair: Pair }) {
                 : 'empty'}
             </>
           ) : (
-            <span className="text-soft">
+            <span className={face === 'found' ? 'sr-only' : 'text-soft'}>
               Choose something that changed: the room shows where it was and where it is.
             </span>
           )}
         </p>
       </div>
       <div className="flex flex-wrap items-center justify-between gap-x-3 gap-y-1 px-4 pb-1">
-        <SeenFrom stations={stations} chosen={station?.id} onChoose={(id) => select({ seat: id, turn: null })} />
+        {face === 'both' ? (
+          <SeenFrom stations={stations} chosen={station?.id} onChoose={(id) => select({ seat: id, turn: null })} />
+        ) : (
+          <p className="text-[14px] text-soft">
+            A place to which something came has a thick edge, one that something left a dashed one. Pressed, it steps
+            closer.
+          </p>
+        )}
         {pair.choose ? (
           <Button
             look="main"
@@ -122,92 +153,106 @@ export function BothSides({ pair }: { pair: Pair }) {
           <Onward before={pair.sides[0].plan} />
         )}
       </div>
-      {maker && (
-        <Round
-          plan={seen}
-          maker={maker}
-          turn={turn}
-          onTurning={setTurning}
-          onTurn={turnTo}
-          looks={looks}
-          chosen={place}
-          onChoose={(id) => select({ place: id })}
-        />
-      )}
-      {pair.told && (
-        <ul aria-label="What was done" className="columns-1 gap-6 px-4 py-1 text-[14px] lg:columns-2">
-          {pair.told.map((sentence) => (
-            <li key={sentence} className="break-inside-avoid">
-              {sentence}
-            </li>
-          ))}
-        </ul>
-      )}
-      <BandLegend fetches={assessed[at]!.fetchesByBand} tally={pair.sides[at]!.sum} />
-      <div className="grid grow grid-cols-1 gap-5 px-4 pb-2 pt-1 lg:h-[calc(100vh-35rem)] lg:min-h-72 lg:grid-cols-[18rem_22rem_1fr_1fr]">
-        <div className="min-h-64 min-w-0">
+      {face === 'found' ? (
+        <div className="grid grid-cols-1 gap-x-6 px-4 lg:grid-cols-[21rem_1fr]">
+          <aside aria-label="In figures" className="space-y-3 pt-2 text-[14px]">
+            {pair.told && (
+              <ul aria-label="What was done" className="space-y-1 text-[15px]">
+                {pair.told.map((sentence) => (
+                  <li key={sentence}>{sentence}</li>
+                ))}
+              </ul>
+            )}
+            <FiguresTable columns={pair.sides.map((side) => ({ name: side.name, tally: side.sum }))} />
+            {pair.proven && <p className="text-soft">{pair.proven}</p>}
+          </aside>
+          <Fronts
+            before={pair.sides[0].plan}
+            after={pair.sides[1].plan}
+            shown={plan}
+            chosen={place}
+            onChoose={(id) =>
+              // closer one sees the plan as it is now
+              at === 1 && !pair.choose && plan.places[id]
+                ? select({ view: 'closer', unit: plan.places[id].unitId, place: id })
+                : select({ place: id })
+            }
+          />
+        </div>
+      ) : (
+        <>
           {maker && (
-            <Floor
+            <Round
               plan={seen}
-              up={maker.seat.heading + turn}
               maker={maker}
-              goal={shown}
-              chosenStation={station!.id}
-              onChooseStation={(id) => select({ seat: id, turn: null })}
-              chosenUnit={shownPlace?.unitId ?? null}
+              turn={turn}
+              onTurning={setTurning}
+              onTurn={turnTo}
+              looks={looks}
+              chosen={place}
+              onChoose={(id) => select({ place: id })}
             />
           )}
-        </div>
-        <section aria-label="By station" className="min-h-0 overflow-auto">
-          <h2 className="font-semibold">Fetching, by station</h2>
-          <table className="w-full border-separate border-spacing-y-1">
-            <thead className="sr-only">
-              <tr>
-                <th>station</th>
-                <th>{pair.sides.map((s) => s.name).join(' and ')}</th>
-                <th>hours a year</th>
-              </tr>
-            </thead>
-            <tbody>
-              {compared.stations.map(({ before: was, after: is }) => (
-                <tr key={was.station.id}>
-                  <th className="w-36 pr-2 text-left align-top font-normal">
-                    {was.station.name}
-                    <span className="block text-[13px] text-soft">{was.person}</span>
-                  </th>
-                  <td className="align-middle">
-                    <Bar sum={was} longest={longest} label={`${was.station.name}, ${pair.sides[0].name}`} />
-                    <Bar sum={is} longest={longest} label={`${was.station.name}, ${pair.sides[1].name}`} />
-                  </td>
-                  <td className="w-24 pl-2 text-right align-middle text-[14px] tabular-nums">
-                    <span className="block text-soft">{yearWords(was.seconds)}</span>
-                    <span className="block font-semibold">{yearWords(is.seconds)}</span>
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </section>
-        <Changes
-          title={pair.choose ? `Less with “${pair.sides[1].name}”` : 'Gained most'}
-          list={compared.gains}
-          chosen={place}
-          onShow={(c) => select({ place: at === 0 ? c.fromId : c.toId })}
-        />
-        <Changes
-          title={pair.choose ? 'More' : 'Got worse'}
-          list={compared.losses}
-          chosen={place}
-          onShow={(c) => select({ place: at === 0 ? c.fromId : c.toId })}
-        />
-      </div>
-      <Fronts
-        before={pair.sides[0].plan}
-        after={pair.sides[1].plan}
-        shown={plan}
-        chosen={place}
-        onChoose={(id) => select({ place: id })}
-      />
+          <BandLegend fetches={assessed[at]!.fetchesByBand} tally={pair.sides[at]!.sum} />
+          <div className="grid grow grid-cols-1 gap-5 px-4 pb-2 pt-1 lg:h-[calc(100vh-35rem)] lg:min-h-72 lg:grid-cols-[18rem_22rem_1fr_1fr]">
+            <div className="min-h-64 min-w-0">
+              {maker && (
+                <Floor
+                  plan={seen}
+                  up={maker.seat.heading + turn}
+                  maker={maker}
+                  goal={shown}
+                  chosenStation={station!.id}
+                  onChooseStation={(id) => select({ seat: id, turn: null })}
+                  chosenUnit={shownPlace?.unitId ?? null}
+                />
+              )}
+            </div>
+            <section aria-label="By station" className="min-h-0 overflow-auto">
+              <h2 className="font-semibold">Fetching, by station</h2>
+              <table className="w-full border-separate border-spacing-y-1">
+                <thead className="sr-only">
+                  <tr>
+                    <th>station</th>
+                    <th>{pair.sides.map((s) => s.name).join(' and ')}</th>
+                    <th>hours a year</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {compared.stations.map(({ before: was, after: is }) => (
+                    <tr key={was.station.id}>
+                      <th className="w-36 pr-2 text-left align-top font-normal">
+                        {was.station.name}
+                        <span className="block text-[13px] text-soft">{was.person}</span>
+                      </th>
+                      <td className="align-middle">
+                        <Bar sum={was} longest={longest} label={`${was.station.name}, ${pair.sides[0].name}`} />
+                        <Bar sum={is} longest={longest} label={`${was.station.name}, ${pair.sides[1].name}`} />
+                      </td>
+                      <td className="w-24 pl-2 text-right align-middle text-[14px] tabular-nums">
+                        <span className="block text-soft">{yearWords(was.seconds)}</span>
+                        <span className="block font-semibold">{yearWords(is.seconds)}</span>
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </section>
+            <Changes
+              title={pair.choose ? `Less with “${pair.sides[1].name}”` : 'Gained most'}
+              list={compared.gains}
+              chosen={place}
+              onShow={(c) => select({ place: at === 0 ? c.fromId : c.toId })}
+            />
+            <Changes
+              title={pair.choose ? 'More' : 'Got worse'}
+              list={compared.losses}
+              chosen={place}
+              onShow={(c) => select({ place: at === 0 ? c.fromId : c.toId })}
+            />
+          </div>
+        </>
+      )}
     </main>
   );
 }
@@ -324,7 +369,10 @@ function Onward({ before }: { before: Plan }) {
       >
         They lie there already
       </Button>
-      <Link className="px-2 text-heron hover:underline" to={`/p/${usePlan.getState().plan.id}/keepup?view=look`}>
+      <Link
+        className="self-center px-2 text-heron hover:underline"
+        to={`/p/${usePlan.getState().plan.id}/keepup?view=look`}
+      >
         Look test first
       </Link>
       <Button

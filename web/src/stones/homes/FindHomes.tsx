@@ -73,12 +73,13 @@ export function FindHomes() {
           ],
           choose: null,
           told: found.told,
+          proven: `${gapWords(found.answer.gap)} ${growthWords(usePlan.getState().plan, found.growthGaveWay)}`.trim(),
         });
         toast.success(`${countWords(found.moves, 'home', 'homes')} changed`, {
-          description: <Compared found={found} second="now" plan={usePlan.getState().plan} />,
-          duration: 20_000,
-          style: { width: 'min(27rem, 92vw)' },
+          description: 'Ctrl Z takes it all back.',
         });
+        // the answer is the thing to show
+        select({ view: 'found', place: null, supply: null, share: null });
       }
     } catch (e) {
       toast.error(`Homes could not be found: ${(e as Error).message}`);
@@ -125,7 +126,10 @@ export function FindHomes() {
   return (
     <>
       {pair && (
-        <Button ref={after} onClick={() => select({ view: 'both', place: null, supply: null, share: null })}>
+        <Button
+          ref={after}
+          onClick={() => select({ view: pair.choose ? 'both' : 'found', place: null, supply: null, share: null })}
+        >
           {pair.choose ? 'Two ways' : 'Before and after'}
         </Button>
       )}
@@ -149,20 +153,10 @@ function progressWords(progress: FindProgress | null): string {
   return total;
 }
 
-/** So many sentences stand in the message; the others under *before and after*. */
-const SAID_AT_ONCE = 4;
-
-/** Today’s homes and the found ones, counted alike, and what was done in a few sentences. */
-function Compared({ found, second, plan }: { found: FoundHomes; second: string; plan?: Plan }) {
+/** Today’s homes and the found ones, counted alike. */
+function Compared({ found, second }: { found: FoundHomes; second: string }) {
   return (
     <>
-      {plan && (
-        <ul className="mb-1 space-y-0.5">
-          {found.told.slice(0, SAID_AT_ONCE).map((sentence) => (
-            <li key={sentence}>{sentence}</li>
-          ))}
-        </ul>
-      )}
       <FiguresTable
         parts={false}
         columns={[
@@ -170,10 +164,7 @@ function Compared({ found, second, plan }: { found: FoundHomes; second: string; 
           { name: second, tally: found.after },
         ]}
       />
-      <p>
-        {gapWords(found.answer.gap)} {plan && growthWords(plan, found.growthGaveWay)}{' '}
-        {plan && 'Ctrl Z takes it all back.'}
-      </p>
+      <p>{gapWords(found.answer.gap)}</p>
     </>
   );
 }

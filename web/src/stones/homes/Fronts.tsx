@@ -23,23 +23,18 @@ export function Fronts({
   const changes = useMemo(() => comeAndGone(before, after), [before, after]);
   const cards = useMemo(() => cardsOf(shown, changes), [shown, changes]);
   return (
-    <section aria-label="Unit by unit" className="px-4 pb-6 pt-3">
-      <h2 className="font-display text-lg font-semibold">Unit by unit</h2>
-      <p className="text-[14px] text-soft">
-        A place to which something came has a thick edge, one that something left a dashed one. Pressed, Round above
-        shows where it is; a unit’s name leads closer to it.
-      </p>
-      <ul className="mt-2 grid grid-cols-1 gap-4 sm:grid-cols-2 lg:grid-cols-3">
+    <section aria-label="Unit by unit" className="pb-6 pt-2">
+      <ul className="grid grid-cols-1 gap-4 sm:grid-cols-2 xl:grid-cols-3">
         {cards.map(({ unit, came, went, marks }) => (
           <li key={unit.id} className="min-w-0 rounded-xl border border-line bg-paper p-3">
-            <h3 className="font-semibold">
+            <h2 className="font-semibold">
               <Link
                 className="hover:text-heron hover:underline"
                 to={`?view=closer&unit=${encodeURIComponent(unit.id)}`}
               >
                 {unit.name}
               </Link>
-            </h3>
+            </h2>
             <p className="truncate text-[13px] text-soft" title={cameWords(came, went, Infinity)}>
               {cameWords(came, went)}
             </p>

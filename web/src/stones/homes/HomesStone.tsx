@@ -48,7 +48,12 @@ export default function HomesStone() {
   const { get } = useSelection();
   const pair = usePairOf(usePlan((s) => s.plan.id));
   if (get('view') === 'crossing') return <Crossing />;
-  return get('view') === 'both' && pair ? <BothSides pair={pair} /> : <HomesInRoom />;
+  const view = get('view');
+  return pair && (view === 'found' || view === 'both') ? (
+    <BothSides key={view} pair={pair} face={view} />
+  ) : (
+    <HomesInRoom />
+  );
 }
 
 /** Round above; below it what has no home, Floor, and the ledger of what is chosen. */

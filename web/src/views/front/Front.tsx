@@ -178,12 +178,24 @@ const TOP_STRIP = 0.07;
 
 /** What stands in a place, as it is seen from the front. */
 function Boxes({ plan, place, y, height, least, named }: Shown & { named: boolean }) {
+  const boxes = placesIn(plan, place.id)
+    .map((p) => ({ p, outer: outerOf(plan, p) }))
+    .sort((a, b) => b.p.front - a.p.front);
   return (
     <g aria-hidden pointerEvents="none">
-      {placesIn(plan, place.id).map((p) => {
-        const outer = outerOf(plan, p);
+      {boxes.map(({ p, outer }, i) => {
         const high = Math.min(outer.height, height);
-        const said = named ? nameThatFits(plan, p.id, outer.width, high, least) : null;
+        // what stands before it would lie over its name
+        const hidden = boxes
+          .slice(i + 1)
+          .some(
+            ({ p: q, outer: o }) =>
+              q.left < p.left + outer.width - 1 &&
+              q.left + o.width > p.left + 1 &&
+              q.bottom < p.bottom + outer.height - 1 &&
+              q.bottom + o.height > p.bottom + 1,
+          );
+        const said = named && !hidden ? nameThatFits(plan, p.id, outer.width, high, least) : null;
         return (
           <g key={p.id}>
             <rect
