@@ -7,7 +7,7 @@ const wings = {
   space: ['body', 'room', 'reach', 'loads', 'sun'],
   living: ['sessions', 'concepts', 'recall', 'slotting', 'homes', 'moves', 'zones'],
   keeping: ['stock', 'upkeep'],
-  better: ['findings', 'stations', 'arrange', 'tryout'],
+  better: ['findings', 'stations', 'arrange', 'tryout', 'beginning'],
   paper: ['drawings', 'labels', 'calendar', 'lines', 'formats'],
 };
 const folders = Object.entries(wings).flatMap(([wing, list]) => list.map((folder) => `${wing}/${folder}`));
@@ -27,7 +27,8 @@ module.exports = {
       name: 'web-and-server-apart',
       severity: 'error',
       from: { path: '^web/' },
-      to: { path: '^(server|cli|demo|e2e)/' },
+      // the furnished room to look at is a plan file, shipped as it is
+      to: { path: '^(server|cli|demo|e2e)/', pathNot: '^demo/plans/' },
     },
     { name: 'server-alone', severity: 'error', from: { path: '^server/' }, to: { path: '^(web|cli|demo|e2e)/' } },
     { name: 'cli-alone', severity: 'error', from: { path: '^cli/' }, to: { path: '^(web|server|demo|e2e)/' } },

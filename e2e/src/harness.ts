@@ -129,6 +129,8 @@ export async function newPage(
   const context = await browser.newContext({
     viewport: { width: 1280, height: 800 },
     reducedMotion: 'reduce',
+    // where lengths are said in centimetres: what a new plan begins with
+    locale: 'en-GB',
     // tests see every request of the page itself; what the app does without the server is a test of its own
     serviceWorkers: 'block',
     ...options,

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { gunzipSync, gzipSync } from 'node:zlib';
 import { PGlite } from '@electric-sql/pglite';
 import { exportPlan, importPlan } from '@heronstone/core/formats';
-import { type Command, commandUpToDate, type Sent } from '@heronstone/core/plan';
+import { blankUnit, type Command, commandUpToDate, type Sent } from '@heronstone/core/plan';
 import { TABLES_VERSION } from './database.ts';
 import { DataFolder } from './data-folder.ts';
 
@@ -14,19 +14,8 @@ import { DataFolder } from './data-folder.ts';
  */
 /** what only this version knows */
 const NEW: Sent[] = [
-  { type: 'setPlan', set: { weighAgain: 'much', grouping: 'kind' } },
-  { type: 'addFamilyAisle', familyAisle: { id: 'kept-aisle', family: 'Season', aisle: 'packing' } },
-  {
-    type: 'addLook',
-    look: {
-      id: 'kept-look',
-      supplyId: 'kept-2',
-      placeId: null,
-      personId: null,
-      lookedOn: '2026-11-29',
-      found: 'second',
-    },
-  },
+  { type: 'placeUnit', unit: { ...blankUnit('kept-kiln', 'kiln'), x: 2000, y: 1500 } },
+  { type: 'placeUnit', unit: { ...blankUnit('kept-drawer', 'hungDrawer'), x: 2000, y: 1500 } },
 ];
 
 const at = (path: string) => new URL(`../../../${path}`, import.meta.url);

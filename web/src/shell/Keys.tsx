@@ -1,3 +1,4 @@
+import { useNextLine } from '../state/next-line.ts';
 import { CheckField } from '../ui/fields.tsx';
 import { Sheet } from '../ui/sheet.tsx';
 import { useSingleKeys } from '../ui/single-keys.ts';
@@ -66,12 +67,18 @@ const KEYS: [string, [string, string][]][] = [
 /** What every key does. */
 export function Keys({ onClose }: { onClose: () => void }) {
   const on = useSingleKeys((s) => s.on);
+  const line = useNextLine((s) => s.shown);
   return (
     <Sheet title="Keys" onClose={onClose}>
       <CheckField
         label="Keys of one letter work by themselves (off: for dictation, or against slips)"
         checked={on}
         onCommit={(to) => useSingleKeys.setState({ on: to })}
+      />
+      <CheckField
+        label="A line says the one next thing, until things have homes"
+        checked={line}
+        onCommit={(shown) => useNextLine.setState({ shown })}
       />
       {KEYS.map(([where, list]) => (
         <section key={where} className="mt-3">

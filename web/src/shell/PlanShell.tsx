@@ -17,6 +17,7 @@ import { doing } from '../parts/fetched.ts';
 import { part } from '../parts/part.tsx';
 import { View } from '../parts/View.tsx';
 
+const NextLine = part(() => import('./first/NextLine.tsx').then((m) => ({ default: m.NextLine })));
 const loadWhereIsIt = () => import('./WhereIsIt.tsx');
 const WhereIsIt = part(loadWhereIsIt);
 
@@ -175,6 +176,11 @@ export function PlanShell() {
             </>
           )}
         </p>
+      )}
+      {status === 'ready' && (
+        <View>
+          <NextLine />
+        </View>
       )}
       {status === 'ready' && (
         <View fallback={<p className="p-6 text-soft">Opening …</p>}>

@@ -1,5 +1,5 @@
-import { DoorOpen, Pencil, Trash2, Undo2, Upload } from 'lucide-react';
-import { type FormEvent, useEffect, useRef, useState } from 'react';
+import { DoorOpen, Pencil, Trash2, Undo2 } from 'lucide-react';
+import { type FormEvent, useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { newId, sameThings } from '@heronstone/core/plan';
 import {
@@ -18,6 +18,7 @@ import { sendWaiting } from '../state/send-waiting.ts';
 import { toast } from 'sonner';
 import { Button } from '../ui/button.tsx';
 import { Safekeeping } from './Safekeeping.tsx';
+import { Beginnings } from './first/Beginnings.tsx';
 import { countWords, dayWords, momentWords } from '../ui/words.ts';
 import { fetched } from '../parts/fetched.ts';
 import { part } from '../parts/part.tsx';
@@ -32,9 +33,6 @@ const FOLLOWS = 3_000;
 export function Plans() {
   const [plans, setPlans] = useState<PlanSummary[] | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const [measure, setMeasure] = useState<'metric' | 'imperial'>('metric');
-  const [name, setName] = useState('');
-  const file = useRef<HTMLInputElement>(null);
   const navigate = useNavigate();
   const [times, setTimes] = useState(0);
   const [renaming, setRenaming] = useState<string | null>(null);
@@ -99,11 +97,6 @@ export function Plans() {
       setTrouble((e as Error).message);
     }
   };
-  const onSubmit = (e: FormEvent) => {
-    e.preventDefault();
-    if (name.trim() === '') return setTrouble('Give the plan a name first, for example “Attic room”.');
-    void start({ head: { name: name.trim(), measure } });
-  };
   const safekeeping = safety && (
     <Safekeeping safety={safety} setSafety={setSafety} onPutBack={() => setTimes((n) => n + 1)} />
   );
@@ -115,7 +108,7 @@ export function Plans() {
       </main>
     );
   return (
-    <main className="mx-auto max-w-3xl px-6 py-14">
+    <main className="mx-auto max-w-5xl px-6 py-14">
       <h1 className="font-display text-4xl font-semibold">Heronstone</h1>
       <p className="mt-2 max-w-xl text-lg text-soft">
         Where things are made, and where each thing lives so that the hand that needs it can reach it.
@@ -128,9 +121,7 @@ export function Plans() {
         </p>
       )}
       {here?.length === 0 && (
-        <p className="mt-2 text-soft">
-          None yet. Begin one below: a name is enough, then walk round the room with a tape.
-        </p>
+        <p className="mt-2 text-soft">None yet. Begin with one of these three: nothing is lost by trying.</p>
       )}
       <ul className="mt-2 divide-y divide-line">
         {here?.map((p) => (
@@ -204,52 +195,7 @@ export function Plans() {
           </ul>
         </section>
       )}
-      <h2 className="mt-10 font-display text-xl">A new plan</h2>
-      <form className="mt-2 flex flex-wrap items-center gap-3" onSubmit={onSubmit}>
-        <label className="sr-only" htmlFor="new-name">
-          Name of the room
-        </label>
-        <input
-          id="new-name"
-          className="min-w-56 rounded-full border border-edge bg-paper px-4 py-1.5"
-          placeholder="Name of the room"
-          value={name}
-          onChange={(e) => setName(e.target.value)}
-        />
-        <fieldset className="flex gap-3">
-          <legend className="sr-only">Lengths in</legend>
-          {(['metric', 'imperial'] as const).map((m) => (
-            <label key={m} className="flex items-center gap-1.5">
-              <input
-                type="radio"
-                name="measure"
-                className="accent-heron"
-                checked={measure === m}
-                onChange={() => setMeasure(m)}
-              />
-              {m === 'metric' ? 'centimetres' : 'inches'}
-            </label>
-          ))}
-        </fieldset>
-        <Button type="submit" look="main">
-          Begin
-        </Button>
-        <Button look="plain" onClick={() => file.current?.click()}>
-          <Upload size={16} aria-hidden /> From a plan file
-        </Button>
-        <input
-          ref={file}
-          type="file"
-          accept=".json"
-          className="hidden"
-          aria-label="Plan file"
-          onChange={async (e) => {
-            const [chosen] = e.target.files ?? [];
-            e.target.value = '';
-            if (chosen) await start({ file: await chosen.text() });
-          }}
-        />
-      </form>
+      <Beginnings onTrouble={setTrouble} />
       {trouble && asOf === null && (
         <p role="alert" className="mt-3 text-clash">
           {trouble}

@@ -50,9 +50,9 @@ function openAt(plan: Plan): Record<string, string> {
 
 const STONES = [
   ['room', 'Room'],
+  ['furniture', 'Furniture'],
   ['activities', 'Activities'],
   ['supplies', 'Supplies'],
-  ['furniture', 'Furniture'],
   ['homes', 'Homes'],
   ['tryout', 'Try-out'],
   ['keepup', 'Keep-up'],

@@ -1,3 +1,4 @@
+import { type Measure } from '../../measures/lengths/index.ts';
 import { type PlaceKind, type Nature } from '../../record/catalogue/index.ts';
 import { fitOf, type Holder, holderOf, measureOf, pieceOf } from '../../things/fit/index.ts';
 import {
@@ -258,5 +259,5 @@ const OF: Record<TapeName, string> = {
 };
 
 /** “1.40 m² of drawer”. */
-export const roomWordsOf = (tape: TapeName, amount: number): string =>
-  `${measureOf(NATURE_OF[tape], amount)} ${OF[tape]}`;
+export const roomWordsOf = (tape: TapeName, amount: number, measure: Measure): string =>
+  `${measureOf(NATURE_OF[tape], amount, measure)} ${OF[tape]}`;

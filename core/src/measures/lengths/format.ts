@@ -29,3 +29,30 @@ export function formatNumberOnly(mm: number, measure: Measure): string {
   }
   return `${sign}${whole > 0 ? `${whole} ` : ''}${num}/${den}`;
 }
+
+/** One square foot in mm² and one US liquid quart in litres (both exact by definition: 25.4 mm an inch, 231 cubic inches a gallon). */
+const SQUARE_FOOT = 304.8 ** 2;
+const QUART = 0.946352946;
+
+/** Shows an area with its unit: `0.12 m²`, `85 cm²`, or `1.3 sq ft`, `13 sq in`. @param mm2 square millimetres */
+export function formatArea(mm2: number, measure: Measure): string {
+  if (measure === 'metric')
+    return Math.abs(mm2) < 1e4 ? `${Math.round(mm2 / 100)} cm²` : `${(mm2 / 1e6).toFixed(2)} m²`;
+  const feet = mm2 / SQUARE_FOOT;
+  return Math.abs(feet) < 0.5 ? `${Math.round(feet * 144)} sq in` : `${feet.toFixed(1)} sq ft`;
+}
+
+/** Shows a volume with its unit: `3.4 l`, or `3.6 qt`. @param digits behind the point; one where nothing is said, two where it is less than one */
+export function formatVolume(litres: number, measure: Measure, digits?: number): string {
+  const amount = measure === 'metric' ? litres : litres / QUART;
+  const shown = amount.toFixed(digits ?? (amount > 0 && amount < 1 ? 2 : 1));
+  return `${shown} ${measure === 'metric' ? 'l' : 'qt'}`;
+}
+
+/** How far one goes: `5.8 m`, or `19 ft`. @param mm millimetres */
+export const formatDistance = (mm: number, measure: Measure): string =>
+  measure === 'metric' ? `${(mm / 1000).toFixed(1)} m` : `${Math.round(mm / 304.8)} ft`;
+
+/** A thickness too small for the tape: `0.27 mm`, or `0.011"`. @param mm millimetres */
+export const formatThin = (mm: number, measure: Measure): string =>
+  measure === 'metric' ? `${mm.toFixed(2)} mm` : `${(mm / 25.4).toFixed(3)}"`;

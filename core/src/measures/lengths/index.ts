@@ -1,4 +1,13 @@
 export { parseLength, parseLengths, plainFractions, type ParsedLength } from './parse.ts';
 export { inMeasure } from './in-measure.ts';
 export { parseWeight, formatWeight, type ParsedWeight } from './weight.ts';
-export { formatLength, formatNumberOnly, unitSuffix, type Measure } from './format.ts';
+export {
+  formatArea,
+  formatDistance,
+  formatLength,
+  formatNumberOnly,
+  formatThin,
+  formatVolume,
+  unitSuffix,
+  type Measure,
+} from './format.ts';

@@ -21,14 +21,14 @@ describe('catalogue', () => {
     expect(new Set(UNIT_KINDS.map((k) => CATALOGUE[k].name)).size).toBe(UNIT_KINDS.length);
   });
 
-  test('in an inch plan the usual sizes are whole half inches, within a quarter inch of the metric ones', () => {
+  test('in an inch plan the usual sizes are whole inches, within half an inch of the metric ones', () => {
     for (const kind of UNIT_KINDS) {
       const metric = defaultsOf(kind, 'metric');
       const inch = defaultsOf(kind, 'imperial');
       for (const key of ['width', 'depth', 'height'] as const) {
-        const halves = inch[key] / 12.7;
-        expect(halves).toBeCloseTo(Math.round(halves), 9);
-        expect(Math.abs(inch[key] - metric[key])).toBeLessThanOrEqual(6.36);
+        const whole = inch[key] / 25.4;
+        expect(whole).toBeCloseTo(Math.round(whole), 9);
+        expect(Math.abs(inch[key] - metric[key])).toBeLessThanOrEqual(12.71);
       }
     }
   });

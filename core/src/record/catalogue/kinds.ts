@@ -81,16 +81,16 @@ export const UNIT_KINDS = Object.keys(CATALOGUE) as [UnitKind, ...UnitKind[]];
 /** Facts of a kind, with every field of {@link KindFacts}. */
 export const factsOf = (unitKind: UnitKind): KindFacts => CATALOGUE[unitKind];
 
-/** Default outside sizes of a kind: round centimetres, or, in an inch plan, the same to the nearest half inch. Millimetres. */
+/** Default outside sizes of a kind: round centimetres, or, in an inch plan, the same to the nearest whole inch. Millimetres. */
 export function defaultsOf(unitKind: UnitKind, measure: 'metric' | 'imperial'): UnitShape & { bottom: number } {
   const { defaults } = factsOf(unitKind);
   if (measure === 'metric') return defaults;
-  const halfInch = (mm: number) => Math.round((mm / 25.4) * 2) * 12.7;
+  const inches = (mm: number) => (mm === 0 ? 0 : Math.max(1, Math.round(mm / 25.4)) * 25.4);
   return {
     ...defaults,
-    width: halfInch(defaults.width),
-    depth: halfInch(defaults.depth),
-    height: halfInch(defaults.height),
-    bottom: halfInch(defaults.bottom),
+    width: inches(defaults.width),
+    depth: inches(defaults.depth),
+    height: inches(defaults.height),
+    bottom: inches(defaults.bottom),
   };
 }

@@ -1,5 +1,7 @@
 import { defaultsOf, emptyMass, factsOf, type UnitKind } from '../catalogue/index.ts';
 import {
+  type Opening,
+  type Wall,
   type Activity,
   type Fixture,
   type FixtureKind,
@@ -248,6 +250,26 @@ export function massOf(unit: Unit): number {
   return unit.mass ?? emptyMass(unit.kind, unit);
 }
 
+const INCH = 25.4;
+/** Door and window as they usually are: width, sill and head, mm (common practice, no source): 30 by 80 in where one measures in inches. */
+const OPENINGS = {
+  metric: { door: [850, 0, 2000], window: [1000, 900, 2000] },
+  imperial: { door: [30 * INCH, 0, 80 * INCH], window: [36 * INCH, 36 * INCH, 80 * INCH] },
+} as const;
+
+/** A door or window in its usual size in the middle of a wall, mm. */
+export function blankOpening(
+  id: string,
+  kind: Opening['kind'],
+  wall: Pick<Wall, 'id' | 'length'>,
+  measure: 'metric' | 'imperial',
+): Opening {
+  const [usual, sill, head] = OPENINGS[measure][kind === 'window' ? 'window' : 'door'];
+  const width = Math.min(usual, wall.length);
+  const left = Math.max(0, Math.round((wall.length - width) / 2));
+  return { id, wallId: wall.id, kind, left, width, sill, head, hinge: 'left', swing: 'in' };
+}
+
 /** Usual sizes of fixtures: width, depth, height and height above the floor, mm (common practice, no source). */
 const FIXTURES: Record<FixtureKind, [name: string, width: number, depth: number, height: number, bottom: number]> = {
   socket: ['Socket', 146, 10, 86, 300],
@@ -260,9 +282,17 @@ const FIXTURES: Record<FixtureKind, [name: string, width: number, depth: number,
   obstacle: ['Post', 150, 150, 2400, 0],
 };
 
-/** A fixture in its usual size and height, on a wall from `left` on, or off the walls at the origin. */
-export function blankFixture(id: string, kind: FixtureKind, wallId: string | null = null, left = 0): Fixture {
-  const [name, width, depth, height, bottom] = FIXTURES[kind];
+/** A fixture in its usual size and height (whole inches in an inch plan), on a wall from `left` on, or off the walls at the origin. */
+export function blankFixture(
+  id: string,
+  kind: FixtureKind,
+  wallId: string | null = null,
+  left = 0,
+  measure: 'metric' | 'imperial' = 'metric',
+): Fixture {
+  const [name, ...sizes] = FIXTURES[kind];
+  const whole = (mm: number) => (measure === 'metric' || mm === 0 ? mm : Math.max(1, Math.round(mm / INCH)) * INCH);
+  const [width, depth, height, bottom] = sizes.map(whole) as [number, number, number, number];
   const lamp = kind === 'lamp';
   const size = { width, depth, height, bottom };
   const light = { lumens: lamp ? 800 : 0, beam: 120, watts: kind === 'heater' ? 2000 : lamp ? 10 : 0 };

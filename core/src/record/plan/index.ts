@@ -60,6 +60,7 @@ export {
   blankPerson,
   blankUnit,
   blankFixture,
+  blankOpening,
   blankActivity,
   blankStation,
   blankOrganiser,

@@ -45,9 +45,9 @@ const PLAIN_HEAD: PlanHead = {
 
 export function emptyPlan(id: string, head: Partial<PlanHead> = {}): Plan {
   const tables = Object.fromEntries(TABLE_NAMES.map((table) => [table, {}]));
-  // who measures in inches has the sockets that go with them, until told otherwise
-  const region = head.measure === 'imperial' ? 'us' : PLAIN_HEAD.region;
-  return { id, head: { ...PLAIN_HEAD, region, ...head }, ...tables } as unknown as Plan;
+  // who measures in inches has the sockets that go with them, and the usual ceiling of eight feet, until told otherwise
+  const usual: Partial<PlanHead> = head.measure === 'imperial' ? { region: 'us', ceiling: 96 * 25.4 } : {};
+  return { id, head: { ...PLAIN_HEAD, ...usual, ...head }, ...tables } as unknown as Plan;
 }
 
 /** Walls in the order in which they were walked. */

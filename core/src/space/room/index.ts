@@ -18,3 +18,4 @@ export { type Walk } from './taut.ts';
 export { wallFront, type WallFront, type UnitFront, type Drawn } from './elevation.ts';
 export { KNEE, KNEES, kneeSpace } from './knees.ts';
 export { chairOf, moveSeat, seatMoves } from './chair.ts';
+export { seatsAt, bestSeatAt, sitAtCommand, SIDES, SOMEBODY, type SeatAt, type Side } from './sit.ts';

@@ -1,15 +1,17 @@
+import { formatArea, formatLength, formatVolume, type Measure } from '../../measures/lengths/index.ts';
 import { type Nature } from '../../record/catalogue/index.ts';
 
-/** An amount in the measure of a nature in words: “240 mm”, “12.1 m”, “0.12 m²”, “3.4 l”, “4 pockets”. */
-export function measureOf(nature: Nature, amount: number): string {
+/** An amount in the measure of a nature, in words: “240 mm”, “12.1 m”, “0.12 m²”, “3.4 l”, “4 pockets”; or “9 1/2"”, “1.3 sq ft”, “3.6 qt”. */
+export function measureOf(nature: Nature, amount: number, measure: Measure): string {
   switch (nature) {
     case 'row':
     case 'pile':
+      if (measure === 'imperial') return formatLength(amount, measure);
       return amount < 2000 ? `${Math.round(amount)} mm` : `${(amount / 1000).toFixed(1)} m`;
     case 'area':
-      return amount < 1e4 ? `${Math.round(amount / 100)} cm²` : `${(amount / 1e6).toFixed(2)} m²`;
+      return formatArea(amount, measure);
     case 'bulk':
-      return `${amount.toFixed(1)} l`;
+      return formatVolume(amount, measure, 1);
     case 'pockets':
       return `${Math.ceil(amount)} ${Math.ceil(amount) === 1 ? 'pocket' : 'pockets'}`;
   }

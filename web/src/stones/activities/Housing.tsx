@@ -1,7 +1,6 @@
 import { Armchair, Plus, Trash2 } from 'lucide-react';
 import { CATALOGUE } from '@heronstone/core/catalogue';
-import { direction } from '@heronstone/core/geometry';
-import { moveSeat } from '@heronstone/core/room';
+import { moveSeat, seatsAt, type Side } from '@heronstone/core/room';
 import {
   type Activity,
   blankStation,
@@ -30,24 +29,17 @@ const HOUSED: readonly (readonly [HousedAs, string])[] = [
   ['kit', 'a kit: a box carried to the seat'],
   ['cart', 'a cart rolled beside the seat'],
 ];
-const SIDES = [
-  ['its front', 0],
-  ['its back', 180],
-  ['its left end', 90],
-  ['its right end', 270],
-] as const;
-/** From the edge of a top to the middle of a seat, mm (own assumption). */
-const BEFORE = 250;
+const SIDES: readonly (readonly [string, Side])[] = [
+  ['its front', 'front'],
+  ['its back', 'back'],
+  ['its left end', 'left'],
+  ['its right end', 'right'],
+];
 
-/** A seat at one side of a table: 0 its front, then as one turns right round it. */
-function seatAt(table: Unit, turn: number): Pick<Station, 'x' | 'y' | 'heading'> {
-  const out = direction(table.facing + turn);
-  const off = (turn % 180 === 0 ? table.depth : table.width) / 2 + BEFORE;
-  return {
-    x: Math.round(table.x + out.x * off),
-    y: Math.round(table.y + out.y * off),
-    heading: (((table.facing + turn + 180) % 360) + 360) % 360,
-  };
+/** A seat at one side of a table. */
+function seatAt(plan: Plan, table: Unit, side: Side): Pick<Station, 'x' | 'y' | 'heading'> {
+  const { x, y, heading } = seatsAt(plan, table).find((s) => s.side === side)!;
+  return { x, y, heading };
 }
 
 /** Where an activity lives: its seats, and whether it has a place of its own, travels in a box or rolls up on a cart. */
@@ -68,7 +60,7 @@ export function Housing({
   const add = () => {
     const table = tables[0];
     const who = people.find((p) => !p.child) ?? people[0]!;
-    const at = table ? seatAt(table, 0) : { ...middleOfRoom(plan), heading: 0 };
+    const at = table ? seatAt(plan, table, 'front') : { ...middleOfRoom(plan), heading: 0 };
     const name = stations.length === 0 ? `${activity.name} seat` : `${activity.name} seat ${stations.length + 1}`;
     dispatch({
       type: 'addStation',
@@ -222,8 +214,8 @@ function Seat({
         {table && (
           <>
             <span className="text-soft">sit at</span>
-            {SIDES.map(([words, turn]) => (
-              <Button key={words} look="quiet" className="!px-2" onClick={() => set(seatAt(table, turn))}>
+            {SIDES.map(([words, side]) => (
+              <Button key={words} look="quiet" className="!px-2" onClick={() => set(seatAt(plan, table, side))}>
                 {words}
               </Button>
             ))}

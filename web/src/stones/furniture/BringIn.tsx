@@ -45,7 +45,7 @@ export function BringIn() {
   return (
     <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger asChild>
-        <Button look="main">
+        <Button look="main" data-next="bring-in">
           <Plus size={16} aria-hidden /> Bring in a unit
         </Button>
       </DropdownMenu.Trigger>

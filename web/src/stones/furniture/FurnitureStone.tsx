@@ -3,13 +3,14 @@ import { type KeyboardEvent, useCallback, useEffect, useMemo, useState } from 'r
 import { useNavigate } from 'react-router';
 import { type Finding } from '@heronstone/core/findings';
 import { apply, type Unit } from '@heronstone/core/plan';
-import { snapUnit } from '@heronstone/core/room';
+import { type SeatAt, seatsAt, snapUnit } from '@heronstone/core/room';
 import { factsOf } from '@heronstone/core/catalogue';
 import { toast } from 'sonner';
 import { forkPlan, listPlans, type PlanSummary } from '../../state/api.ts';
 import { useFindings } from '../../state/findings.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
+import { sitDown } from '../../state/sit.ts';
 import { Button } from '../../ui/button.tsx';
 import { Floor, type Moved } from '../../views/floor/Floor.tsx';
 import { SunDial, useSun } from '../../views/sun/SunDial.tsx';
@@ -26,6 +27,9 @@ const GoesIn = part(() => import('./GoesIn.tsx').then((m) => ({ default: m.GoesI
 const Arrange = part(() => import('./Arrange.tsx').then((m) => ({ default: m.Arrange })));
 const Zones = part(() => import('./zones/Zones.tsx'));
 const Drawings = part(() => import('./Drawings.tsx').then((m) => ({ default: m.Drawings })));
+
+/** No two seats nearer to each other, mm (common practice: 600 mm of width for each). */
+const ELBOW_TO_ELBOW = 600;
 
 /** Floor large with its findings; the chosen unit, with its front to scale, along the bottom. */
 export default function FurnitureStone() {
@@ -83,6 +87,14 @@ export default function FurnitureStone() {
     [dispatch, select],
   );
   const chooseUnit = useCallback((id: string | null) => select({ unit: id }), [select]);
+  // where nobody sits yet one may: a ring at each free side of the chosen table
+  const offers = useMemo(() => {
+    if (!unit || unit.mount === 'away' || !factsOf(unit.kind).worktop) return null;
+    const taken = (seat: SeatAt) =>
+      Object.values(plan.stations).some((st) => Math.hypot(st.x - seat.x, st.y - seat.y) < ELBOW_TO_ELBOW);
+    const seats = seatsAt(plan, unit).filter((seat) => seat.free && !taken(seat));
+    return { name: unit.name, seats, onSit: (seat: SeatAt) => sitDown(unit.id, seat) };
+  }, [plan, unit]);
   const chooseFinding = useCallback(
     (f: Finding | null) =>
       select({
@@ -183,6 +195,7 @@ export default function FurnitureStone() {
           <Floor
             plan={shown}
             measures
+            offers={offers}
             chosenUnit={chosen}
             sun={patches}
             map={mapped && mapped.id === chosen ? mapped.map : null}

@@ -11,7 +11,7 @@ import {
 } from '@heronstone/core/catalogue';
 import { capacityOf, holderOf, measureOf, seatsFor } from '@heronstone/core/fit';
 import { placeFilling } from '@heronstone/core/homes';
-import { formatLength, formatNumberOnly, inMeasure, parseLength } from '@heronstone/core/lengths';
+import { formatLength, formatNumberOnly, parseLength } from '@heronstone/core/lengths';
 import {
   type Command,
   homesIn,
@@ -177,7 +177,7 @@ function PlaceFacts({ plan, place }: { plan: Plan; place: Place }) {
   const names = homesIn(plan, place.id).flatMap((h) => plan.supplies[h.supplyId]?.name ?? []);
   const unit = plan.units[place.unitId];
   const left = unit ? leftToWorkOn(plan, unit) : { width: 0, depth: 0 };
-  const measure = (amount: number) => inMeasure(measureOf(filling.nature, amount), plan.head.measure);
+  const measure = (amount: number) => measureOf(filling.nature, amount, plan.head.measure);
   return (
     <div className="space-y-1">
       <p>

@@ -133,7 +133,13 @@ export function FindHomes() {
           {pair.choose ? 'Two ways' : 'Before and after'}
         </Button>
       )}
-      <Button {...(pair ? {} : { ref: after })} look="main" onClick={() => void find()} title="Find homes ( F )">
+      <Button
+        {...(pair ? {} : { ref: after })}
+        look="main"
+        data-next="find"
+        onClick={() => void find()}
+        title="Find homes ( F )"
+      >
         <House size={16} aria-hidden /> Find homes
       </Button>
     </>

@@ -1,4 +1,5 @@
 import { Check, Plus } from 'lucide-react';
+import { formatDistance } from '@heronstone/core/lengths';
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { placeSaid } from '@heronstone/core/concepts';
@@ -69,7 +70,7 @@ export default function PutBack() {
           <>
             <p className="py-1 text-soft">
               {countWords(outs.length, 'thing', 'things')} in {countWords(round.stops.length, 'place', 'places')}: one
-              round of {(round.length / 1000).toFixed(1)} m
+              round of {formatDistance(round.length, plan.head.measure)}
               {round.each > 0 &&
                 `, ${Math.round(round.length / PACE)} paces in the stead of ${Math.round(round.each / PACE)}`}
               , about {Math.max(1, Math.round(round.seconds / 60 + 0.25 * outs.length))} min with putting away.

@@ -1,4 +1,5 @@
 import { CalendarDays } from 'lucide-react';
+import { formatVolume, formatWeight } from '@heronstone/core/lengths';
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { monthWords, placeTitle } from '@heronstone/core/plan';
@@ -68,8 +69,9 @@ export default function Seasons() {
                   </p>
                   <p className="text-[14px] text-soft">
                     wanted {monthWords(box.months)}; {countWords(box.supplies.length, 'thing', 'things')},{' '}
-                    {(box.grams / 1000).toFixed(1)} kg
-                    {box.litres !== null && `, frees ${box.litres.toFixed(0)} l while it is away`}
+                    {formatWeight(box.grams, plan.head.measure)}
+                    {box.litres !== null &&
+                      `, frees ${formatVolume(box.litres, plan.head.measure, 0)} while it is away`}
                   </p>
                   <p className={`text-[14px] ${box.rests ? 'text-soft' : 'text-clash'}`}>
                     {box.rests

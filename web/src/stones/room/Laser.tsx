@@ -40,7 +40,7 @@ export function Laser() {
         </Button>
       </div>
       <p role="status" className="text-[13px] text-soft">
-        {said ?? 'A stand-in for a real one, with its small errors: about 1 mm up or down.'}
+        {said ?? 'A stand-in for a real one, with its small errors, up or down.'}
       </p>
     </section>
   );

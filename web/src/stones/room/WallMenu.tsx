@@ -1,6 +1,14 @@
 import { Plus } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import { blankFixture, type Command, type FixtureKind, newId, type Opening, type Wall } from '@heronstone/core/plan';
+import {
+  blankFixture,
+  blankOpening,
+  type Command,
+  type FixtureKind,
+  newId,
+  type Opening,
+  type Wall,
+} from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
 
@@ -29,20 +37,15 @@ export function WallMenu({
   onShape: (s: Shaping) => void;
 }) {
   const dispatch = usePlan((s) => s.dispatch);
+  const measure = usePlan((s) => s.plan.head.measure);
   const run = (command: Command) => {
     if (dispatch(command)) onAdded();
   };
   const opening = (kind: Opening['kind']) => {
-    const width = Math.min(kind === 'door' ? 850 : 1000, wall.length);
-    const left = Math.max(0, Math.round((wall.length - width) / 2));
-    const sill = kind === 'door' ? 0 : 900;
-    run({
-      type: 'addOpening',
-      opening: { id: newId(kind), wallId: wall.id, kind, left, width, sill, head: 2000, hinge: 'left', swing: 'in' },
-    });
+    run({ type: 'addOpening', opening: blankOpening(newId(kind), kind, wall, measure) });
   };
   const fixture = (kind: FixtureKind) => {
-    const blank = blankFixture(newId('fixture'), kind, wall.id);
+    const blank = blankFixture(newId('fixture'), kind, wall.id, 0, measure);
     run({ type: 'addFixture', fixture: { ...blank, left: Math.max(0, Math.round((wall.length - blank.width) / 2)) } });
   };
   return (

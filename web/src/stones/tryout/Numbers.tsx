@@ -1,6 +1,7 @@
 import { type ReactNode, useState } from 'react';
 import { placeTitle, type Plan } from '@heronstone/core/plan';
 import { againAndAgain, type Expected, inTheWay, type Run, type Simulated } from '@heronstone/core/tryout';
+import { usePlan } from '../../state/plan-store.ts';
 import { FIGURE_WORDS } from '../../ui/figures.ts';
 import { countWords } from '../../ui/words.ts';
 import { bandWords, spentWords, TOLL_WORDS } from './words.ts';
@@ -17,6 +18,7 @@ export function Tolls({
   rows: readonly { name: string; expected: Expected; played: Simulated }[];
   yearly: number | null;
 }) {
+  const measure = usePlan((s) => s.plan.head.measure);
   return (
     <table className="w-full text-[14px]" aria-label="What a session asks for">
       <thead>
@@ -37,13 +39,15 @@ export function Tolls({
               <td>{words}</td>
               {rows.map(({ name, expected, played }) => [
                 <td key={name} className="text-right font-semibold">
-                  {say(expected.toll[key])}
+                  {say(expected.toll[key], measure)}
                 </td>,
                 <td key={`${name} spread`} className="pl-1 text-left text-[12.5px] text-soft">
-                  {say(played.p10[key])} – {say(played.p90[key])}
+                  {say(played.p10[key], measure)} – {say(played.p90[key], measure)}
                 </td>,
               ])}
-              {yearly !== null && <td className="text-right text-soft">{say(rows[0]!.expected.toll[key] * yearly)}</td>}
+              {yearly !== null && (
+                <td className="text-right text-soft">{say(rows[0]!.expected.toll[key] * yearly, measure)}</td>
+              )}
             </tr>
           ),
         )}

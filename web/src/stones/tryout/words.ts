@@ -1,5 +1,6 @@
 import { type Band, type Moment, type Toll } from '@heronstone/core/tryout';
 import { placeSaid } from '@heronstone/core/concepts';
+import { formatDistance, formatWeight, type Measure } from '@heronstone/core/lengths';
 import { type Plan } from '@heronstone/core/plan';
 import { bandColour, bandName } from '../../ui/words.ts';
 
@@ -13,15 +14,18 @@ export function spentWords(s: number): string {
   return `${(s / 3600).toFixed(1)} h`;
 }
 
+/** Grams to three figures. */
+const tidy = (g: number) => Number(g.toPrecision(3));
+
 /** What of a toll is shown, with its words. */
-export const TOLL_WORDS: readonly (readonly [keyof Toll, string, (n: number) => string])[] = [
+export const TOLL_WORDS: readonly (readonly [keyof Toll, string, (n: number, measure: Measure) => string])[] = [
   ['seconds', 'time', spentWords],
   ['paces', 'paces', (n) => n.toFixed(0)],
-  ['wheeled', 'wheeled', (n) => `${n.toFixed(0)} m`],
+  ['wheeled', 'wheeled', (n, measure) => formatDistance(1000 * n, measure)],
   ['bends', 'bends and stoops', (n) => n.toFixed(0)],
   ['climbs', 'climbs', (n) => n.toFixed(n > 0 && n < 10 ? 1 : 0)],
   ['opened', 'drawers and doors opened', (n) => n.toFixed(0)],
-  ['kilos', 'lifted', (n) => `${n.toFixed(n < 10 ? 1 : 0)} kg`],
+  ['kilos', 'lifted', (n, measure) => formatWeight(tidy(1000 * n), measure)],
 ];
 
 /** “get Craft knife from Wall board › board 1”. */

@@ -107,7 +107,7 @@ function PrintMap({ plan, unit }: { plan: Plan; unit: Unit }) {
     );
   if (work.share !== null) return <Working work={work} words="drawing the map" />;
   return (
-    <Button onClick={map}>
+    <Button data-next="map" onClick={map}>
       <Printer size={16} aria-hidden /> Its map
     </Button>
   );

@@ -3,7 +3,7 @@ import { factsOf } from '@heronstone/core/catalogue';
 import { type Point, prismFootprint } from '@heronstone/core/geometry';
 import { type Plan, roomOf, type Unit } from '@heronstone/core/plan';
 import { type Maker } from '@heronstone/core/reach';
-import { unitPrism } from '@heronstone/core/room';
+import { type SeatAt, unitPrism } from '@heronstone/core/room';
 import { type Finding } from '@heronstone/core/findings';
 import { type SunPatch } from '@heronstone/core/sun';
 import { type FloorMap } from '@heronstone/core/stations';
@@ -13,6 +13,7 @@ import { RoomLines, sweptOutside } from './RoomLines.tsx';
 import { Reach, SeatMark, Walk } from './SeatMarks.tsx';
 import { turner } from './turn.ts';
 import { UnitMark } from './UnitMark.tsx';
+import { SeatOffers } from './SeatOffers.tsx';
 import { Visits } from './Visits.tsx';
 import { ZoneGround, ZoneNames } from './ZoneGround.tsx';
 
@@ -39,6 +40,8 @@ type Props = {
   onBrushUnit?: (id: string) => void;
   onMoveStation?: (id: string, to: Moved) => void;
   onChooseStation?: (id: string) => void;
+  /** spots at the chosen unit where a seat may be put, and what is called it */
+  offers?: { name: string; seats: readonly SeatAt[]; onSit: (seat: SeatAt) => void } | null;
   /** a unit is being dragged so far: the plan given is drawn as if it were there; null when it is let go or taken back */
   onDragUnit?: (id: string, to: Moved | null) => void;
   sun?: readonly SunPatch[];
@@ -97,6 +100,8 @@ export function Floor(props: Props) {
     const points = [
       ...(survey.closes ? survey.outline : survey.walked),
       ...units.flatMap((u) => prismFootprint(unitPrism(u))),
+      // without walls who stands before it is part of what is seen
+      ...(survey.closes ? [] : Object.values(plan.stations).flatMap((s) => [s, { x: s.x, y: s.y - 300 }])),
     ].map((p) => turn(p));
     if (points.length < 2) points.push(turn({ x: 0, y: 0 }), turn({ x: 4000, y: 3000 }));
     // room for the lengths beside the walls; doors that open outwards need none beyond their sweep
@@ -113,7 +118,7 @@ export function Floor(props: Props) {
     const [top, bottom] = span((p) => p.y, above);
     return { x: left, y: top, w: right - left, h: bottom - top };
     // eslint-disable-next-line react-hooks/exhaustive-deps -- units and doors follow the tables named
-  }, [survey, plan.units, plan.openings, turn, measures, size.width]);
+  }, [survey, plan.units, plan.stations, plan.openings, turn, measures, size.width]);
   const box = moving?.box ?? fitted;
   const scale = Math.max(box.w / size.width, box.h / size.height);
 
@@ -213,6 +218,7 @@ export function Floor(props: Props) {
       {props.visits && <Visits plan={plan} visits={props.visits} turn={turn} scale={scale} />}
       {maker && <Reach maker={maker} turn={turn} scale={scale} />}
       {maker && goal && <Walk plan={plan} maker={maker} goal={goal} turn={turn} scale={scale} />}
+      {props.offers && !moving && <SeatOffers {...props.offers} turn={turn} scale={scale} />}
       {Object.values(plan.stations).map((s) => {
         const at = moving?.kind === 'station' && moving.id === s.id && moving.began ? { ...s, ...moving.at } : s;
         return (

@@ -13,7 +13,6 @@ import { ArrowLeft, Brush, Trash2 } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { measureOf } from '@heronstone/core/fit';
-import { inMeasure } from '@heronstone/core/lengths';
 import { newId, type Plan, type Zone, ZONE_MARKS, ZONE_RULES } from '@heronstone/core/plan';
 import { type Balance, balanceOf, togetherOf, zonable, zonesFromActivities } from '@heronstone/core/zones';
 import { usePlan } from '../../../state/plan-store.ts';
@@ -381,7 +380,7 @@ function Bars({ plan, balance }: { plan: Plan; balance: readonly Balance[] }) {
       <tbody>
         {balance.map(({ nature, needs, offers }) => {
           const most = Math.max(needs, offers, 1e-9);
-          const words = (mm: number) => inMeasure(measureOf(nature, mm), plan.head.measure);
+          const words = (mm: number) => measureOf(nature, mm, plan.head.measure);
           return (
             <tr key={nature}>
               <td className="w-14 pr-2">{ROOM_WORDS[nature]}</td>

@@ -12,12 +12,21 @@ import { JustIn } from './JustIn.tsx';
 /** More than so many lines are shown in part; all are taken in. */
 const SHOWN = 300;
 
-const EXAMPLE = `24 small ink pads
-3 packs card 12x12 216 g
+/** As one writes on paper, in inches and pounds or in centimetres and grams. */
+const EXAMPLES = {
+  imperial: `24 small ink pads
+3 packs card 12x12 80 lb
 6 rolls twine 3 in dia x 3
 shoe box of ribbon ends
 about 40 buttons
-2 packs of 50 white A6 card blanks`;
+2 packs of 50 white card blanks`,
+  metric: `24 small ink pads
+3 packs card 30 x 30 216 g
+6 rolls twine 7 cm dia x 8
+shoe box of ribbon ends
+about 40 buttons
+2 packs of 50 white A6 card blanks`,
+} as const;
 
 const NONE: Readonly<Record<string, string>> = {};
 
@@ -78,7 +87,7 @@ export default function Lines() {
           onKeyDown={(e) => {
             if (e.key === 'Enter' && (e.ctrlKey || e.metaKey)) take();
           }}
-          placeholder={EXAMPLE}
+          placeholder={EXAMPLES[measure]}
           className="mt-1 min-h-72 w-full grow resize-none rounded-xl border-2 border-heron bg-paper p-3 text-lg leading-7 md:h-[calc(100vh-15rem)]"
         />
         <div className="mt-2 flex flex-wrap items-center gap-2">

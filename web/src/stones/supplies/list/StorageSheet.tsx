@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { inMeasure } from '@heronstone/core/lengths';
+import { formatVolume } from '@heronstone/core/lengths';
 import { type Plan, type Supply } from '@heronstone/core/plan';
 import { compareStorage, setMany, type StorageOption } from '@heronstone/core/stock';
 import { usePlan } from '../../../state/plan-store.ts';
@@ -52,11 +52,10 @@ export function StorageSheet({
                     style={{ width: `${Math.max(0.5, (70 * o.litres) / most)}%` }}
                     aria-hidden
                   />
-                  <span>{o.litres.toFixed(1)} l</span>
+                  <span>{formatVolume(o.litres, plan.head.measure, 1)}</span>
                 </div>
                 <p className="text-[14px] text-soft">
-                  {inMeasure(o.room.map((r) => r.words).join(' and '), plan.head.measure) ||
-                    'goes into nothing ordinary'}
+                  {o.room.map((r) => r.words).join(' and ') || 'goes into nothing ordinary'}
                   {' · '}
                   {Math.abs(o.seconds) < 0.05 ? 'no more at a fetch' : `${o.seconds.toFixed(1)} s more at every fetch`}
                   {o.hoursAYear > 0.05 && `, ${o.hoursAYear.toFixed(1)} h a year`}

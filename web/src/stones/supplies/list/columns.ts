@@ -1,7 +1,7 @@
 import { toneOf } from '@heronstone/core/colour';
 import { pieceOf, STORAGE } from '@heronstone/core/fit';
 import { kindOf } from '@heronstone/core/kinds';
-import { formatNumberOnly, formatWeight, parseWeight, type Measure } from '@heronstone/core/lengths';
+import { formatNumberOnly, formatThin, formatWeight, parseWeight, type Measure } from '@heronstone/core/lengths';
 import { sizeOf } from '@heronstone/core/lines';
 import { monthOf, today } from '../../../ui/words.ts';
 import {
@@ -65,7 +65,7 @@ const anyGuess = (supply: Supply, fields: readonly Supply['usual'][number][]) =>
 export function sizeWords(supply: Supply, measure: Measure): string {
   const piece = pieceOf(supply);
   if (!piece) return '';
-  const n = (mm: number) => (mm < 1 ? `${mm.toFixed(2)} mm` : formatNumberOnly(mm, measure));
+  const n = (mm: number) => (mm < 1 ? formatThin(mm, measure) : formatNumberOnly(mm, measure));
   return `${n(piece.width)} × ${n(piece.depth)} × ${n(piece.height)}`;
 }
 

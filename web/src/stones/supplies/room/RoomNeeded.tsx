@@ -159,19 +159,15 @@ function grouped(tapes: readonly Tape[]): [string | null, Tape[]][] {
 }
 
 function verdict({ tapes, nowhere }: Budget, measure: Measure): string {
-  return inMeasure(verdictInMetric({ tapes, nowhere }), measure);
-}
-
-function verdictInMetric({ tapes, nowhere }: Pick<Budget, 'tapes' | 'nowhere'>): string {
   const all = sumOfTapes(tapes);
   const short = all.filter((t) => t.demand.likely > t.offer + 1e-6);
   const maybe = all.filter((t) => t.demand.likely <= t.offer && t.demand.high > t.offer);
   const none =
     nowhere.length > 0 ? ` ${countWords(nowhere.length, 'thing goes', 'things go')} into no place there is.` : '';
   if (short.length > 0)
-    return `Short of ${short.map((t) => roomWordsOf(t.tape, t.demand.likely - t.offer)).join(', ')}.${none}`;
+    return `Short of ${short.map((t) => roomWordsOf(t.tape, t.demand.likely - t.offer, measure)).join(', ')}.${none}`;
   if (maybe.length > 0)
-    return `It fits if the guesses are right; ${maybe.map((t) => roomWordsOf(t.tape, t.demand.high - t.offer)).join(', ')} may be missing.${none}`;
+    return `It fits if the guesses are right; ${maybe.map((t) => roomWordsOf(t.tape, t.demand.high - t.offer, measure)).join(', ')} may be missing.${none}`;
   return `Everything that is measured has room.${none}`;
 }
 

@@ -1,5 +1,4 @@
 import { useDeferredValue, useMemo } from 'react';
-import { inMeasure } from '@heronstone/core/lengths';
 import { type Plan } from '@heronstone/core/plan';
 import { budgetOf, roomWordsOf, sumOfTapes } from '@heronstone/core/stock';
 import { useSelection } from '../../../state/selection.ts';
@@ -35,8 +34,7 @@ export function RoomStrip({ plan }: { plan: Plan }) {
               <span className="flex justify-between gap-2">
                 <span>{TAPE_NAMES[t.tape]}</span>
                 <span className={short ? 'text-clash' : 'text-soft'}>
-                  {inMeasure(roomWordsOf(t.tape, Math.abs(t.demand.likely - t.offer)), measure)}{' '}
-                  {short ? 'short' : 'to spare'}
+                  {roomWordsOf(t.tape, Math.abs(t.demand.likely - t.offer), measure)} {short ? 'short' : 'to spare'}
                 </span>
               </span>
               <span className="relative block h-2.5 rounded-sm bg-paper" aria-hidden>

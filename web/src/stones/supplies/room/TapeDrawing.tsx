@@ -1,7 +1,6 @@
 import { useState } from 'react';
 import { type Plan } from '@heronstone/core/plan';
 import { measureOf } from '@heronstone/core/fit';
-import { inMeasure } from '@heronstone/core/lengths';
 import { roomWordsOf, type Tape, type TapeName } from '@heronstone/core/stock';
 import { TAPE_NAMES } from './names.ts';
 
@@ -23,7 +22,7 @@ export function TapeDrawing({
 }) {
   const [over, setOver] = useState<string | null>(null);
   const { demand, offer } = tape;
-  const room = (name: TapeName, amount: number) => inMeasure(roomWordsOf(name, amount), plan.head.measure);
+  const room = (name: TapeName, amount: number) => roomWordsOf(name, amount, plan.head.measure);
   const grown = 1 / (1 - plan.head.growth);
   const longest = Math.max(offer, demand.high, before?.demand.likely ?? 0, 1e-9);
   const x = (amount: number) => (amount / longest) * W;
@@ -136,7 +135,7 @@ export function TapeDrawing({
           {shown ? (
             <strong className="text-ink">{shown.name}</strong>
           ) : demand.high - demand.low > demand.likely * 0.01 ? (
-            `needs ${inMeasure(measureOf(tape.nature, demand.low), plan.head.measure)} to ${room(tape.tape, demand.high)}, likely ${inMeasure(measureOf(tape.nature, demand.likely), plan.head.measure)}`
+            `needs ${measureOf(tape.nature, demand.low, plan.head.measure)} to ${room(tape.tape, demand.high)}, likely ${measureOf(tape.nature, demand.likely, plan.head.measure)}`
           ) : (
             `needs ${room(tape.tape, demand.likely)}`
           )}

@@ -1,6 +1,6 @@
 import { Printer, Undo2 } from 'lucide-react';
 import { type KeyboardEvent, type RefObject, useEffect, useMemo, useRef, useState } from 'react';
-import { formatWeight } from '@heronstone/core/lengths';
+import { formatVolume, formatWeight, type Measure } from '@heronstone/core/lengths';
 import { type Decision, type Plan, type Supply } from '@heronstone/core/plan';
 import { heapsOf, litresOf, type Heap } from '@heronstone/core/stock';
 import { usePlan } from '../../../state/plan-store.ts';
@@ -96,6 +96,7 @@ export default function SortOut() {
             />
             {WAYS.map((way) => (
               <WayOut
+                measure={plan.head.measure}
                 key={way.decision}
                 way={way}
                 heap={heaps[way.decision]}
@@ -167,7 +168,7 @@ function Thing({
         {thing.working + thing.backstock} {thing.family && <span className="text-soft">· {thing.family}</span>}
       </p>
       <p className="text-soft">
-        {litres === null ? 'size not known' : `${litres.toFixed(litres < 1 ? 2 : 1)} l`}
+        {litres === null ? 'size not known' : formatVolume(litres, plan.head.measure)}
         {thing.mass > 0 && ` · ${formatWeight(thing.mass * (thing.working + thing.backstock), plan.head.measure)}`}
         {thing.hazards.length > 0 && ` · mind: ${thing.hazards.join(', ')}`}
       </p>
@@ -185,7 +186,19 @@ const SEAT: Record<Way['decision'], string> = {
 };
 
 /** One way out, its pile drawn in true litres. */
-function WayOut({ way, heap, most, onTake }: { way: Way; heap: Heap; most: number; onTake: () => void }) {
+function WayOut({
+  way,
+  heap,
+  most,
+  measure,
+  onTake,
+}: {
+  way: Way;
+  heap: Heap;
+  most: number;
+  measure: Measure;
+  onTake: () => void;
+}) {
   return (
     <button
       type="button"
@@ -203,7 +216,8 @@ function WayOut({ way, heap, most, onTake }: { way: Way; heap: Heap; most: numbe
       </span>
       <span className="relative text-[13.5px]">
         {heap.supplies.length} · {heap.guessed && 'about '}
-        {heap.litres.toFixed(1)} l{heap.unmeasured > 0 && ` + ${heap.unmeasured} of unknown size`}
+        {formatVolume(heap.litres, measure, 1)}
+        {heap.unmeasured > 0 && ` + ${heap.unmeasured} of unknown size`}
       </span>
     </button>
   );

@@ -1,0 +1,143 @@
+import { describe, expect, test } from '@jest/globals';
+import { axeFaults, planIdOf, serverPlan, until, withApp } from './support.ts';
+
+const TWENTY = `24 small ink pads
+3 scissors
+masking tape
+2 rolls of washi tape
+seam ripper
+12 tubes acrylic paint
+6 brushes
+glue sticks
+50 envelopes A6
+2 packs of 50 white A6 card blanks
+hole punch
+ruler
+craft knife
+20 spools of thread
+button jar
+bone folder
+stapler
+8 felt pens
+pencils
+eraser`;
+
+describe('the first hour', () => {
+  const app = withApp();
+  const planOf = async () => (await serverPlan(app.server.url, planIdOf(app.page))).plan;
+  const next = () => app.page.getByRole('region', { name: 'The next thing' });
+
+  test('one cupboard, tonight: by keys from the first page to its printed map, the line leading all the way', async () => {
+    const { page } = app;
+    await page.goto(app.server.url);
+    await page.getByRole('heading', { name: 'One cupboard, tonight' }).waitFor();
+    expect(await axeFaults(page)).toEqual([]);
+    await page.getByRole('button', { name: 'cupboard', exact: true }).press('Enter');
+    await next().getByText('Say what you have').waitFor();
+    expect(Object.values((await planOf()).units).map((u) => u.kind)).toEqual(['cupboard']);
+    await next().getByRole('button', { name: 'Do it' }).press('Enter');
+    // the line takes one to where it is done, with the field in hand
+    await page.waitForFunction(() => document.activeElement?.id === 'lines');
+    await page.keyboard.insertText(TWENTY);
+    await page.getByText(/^20 things/).waitFor();
+    await page.keyboard.press('Control+Enter');
+    await until(async () => Object.keys((await planOf()).supplies).length === 20, 'twenty things are there');
+    await app.goOn(planIdOf(page), 'homes');
+    await next()
+      .getByText(/^Now near and far are known. Find homes for (19|20) things\./)
+      .waitFor();
+    await next().getByRole('button', { name: 'Do it' }).press('Enter');
+    await page.getByRole('heading', { name: 'What lives where' }).waitFor();
+    await until(async () => Object.keys((await planOf()).homes).length >= 18, 'they have homes');
+    await next()
+      .getByText(/^Everything has its place/)
+      .waitFor();
+    const [map] = await Promise.all([
+      page.waitForEvent('download'),
+      next().getByRole('button', { name: 'Do it' }).press('Enter'),
+    ]);
+    expect(map.suggestedFilename()).toMatch(/\.pdf$/);
+    expect(app.errors).toEqual([]);
+  });
+
+  test('my room: four walls in numbers, a table brought in, sat down at by pressing a side of it; all of it one undo each', async () => {
+    const { page } = app;
+    await page.goto(app.server.url);
+    await page.getByRole('button', { name: 'Begin' }).click();
+    await page
+      .getByRole('alert')
+      .getByText(/Give the plan a name/)
+      .waitFor();
+    await page.fill('#new-name', 'Attic');
+    await page.getByLabel('Wall 1').fill('410');
+    await page.getByLabel('Wall 2').fill('wide');
+    await page.getByRole('button', { name: 'Begin' }).click();
+    await page
+      .getByRole('alert')
+      .getByText(/^Wall 2: /)
+      .waitFor();
+    await page.getByLabel('Wall 2').fill('320');
+    await page.getByRole('button', { name: 'Begin' }).click();
+    await next().getByText('The walls close: now it can be furnished.').waitFor();
+    await next().getByRole('button', { name: 'Do it' }).click();
+    await page.getByRole('menuitem', { name: /^Work table/ }).click();
+    await next()
+      .getByText(/^Sit down at Work table/)
+      .waitFor();
+    await page.getByRole('button', { name: 'Sit down at its left end: Work table' }).click();
+    await until(async () => Object.keys((await planOf()).stations).length === 1, 'there is a seat');
+    const plan = await planOf();
+    const [seat] = Object.values(plan.stations);
+    expect(seat).toMatchObject({ unitId: Object.keys(plan.units)[0], standing: false });
+    expect([Object.values(plan.people)[0]!.name, Object.values(plan.activities)[0]!.name]).toEqual(['Me', 'Making']);
+    // that side is taken now
+    await page.getByRole('button', { name: 'Sit down at its left end: Work table' }).waitFor({ state: 'detached' });
+    await page.keyboard.press('Control+z');
+    await until(async () => Object.keys((await planOf()).people).length === 0, 'nobody is there any more');
+    // and the line itself sits down
+    await next().getByRole('button', { name: 'Do it' }).click();
+    await until(async () => Object.keys((await planOf()).stations).length === 1, 'there is a seat again');
+    expect(await axeFaults(page)).toEqual([]);
+    expect(app.errors).toEqual([]);
+  });
+
+  test('the line is put away for good, and comes back where the keys are said', async () => {
+    const { page } = app;
+    await page.goto(app.server.url);
+    await page.fill('#new-name', 'Quiet');
+    await page.getByRole('button', { name: 'Begin' }).click();
+    await next().getByText('Type how long the first wall is').waitFor();
+    await next().getByRole('button', { name: 'Do it' }).click();
+    await page.waitForFunction(() => document.activeElement?.id === 'next-wall');
+    await next()
+      .getByRole('button', { name: /^Put this line away/ })
+      .click();
+    await next().waitFor({ state: 'detached' });
+    await page.reload();
+    await page.waitForSelector('#next-wall');
+    await app.settled();
+    expect(await next().count()).toBe(0);
+    await page.getByRole('button', { name: 'Keys' }).click();
+    await page.getByLabel(/^A line says the one next thing/).check();
+    await page.keyboard.press('Escape');
+    await next().waitFor();
+  });
+
+  test('a room that is furnished is opened as a plan of one’s own, in one’s own measure, also on a phone', async () => {
+    await app.newPage({ viewport: { width: 390, height: 844 }, hasTouch: true });
+    const { page } = app;
+    await page.goto(app.server.url);
+    await page.getByLabel('inches').check();
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+    expect(await axeFaults(page)).toEqual([]);
+    await page.getByRole('button', { name: 'Open it' }).tap();
+    await page.waitForURL(/\/homes/);
+    await page.waitForSelector('main');
+    const plan = await planOf();
+    expect([plan.head.measure, Object.keys(plan.supplies).length > 100]).toEqual(['imperial', true]);
+    // what was measured in is remembered for the next one
+    await page.goto(app.server.url);
+    await page.getByLabel('inches', { exact: true }).and(page.locator(':checked')).waitFor();
+    expect(app.errors).toEqual([]);
+  });
+});
