@@ -127,7 +127,7 @@ describe('every screen', () => {
       await page.getByRole('button', { name: side, exact: true }).click();
       expect(await axeFaults(page)).toEqual([]);
     }
-    await page.getByRole('list', { name: 'All findings' }).getByRole('button').first().click();
+    await page.locator('[aria-label="All findings"] [data-row]').first().click();
     await page.waitForSelector('text=/licensed tradesperson/');
     expect(await axeFaults(page)).toEqual([]);
     expect(app.errors).toEqual([]);

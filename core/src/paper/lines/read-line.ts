@@ -1,5 +1,5 @@
 import { caliperOf, pieceOf } from '../../things/fit/index.ts';
-import { kindOf, type KindOfSupply, liesOf, likelyKinds, ofKind } from '../../things/kinds/index.ts';
+import { kindOf, type KindOfSupply, liesOf, likelyKinds, ofKind, wordsOf } from '../../things/kinds/index.ts';
 import {
   formatLength,
   formatNumberOnly,
@@ -12,6 +12,8 @@ import { countIn, packIn, pieceWordIn } from './amounts.ts';
 import { colourIn } from './colours.ts';
 import { type KnownHolder, type SaidContainer, containersHere, filledIn } from './containers.ts';
 import { type SaidSize, sizeIn, tidied } from './sizes.ts';
+import { thingsIn } from './several.ts';
+import { inFigures } from './spoken.ts';
 import { weighSheet, weightIn } from './weights.ts';
 
 /** Something that was not understood for sure: what is asked, and the likeliest answers. */
@@ -54,7 +56,7 @@ const THROWN: Record<string, number> = { soft: 0.9 / 0.7, loose: 0.6 };
  * in doubt nothing is taken from any.
  */
 export function readLine(line: string, { measure, holders = [], chosen = null }: LineContext): LineRead {
-  const whole = tidied(shortBlanks(line));
+  const whole = inFigures(tidied(shortBlanks(line)));
   if (whole === '') return { what: 'nothing', reason: 'There is nothing in this line.' };
   if (whole.length > 400) return { what: 'nothing', reason: 'This line is longer than a line of a list.' };
   const { text: unquoted, name: quoted } = quotedIn(whole);
@@ -67,7 +69,7 @@ export function readLine(line: string, { measure, holders = [], chosen = null }:
         took: [`${here.container.count} × ${here.container.name}, standing here`],
       };
   }
-  const filled = quoted === null ? filledIn(unquoted, holders) : null;
+  const filled = quoted === null ? (filledIn(unquoted, holders) ?? behindIt(unquoted, holders)) : null;
   let rest = filled ? filled.rest : unquoted;
   const spare = spareIn(rest);
   rest = spare.rest;
@@ -85,7 +87,16 @@ export function readLine(line: string, { measure, holders = [], chosen = null }:
   // a count before a size is not part of it: “24 x 12x12 card”
   const ahead = /^(\d+)\s+x\s+(?=\d[^ ]*x)/i.exec(rest);
   const sized = ahead ? sizeIn(rest.slice(ahead[0].length), measure) : sizeIn(rest, measure);
-  const usable = sized && sizeWanted(sized.size, guess) ? sized : null;
+  // a word of its name is no size: “letter punches”
+  const taken = sized ? wordsOf(rest).filter((word) => !wordsOf(sized.rest).includes(word)) : [];
+  const ofItsName =
+    guess !== null &&
+    taken.length > 0 &&
+    taken.every((word) => !/\d/.test(word)) &&
+    [guess.name, ...guess.others].some(
+      (name) => saidWithin(first, name) && taken.every((word) => wordsOf(name).includes(word)),
+    );
+  const usable = sized && !ofItsName && sizeWanted(sized.size, guess) ? sized : null;
   if (usable) rest = ahead ? `${ahead[1]} ${usable.rest}` : usable.rest;
   // of a stick both how thick and how long: “3/8 in dowels 36 in”
   const second = usable && guess?.form === 'long' && isOneLength(usable.size) ? sizeIn(rest, measure) : null;
@@ -120,6 +131,16 @@ export function readLine(line: string, { measure, holders = [], chosen = null }:
     }
   }
   supply.usual = supply.usual.filter((field) => !known.has(field));
+  // a press of thirty pounds is no sheet of paper: the size that such things usually have is not taken then
+  const sizeSaid = (['width', 'depth', 'height'] as const).some((f) => known.has(f));
+  if (known.has('mass') && !sizeSaid && !goTogether(supply)) {
+    doubts.push({
+      why: `${formatWeight(supply.mass, measure)} is not what ${kind ? `a ${kind.name}` : 'such a thing'} weighs: what is it, or how large?`,
+      candidates: [],
+    });
+    Object.assign(supply, { width: null, depth: null, height: null, grammage: null });
+    supply.usual = supply.usual.filter((f) => f !== 'width' && f !== 'depth' && f !== 'height');
+  }
   if (!known.has('mass')) weighSheet(supply);
   supply.lies = liesOf(kindOf(supply.kind), supply.form);
   supply.note = noted.note;
@@ -251,6 +272,31 @@ function notesIn(text: string, may: boolean): { rest: string; note: string } {
     return ' ';
   });
   return { rest: rest.replace(/\s+/g, ' ').trim(), note: notes.join('; ') };
+}
+
+/** What it fills said behind it: “webbing, one shoe box”, “buttons, 2 jam jars”. */
+function behindIt(text: string, holders: readonly KnownHolder[]): ReturnType<typeof filledIn> {
+  const m = /^(.+?),\s*((?:an?|one|half an?|\d+)\s+[^,\d]+)$/i.exec(text);
+  return m && filledIn(`${m[2]} of ${m[1]}`, holders);
+}
+
+/** Nothing a maker keeps is denser than lead or lighter than foam, g/cm³ (11.3 for lead; the rest own assumption). */
+const DENSEST = 11.5;
+const LIGHTEST = 0.002;
+
+/** Whether a weight that was said and a usual size go together. */
+function goTogether({ width, depth, height, mass, grammage }: Draft): boolean {
+  if (!width || !depth || !mass) return true;
+  // a sheet as thick as its paper is
+  const thick = height ?? (grammage ?? 1000) / 800;
+  const density = (1000 * mass) / (width * depth * thick);
+  return density <= DENSEST && density >= LIGHTEST;
+}
+
+/** Whether all words of a name are among those said. */
+function saidWithin(said: string, name: string): boolean {
+  const words = new Set(wordsOf(said));
+  return wordsOf(name).every((word) => words.has(word));
 }
 
 function likelyOf(words: string): KindOfSupply | null {
@@ -403,5 +449,6 @@ export function linesOf(text: string): string[] {
         .replace(/^\s*(?:[-*•▪]|\d+[.)](?=\s+\d))\s+/, '')
         .trim(),
     )
-    .filter((line) => line !== '' && !/^(#\s|\/\/)/.test(line));
+    .filter((line) => line !== '' && !/^(#\s|\/\/)/.test(line))
+    .flatMap(thingsIn);
 }

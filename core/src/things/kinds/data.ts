@@ -359,4 +359,193 @@ rubber band | rubber bands, elastic bands | 10x60x2 | 0.5 | loose | Findings | k
 paper clip | paper clips | 8x32x1 | 0.4 | loose | Findings | keeps jar, care small
 clothes peg | mini peg, wooden peg, clothespin | 8x35x10 | 2 | loose | Findings | keeps jar
 binding ring | book ring, loose leaf ring, split ring | 40x40x4 | 8 | loose | Findings | keeps jar ring
+# desk
+stapler | office stapler, paper stapler | 45x150x60 | 250 | block | Tools | keeps edge
+staples | box of staples, staple box | 50x110x25 | 110 | block | Tools
+long arm stapler | long reach stapler, booklet stapler | 60x400x90 | 700 | block | Tools
+paper cutter blade | trimmer blade, spare trimmer blade | 20x60x8 | 10 | pocket | Cutting tools | care blade small, keeps pockets
+set square | triangle ruler, drafting triangle | 150x260x3 | 45 | pocket | Tools | keeps edge hanging
+protractor | angle ruler | 100x180x2 | 20 | pocket | Tools | keeps edge
+compass | pair of compasses, drawing compass | 30x170x15 | 70 | stick | Tools | care blade
+t square | tee square | 300x600x8 | 250 | long | Tools | keeps hanging
+clipboard | clip board | 230x320x12 | 380 | block | Paper | keeps edge hanging
+sticky notes | note block, memo block, adhesive notes | 76x76x12 | 55 | block | Paper | pack 6
+index card | record card, filing card | 76x127 | 1.9 | sheet | Card | pack 100, gsm 200
+carbon paper | transfer paper, graphite paper | 210x297 | 3.7 | sheet | Paper | pack 25, gsm 60
+graph paper | squared paper, dot grid paper | 210x297 | 5 | sheet | Paper | pack 100, gsm 80, src ISO 216
+newsprint | news paper sheet, newspaper | 400x570 | 11 | sheet | Paper | pack 50, gsm 48
+freezer paper | wax paper, baking parchment, greaseproof paper | 80x450x80 | 900 | roll | Paper
+correction fluid | correction pen, white out | 25x25x80 | 35 | bottle | Drawing
+highlighter | text marker | 14x14x135 | 14 | stick | Markers | pack 4
+chalk pencil | marking pencil, fabric marking pencil | 8x8x175 | 6 | stick | Sewing
+blending stump | tortillon, paper stump | 8x8x130 | 4 | stick | Drawing | pack 6
+fixative | pastel fixative, drawing fixative | 55x55x190 | 380 | bottle | Drawing | minds heat, care flammable fumes
+masking fluid | drawing gum, liquid frisket | 45x45x85 | 120 | bottle | Paints | minds frost
+palette knife | painting knife | 20x230x15 | 35 | stick | Paints
+brush holder | brush jar, brush pot | 90x90x110 | 350 | block | Brushes
+brush roll | brush case, roll of brushes | 120x350x40 | 260 | soft | Brushes
+water pot | water jar, rinse cup | 90x90x100 | 110 | block | Paints
+natural sponge | sea sponge, paint sponge | 90x90x60 | 20 | soft | Paints
+airbrush | air brush | 40x160x90 | 220 | block | Machines | fetch 1
+compressor | airbrush compressor, air compressor | 150x310x320 | 4500 | machine | Machines | care heavy
+easel pad | flip chart pad | 594x841x12 | 3500 | block | Paper | keeps edge
+# printing and marbling
+baren | printing baren, burnisher | 110x110x35 | 120 | block | Printing | fetch 4
+glass slab | inking glass, inking slab, ink slab | 300x400x5 | 1500 | block | Printing | keeps edge, care heavy
+bench hook | lino bench hook, cutting hook | 200x300x25 | 800 | block | Printing
+wood engraving block | engraving block, woodcut block | 100x100x23 | 160 | block | Printing
+etching needle | scriber, etching tool | 8x8x160 | 25 | stick | Printing | care blade
+copper plate | etching plate, zinc plate | 150x200x1.2 | 300 | pocket | Printing | keeps edge pockets
+tarlatan | scrim, etching muslin | 200x250x30 | 90 | soft | Printing
+screen filler | screen emulsion, photo emulsion | 90x90x130 | 800 | bottle | Printing | minds sun frost
+printing press | etching press, book press, nipping press | 400x350x350 | 16000 | machine | Machines | care heavy
+marbling comb | marbling rake | 60x350x25 | 120 | block | Printing
+marbling tray | marbling tank, marbling bath | 400x550x70 | 1100 | block | Printing | keeps edge
+carrageenan | marbling size powder, carrageen | 80x80x120 | 150 | bottle | Dyes | minds damp
+alum | mordant, alum powder | 80x80x120 | 300 | bottle | Dyes | minds damp
+rubber roller | hard roller, hand roller | 60x180x90 | 300 | block | Printing
+# bookbinding
+bookbinding needle | binding needle, bookbinders needle | 4x60x2 | 1 | loose | Sewing | care blade small
+linen thread | waxed thread, bookbinding thread | 45x45x60 | 55 | spool | Thread
+book cloth | bookcloth, binding cloth | 430x500 | 47 | sheet | Fabric | gsm 220
+bookbinding tape | linen tape, headband tape, mull | 60x60x20 | 25 | spool | Ribbon
+book weight | paper weight, bookbinders weight | 60x120x40 | 1400 | block | Tools | care heavy
+sewing frame | book sewing frame | 450x250x350 | 2200 | block | Tools
+punching cradle | book cradle, signature cradle | 120x320x90 | 900 | block | Tools
+wire binding machine | binding machine, comb binder, spiral binder | 380x300x170 | 5500 | machine | Machines | care heavy
+binding wire | wire binding comb, binding comb, spiral comb | 14x300x14 | 20 | loose | Findings | pack 20
+# sewing
+presser foot | sewing foot, zipper foot, walking foot | 25x45x30 | 30 | loose | Sewing | care small
+bobbin case | bobbin holder, shuttle | 25x25x15 | 20 | loose | Sewing | care small
+bobbin box | box of bobbins | 100x120x30 | 140 | block | Thread | keeps edge
+machine oil | sewing machine oil | 35x35x110 | 95 | bottle | Sewing
+machine needle | sewing machine needle pack, machine needles | 40x70x5 | 12 | pocket | Sewing | care blade, keeps pockets
+ironing board cover | board cover | 250x350x40 | 450 | soft | Sewing
+tailor's ham | pressing ham, sleeve roll | 200x300x120 | 900 | block | Sewing
+hem gauge | sewing gauge, seam gauge | 25x160x3 | 15 | stick | Sewing
+thimble | leather thimble, finger guard | 20x20x25 | 6 | loose | Sewing | care small
+needle threader | threader | 20x60x2 | 3 | loose | Sewing | care small
+tracing wheel | pounce wheel, pattern wheel | 25x160x25 | 35 | stick | Sewing | care blade
+loop turner | tube turner, bodkin | 10x270x4 | 12 | stick | Sewing
+webbing | strap webbing, nylon webbing, bag strap | 120x120x40 | 180 | spool | Ribbon
+piping cord | piping, cotton piping | 120x120x60 | 200 | spool | Twine
+rickrack | ric rac, braid trim, gimp braid | 80x80x25 | 40 | spool | Ribbon
+fringe trim | fringe, tassel trim | 120x160x40 | 110 | soft | Ribbon
+shoulder pad | bra cup, sew in pad | 120x160x40 | 20 | soft | Sewing
+boning | corset boning, rigilene | 110x110x20 | 110 | spool | Sewing
+buckle | belt buckle, slide buckle, bag buckle | 40x50x10 | 25 | loose | Findings | care small
+d ring | d-ring, rectangle ring, strap ring | 30x35x4 | 10 | loose | Findings | pack 10, care small
+swivel clasp | bag clasp, swivel snap hook, trigger hook | 25x55x10 | 20 | loose | Findings
+magnetic snap | magnetic button, bag snap | 18x18x8 | 8 | loose | Findings | care magnet small
+bag handle | bag handles, purse handle | 130x400x20 | 120 | block | Sewing | keeps hanging
+purse frame | kiss clasp, purse clasp | 90x130x15 | 60 | block | Findings
+iron-on patch | patch, embroidered badge, sew on badge | 70x80x2 | 6 | pocket | Embellishments | keeps pockets
+label ribbon | woven label, name tape, sew in label | 40x60x15 | 12 | loose | Sewing
+muslin | calico, toile fabric | 250x350x40 | 600 | soft | Fabric
+denim | denim fabric, jeans fabric | 250x350x60 | 1100 | soft | Fabric
+fleece | fleece fabric, minky | 300x350x90 | 700 | soft | Fabric
+tulle | netting, net fabric | 150x300x40 | 90 | soft | Fabric
+faux fur | fur fabric | 300x400x90 | 900 | soft | Fabric
+faux leather | vinyl fabric, artificial leather, leatherette | 60x480x60 | 500 | roll | Fabric
+oilcloth | laminated cotton, wax cloth | 60x480x60 | 480 | roll | Fabric
+canvas fabric | duck canvas, heavy canvas cloth | 250x350x60 | 1200 | soft | Fabric
+jelly roll | fabric strip roll, precut strips | 110x110x65 | 350 | soft | Fabric
+charm pack | layer cake, precut squares | 127x127x25 | 130 | block | Fabric
+batting scrap | wadding offcut | 200x300x40 | 60 | soft | Scraps
+fusible web | bonding web, fabric adhesive web | 50x450x50 | 150 | roll | Sewing
+basting spray | temporary fabric adhesive, quilt basting spray | 65x65x200 | 400 | bottle | Adhesives | minds heat, care flammable fumes
+fray stop | fray check, seam sealant | 30x30x90 | 30 | bottle | Adhesives
+fabric glue | textile glue, seam glue | 45x45x150 | 120 | bottle | Adhesives | minds frost
+dress form | tailor's dummy, mannequin | 400x300x900 | 7000 | block | Sewing | care heavy
+curtain tape | header tape, pleat tape | 160x160x80 | 340 | spool | Sewing
+velcro strip | hook and loop strip, sew on hook and loop | 110x110x25 | 90 | spool | Sewing
+# yarn and weaving
+yarn swift | wool winder, ball winder | 150x250x200 | 900 | block | Knitting
+double pointed needles | dpns, sock needles | 25x200x12 | 30 | stick | Knitting
+cable needle | cable stitch needle | 5x120x5 | 5 | loose | Knitting
+tapestry needle | darning needle, wool needle, yarn needle | 4x60x3 | 2 | loose | Knitting | care blade small
+stitch holder | knitting stitch holder | 12x150x6 | 12 | stick | Knitting
+pompom maker | pom pom maker | 90x90x25 | 45 | block | Knitting
+weaving shuttle | stick shuttle, boat shuttle | 40x300x12 | 70 | stick | Weaving
+weaving comb | tapestry beater, tapestry fork | 60x180x20 | 110 | stick | Weaving
+warp thread | warp yarn, cotton warp | 90x90x150 | 250 | spool | Weaving
+spindle | drop spindle, spinning spindle | 70x70x280 | 60 | stick | Weaving
+carding brush | hand carder, wool carder | 120x230x60 | 250 | block | Felting | care blade
+punch needle | rug hooking needle, punch needle tool | 20x150x20 | 40 | stick | Embroidery | care blade
+macrame cord | macramé cord, cotton rope | 150x150x120 | 500 | spool | Twine
+rope | braided rope, clothes line | 150x150x70 | 350 | spool | Twine
+raffia | paper raffia, raffia bundle | 60x200x60 | 90 | soft | Twine
+# jewellery, metal, glass
+bench block | steel block, dapping block, anvil | 65x65x20 | 600 | block | Hand tools | care heavy
+mandrel | ring mandrel, bracelet mandrel, ring stick | 30x300x30 | 350 | stick | Hand tools
+ring clamp | ring vise, hand vise | 30x140x25 | 70 | stick | Hand tools
+metal stamp set | letter punches, steel stamps, metal stamps | 80x110x80 | 1300 | block | Hand tools | care heavy
+crimping pliers | crimper, crimp tool | 60x140x15 | 130 | block | Hand tools
+crimp bead | crimp tube, crimp beads | 2x2x2 | 0.02 | loose | Findings | pack 100, care small
+head pin | eye pin, headpins | 2x50x2 | 0.2 | loose | Findings | pack 50, care small
+beading thread | beading cord, jewellery elastic, nylon beading thread | 40x40x30 | 20 | spool | Thread
+bead mat | beading mat, bead board | 230x330x8 | 120 | block | Beads | keeps edge
+cabochon | glass cabochon, stone cabochon | 25x25x6 | 7 | loose | Beads | care small
+gemstone strand | stone beads, gemstone beads | 12x390x12 | 60 | loose | Beads
+metal sheet | brass sheet, silver sheet, metal blank | 75x150x0.8 | 70 | pocket | Wire | keeps pockets edge
+solder | solder wire, silver solder | 40x40x40 | 100 | spool | Wire
+flux | soldering flux, borax | 50x50x60 | 90 | bottle | Chemistry
+butane torch | jewellery torch, micro torch | 60x80x170 | 350 | block | Hand tools | care hot flammable
+pickle powder | pickling salt, pickle salt | 90x90x120 | 500 | bottle | Chemistry | minds damp, care toxic
+polishing cloth | jewellery cloth, silver cloth | 120x180x6 | 25 | soft | Cleaning
+tumbler | rotary tumbler, barrel polisher | 200x250x200 | 3000 | machine | Machines | care heavy
+glass sheet | stained glass, sheet of glass | 200x300x3 | 450 | block | Beads | keeps edge, care blade
+glass cutter | glass scorer | 15x160x15 | 40 | stick | Cutting tools | care blade
+lead came | copper foil tape, came | 90x90x10 | 150 | spool | Wire
+enamel powder | enamelling powder, powdered enamel | 40x40x60 | 80 | bottle | Powders
+# leather and wood
+leather awl | stitching awl, saddlers awl | 25x130x25 | 60 | stick | Leather | care blade
+stitching chisel | pricking iron, leather chisel | 20x110x12 | 90 | stick | Leather | care blade
+edge beveller | edge beveler, edge slicker | 25x140x25 | 60 | stick | Leather | care blade
+leather mallet | rawhide mallet, poly mallet | 80x260x80 | 500 | block | Leather
+leather dye | edge paint, leather paint | 50x50x110 | 140 | bottle | Leather | minds frost
+leather finish | leather balm, neatsfoot oil, leather wax | 80x80x60 | 150 | bottle | Leather
+strap cutter | leather strap cutter | 60x200x30 | 180 | block | Leather | care blade
+stitching pony | saddlers clam, stitching clam | 150x400x350 | 2000 | block | Leather
+chisel | wood chisel, carving chisel | 30x260x30 | 200 | stick | Hand tools | care blade
+carving knife | whittling knife, wood carving knife | 25x180x20 | 60 | stick | Cutting tools | care blade
+plane | block plane, hand plane | 60x180x60 | 700 | block | Hand tools | care blade
+mitre box | miter box | 120x320x80 | 500 | block | Hand tools
+vice | bench vise, bench vice, table vice | 120x200x130 | 3500 | block | Hand tools | care heavy
+wood filler | filler, wood putty | 60x60x140 | 350 | bottle | Wood | minds frost
+nails | box of nails, panel pins, tacks | 50x80x30 | 200 | block | Hand tools | care blade
+screws | box of screws, wood screws | 60x90x35 | 350 | block | Hand tools
+hinge | box hinge, small hinge | 30x40x4 | 12 | loose | Findings | pack 4
+drawer pull | knob, cupboard knob, handle | 30x30x35 | 40 | loose | Findings
+spirit level | level | 22x600x50 | 400 | long | Hand tools | keeps hanging
+combination square | try square, engineers square | 60x300x25 | 400 | block | Hand tools | keeps hanging
+wood burner tip | pyrography tip, burning tip | 12x60x12 | 8 | loose | Hand tools
+scroll saw | table fret saw | 300x650x360 | 13000 | machine | Machines | care blade heavy
+sander | orbital sander, palm sander | 120x150x150 | 1300 | machine | Machines
+# clay, wax, sun prints, food for the craft
+slip | casting slip, clay slip | 120x120x180 | 2500 | bottle | Clay | minds frost
+clay extruder | polymer clay extruder, clay gun | 40x180x40 | 250 | stick | Clay
+pasta machine | clay conditioning machine, clay roller machine | 200x210x160 | 2300 | machine | Machines
+loop tool | ribbon tool, trimming tool | 20x200x20 | 40 | stick | Clay
+clay bag | bag of clay, stoneware clay, earthenware clay | 150x200x170 | 9800 | block | Clay | care heavy, minds frost
+kiln shelf | kiln bat, batt | 300x300x20 | 3600 | block | Clay | keeps edge, care heavy
+plaster | plaster of paris, casting plaster | 200x120x260 | 4500 | block | Moulds | minds damp, care heavy
+latex | liquid latex, mould latex | 90x90x140 | 700 | bottle | Moulds | minds frost
+mould release | release agent, release spray | 60x60x180 | 300 | bottle | Moulds
+candle mould | candle mold, taper mould | 90x90x150 | 120 | block | Moulds
+dye chip | candle dye, wax dye | 30x30x10 | 8 | loose | Wax | pack 10
+cyanotype paper | sun print paper, sunprint paper | 210x297 | 8 | sheet | Photos | pack 10, gsm 130, minds sun damp
+# paper flowers, party, packing, shop
+balloon | balloons, bag of balloons | 150x200x20 | 120 | soft | Packing
+tissue pompom | paper lantern, honeycomb ball | 200x300x20 | 60 | soft | Packing
+confetti | bag of confetti | 100x150x40 | 60 | soft | Embellishments
+price tag | string tag, jewellery tag | 25x40x0.5 | 0.5 | loose | Tags | pack 100
+tag gun | tagging gun, kimble gun | 40x150x120 | 120 | block | Packing | care blade
+tape dispenser | packing tape dispenser, tape gun | 90x230x160 | 350 | block | Packing
+packing paper | void fill paper, paper fill | 250x300x120 | 800 | soft | Packing
+shredded paper | paper shred, gift filler | 200x300x150 | 250 | soft | Packing
+organza bag | drawstring bag, fabric gift bag | 100x150x3 | 6 | pocket | Packing | pack 25
+tote bag | cotton bag, shopping bag | 250x300x12 | 140 | soft | Packing
+mailing tube | poster tube, postal tube | 60x650x60 | 180 | long | Packing
+business card | calling card, thank you card | 55x85 | 1.6 | sheet | Card | pack 100, gsm 350
 `;

@@ -127,6 +127,8 @@ export function likelyKinds(text: string, most = 3): LikelyKind[] {
     const whole = matched === words.length;
     // part of a name, and that misspelt: nothing
     if (!whole && exact < matched) continue;
+    // all of it misspelt, and not what the phrase ends with: “salt and pepper tin” is no popper
+    if (exact === 0 && last !== said.length - 1) continue;
     const score =
       (whole ? 20 : 0) +
       matched * 10 -
