@@ -87,10 +87,11 @@ export function readLine(line: string, { measure, holders = [], chosen = null }:
   // a count before a size is not part of it: “24 x 12x12 card”
   const ahead = /^(\d+)\s+x\s+(?=\d[^ ]*x)/i.exec(rest);
   const sized = ahead ? sizeIn(rest.slice(ahead[0].length), measure) : sizeIn(rest, measure);
-  // a word of its name is no size: “letter punches”
+  // of what is no paper a word of its name is no size: “letter punches”
   const taken = sized ? wordsOf(rest).filter((word) => !wordsOf(sized.rest).includes(word)) : [];
   const ofItsName =
     guess !== null &&
+    !['sheet', 'pocket'].includes(guess.form) &&
     taken.length > 0 &&
     taken.every((word) => !/\d/.test(word)) &&
     [guess.name, ...guess.others].some(
