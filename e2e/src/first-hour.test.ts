@@ -35,7 +35,7 @@ describe('the first hour', () => {
     await page.getByRole('button', { name: 'cupboard', exact: true }).press('Enter');
     await next().getByText('Say what you have').waitFor();
     expect(Object.values((await planOf()).units).map((u) => u.kind)).toEqual(['cupboard']);
-    await next().getByRole('button', { name: 'Do it' }).press('Enter');
+    await next().getByRole('button', { name: 'Do this' }).press('Enter');
     // the line takes one to where it is done, with the field in hand
     await page.waitForFunction(() => document.activeElement?.id === 'lines');
     await page.keyboard.insertText(TWENTY);
@@ -46,7 +46,7 @@ describe('the first hour', () => {
     await next()
       .getByText(/^Now near and far are known. Find homes for (19|20) things\./)
       .waitFor();
-    await next().getByRole('button', { name: 'Do it' }).press('Enter');
+    await next().getByRole('button', { name: 'Do this' }).press('Enter');
     await page.getByRole('heading', { name: 'What lives where' }).waitFor();
     await until(async () => Object.keys((await planOf()).homes).length >= 18, 'they have homes');
     await next()
@@ -54,7 +54,7 @@ describe('the first hour', () => {
       .waitFor();
     const [map] = await Promise.all([
       page.waitForEvent('download'),
-      next().getByRole('button', { name: 'Do it' }).press('Enter'),
+      next().getByRole('button', { name: 'Do this' }).press('Enter'),
     ]);
     expect(map.suggestedFilename()).toMatch(/\.pdf$/);
     expect(app.errors).toEqual([]);
@@ -79,7 +79,7 @@ describe('the first hour', () => {
     await page.getByLabel('Wall 2').fill('320');
     await page.getByRole('button', { name: 'Begin' }).click();
     await next().getByText('The walls close: now it can be furnished.').waitFor();
-    await next().getByRole('button', { name: 'Do it' }).click();
+    await next().getByRole('button', { name: 'Do this' }).click();
     await page.getByRole('menuitem', { name: /^Work table/ }).click();
     await next()
       .getByText(/^Sit down at Work table/)
@@ -95,7 +95,7 @@ describe('the first hour', () => {
     await page.keyboard.press('Control+z');
     await until(async () => Object.keys((await planOf()).people).length === 0, 'nobody is there any more');
     // and the line itself sits down
-    await next().getByRole('button', { name: 'Do it' }).click();
+    await next().getByRole('button', { name: 'Do this' }).click();
     await until(async () => Object.keys((await planOf()).stations).length === 1, 'there is a seat again');
     expect(await axeFaults(page)).toEqual([]);
     expect(app.errors).toEqual([]);
@@ -107,7 +107,7 @@ describe('the first hour', () => {
     await page.fill('#new-name', 'Quiet');
     await page.getByRole('button', { name: 'Begin' }).click();
     await next().getByText('Type how long the first wall is').waitFor();
-    await next().getByRole('button', { name: 'Do it' }).click();
+    await next().getByRole('button', { name: 'Do this' }).click();
     await page.waitForFunction(() => document.activeElement?.id === 'next-wall');
     await next()
       .getByRole('button', { name: /^Put this line away/ })

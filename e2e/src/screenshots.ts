@@ -1,4 +1,4 @@
-import { mkdirSync, readFileSync } from 'node:fs';
+import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { type Page } from 'playwright-core';
 import { addDemoPlan, launch, newPage, removeFolder, root, startServer } from './harness.ts';
@@ -17,31 +17,12 @@ const { page, errors } = await newPage(browser);
 
 const at = (plan: string, path: string) =>
   page.goto(`${server.url}/p/${plan}/${path}`, { waitUntil: 'load' }).then(() => page.waitForSelector('main'));
-const PDFJS = 'node_modules/pdfjs-dist/legacy/build';
-/** Draws the first page of a PDF into the empty page. */
-async function drawPdf(base64: string): Promise<void> {
-  type Viewport = { width: number; height: number };
-  type Page = {
-    getViewport: (o: { scale: number }) => Viewport;
-    render: (o: object) => { promise: Promise<void> };
-  };
-  const reader = 'http://reader/pdf.min.mjs';
-  const pdfjsLib = (await import(reader)) as {
-    GlobalWorkerOptions: { workerSrc: string };
-    getDocument: (o: object) => { promise: Promise<{ getPage: (n: number) => Promise<Page> }> };
-  };
-  pdfjsLib.GlobalWorkerOptions.workerSrc = 'http://reader/pdf.worker.min.mjs';
-  const data = Uint8Array.from(atob(base64), (c) => c.charCodeAt(0));
-  const pdf = await (await pdfjsLib.getDocument({ data }).promise).getPage(1);
-  const viewport = pdf.getViewport({ scale: 1.5 });
-  const canvas = document.createElement('canvas');
-  Object.assign(canvas, { width: viewport.width, height: viewport.height });
-  document.body.style.cssText = 'margin:0;display:grid;place-items:start center;background:#857c69';
-  document.body.append(canvas);
-  await pdf.render({ canvasContext: canvas.getContext('2d'), viewport }).promise;
-}
 const shots: Record<string, (page: Page) => Promise<unknown>> = {
   room: () => at(pump, 'room?wall=wall-south'),
+  'first-page': async (page) => {
+    await page.goto(server.url);
+    await page.getByRole('heading', { name: 'A new plan' }).evaluate((heading) => heading.scrollIntoView());
+  },
   activities: () => at(pump, 'activities?activity=lanterns'),
   tryout: async (page) => {
     await at(spring, `tryout?seat=kite-seat&against=${encodeURIComponent(`plan ${pump}`)}`);
@@ -91,23 +72,6 @@ const shots: Record<string, (page: Page) => Promise<unknown>> = {
     await page.getByRole('button', { name: /^Pick these/ }).click();
     await page.getByLabel('code to scan').check();
     await page.getByLabel('what lies there').check();
-  },
-  'label-sheet': async (page) => {
-    await at(pump, 'keepup?view=labels');
-    for (const box of await page.getByRole('checkbox', { name: /^Print for (Right|Left|Cube)/ }).all())
-      await box.check();
-    const [download] = await Promise.all([
-      page.waitForEvent('download'),
-      page.getByRole('button', { name: 'Sheets as PDF' }).click(),
-    ]);
-    await page.goto('about:blank');
-    await page.route('http://reader/*', (route) =>
-      route.fulfill({
-        path: join(root, PDFJS, new URL(route.request().url()).pathname),
-        headers: { 'access-control-allow-origin': '*', 'content-type': 'text/javascript' },
-      }),
-    );
-    await page.evaluate(drawPdf, readFileSync((await download.path())!).toString('base64'));
   },
 };
 for (const [name, show] of Object.entries(shots)) {

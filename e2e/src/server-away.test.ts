@@ -73,6 +73,8 @@ describe('when the server is away', () => {
     await app.context.route('**/parts.json', (route) => route.abort());
     await app.context.route('**/TryOutStone*', (route) => route.abort());
     await app.open(id, 'supplies?supply=glue-pen');
+    // the list itself is there
+    await app.page.getByLabel('Name', { exact: true }).waitFor();
     await away();
     await rename('Glue pen, waiting');
     await app.page.waitForSelector('text=/Not saved yet.*One change is kept/');

@@ -4,6 +4,7 @@ import { Link, Outlet, useLocation, useParams } from 'react-router';
 import { useShallow } from 'zustand/react/shallow';
 import { usePlan } from '../state/plan-store.ts';
 import { Button } from '../ui/button.tsx';
+import { NextLine } from './first/NextLine.tsx';
 import { Keys } from './Keys.tsx';
 import { PhoneBar } from './PhoneBar.tsx';
 import { SteppingStones } from './SteppingStones.tsx';
@@ -17,7 +18,6 @@ import { doing } from '../parts/fetched.ts';
 import { part } from '../parts/part.tsx';
 import { View } from '../parts/View.tsx';
 
-const NextLine = part(() => import('./first/NextLine.tsx').then((m) => ({ default: m.NextLine })));
 const loadWhereIsIt = () => import('./WhereIsIt.tsx');
 const WhereIsIt = part(loadWhereIsIt);
 
@@ -177,11 +177,7 @@ export function PlanShell() {
           )}
         </p>
       )}
-      {status === 'ready' && (
-        <View>
-          <NextLine />
-        </View>
-      )}
+      {status === 'ready' && <NextLine />}
       {status === 'ready' && (
         <View fallback={<p className="p-6 text-soft">Opening …</p>}>
           <Outlet />

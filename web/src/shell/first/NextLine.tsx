@@ -50,7 +50,7 @@ export function NextLine() {
         {step.words}
       </p>
       <Button onClick={() => void act()}>
-        Do it <ArrowRight size={15} aria-hidden />
+        Do this <ArrowRight size={15} aria-hidden />
       </Button>
       <Button
         look="quiet"
