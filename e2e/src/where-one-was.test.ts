@@ -154,11 +154,11 @@ describe('where one was: back, reload, focus, and two windows', () => {
     await until(async () => (await depth()) !== unit.depth, 'the other window has saved it');
     const saved = await depth();
     expect(await mine.inputValue()).not.toBe(shown);
-    // heard of, and the first Enter only says so
-    await until(async () => {
-      await mine.press('Enter');
-      return (await page.getByText(/It has become .* meanwhile/).count()) > 0;
-    }, 'it is said that the value has become another');
+    // this window has heard of it: there is something to undo
+    await page.getByRole('button', { name: /^Undo: / }).waitFor();
+    // the first Enter only says so
+    await mine.press('Enter');
+    await page.getByText(/It has become .* meanwhile/).waitFor();
     expect(await depth()).toBe(saved);
     await mine.press('Escape');
     expect(await depth()).toBe(saved);

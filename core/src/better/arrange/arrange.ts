@@ -39,7 +39,7 @@ export type Arranging = Pacing & {
 };
 
 /** What came nearest to an offer where there is none: what it would save, s a year, and what stands in its way, in words. */
-export type NearMiss = { plan: Plan; saves: number; moved: MovedThing[]; why: string[] };
+export type NearMiss = { plan: Plan; saves: number; why: string[] };
 
 /** `stopped`: it was cancelled before its end; `miss` only where there is no offer */
 export type Arranged =
@@ -156,7 +156,7 @@ function nearMiss(plan: Plan, now: Worth, found: readonly Worth[]): NearMiss | n
   if (more > 0)
     why.push(more === 1 ? 'One thing more would be without a home.' : `${more} things more would be without a home.`);
   if (why.length === 0) why.push('It would save less than ten minutes a year and mend nothing.');
-  return { plan: nearest.plan, saves, moved: movedBetween(plan, nearest.plan), why };
+  return { plan: nearest.plan, saves, why };
 }
 
 /** Breaks no hard rule, leaves nothing more without a home, and saves something, or mends something and costs nothing. */

@@ -14,5 +14,5 @@ export { findingsOnlyIn, HARD, secondsOf, standingOf, sunGrid, type Standing, ty
 export { withHomes, worthOf, type Pacing, type Worth } from './worth.ts';
 export { standMap, type Stood, type StandMap } from './stand-map.ts';
 export { standsIn, type Stand } from './stands.ts';
-export { carried, carrySeconds, flowsOf, handOnLength, handOnSeconds } from './flows.ts';
+export { carried, flowsOf, handOnLength } from './flows.ts';
 export { type MovedThing } from './stand-as.ts';

@@ -169,6 +169,8 @@ describe('the next thing', () => {
       { type: 'assignHome', supplyId: 'x', share: 'working', placeId: 'desk.0.0', since: '2026-11-30' },
     );
     expect(ids(plan)).toEqual(['map']);
+    // one is still without a home, and that is what is said
+    expect(nextStepAt(plan, 'homes')!.milestone).toBe('All but one thing has its place.');
     plan = applied(plan, { type: 'setPlace', id: 'desk.0.0', set: { label: 'trial' } });
     expect(ids(plan)).toEqual([]);
   });

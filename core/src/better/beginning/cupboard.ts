@@ -11,6 +11,7 @@ export const CUPBOARDS = [
   'bookcase',
   'rollingCart',
 ] as const satisfies readonly UnitKind[];
+export type CupboardKind = (typeof CUPBOARDS)[number];
 
 /**
  * One cupboard, tonight: a plan that is a unit of a kind and somebody standing before it. It has no walls: the room is the strip before the unit until

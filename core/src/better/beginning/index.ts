@@ -1,2 +1,2 @@
-export { beginCupboard, beginRoom, CUPBOARDS } from './cupboard.ts';
+export { beginCupboard, beginRoom, CUPBOARDS, type CupboardKind } from './cupboard.ts';
 export { nextStepAt, nextSteps, type NextStep, type Stone } from './next.ts';

@@ -1,6 +1,6 @@
 import { factsOf } from '../../record/catalogue/index.ts';
 import { pieceOf } from '../../things/fit/index.ts';
-import { type Plan, roomOf } from '../../record/plan/index.ts';
+import { type Plan, roomOf, SHARES, withoutHome } from '../../record/plan/index.ts';
 
 export type Stone = 'room' | 'furniture' | 'activities' | 'supplies' | 'homes';
 
@@ -29,6 +29,7 @@ export function nextSteps(plan: Plan): NextStep[] {
   const stations = Object.keys(plan.stations).length;
   const homes = Object.keys(plan.homes).length;
   const room = roomOf(plan);
+  const left = supplies.filter((s) => SHARES.some((share) => withoutHome(plan, s, share) > 0)).length;
   if (walls > 0 && !room.closes)
     add(
       'close',
@@ -77,7 +78,7 @@ export function nextSteps(plan: Plan): NextStep[] {
     const [unit] = units.filter((u) => Object.values(plan.homes).some((h) => plan.places[h.placeId]?.unitId === u.id));
     if (unit && units.length === 1)
       add('map', 'homes', `Print the map of ${unit.name} and stick it inside the door.`, {
-        milestone: 'Everything has its place.',
+        milestone: left === 0 ? 'Everything has its place.' : `All but ${things(left)} has its place.`,
         unitId: unit.id,
       });
   }

@@ -91,7 +91,7 @@ function kilns(look: Look): Found[] {
       const hot = body.get(kiln.id)!;
       const foot = prismFootprint(hot);
       const near = units.flatMap((unit) => {
-        if (unit.id === kiln.id || unit.board === 'metal') return [];
+        if (unit.kind === 'kiln' || unit.board === 'metal') return [];
         const off = Math.min(...solids.get(unit.id)!.map((s) => apart(s, hot)));
         return off < KILN_SPACE - SLACK ? [{ id: unit.id, name: unit.name, off }] : [];
       });

@@ -6,7 +6,6 @@ import {
   block,
   home,
   oneCupboard,
-  paperStudio,
   sewingCorner,
   sheet,
   tinyRoom,

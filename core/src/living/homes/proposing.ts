@@ -65,6 +65,7 @@ export function proposeContainers(plan: Plan, most = 5): ContainerOffer[] {
       const seats = hasThings(plan, place) ? [] : seatsFor(plan, place, organiser, MOST);
       // as many as stand about empty, and as many as there is room for
       for (const most of new Set([Math.min(spare, seats.length), seats.length])) {
+        if (most === 0) continue;
         const boxes: Thing[][] = [];
         const homes: ContainerOffer['homes'] = [];
         let seconds = 0;

@@ -1,26 +1,9 @@
+import { ONES, TENS } from './number-words.ts';
+
 /** How many, as people say it. */
 export type SaidCount = { count: number; sure: boolean; rest: string };
 
-const WORDS: Record<string, number> = {
-  one: 1,
-  two: 2,
-  three: 3,
-  four: 4,
-  five: 5,
-  six: 6,
-  seven: 7,
-  eight: 8,
-  nine: 9,
-  ten: 10,
-  eleven: 11,
-  twelve: 12,
-  fifteen: 15,
-  twenty: 20,
-  thirty: 30,
-  forty: 40,
-  fifty: 50,
-  hundred: 100,
-};
+const WORDS: Readonly<Record<string, number>> = { ...ONES, ...TENS, hundred: 100 };
 /** How many somebody means who does not count (own assumption): said as unsure. */
 const VAGUE: Record<string, number> = { few: 4, some: 6, several: 7, many: 20, lots: 30, loads: 50, heaps: 50 };
 

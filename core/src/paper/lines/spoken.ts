@@ -1,35 +1,5 @@
-/** Numbers as they are said, up to ninety-nine. */
-const ONES: Readonly<Record<string, number>> = {
-  one: 1,
-  two: 2,
-  three: 3,
-  four: 4,
-  five: 5,
-  six: 6,
-  seven: 7,
-  eight: 8,
-  nine: 9,
-  ten: 10,
-  eleven: 11,
-  twelve: 12,
-  thirteen: 13,
-  fourteen: 14,
-  fifteen: 15,
-  sixteen: 16,
-  seventeen: 17,
-  eighteen: 18,
-  nineteen: 19,
-};
-const TENS: Readonly<Record<string, number>> = {
-  twenty: 20,
-  thirty: 30,
-  forty: 40,
-  fifty: 50,
-  sixty: 60,
-  seventy: 70,
-  eighty: 80,
-  ninety: 90,
-};
+import { ONES, TENS } from './number-words.ts';
+
 const NUMBER = `(?:(?:${Object.keys(TENS).join('|')})(?:[- ](?:${Object.keys(ONES).slice(0, 9).join('|')}))?|${Object.keys(ONES).join('|')})`;
 const UNITS =
   'pounds?|lbs?|ounces?|oz|inch(?:es)?|feet|foot|centimet(?:re|er)s?|cm|millimet(?:re|er)s?|mm|grams?|kilos?|kilograms?|kg';

@@ -27,7 +27,7 @@ export {
   LEANING_HALF,
   STAND_OFF,
 } from './scene.ts';
-export { WHEELS, WHEEL_SPEED } from './gait.ts';
+export { WHEELS } from './gait.ts';
 export { SECONDS_PER_TMU, PACE, TMU, reachB, reachC, moveB, sideStep, turnTmu, findTmu } from './mtm.ts';
 export { coverMotions, type Motion } from './covers.ts';
 export { highestGrip } from './on-foot.ts';

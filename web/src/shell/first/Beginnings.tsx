@@ -2,7 +2,7 @@ import { Upload } from 'lucide-react';
 import { type FormEvent, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { type PlanHead } from '@heronstone/core/plan';
-import { type UnitKind } from '@heronstone/core/catalogue';
+import { type CupboardKind } from '@heronstone/core/beginning';
 import { addPlan } from '../../state/api.ts';
 import { fetched } from '../../parts/fetched.ts';
 import { Button } from '../../ui/button.tsx';
@@ -11,15 +11,15 @@ import { readWalls } from './walls.ts';
 import { FurnishedDrawn, KindFront, RoomDrawn, StripDrawn } from './drawn.tsx';
 import furnished from '../../../../demo/plans/the-pump-house.heron.json?url';
 
-/** Kinds a cupboard may be, in words short enough to stand under their drawing; as the core has them. */
-const CUPBOARDS: readonly (readonly [UnitKind, string])[] = [
-  ['cupboard', 'cupboard'],
-  ['lowChest', 'chest'],
-  ['boxTower', 'box tower'],
-  ['cubeUnit', 'cubes'],
-  ['bookcase', 'shelves'],
-  ['rollingCart', 'cart'],
-];
+/** Kinds a cupboard may be, all that the core has, in words short enough to stand under their drawing. */
+const CUPBOARDS: Readonly<Record<CupboardKind, string>> = {
+  cupboard: 'cupboard',
+  lowChest: 'chest',
+  boxTower: 'box tower',
+  cubeUnit: 'cubes',
+  bookcase: 'shelves',
+  rollingCart: 'cart',
+};
 
 const later = () => fetched(() => import('./make.ts'));
 
@@ -87,7 +87,7 @@ export function Beginnings({ onTrouble }: { onTrouble: (words: string | null) =>
             door. No walls are needed.
           </p>
           <div role="group" aria-label="What it is" className="mt-auto grid grid-cols-3 gap-1 pt-3">
-            {CUPBOARDS.map(([kind, words]) => (
+            {(Object.entries(CUPBOARDS) as [CupboardKind, string][]).map(([kind, words]) => (
               <button
                 key={kind}
                 type="button"

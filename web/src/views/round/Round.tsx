@@ -10,7 +10,7 @@ import { HEIGHT, heightScale, nextPlace, WIDTH, wrap, x } from './geometry.ts';
 import { type PlaceLook } from './looks.ts';
 import { labelsOf, NO_LABELS, PointedAt, UnitName } from './names.tsx';
 import { PlaceMark } from './PlaceMark.tsx';
-import { type Box, pressed } from './pressed.ts';
+import { type Box, pressed, TARGET } from './pressed.ts';
 import { BodyLines, SunBars, Walls, ZoneStrip } from './scenery.tsx';
 
 type Props = {
@@ -136,16 +136,10 @@ export function Round({
     const under = (e.target as Element).closest<SVGElement>('[data-place]')?.dataset.place ?? null;
     const drawn = svg.current?.getBoundingClientRect();
     if (!drawn || drawn.width === 0) return under;
-    // the drawing may be smaller or larger than its own units
+    // the drawing may be smaller or larger on the screen than its own units
     const scale = drawn.width / WIDTH;
-    const onScreen = boxes.map((b) => ({
-      ...b,
-      left: b.left * scale,
-      right: b.right * scale,
-      top: b.top * scale,
-      bottom: b.bottom * scale,
-    }));
-    return pressed({ x: e.clientX - drawn.left, y: e.clientY - drawn.top }, onScreen, under);
+    const at = { x: (e.clientX - drawn.left) / scale, y: (e.clientY - drawn.top) / scale };
+    return pressed(at, boxes, under, TARGET / scale);
   };
   const onPointerDown = (e: PointerEvent) => {
     if (meant(e) !== null) return;

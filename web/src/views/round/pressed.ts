@@ -1,4 +1,4 @@
-/** What is drawn of a place, px of the screen. */
+/** What is drawn of a place, in the units of the drawing. */
 export type Box = { id: string; left: number; top: number; right: number; bottom: number };
 
 /** So large is what can be pressed, however small it is drawn, px (WCAG 2.2, 2.5.8 Target Size: 24 by 24). */
@@ -8,14 +8,21 @@ export const TARGET = 24;
  * The place that is meant by a press: what is drawn there, unless something small is right beside; else the nearest small thing whose target
  * (at least {@link TARGET} each way round its middle) is pressed. Null: none.
  * @param under what is drawn at the point, the topmost one
+ * @param target {@link TARGET} in the units of the drawing
  */
-export function pressed(at: { x: number; y: number }, boxes: readonly Box[], under: string | null): string | null {
+export function pressed(
+  at: { x: number; y: number },
+  boxes: readonly Box[],
+  under: string | null,
+  target = TARGET,
+): string | null {
+  const isSmall = (b: Box) => b.right - b.left < target || b.bottom - b.top < target;
   const hit = boxes.filter((b) => b.id === under);
   if (hit.some(isSmall)) return under;
   let best: string | null = null;
   let least = Infinity;
   for (const box of boxes) {
-    if (!isSmall(box) || !inTarget(at, box)) continue;
+    if (!isSmall(box) || !inTarget(at, box, target)) continue;
     const off = away(at, box);
     // something large keeps at least half of itself
     if (hit.some((b) => off > Math.min(b.right - b.left, b.bottom - b.top) / 4)) continue;
@@ -24,11 +31,9 @@ export function pressed(at: { x: number; y: number }, boxes: readonly Box[], und
   return best ?? under;
 }
 
-const isSmall = (b: Box) => b.right - b.left < TARGET || b.bottom - b.top < TARGET;
-
-const inTarget = ({ x, y }: { x: number; y: number }, b: Box) =>
-  Math.abs(x - (b.left + b.right) / 2) <= Math.max(TARGET, b.right - b.left) / 2 &&
-  Math.abs(y - (b.top + b.bottom) / 2) <= Math.max(TARGET, b.bottom - b.top) / 2;
+const inTarget = ({ x, y }: { x: number; y: number }, b: Box, target: number) =>
+  Math.abs(x - (b.left + b.right) / 2) <= Math.max(target, b.right - b.left) / 2 &&
+  Math.abs(y - (b.top + b.bottom) / 2) <= Math.max(target, b.bottom - b.top) / 2;
 
 /** How far a point is from what is drawn, px. */
 const away = ({ x, y }: { x: number; y: number }, b: Box) =>
