@@ -37,6 +37,7 @@ import {
   write,
 } from './input.ts';
 import { helpMostOf } from './help-most.ts';
+import { measure } from './measure.ts';
 import { book, maps } from './print.ts';
 import { tryout } from './tryout.ts';
 
@@ -49,6 +50,7 @@ heronstone zones PLAN.heron.json [--find] [--seconds S]
 heronstone read-list FILE [--measure metric|imperial]
 heronstone budget PLAN.heron.json
 heronstone cut FILE
+heronstone measure FILE
 heronstone tryout PLAN.heron.json [--activity NAME] [--sessions N] [--seed N]
 heronstone help-most PLAN.heron.json [--seconds N]
 heronstone arrange PLAN.heron.json [--seed N] [--steps N] [--searches N] [--out FILE]
@@ -69,6 +71,7 @@ export async function run(args: string[]): Promise<Result> {
     if (command === 'read-list') return list(file, values.measure);
     if (command === 'budget') return budget(file);
     if (command === 'cut') return cut(file);
+    if (command === 'measure') return measure(file);
     if (command === 'tryout') return tryout(file, values);
     if (command === 'help-most') return await helpMostOf(file, values);
     if (command === 'arrange') return await arrange(file, values);
@@ -91,6 +94,7 @@ const FLAGS: Record<string, readonly string[]> = {
   'read-list': ['measure'],
   budget: [],
   cut: [],
+  measure: [],
   'help-most': ['seconds'],
   tryout: ['activity', 'sessions', 'seed'],
   arrange: ['seed', 'steps', 'searches', 'out'],
@@ -130,7 +134,7 @@ function read(args: string[]): { command: string; file: string; values: Values }
   if (parsed.values.help || command === 'help') return { command: 'help', file: '', values: parsed.values };
   if (!command || !FLAGS[command])
     throw new Trouble(
-      `say slot, reach, homes, check, fill, zones, read-list, budget, cut, tryout, help-most, arrange, book or maps${command ? `, not “${command}”` : ''}; --help tells more`,
+      `say slot, reach, homes, check, fill, zones, read-list, budget, cut, measure, tryout, help-most, arrange, book or maps${command ? `, not “${command}”` : ''}; --help tells more`,
     );
   if (!file) throw new Trouble(`${command} needs a file`);
   if (rest.length > 0) throw new Trouble(`one file at a time, not also “${rest[0]}”`);

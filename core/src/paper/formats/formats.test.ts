@@ -6,6 +6,7 @@ import fc from 'fast-check';
 import { z } from 'zod';
 import { apply, HARMFUL, type Plan, type Supply, emptyPlan } from '../../record/plan/index.ts';
 import { block, sheet, tinyRoom, unit, use, withUnits } from '../../testing/index.ts';
+import { MeasureFile } from '../../measures/picture/index.ts';
 import { CutFile } from '../../things/cutting/index.ts';
 import { SlottingFile, SlottingProblem1, SlottingProblem2 } from '../../living/slotting/index.ts';
 import { decodeText, exportPlan, importPlan, PLAN_VERSION, PlanFile, readSupplies, writeSupplies } from './index.ts';
@@ -97,6 +98,7 @@ describe('plan file', () => {
     ['heronstone-slotting-2', SlottingProblem2],
     ['heronstone-slotting-3', SlottingFile],
     ['heronstone-cut-1', CutFile],
+    ['heronstone-measure-1', MeasureFile],
   ])('docs/formats/%s.schema.json is the schema in the code (npm run formats)', (name, schema) => {
     const onDisk = readFileSync(new URL(`../../../../docs/formats/${name}.schema.json`, import.meta.url), 'utf8');
     expect(JSON.parse(onDisk)).toEqual(JSON.parse(JSON.stringify(z.toJSONSchema(schema, { io: 'input' }))));

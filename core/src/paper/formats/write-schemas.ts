@@ -1,5 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { z } from 'zod';
+import { MeasureFile } from '../../measures/picture/index.ts';
 import { CutFile } from '../../things/cutting/index.ts';
 import { SlottingFile, SlottingProblem1, SlottingProblem2 } from '../../living/slotting/index.ts';
 import { PLAN_VERSION, PlanFile } from './plan-file.ts';
@@ -12,6 +13,7 @@ const schemas = {
   'heronstone-slotting-2': SlottingProblem2,
   'heronstone-slotting-3': SlottingFile,
   'heronstone-cut-1': CutFile,
+  'heronstone-measure-1': MeasureFile,
 };
 for (const [name, schema] of Object.entries(schemas))
   writeFileSync(

@@ -1,0 +1,265 @@
+import { type Point } from '../geometry/index.ts';
+import { type Homography, homographyOf, inverted, mapped } from './homography.ts';
+import { KNOWN } from './known.ts';
+import { type Mark } from './plane.ts';
+import { greyAt, type Greys, greysOf, partOf, type Pixels, shrunkTo, whiten } from './pixels.ts';
+import { CODE_SQUARE, findersOf, readCorner, type SheetPaper } from './sheet.ts';
+
+/** What a decoder of QR codes says of the first one it finds: its words, its corners, and the middles of its three finder patterns, px. */
+export type Decoded = {
+  data: string;
+  location: Record<
+    | 'topLeftCorner'
+    | 'topRightCorner'
+    | 'bottomRightCorner'
+    | 'bottomLeftCorner'
+    | 'topLeftFinderPattern'
+    | 'topRightFinderPattern'
+    | 'bottomLeftFinderPattern',
+    Point
+  >;
+};
+export type Decode = (data: Uint8ClampedArray, width: number, height: number) => Decoded | null;
+
+/** The measuring sheet as it lies in a picture. */
+export type FoundSheet = {
+  paper: SheetPaper;
+  /** its corners, upper left first, px */
+  corners: Point[];
+  /** its marks, mm from its upper left corner, and where they are seen */
+  marks: Mark[];
+  /** how many of its four codes are seen */
+  codes: number;
+  /** how far its marks lie from where a flat sheet has them (root mean square), mm */
+  bowed: number;
+};
+
+/** Codes are looked for in a picture so large, points along its longer side; then in parts of a larger one. */
+const FIRST_LOOK = 1100;
+const LOOKED_AT = 1700;
+/** A sheet is bent when its marks lie farther off than this, mm (own measurement: flat ones stay below 0.4). */
+export const MOST_BOWED = 0.6;
+/** Dark and light must be so far apart for a mark to be seen, of 255 (own assumption). */
+const LEAST_CONTRAST = 28;
+
+type Seen = { paper: SheetPaper; corner: number; finders: Point[] };
+
+/** So many codes of our sheets, where so many are to be read: in the whole picture, each one found painted over, then in overlapping parts. */
+function codesIn(pixels: Pixels, decode: Decode, enough: number): Seen[] {
+  const { pixels: small, by } = shrunkTo(pixels, FIRST_LOOK);
+  const seen = new Map<string, Seen>();
+  const look = (part: Pixels, left: number, top: number, scale: number, most: number) => {
+    for (let i = 0; i < most; i++) {
+      const found = decode(part.data, part.width, part.height);
+      if (!found) return;
+      const { location } = found;
+      whiten(part, [
+        location.topLeftCorner,
+        location.topRightCorner,
+        location.bottomRightCorner,
+        location.bottomLeftCorner,
+      ]);
+      const corner = readCorner(found.data);
+      if (!corner) continue;
+      const whole = (p: Point) => ({ x: (left + p.x) * scale, y: (top + p.y) * scale });
+      seen.set(`${corner.paper} ${corner.corner}`, {
+        ...corner,
+        finders: [location.topLeftFinderPattern, location.topRightFinderPattern, location.bottomLeftFinderPattern].map(
+          whole,
+        ),
+      });
+    }
+  };
+  look({ ...small, data: small.data.slice() }, 0, 0, by, 2);
+  if (seen.size >= enough) return [...seen.values()];
+  // in parts that overlap by half: a code too small or too slanted among others is found by itself
+  const { pixels: fine, by: scale } = shrunkTo(pixels, LOOKED_AT);
+  for (const parts of [2, 3]) {
+    const w = Math.floor((fine.width * 2) / (parts + 1));
+    const h = Math.floor((fine.height * 2) / (parts + 1));
+    for (let row = 0; row < parts; row++)
+      for (let column = 0; column < parts; column++) {
+        const [left, top] = [Math.floor((column * w) / 2), Math.floor((row * h) / 2)];
+        look(partOf(fine, left, top, w, h), left, top, scale, 2);
+        if (seen.size >= enough) return [...seen.values()];
+      }
+  }
+  return [...seen.values()];
+}
+
+/** Where a finder pattern is sampled, in squares from its middle: the dark middle, the light ring, the dark ring. */
+const DARK = [-0.9, 0, 0.9].flatMap((x) => [-0.9, 0, 0.9].map((y) => [x, y] as const));
+const ringAt = (far: number, steps: readonly number[]) =>
+  steps.flatMap((s) => [[-far, s] as const, [far, s] as const, [s, -far] as const, [s, far] as const]);
+const LIGHT = ringAt(2, [-1.8, -0.9, 0, 0.9]);
+const ROUND = ringAt(3, [-2.6, -1.3, 0, 1.3]);
+
+/** How dark and how light a finder pattern with its middle there would be; null when what is there is none. */
+function patternAt(greys: Greys, h: Homography, at: Point): { low: number; high: number } | null {
+  const sample = ([x, y]: readonly [number, number]): number => {
+    const p = mapped(h, { x: at.x + x * CODE_SQUARE, y: at.y + y * CODE_SQUARE });
+    return p && p.x >= 1 && p.y >= 1 && p.x < greys.width - 1 && p.y < greys.height - 1
+      ? greyAt(greys, p.x, p.y)
+      : Number.NaN;
+  };
+  const dark = DARK.map(sample);
+  const light = LIGHT.map(sample);
+  const mean = (list: readonly number[]) => list.reduce((sum, v) => sum + v, 0) / list.length;
+  const [low, high] = [mean(dark), mean(light)];
+  // written so that what lies outside the picture is none
+  if (!(high - low >= LEAST_CONTRAST)) return null;
+  const half = (low + high) / 2;
+  const round = ROUND.map(sample);
+  const wrong =
+    dark.filter((v) => v > half).length +
+    light.filter((v) => v < half).length +
+    round.filter((v) => !(v < half)).length;
+  return wrong <= 2 ? { low, high } : null;
+}
+
+/** So many squares round where a mark is thought to be it is looked for. */
+const LOOKED_ROUND = 7;
+
+/** Where a pattern is, looked for outwards from where it is thought to be, mm; null: nowhere near. */
+function patternNear(greys: Greys, h: Homography, at: Point): { at: Point; low: number; high: number } | null {
+  for (let far = 0; far <= LOOKED_ROUND; far += 0.7) {
+    const steps = far === 0 ? 1 : Math.ceil((2 * Math.PI * far) / 0.7);
+    for (let i = 0; i < steps; i++) {
+      const angle = (2 * Math.PI * i) / steps;
+      const there = {
+        x: at.x + far * CODE_SQUARE * Math.cos(angle),
+        y: at.y + far * CODE_SQUARE * Math.sin(angle),
+      };
+      const found = patternAt(greys, h, there);
+      if (found) return { at: there, ...found };
+    }
+  }
+  return null;
+}
+
+/**
+ * Where the middle of a finder pattern really lies: the middle of the dark square in its midst, weighed by how dark each point is.
+ * @param on where it lies on the sheet, mm
+ * @returns px; null where no such mark is to be seen
+ */
+function markAt(greys: Greys, h: Homography, back: Homography, on: Point): Point | null {
+  let near = patternNear(greys, h, on);
+  for (let turn = 0; turn < 3 && near; turn++) {
+    const shift = middleOfDark(greys, h, back, near);
+    if (!shift) return null;
+    near = { ...near, at: { x: near.at.x + shift.x * CODE_SQUARE, y: near.at.y + shift.y * CODE_SQUARE } };
+    if (Math.hypot(shift.x, shift.y) < 0.02) break;
+  }
+  return near && mapped(h, near.at);
+}
+
+/** How far the middle of the dark square lies from where it was thought, in squares of the code: in the sheet’s own plane, so that what is nearer does not pull at it. */
+function middleOfDark(
+  greys: Greys,
+  h: Homography,
+  back: Homography,
+  { at, low, high }: { at: Point; low: number; high: number },
+): Point | null {
+  const reach = 2.1 * CODE_SQUARE;
+  const box = [
+    [-reach, -reach],
+    [reach, -reach],
+    [reach, reach],
+    [-reach, reach],
+  ].flatMap(([x, y]) => mapped(h, { x: at.x + x!, y: at.y + y! }) ?? []);
+  if (box.length < 4) return null;
+  const span = (list: readonly number[], most: number) =>
+    [Math.max(0, Math.floor(Math.min(...list))), Math.min(most, Math.ceil(Math.max(...list)))] as const;
+  const [left, right] = span(
+    box.map((p) => p.x),
+    greys.width,
+  );
+  const [top, bottom] = span(
+    box.map((p) => p.y),
+    greys.height,
+  );
+  let [sum, sumX, sumY] = [0, 0, 0];
+  for (let y = top; y < bottom; y++)
+    for (let x = left; x < right; x++) {
+      const on = mapped(back, { x: x + 0.5, y: y + 0.5 });
+      if (!on) continue;
+      const [u, v] = [(on.x - at.x) / CODE_SQUARE, (on.y - at.y) / CODE_SQUARE];
+      if (Math.abs(u) > 2 || Math.abs(v) > 2) continue;
+      const darkness = (high - greys.data[y * greys.width + x]!) / (high - low);
+      const weight = Math.min(1, Math.max(0, (darkness - 0.15) / 0.7));
+      sum += weight;
+      sumX += weight * u;
+      sumY += weight * v;
+    }
+  return sum < 4 ? null : { x: sumX / sum, y: sumY / sum };
+}
+
+/** The codes of one paper: of two sheets in a picture the one of which more is seen. */
+function ofOnePaper(all: readonly Seen[]): readonly Seen[] {
+  const by = (paper: SheetPaper) => all.filter((s) => s.paper === paper);
+  return by('a4').length >= by('letter').length ? by('a4') : by('letter');
+}
+
+/** The marks of all four codes, looked for where those that were read say; of one that was read and looks otherwise there, as the decoder has them. */
+function marksBy(greys: Greys, codes: readonly Seen[]): { marks: Mark[]; seen: number } | null {
+  const { paper } = codes[0]!;
+  let marks = codes.flatMap((c) => findersOf(paper, c.corner).map((on, i) => ({ on, at: c.finders[i]! })));
+  let seen = codes.length;
+  for (let turn = 0; turn < 3; turn++) {
+    const h = homographyOf(
+      marks.map((m) => m.on),
+      marks.map((m) => m.at),
+    );
+    const back = h && inverted(h);
+    if (!h || !back) return null;
+    const now = [0, 1, 2, 3].map((corner) => {
+      const found = findersOf(paper, corner).map((on) => ({ on, at: markAt(greys, h, back, on) }));
+      // a code is seen whole or not at all: what looks like one of its marks alone is something else
+      if (!found.some((m) => m.at === null)) return found as Mark[];
+      const read = codes.find((c) => c.corner === corner);
+      return read ? findersOf(paper, corner).map((on, i) => ({ on, at: read.finders[i]! })) : [];
+    });
+    marks = now.flat();
+    seen = now.filter((list) => list.length > 0).length;
+  }
+  return { marks, seen };
+}
+
+/**
+ * Finds the measuring sheet in a picture.
+ * @param decode a decoder of QR codes that finds one at a time
+ * @returns null when fewer than two of its codes are to be read
+ */
+export function findSheet(pixels: Pixels, decode: Decode): FoundSheet | null {
+  let codes = ofOnePaper(codesIn(pixels, decode, 2));
+  if (codes.length < 2) return null;
+  const greys = greysOf(pixels);
+  let found = marksBy(greys, codes);
+  // where two codes say the others are, they are not: the sheet is bent, or covered
+  if (found && found.seen < 4) {
+    codes = ofOnePaper(codesIn(pixels, decode, 4));
+    if (codes.length >= 2) found = marksBy(greys, codes);
+  }
+  if (!found || codes.length < 2) return null;
+  const { paper } = codes[0]!;
+  const { marks } = found;
+  const h = homographyOf(
+    marks.map((m) => m.on),
+    marks.map((m) => m.at),
+  );
+  const back = h && inverted(h);
+  if (!h || !back) return null;
+  const squares = marks.reduce((sum, { on, at }) => {
+    const q = mapped(back, at);
+    return sum + (q ? (q.x - on.x) ** 2 + (q.y - on.y) ** 2 : 1e6);
+  }, 0);
+  const { width, height } = KNOWN[paper];
+  const corners = [
+    { x: 0, y: 0 },
+    { x: width, y: 0 },
+    { x: width, y: height },
+    { x: 0, y: height },
+  ].map((p) => mapped(h, p));
+  if (corners.includes(null)) return null;
+  return { paper, corners: corners as Point[], marks, codes: found.seen, bowed: Math.sqrt(squares / marks.length) };
+}

@@ -1,0 +1,25 @@
+export { type Homography, homographyOf, mapped, inverted, after } from './homography.ts';
+export { type ImageSize, focalOf, focal35Of, focalFrom, heightBetween, middleOf, poseOf, type Pose } from './camera.ts';
+export { type Lens, bent, straightened, lensOf } from './lens.ts';
+export { KNOWN, type Known, type KnownSize } from './known.ts';
+export {
+  CODED,
+  POINTING,
+  inPicture,
+  lengthBetween,
+  type Mark,
+  type Marked,
+  type Measured,
+  onPlane,
+  type Plane,
+  type PlaneRead,
+  planeIn,
+  shrinkAt,
+} from './plane.ts';
+export { CHECK_LINE, CODE_SQUARE, CODE_SQUARES, codesOf, cornerWords, SHEET_PAPERS, type SheetPaper } from './sheet.ts';
+export { type Decode, type Decoded, findSheet, type FoundSheet, MOST_BOWED } from './find-sheet.ts';
+export { type Greys, greyAt, greysOf, type Pixels } from './pixels.ts';
+export { edgeNear, gapNear, snapped } from './edges.ts';
+export { type Frame, frameOf, inFrame, laidFlat, ofFrame } from './flat.ts';
+export { sizesBetween } from './fronts.ts';
+export { MeasureFile, measureFile, type MeasureAnswer } from './measure-file.ts';
