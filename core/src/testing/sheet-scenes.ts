@@ -11,6 +11,7 @@ import {
   findSheet,
   KNOWN,
   lengthBetween,
+  type Pixels,
   planeIn,
 } from '../measures/picture/index.ts';
 
@@ -65,7 +66,7 @@ function cameraFor(random: () => number): TestCamera {
 const random = steady(20);
 const scenes = Array.from({ length: 10 }, (_, i) => {
   const camera = cameraFor(random);
-  let picture = photographed(camera, sheetPaint, 5, random, 1);
+  let picture: Pixels = photographed(camera, sheetPaint, 5, random, 1);
   if (i % 3 === 0) picture = blurred(picture, 1);
   const sheet = findSheet(picture, decode);
   if (!sheet) return { tilt: camera.tilt, sheet: null };

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { gunzipSync, gzipSync } from 'node:zlib';
 import { PGlite } from '@electric-sql/pglite';
 import { exportPlan, importPlan } from '@heronstone/core/formats';
-import { blankUnit, type Command, commandUpToDate, type Sent } from '@heronstone/core/plan';
+import { type Command, commandUpToDate, type Sent } from '@heronstone/core/plan';
 import { TABLES_VERSION } from './database.ts';
 import { DataFolder } from './data-folder.ts';
 
@@ -14,8 +14,16 @@ import { DataFolder } from './data-folder.ts';
  */
 /** what only this version knows */
 const NEW: Sent[] = [
-  { type: 'placeUnit', unit: { ...blankUnit('kept-kiln', 'kiln'), x: 2000, y: 1500 } },
-  { type: 'placeUnit', unit: { ...blankUnit('kept-drawer', 'hungDrawer'), x: 2000, y: 1500 } },
+  { type: 'setSupply', id: 'kept-2', set: { width: 61, depth: 44, pictured: ['width', 'depth'], plusMinus: 1.5 } },
+  {
+    type: 'addPicture',
+    picture: {
+      ...{ id: 'kept-picture', placeId: null, unitId: 'kept-kiln', wallId: null, photo: 'ab'.repeat(32) },
+      ...{ width: 1000, height: 750, focal35: 28, corners: [10, 20, 900, 30, 880, 700, 20, 690] },
+      ...{ knownWidth: 210, knownDepth: 297, frame: [], lens: -0.02, takenOn: '2026-11-30' },
+      drawn: [{ words: '3 ink pads', x: 40, y: 30, width: 60, depth: 90, turn: 12, round: false }],
+    },
+  },
 ];
 
 const at = (path: string) => new URL(`../../../${path}`, import.meta.url);

@@ -1,7 +1,10 @@
-import { type Place, type Sized, type Supply } from '../../record/plan/index.ts';
+import { type Place, SIDES, type Sized, type Supply } from '../../record/plan/index.ts';
 import { type Need, needOf } from '../../living/zones/index.ts';
 
-/** A guessed size may be so much more or less, a guessed count so much (own assumption): nineteen times of twenty it is within. */
+/**
+ * A guessed size may be so much more or less, a guessed count so much (own assumption): nineteen times of twenty it is within. One measured by picture
+ * brings its own.
+ */
 export const SIZE_DOUBT = 0.25;
 export const COUNT_DOUBT = 0.1;
 
@@ -39,12 +42,18 @@ function workedOut(supply: Supply, count: number, home: Place | undefined): Doub
     moves.push({ guess: usual ? `kind ${supply.kind} ${field}` : `supply ${supply.id} ${field}`, by });
   };
   const guessed = new Set<Sized>([...supply.usual, ...supply.unsure]);
-  for (const field of ['width', 'depth', 'height'] as const) {
+  for (const field of SIDES) {
     const mm = supply[field];
-    if (mm === null || !guessed.has(field)) continue;
+    if (mm === null) continue;
+    const doubt = guessed.has(field)
+      ? SIZE_DOUBT
+      : supply.pictured.includes(field)
+        ? Math.min(SIZE_DOUBT, supply.plusMinus / mm)
+        : 0;
+    if (doubt === 0) continue;
     const at = (share: number) =>
       amountWith({ ...supply, [field]: mm * share }, count, home, need) ?? need.amount * share;
-    const by = (at(1 + SIZE_DOUBT) - at(1 - SIZE_DOUBT)) / 2;
+    const by = (at(1 + doubt) - at(1 - doubt)) / 2;
     guess(field, Math.max(-MOST * need.amount, Math.min(MOST * need.amount, by)));
   }
   if (guessed.has('working') || guessed.has('backstock')) guess('working', need.amount * COUNT_DOUBT);

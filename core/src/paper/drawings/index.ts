@@ -19,4 +19,5 @@ export {
   toPdf,
   wordsOf,
 } from './pdf.ts';
+export { measuringSheet } from './measuring-sheet.ts';
 export { extent, LAYERS, type Sheet, type Mark, type Layer } from './sheet.ts';

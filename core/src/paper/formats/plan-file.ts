@@ -21,7 +21,7 @@ import {
  * The version of the plan file goes with that of the tables: one more with every change of what a plan can hold. Versions 1 to 3 were all
  * called 1; what they leave out tells them apart.
  */
-export const PLAN_VERSION = 14;
+export const PLAN_VERSION = 15;
 const FORMAT = `heronstone-plan/${PLAN_VERSION}`;
 
 const rows = <T extends TableName>(table: T) => z.array(TABLES[table].row).max(50_000);
@@ -47,7 +47,11 @@ function canonical(row: object): object {
 /** Which pictures a plan shows, by hash, in order. */
 export const photosOf = (plan: Plan): string[] =>
   [
-    ...new Set([...Object.values(plan.places), ...Object.values(plan.supplies)].flatMap((row) => row.photo ?? [])),
+    ...new Set(
+      [...Object.values(plan.places), ...Object.values(plan.supplies), ...Object.values(plan.pictures)].flatMap(
+        (row) => row.photo ?? [],
+      ),
+    ),
   ].sort();
 
 /** The plan with its pictures under other hashes; those not named keep theirs. */
@@ -59,7 +63,7 @@ export function withPhotosAs(plan: Plan, names: ReadonlyMap<string, string>): Pl
         row.photo !== null && names.has(row.photo) ? { ...row, photo: names.get(row.photo)! } : row,
       ]),
     );
-  return { ...plan, places: renamed(plan.places), supplies: renamed(plan.supplies) };
+  return { ...plan, places: renamed(plan.places), supplies: renamed(plan.supplies), pictures: renamed(plan.pictures) };
 }
 
 /**

@@ -32,6 +32,8 @@ export const SUPPLY_LATER = {
   kind: '',
   usual: [],
   unsure: [],
+  pictured: [],
+  plusMinus: 0,
   packOf: 1,
   reorderAt: null,
   storage: 'asBought',
@@ -80,6 +82,8 @@ export function blankSupply(id: string, name: string): Supply {
     ...SUPPLY_LATER,
     usual: [],
     unsure: [],
+    pictured: [],
+    plusMinus: 0,
     mayKeep: [],
     months: [],
   };

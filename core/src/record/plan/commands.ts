@@ -87,6 +87,7 @@ const simple = [
   ...plain(TABLES.looks),
   ...plain(TABLES.scraps),
   ...plain(TABLES.cutPieces),
+  ...plain(TABLES.pictures),
   ...plain(TABLES.palettes),
   ...plain(TABLES.colourRows),
   ...plain(TABLES.prices),

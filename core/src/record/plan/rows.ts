@@ -368,6 +368,51 @@ export type Organiser = z.infer<typeof Organiser>;
 
 const words = z.array(text(120)).max(200);
 
+const px = finite.min(-100_000).max(100_000);
+const four = z.array(px).length(8, 'needs four corners');
+
+/** What was drawn over a picture laid flat: the words typed for it, its middle from the left and the top, its two sides, and how it is turned. */
+export const Drawn = z.strictObject({
+  words: text(400),
+  x: where,
+  y: where,
+  width: size,
+  depth: size,
+  /** degrees clockwise, in [0, 360) */
+  turn: bearing,
+  round: z.boolean(),
+});
+export type Drawn = z.infer<typeof Drawn>;
+
+/**
+ * A picture that was measured in, of a place from above, a unit’s front, a wall or none of them: with the corners of what is known in it, so that more can
+ * be measured later.
+ */
+export const Picture = z.strictObject({
+  id: Id,
+  placeId: Id.nullable(),
+  unitId: Id.nullable(),
+  wallId: Id.nullable(),
+  /** the picture as it is kept, by the SHA-256 of its file */
+  photo: z.string().regex(/^[0-9a-f]{64}$/, 'is not a picture'),
+  /** points along its sides */
+  width: z.int().min(1).max(100_000),
+  height: z.int().min(1).max(100_000),
+  /** focal length as of 35 mm film, mm; null: not said */
+  focal35: finite.min(5).max(2000).nullable(),
+  /** corners of what is known, x and y by turns, px of the picture; and its two sides, mm */
+  corners: four,
+  knownWidth: size,
+  knownDepth: size,
+  /** corners of what is shown flat, px; empty: that is what is known */
+  frame: four.or(z.array(px).length(0)),
+  /** how the lens bends (docs/computation.md) */
+  lens: finite.min(-0.5).max(0.5),
+  drawn: z.array(Drawn).max(200),
+  takenOn: z.string().regex(/^\d{4}-\d\d-\d\d$/, 'is not a date'),
+});
+export type Picture = z.infer<typeof Picture>;
+
 /** A way of looking at the list of supplies, kept under a name. */
 export const ListView = z.strictObject({
   id: Id,
@@ -484,6 +529,9 @@ export const SENSITIVE = ['sun', 'heat', 'damp', 'frost', 'dust'] as const;
 export const SIZED = ['width', 'depth', 'height', 'mass', 'working', 'backstock'] as const;
 export type Sized = (typeof SIZED)[number];
 
+/** Sides of a supply that a picture may have measured. */
+export const SIDES = ['width', 'depth', 'height'] as const;
+
 /**
  * How things are kept: as they were bought; loose in a box; on edge in a row; upright on magnet sheets; in binder pockets; in a jar; wound on cards; on
  * a ring; hanging (docs/sources.md).
@@ -543,6 +591,9 @@ export const Supply = z.strictObject({
   usual: z.array(z.enum(SIZED)).max(6),
   /** sizes and counts the maker is not sure of */
   unsure: z.array(z.enum(SIZED)).max(6),
+  /** sides measured by picture, each so exact: more or less, mm, nineteen times of twenty */
+  pictured: z.array(z.enum(SIDES)).max(3),
+  plusMinus: finite.min(0).max(1000),
   /** pieces in a pack as it is sold */
   packOf: z.int().min(1, 'must be at least one').max(100_000),
   /** with fewer than so many in reserve it is bought again; null: it is not */

@@ -11,10 +11,10 @@ export function setSupply(edit: Edit, command: SetSupply, set: (command: SetSupp
   const before = edit.get('supplies', command.id);
   if (!before) return gone('supplies');
   const known = SIZED.filter((field) => field in command.set && command.set[field] !== null);
-  const still = (list: readonly Sized[]) => list.filter((field) => !known.includes(field));
+  const still = <S extends Sized>(list: readonly S[]) => list.filter((field) => !known.includes(field));
   const trouble = set({
     ...command,
-    set: { usual: still(before.usual), unsure: still(before.unsure), ...command.set },
+    set: { usual: still(before.usual), unsure: still(before.unsure), pictured: still(before.pictured), ...command.set },
   });
   if (trouble) return trouble;
   const supply = edit.get('supplies', command.id)!;

@@ -155,6 +155,10 @@ export const TABLES = {
     references: { supplyId: goesWith('supplies'), placeId: emptiedBy('places') },
     later: { placeId: null },
   }),
+  pictures: table(rows.Picture, 'picture', 'picture', {
+    since: 15,
+    references: { placeId: goesWith('places'), unitId: goesWith('units'), wallId: goesWith('walls') },
+  }),
   palettes: table(rows.Palette, 'combination of colours', 'palette', { since: 8 }),
   colourRows: table(rows.ColourRow, 'row of colours', 'colourRow', { since: 8 }),
   prices: table(rows.Price, 'price', 'price', { since: 9 }),

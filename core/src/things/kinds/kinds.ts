@@ -171,6 +171,8 @@ export function ofKind(
     kind: id,
     usual: ['width', 'depth', ...(height === null ? [] : (['height'] as const)), 'mass'],
     unsure: [],
+    pictured: [],
+    plusMinus: 0,
     reorderAt: null,
     storage: 'asBought',
     mayKeep: [],

@@ -151,7 +151,7 @@ export function SupplyEditor({ supply }: { supply: Supply }) {
         <WhereItGoes key={share} supply={supply} share={share} />
       ))}
       <LifeAndShop supply={supply} set={set} />
-      <Guesses supply={supply} onSure={() => set({ usual: [], unsure: [] })} />
+      <Guesses supply={supply} onSure={() => set({ usual: [], unsure: [], pictured: [], plusMinus: 0 })} />
       <fieldset>
         <legend className="text-[13px] font-semibold">How many</legend>
         <div className="grid grid-cols-2 gap-2">
@@ -332,9 +332,11 @@ const GUESS_WORDS: Record<Sized, string> = {
 
 /** What of it nobody measured; a size that is typed is known from then on. */
 function Guesses({ supply, onSure }: { supply: Supply; onSure: () => void }) {
+  const measure = usePlan((s) => s.plan.head.measure);
   const kind = kindOf(supply.kind);
   const usual = supply.usual.filter((f) => !supply.unsure.includes(f));
-  if (usual.length + supply.unsure.length === 0) return null;
+  const seen = supply.pictured;
+  if (usual.length + supply.unsure.length + seen.length === 0) return null;
   const say = (list: readonly Sized[]) => list.map((f) => GUESS_WORDS[f]).join(', ');
   return (
     <div className="rounded-lg bg-stone px-3 py-2 text-[14px]">
@@ -344,7 +346,12 @@ function Guesses({ supply, onSure }: { supply: Supply; onSure: () => void }) {
           <span className="text-soft">{kind?.source}</span>
         </p>
       )}
-      {supply.unsure.length > 0 && <p>Not sure: {say(supply.unsure)}.</p>}
+      {supply.unsure.length > 0 && <p>Guessed: {say(supply.unsure)}.</p>}
+      {seen.length > 0 && (
+        <p>
+          By picture, ± {formatLength(supply.plusMinus, measure)}: {say(seen)}.
+        </p>
+      )}
       <button type="button" className="mt-1 text-heron underline" onClick={onSure}>
         It is all right as it stands
       </button>

@@ -1,0 +1,133 @@
+import { apply, asOne, type Command, type Place, type Plan, SIDES, type Supply } from '../../record/plan/index.ts';
+import { readLine, type LineRead } from './read-line.ts';
+import { holdersFor, sameAs, takeIn } from './take-in.ts';
+
+/** How a thing lies as it is seen from above. */
+export const SEEN_WAYS = ['flat', 'edge', 'upright'] as const;
+export type SeenWay = (typeof SEEN_WAYS)[number];
+
+/** A thing seen from above in a place: its line, the two sides one sees (one for a round thing), how exactly (± mm), and what is known besides. */
+export type Seen = {
+  line: string;
+  width: number;
+  depth: number;
+  round: boolean;
+  plusMinus: number;
+  way: SeenWay;
+  /** how high it stands there, mm, where somebody said so */
+  height: number | null;
+  /** its colour as the picture has it, where that is taken over */
+  colour: string | null;
+  chosen?: string | null;
+};
+
+/** Forms whose given height is their own upright. */
+const OWN_UPRIGHT: readonly Supply['form'][] = ['bottle', 'machine'];
+
+const tidy = (mm: number) => Math.round(mm * 10) / 10;
+
+/** How such a thing usually lies when it is looked at from above. */
+export const usualWay = (supply: Pick<Supply, 'form' | 'lies'>): SeenWay =>
+  supply.lies.includes('flat')
+    ? 'flat'
+    : supply.lies.includes('upright') || OWN_UPRIGHT.includes(supply.form)
+      ? 'upright'
+      : supply.lies.includes('edge')
+        ? 'edge'
+        : 'flat';
+
+type Sizes = Pick<Supply, 'width' | 'depth' | 'height' | 'usual' | 'unsure' | 'pictured' | 'plusMinus'>;
+
+/**
+ * The sizes of a thing as they are after it was seen: two sides by picture, the third as it was known before, usual, or as it was said. A side that was
+ * measured with a tape stays as it is.
+ * @param of what is known of it; @param typed sides that the line itself says
+ */
+export function sizesSeen(
+  of: Pick<Supply, 'form' | 'width' | 'depth' | 'height' | 'usual' | 'unsure'>,
+  seen: Omit<Seen, 'line' | 'chosen' | 'colour'>,
+  typed: readonly (typeof SIDES)[number][],
+): Sizes {
+  const [large, small] = [Math.max(seen.width, seen.depth), Math.min(seen.width, seen.depth)];
+  const before = [of.width, of.depth, of.height].filter((mm) => mm !== null).sort((a, b) => b - a);
+  const standing = OWN_UPRIGHT.includes(of.form);
+  const flat = seen.way === 'flat' || standing;
+  const deeper = of.width !== null && of.depth !== null && of.depth > of.width;
+  // which of its sides are seen, and which one is not
+  const [sides, hidden]: [Partial<Record<(typeof SIDES)[number], number>>, (typeof SIDES)[number]] = flat
+    ? [deeper ? { width: small, depth: large } : { width: large, depth: small }, 'height']
+    : seen.way === 'edge'
+      ? [{ width: large, height: small }, 'depth']
+      : [{ depth: large, height: small }, 'width'];
+  const usual = { height: of.height, depth: before[1] ?? null, width: before[0] ?? null }[hidden];
+  const sizes = { width: of.width, depth: of.depth, height: of.height, ...sides, [hidden]: seen.height ?? usual };
+  for (const side of typed) sizes[side] = of[side];
+  for (const side of SIDES) if (sizes[side] !== null) sizes[side] = Math.max(0.05, tidy(sizes[side]));
+  const pictured = (Object.keys(sides) as (typeof SIDES)[number][]).filter((f) => !typed.includes(f));
+  const said = [...pictured, ...(seen.height === null ? [] : [hidden])];
+  return {
+    ...sizes,
+    usual: of.usual.filter((f) => !said.includes(f as (typeof SIDES)[number])),
+    unsure: of.unsure.filter((f) => !said.includes(f as (typeof SIDES)[number])),
+    pictured,
+    plusMinus: Math.min(1000, tidy(seen.plusMinus)),
+  };
+}
+
+/** The line of a thing that was seen, understood, with the sizes the picture says. */
+export function readSeen(plan: Plan, place: Place | null, seen: Seen): LineRead {
+  const read = readLine(seen.line, {
+    measure: plan.head.measure,
+    holders: holdersFor(plan, place),
+    chosen: seen.chosen ?? null,
+  });
+  if (read.what !== 'supply') return read;
+  const { supply } = read;
+  const typed = SIDES.filter((f) => supply[f] !== null && !read.guessed.includes(f));
+  const sizes = sizesSeen(supply, seen, typed);
+  return {
+    ...read,
+    supply: { ...supply, ...sizes, colour: supply.colour ?? seen.colour },
+    guessed: read.guessed.filter(
+      (f) => !sizes.pictured.some((p) => p === f) && (f !== 'height' || seen.height === null),
+    ),
+  };
+}
+
+/**
+ * Takes in all that was seen in a place: each lives there from now on. A thing that is on the list already, and was never measured, has its size from now.
+ * @returns one change that undo takes back; or why not, with the place in the list of what is wrong
+ */
+export function takeSeen(
+  plan: Plan,
+  place: Place | null,
+  all: readonly Seen[],
+  today: string,
+): { ok: true; command: Command; things: number } | { ok: false; reason: string; at: number } {
+  const commands: Command[] = [];
+  let now = plan;
+  for (const [at, seen] of all.entries()) {
+    const read = readSeen(now, place, seen);
+    const there = read.what === 'supply' ? sameAs(now, read.supply) : null;
+    const done = takeIn(now, place, read, today);
+    if (!done.ok) return { ok: false, reason: done.reason, at };
+    const mine: Command[] = [done.command];
+    if (
+      there &&
+      read.what === 'supply' &&
+      SIDES.some((f) => there[f] === null || there.usual.includes(f) || there.unsure.includes(f))
+    ) {
+      const known = SIDES.filter((f) => there[f] !== null && !there.usual.includes(f) && !there.unsure.includes(f));
+      mine.push({ type: 'setSupply', id: there.id, set: sizesSeen(there, seen, known) });
+    }
+    for (const command of mine) {
+      const next = apply(now, command);
+      if (!next.ok) return { ok: false, reason: next.reason, at };
+      now = next.plan;
+      commands.push(command);
+    }
+  }
+  if (commands.length === 0) return { ok: false, reason: 'Nothing has a name yet.', at: 0 };
+  const words = `take in ${all.length === 1 ? 'a thing' : `${all.length} things`} by picture`;
+  return { ok: true, command: asOne(words, commands), things: all.length };
+}
