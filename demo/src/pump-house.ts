@@ -1,5 +1,6 @@
 import { keepFromAt, type Plan } from '@heronstone/core/plan';
 import { keepUp } from './keep-up.ts';
+import { demoPictures } from './pictures.ts';
 import { Builder, type LineRow, type SupplyRow } from './build.ts';
 
 const SUMMER = [3, 4, 5, 6, 7, 8];
@@ -8,7 +9,7 @@ const LIGHT = [4, 5, 6, 7, 8, 9];
 const YEAR = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12];
 
 /** The pump house as it is today: everything invented, homes untidy on purpose. */
-export function pumpHouse(): Plan {
+export function pumpHouse({ pictures = true } = {}): Plan {
   const b = new Builder({
     name: 'The pump house',
     measure: 'metric',
@@ -320,7 +321,9 @@ export function pumpHouse(): Plan {
     const scrap = { id: `scrap-${i + 1}`, supplyId, colour, width, depth, count, placeId: 'cubes.3.2.1' };
     b.run({ type: 'addScrap', scrap });
   }
-  return keepUp(b).plan;
+  const { plan } = keepUp(b);
+  if (pictures) for (const picture of demoPictures(plan)) b.run({ type: 'addPicture', picture });
+  return b.plan;
 }
 
 const K = (fetches: number) => ({ kites: fetches });

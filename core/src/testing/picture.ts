@@ -1,6 +1,8 @@
 import { create } from 'qrcode';
 import { type TestCamera } from './camera.ts';
 
+export { seenBy, type TestCamera } from './camera.ts';
+
 /** What a plane looks like at a point, mm: red, green and blue, 0 to 255. */
 export type Painted = (x: number, y: number) => readonly [number, number, number];
 

@@ -2,8 +2,9 @@ import { execFile } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
 import { promisify } from 'node:util';
 import { beforeAll, describe, expect, test } from '@jest/globals';
+import { CATALOGUE, sizesByGaps } from '../../record/catalogue/index.ts';
 import { seenBy, type TestCamera } from '../../testing/camera.ts';
-import { type Painted, photographed } from '../../testing/picture.ts';
+import { blurred, type Painted, photographed } from '../../testing/picture.ts';
 import {
   edgeNear,
   frameOf,
@@ -13,7 +14,10 @@ import {
   MOST_BOWED,
   onPlane,
   planeIn,
-  sizesBetween,
+  fileTrouble,
+  isBlurred,
+  sharpness,
+  sizeTrouble,
   snapped,
 } from './index.ts';
 
@@ -110,7 +114,7 @@ describe('edges, gaps and what lies flat', () => {
       const columns = 1 + Math.floor(random() * 3);
       const rows = 2 + Math.floor(random() * 5);
       const [width, height] = [300 + random() * 500, 400 + random() * 600];
-      const board = 18;
+      const { board } = CATALOGUE.cubeUnit.places!;
       const parts = (count: number, total: number) => {
         const free = total - board * (count + 1);
         const shares = Array.from({ length: count }, () => 1 + random());
@@ -148,24 +152,17 @@ describe('edges, gaps and what lies flat', () => {
       const snap = (between: 'columns' | 'rows', at: number) =>
         gapNear(flat, between, pressed(at), [10, (between === 'columns' ? height : width) * scale - 10], 12 * scale) /
         scale;
-      const found = [
-        sizesBetween(
-          across.map((g) => snap('columns', g)),
-          width,
-          board,
-          board,
-        )!,
-        sizesBetween(
-          down.map((g) => snap('rows', g)),
-          height,
-          board,
-          board,
-        )!,
-      ];
+      const { columnSizes, rowSizes } = sizesByGaps(
+        'cubeUnit',
+        { width, height, depth: 400, rows, columns },
+        { columns: across.map((g) => snap('columns', g)), rows: down.map((g) => snap('rows', g)) },
+      )!;
+      const found = [columnSizes, rowSizes];
       [...wide, ...tall].forEach((mm, i) => (worst = Math.max(worst, Math.abs(mm - found.flat()[i]!))));
     }
     expect(worst).toBeLessThan(2);
-    expect(sizesBetween([100, 105], 300, 18, 18)).toBeNull();
+    const chest = { width: 300, height: 300, depth: 300, rows: 1, columns: 3 };
+    expect(sizesByGaps('cubeUnit', chest, { columns: [100, 105], rows: [] })).toBeNull();
   });
 
   test('a 12-megapixel picture lies flat within a second', () => {
@@ -182,5 +179,40 @@ describe('edges, gaps and what lies flat', () => {
     const flat = laidFlat(pixels, read.plane, frame, 2);
     expect([flat.width, flat.height]).toEqual([1000, 800]);
     expect([...flat.data.subarray(0, 4)]).toEqual([120, 120, 120, 255]);
+  });
+});
+
+describe('pictures that are none to measure in are told', () => {
+  const bytes = (text: string) => Uint8Array.from(text, (c) => c.charCodeAt(0));
+  test.each([
+    ['an empty file', '', 0, /empty/],
+    ['40 MB', '\xff\xd8\xff', 40_000_000, /40 MB/],
+    ['an animation', 'GIF89a', 1000, /moves/],
+    ['a moving PNG', '\x89PNG\r\n\x1a\n....acTL', 1000, /moves/],
+    ['a moving WebP', 'RIFF....WEBPVP8X....ANIM', 1000, /moves/],
+    ['a picture of a phone that only it opens', '....ftypheic', 1000, /JPEG/],
+    ['a document renamed', '%PDF-1.7', 1000, /no picture, whatever its name/],
+  ])('%s', (_, head, size, words) => {
+    expect(fileTrouble(bytes(head), size)).toMatch(words);
+  });
+
+  test('a picture is none of those; one of 100 points is too small', () => {
+    expect(fileTrouble(bytes('\xff\xd8\xff\xe0'), 4_000_000)).toBeNull();
+    expect(fileTrouble(bytes('RIFF....WEBPVP8 '), 4_000_000)).toBeNull();
+    expect(sizeTrouble(100, 100)).toMatch(/only 100 × 100 points/);
+    expect(sizeTrouble(4000, 3000)).toBeNull();
+  });
+
+  test('a blurred picture is told from a sharp one', () => {
+    const stripes: Painted = (x) => (Math.floor(x / 25) % 2 === 0 ? [30, 30, 30] : [225, 220, 215]);
+    const seen: TestCamera = {
+      ...{ width: 400, height: 300, focal35: 28, tilt: 0, towards: 0, roll: 5, lens: 0 },
+      ...{ over: 300, at: { x: 0, y: 0 } },
+    };
+    const sharp = photographed(seen, stripes, 3, steady(1), 2);
+    expect(isBlurred(greysOf(sharp))).toBe(false);
+    const soft = blurred(sharp, 20);
+    expect(sharpness(greysOf(soft))).toBeLessThan(sharpness(greysOf(sharp)) / 2);
+    expect(isBlurred(greysOf(soft))).toBe(true);
   });
 });

@@ -1,6 +1,6 @@
 import { type Point } from '../geometry/index.ts';
 import { type Pixels } from './pixels.ts';
-import { inPicture, type Plane } from './plane.ts';
+import { inPicture, onPlane, type Plane } from './plane.ts';
 
 /** A rectangle of a plane: its corner, and which way its sides go, mm; each side so long. */
 export type Frame = { origin: Point; right: Point; down: Point; width: number; height: number };
@@ -87,4 +87,31 @@ export function laidFlat(pixels: Pixels, plane: Plane, frame: Frame, scale: numb
           (from[q + c]! * (1 - a) + from[q + 4 + c]! * a) * b;
     }
   return { data, width, height };
+}
+
+/** No further from what is known than so many times its longer side is anything measured (own limit). */
+const FAR = 3;
+
+/** What a picture shows of its plane, as a rectangle along what is known: that, and all round it as far as the picture goes and is of use. */
+export function shownOf(plane: Plane): Frame {
+  const { width, height } = plane.image;
+  const far = FAR * Math.max(plane.known.width, plane.known.height);
+  const seen: Point[] = [];
+  for (let i = 0; i <= 20; i++)
+    for (let j = 0; j <= 20; j++) {
+      const p = onPlane(plane, { x: (width * i) / 20, y: (height * j) / 20 });
+      if (p && Math.abs(p.x) < far + plane.known.width && Math.abs(p.y) < far + plane.known.height) seen.push(p);
+    }
+  const xs = [0, plane.known.width, ...seen.map((p) => p.x)];
+  const ys = [0, plane.known.height, ...seen.map((p) => p.y)];
+  const [left, top] = [Math.max(-far, Math.min(...xs)), Math.max(-far, Math.min(...ys))];
+  const right = Math.min(plane.known.width + far, Math.max(...xs));
+  const low = Math.min(plane.known.height + far, Math.max(...ys));
+  return {
+    origin: { x: left, y: top },
+    right: { x: 1, y: 0 },
+    down: { x: 0, y: 1 },
+    width: right - left,
+    height: low - top,
+  };
 }

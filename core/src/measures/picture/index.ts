@@ -20,6 +20,7 @@ export { CHECK_LINE, CODE_SQUARE, CODE_SQUARES, codesOf, cornerWords, SHEET_PAPE
 export { type Decode, type Decoded, findSheet, type FoundSheet, MOST_BOWED } from './find-sheet.ts';
 export { type Greys, greyAt, greysOf, type Pixels } from './pixels.ts';
 export { edgeNear, gapNear, snapped } from './edges.ts';
-export { type Frame, frameOf, inFrame, laidFlat, ofFrame } from './flat.ts';
-export { sizesBetween } from './fronts.ts';
+export { type Frame, frameOf, inFrame, laidFlat, ofFrame, shownOf } from './flat.ts';
 export { MeasureFile, measureFile, type MeasureAnswer } from './measure-file.ts';
+export { fileTrouble, isBlurred, sharpness, sizeTrouble, MOST_FILE } from './judge.ts';
+export { cornersOf, type Rectangle, rectangleOf, type Sides, sidesOf } from './sides.ts';

@@ -4,6 +4,7 @@ import PerspT from 'perspective-transform';
 import { seenBy, type TestCamera } from '../../testing/camera.ts';
 import {
   focalOf,
+  cornersOf,
   frameOf,
   heightBetween,
   homographyOf,
@@ -22,6 +23,9 @@ import {
   onPlane,
   type Plane,
   planeIn,
+  rectangleOf,
+  shownOf,
+  sidesOf,
   straightened,
 } from './index.ts';
 
@@ -277,6 +281,38 @@ describe('a plane in a picture', () => {
       expect(frame.width).toBeCloseTo(302.65, 1);
       expect(frame.height).toBeCloseTo(151.3, 1);
     }
+  });
+});
+
+describe('what is drawn over a flat picture', () => {
+  test('a rectangle is its corners and comes of them again, however it is turned', () => {
+    for (const turn of [0, 12, 90, 200, 333]) {
+      const drawn = { x: 120, y: 80, width: 60, depth: 25, turn };
+      const again = rectangleOf(cornersOf(drawn));
+      for (const key of ['x', 'y', 'width', 'depth', 'turn'] as const) expect(again[key]).toBeCloseTo(drawn[key], 6);
+    }
+  });
+
+  test('its sides are shortened by how high it stands, where the camera says how high that is', () => {
+    const { camera } = scene(4, false);
+    const corners = A4.map(([x, y]) => seenBy(camera, { x, y })!);
+    const plane = planeOf({ image: { ...SIZE, focal35: camera.focal35 }, corners, known: KNOWN.a4 });
+    const frame = shownOf(plane);
+    expect(frame.width).toBeGreaterThan(210);
+    // the lid of a box 60 high, as the plane shows it
+    const lid = [
+      [40, 60],
+      [120, 60],
+      [120, 110],
+      [40, 110],
+    ].map(([x, y]) => ofFrame(frame, onPlane(plane, seenBy(camera, { x: x!, y: y!, z: 60 })!)!));
+    const sides = sidesOf(plane, frame, rectangleOf(lid), 60)!;
+    expect(sides.width).toBeCloseTo(80, 1);
+    expect(sides.depth).toBeCloseTo(50, 1);
+    expect(sides.unsaid).toBe(false);
+    const straight = { ...camera, tilt: 0 };
+    const blind = planeOf({ image: SIZE, corners: A4.map(([x, y]) => seenBy(straight, { x, y })!), known: KNOWN.a4 });
+    expect(sidesOf(blind, shownOf(blind), { x: 300, y: 300, width: 80, depth: 50, turn: 0 }, 60)!.unsaid).toBe(true);
   });
 });
 

@@ -22,6 +22,8 @@ export type Marked = {
   pointing?: number;
   /** points of the plane (mm) and where they are seen (px), where more than the corners are known; the corners are then for show */
   marks?: readonly Mark[];
+  /** how the lens bends, where that is known already */
+  lens?: Lens;
 };
 /** A point of the plane, mm, and where it is seen, px. */
 export type Mark = { on: Point; at: Point };
@@ -104,7 +106,7 @@ export function planeIn(marked: Marked): PlaneRead {
     return no(
       `What is known is only ${Math.round(Math.min(...sides))} points wide in this picture: go nearer, or take a larger sheet.`,
     );
-  const bowed = lensOf(straight, image, POINTING);
+  const bowed = marked.lens === undefined ? lensOf(straight, image, POINTING) : { lens: marked.lens, doubt: 0 };
   const lens = bowed?.lens ?? 0;
   const h = fitted(marks, lens, image);
   const back = h && inverted(h);
@@ -192,8 +194,9 @@ function wrongSheet(marked: Marked, lens: Lens, lensDoubt: number, camera: Camer
   const close = (of: number) => off(ratio, of) <= doubt && off(ratio, of) < off(ratio, named);
   if (close(1 / named))
     return 'It lies the other way: begin at another corner, so that its first side is the one named first.';
+  const ofAName = Object.values(KNOWN).some((k) => k.width === known.width && k.height === known.height);
   const other = Object.values(KNOWN).find(
-    (k) => Math.abs(k.width - known.width) > 1 && (close(k.width / k.height) || close(k.height / k.width)),
+    (k) => ofAName && Math.abs(k.width - known.width) > 1 && (close(k.width / k.height) || close(k.height / k.width)),
   );
   const sides = `its sides are as 1 to ${Math.max(ratio, 1 / ratio).toFixed(2)}, and not as 1 to ${Math.max(named, 1 / named).toFixed(2)}`;
   return other

@@ -411,7 +411,8 @@ function setStick(supply: Draft, thick: number, long: number, known: Set<Sized>)
 
 const several = (n: number, name: string) => `${n} × ${name}`;
 
-function tookFor(
+/** What a line was taken for, in a few words each. */
+export function tookFor(
   supply: Draft,
   kind: KindOfSupply | null,
   container: SaidContainer | null,

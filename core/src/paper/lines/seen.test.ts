@@ -3,7 +3,7 @@ import { closeCall, holderOf } from '../../things/fit/index.ts';
 import { apply, blankSupply, type Plan } from '../../record/plan/index.ts';
 import { doubtedNeed } from '../../keeping/stock/index.ts';
 import { applied, block, tinyRoom, unit, withUnits } from '../../testing/index.ts';
-import { readSeen, type Seen, sizesSeen, takeSeen, usualWay } from './index.ts';
+import { readSeen, type Seen, sizesSeen, takeSeen, thirdSide, usualWay } from './index.ts';
 
 const room = (): Plan => withUnits(tinyRoom({ standing: true }), unit('lowChest', { id: 'chest', x: 3000, y: 4200 }));
 const seen = (line: string, more: Partial<Seen> = {}): Seen => ({
@@ -121,9 +121,26 @@ describe('a thing seen from above', () => {
     expect(Object.values(after.homes).filter((h) => h.placeId === place.id)).toHaveLength(3);
     const back = apply(plan, done.command);
     if (!back.ok) throw new Error(back.reason);
-    expect(applied(back.plan, back.inverse)).toEqual(plan);
+    expect(apply(back.plan, back.inverse)).toMatchObject({ ok: true, plan });
     expect(takeSeen(plan, place, [seen('ink pads'), seen('12')], TODAY)).toMatchObject({ ok: false, at: 1 });
     expect(takeSeen(plan, place, [], TODAY).ok).toBe(false);
+  });
+
+  test('turned and seen again, its third side is the one that both pictures do not share', () => {
+    expect(thirdSide([120, 80], [119, 45])).toBe(45);
+    expect(thirdSide([120, 80], [45, 82])).toBe(45);
+    expect(thirdSide([120, 80], [30, 45])).toBeNull();
+    const of = {
+      form: 'block' as const,
+      width: 1,
+      depth: 1,
+      height: 1,
+      usual: ['width', 'height'] as never[],
+      unsure: [],
+    };
+    expect(sizesSeen(of, seen('', { height: 45, heightSeen: true }), [])).toMatchObject({
+      ...{ height: 45, pictured: ['width', 'depth', 'height'], usual: [] },
+    });
   });
 
   test('a size said anew is no longer the picture’s', () => {

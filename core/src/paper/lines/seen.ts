@@ -1,5 +1,6 @@
 import { apply, asOne, type Command, type Place, type Plan, SIDES, type Supply } from '../../record/plan/index.ts';
-import { readLine, type LineRead } from './read-line.ts';
+import { kindOf } from '../../things/kinds/index.ts';
+import { readLine, type LineRead, tookFor } from './read-line.ts';
 import { holdersFor, sameAs, takeIn } from './take-in.ts';
 
 /** How a thing lies as it is seen from above. */
@@ -16,6 +17,8 @@ export type Seen = {
   way: SeenWay;
   /** how high it stands there, mm, where somebody said so */
   height: number | null;
+  /** that height is by picture too, from another side */
+  heightSeen?: boolean;
   /** its colour as the picture has it, where that is taken over */
   colour: string | null;
   chosen?: string | null;
@@ -63,7 +66,8 @@ export function sizesSeen(
   const sizes = { width: of.width, depth: of.depth, height: of.height, ...sides, [hidden]: seen.height ?? usual };
   for (const side of typed) sizes[side] = of[side];
   for (const side of SIDES) if (sizes[side] !== null) sizes[side] = Math.max(0.05, tidy(sizes[side]));
-  const pictured = (Object.keys(sides) as (typeof SIDES)[number][]).filter((f) => !typed.includes(f));
+  const looked = [...(Object.keys(sides) as (typeof SIDES)[number][]), ...(seen.heightSeen ? [hidden] : [])];
+  const pictured = looked.filter((f) => !typed.includes(f));
   const said = [...pictured, ...(seen.height === null ? [] : [hidden])];
   return {
     ...sizes,
@@ -85,12 +89,12 @@ export function readSeen(plan: Plan, place: Place | null, seen: Seen): LineRead 
   const { supply } = read;
   const typed = SIDES.filter((f) => supply[f] !== null && !read.guessed.includes(f));
   const sizes = sizesSeen(supply, seen, typed);
+  const thing = { ...supply, ...sizes, colour: supply.colour ?? seen.colour };
   return {
     ...read,
-    supply: { ...supply, ...sizes, colour: supply.colour ?? seen.colour },
-    guessed: read.guessed.filter(
-      (f) => !sizes.pictured.some((p) => p === f) && (f !== 'height' || seen.height === null),
-    ),
+    supply: thing,
+    took: tookFor(thing, kindOf(thing.kind), read.container, plan.head.measure),
+    guessed: [...new Set([...thing.usual, ...thing.unsure])],
   };
 }
 
@@ -130,4 +134,18 @@ export function takeSeen(
   if (commands.length === 0) return { ok: false, reason: 'Nothing has a name yet.', at: 0 };
   const words = `take in ${all.length === 1 ? 'a thing' : `${all.length} things`} by picture`;
   return { ok: true, command: asOne(words, commands), things: all.length };
+}
+
+/**
+ * The third side of a thing, from its two sides in one picture and the two of another: the side that both have in common is told by its length.
+ * @returns mm; null where no side of the second is within a tenth of one of the first
+ */
+export function thirdSide(first: readonly [number, number], second: readonly [number, number]): number | null {
+  let best: { off: number; third: number } | null = null;
+  for (const a of first)
+    for (const [b, other] of [second, [second[1], second[0]]] as const) {
+      const off = Math.abs(a - b) / Math.max(a, b);
+      if (!best || off < best.off) best = { off, third: other };
+    }
+  return best && best.off <= 0.1 ? best.third : null;
 }

@@ -274,3 +274,28 @@ export function topPlace(unitKind: UnitKind, mount: Mount, shape: UnitShape): Pl
     through: null,
   };
 }
+
+/**
+ * Inside sizes of rows and columns as gaps between fronts say: each gap is the middle of the board between two.
+ * @param gaps mm, columns from the left edge of the front, rows from its top, in any order
+ * @returns null when two gaps are nearer to each other, or to an edge, than a board with something between
+ */
+export function sizesByGaps(
+  unitKind: UnitKind,
+  shape: UnitShape,
+  gaps: { columns: readonly number[]; rows: readonly number[] },
+): { columnSizes: number[]; rowSizes: number[] } | null {
+  const style = factsOf(unitKind).places;
+  if (!style) return null;
+  const m = marginsOf(unitKind, shape);
+  const { board } = style;
+  const along = (at: readonly number[], from: number, total: number, less: number) => {
+    const sorted = [...at].sort((a, b) => a - b);
+    const bounds = [from + board / 2, ...sorted, total - board / 2];
+    return bounds.slice(1).map((to, i) => Math.round((to - bounds[i]! - board - less) * 10) / 10);
+  };
+  const runner = runnerOf(style);
+  const columnSizes = along(gaps.columns, m.left, shape.width - m.right, 2 * runner);
+  const rowSizes = along(gaps.rows, m.top, shape.height - m.bottom, runner);
+  return [...columnSizes, ...rowSizes].every((mm) => mm >= 5) ? { columnSizes, rowSizes } : null;
+}

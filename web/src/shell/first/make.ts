@@ -13,5 +13,5 @@ export const roomFile = (lengths: readonly number[], head: Head): string => expo
 export function inMeasure(file: string, measure: PlanHead['measure']): string {
   const read = importPlan(file, 'read');
   if (!read.ok) throw new Error(read.reason);
-  return exportPlan({ ...read.plan, head: { ...read.plan.head, measure } });
+  return exportPlan({ ...read.plan, head: { ...read.plan.head, measure } }, read.photos ?? {});
 }

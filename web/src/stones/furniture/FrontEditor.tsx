@@ -1,4 +1,5 @@
-import { BookmarkPlus, RotateCw } from 'lucide-react';
+import { BookmarkPlus, Camera, RotateCw } from 'lucide-react';
+import { Link } from 'react-router';
 import { type InsertKind, readInsert, writeInsert } from '@heronstone/core/catalogue';
 import { newId, type Place, type Unit, unitShape } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
@@ -17,6 +18,7 @@ const INSERTS: readonly (readonly [InsertKind | 'none', string])[] = [
 export function FrontEditor({ unit, place }: { unit: Unit; place: Place | undefined }) {
   const dispatch = usePlan((s) => s.dispatch);
   const ownKinds = usePlan((s) => s.plan.ownKinds);
+  const planId = usePlan((s) => s.plan.id);
   const set = (part: Partial<Unit>) => dispatch({ type: 'setUnit', id: unit.id, set: part });
   const here = place && unit.inserts.map(readInsert).find((i) => i?.row === place.row && i.column === place.column);
   const setInsert = (kind: InsertKind | 'none', count: number) => {
@@ -95,13 +97,19 @@ export function FrontEditor({ unit, place }: { unit: Unit; place: Place | undefi
           onCommit={(n) => setInsert(here.kind, n)}
         />
       )}
-      <div className="col-span-2 flex items-end gap-2 sm:col-span-4">
+      <div className="col-span-2 flex flex-wrap items-end gap-2 sm:col-span-4">
         <Button onClick={onSide}>
           <RotateCw size={15} aria-hidden /> Stand it the other way
         </Button>
         <Button onClick={keep}>
           <BookmarkPlus size={15} aria-hidden /> Keep as my own kind
         </Button>
+        <Link
+          className="inline-flex min-h-8 items-center gap-1 text-heron underline"
+          to={`/p/${planId}/supplies?view=picture&unit=${unit.id}`}
+        >
+          <Camera size={15} aria-hidden /> by picture
+        </Link>
         {own && (
           <Button look="quiet" onClick={() => dispatch({ type: 'removeOwnKind', id: own.id })}>
             Forget the kind “{own.name}”

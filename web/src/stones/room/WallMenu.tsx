@@ -1,5 +1,6 @@
 import { Plus } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
+import { useNavigate } from 'react-router';
 import {
   blankFixture,
   blankOpening,
@@ -38,6 +39,8 @@ export function WallMenu({
 }) {
   const dispatch = usePlan((s) => s.dispatch);
   const measure = usePlan((s) => s.plan.head.measure);
+  const planId = usePlan((s) => s.plan.id);
+  const navigate = useNavigate();
   const run = (command: Command) => {
     if (dispatch(command)) onAdded();
   };
@@ -79,6 +82,12 @@ export function WallMenu({
             }
           >
             Slope of the roof
+          </DropdownMenu.Item>
+          <DropdownMenu.Item
+            className={item}
+            onSelect={() => void navigate(`/p/${planId}/supplies?view=picture&wall=${wall.id}`)}
+          >
+            By picture …
           </DropdownMenu.Item>
           <DropdownMenu.Label className="px-3 pt-2 text-[13px] text-soft">Its shape</DropdownMenu.Label>
           <DropdownMenu.Item className={item} onSelect={() => onShape('alcove')}>

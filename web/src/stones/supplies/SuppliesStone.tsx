@@ -13,6 +13,12 @@ const WAYS = [
     tip: 'the room place after place: type what lies there',
     View: part(() => import('./tour/Tour.tsx')),
   },
+  {
+    id: 'picture',
+    name: 'By picture',
+    tip: 'a photo with one known thing in it measures the rest',
+    View: part(() => import('./picture/PictureView.tsx')),
+  },
   { id: 'lines', name: 'Lines', tip: 'type or paste many, one a line', View: part(() => import('./lines/Lines.tsx')) },
   {
     id: 'sort',

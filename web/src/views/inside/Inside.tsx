@@ -1,3 +1,4 @@
+import { useGround } from './ground.ts';
 import { LEAST_LETTER, useDrawnScale } from '../../ui/drawn-scale.ts';
 import { type PointerEvent, useMemo, useRef, useState } from 'react';
 import { DIVIDER } from '@heronstone/core/catalogue';
@@ -29,6 +30,7 @@ const namesIn = (plan: Plan, place: Place): string[] => stowageOf(plan, place).t
 export function Inside({ plan, place, className, onOpen, onMove, onDivide }: Props) {
   const laid = useMemo(() => stowageOf(plan, place), [plan, place]);
   const inner = placesIn(plan, place.id);
+  const ground = useGround(plan, place.id);
   const face = faceOf(place);
   const svg = useRef<SVGSVGElement>(null);
   const [drawn, setDrawn] = useState<{ id: string; dx: number; dy: number } | null>(null);
@@ -77,6 +79,17 @@ export function Inside({ plan, place, className, onOpen, onMove, onDivide }: Pro
           stroke="var(--wood-line)"
           strokeWidth={pad / 2}
         />
+        {ground && (
+          <image
+            data-ground
+            href={ground}
+            width={face.width}
+            height={face.depth}
+            preserveAspectRatio="none"
+            opacity={0.7}
+            aria-hidden
+          />
+        )}
         {stacks.map((s, i) => (
           <Stack
             key={i}

@@ -27,9 +27,11 @@ export function Took({ read, className = '' }: { read: LineRead; className?: str
 }
 
 function guessWords(read: LineRead & { what: 'supply' }): string {
-  const sizes = read.guessed.some((g) => g !== 'working' && g !== 'backstock');
-  const count = read.guessed.includes('working');
-  return sizes && count ? 'usual size, count guessed' : count ? 'count guessed' : 'usual size';
+  const sides = read.guessed.filter((g) => g === 'width' || g === 'depth' || g === 'height');
+  const size = sides.length > 1 ? 'usual size' : sides.length === 1 ? `usual ${sides[0]!}` : '';
+  const weight = size === '' && read.guessed.includes('mass') ? 'usual weight' : '';
+  const count = read.guessed.includes('working') ? 'count guessed' : '';
+  return [size, weight, count].filter((w) => w !== '').join(', ');
 }
 
 /** The one question of a line in doubt, with its likeliest answers: 1, 2, 3; 0 leaves it open. */

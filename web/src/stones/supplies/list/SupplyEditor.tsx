@@ -6,6 +6,7 @@ import { toast } from 'sonner';
 import { factsOf } from '@heronstone/core/catalogue';
 import { STORAGE, storageFormsOf } from '@heronstone/core/fit';
 import { kindOf } from '@heronstone/core/kinds';
+import { formatLength } from '@heronstone/core/lengths';
 import { weighSheet, weightIn } from '@heronstone/core/lines';
 import {
   type Ban,

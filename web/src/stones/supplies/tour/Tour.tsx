@@ -1,5 +1,6 @@
-import { ChevronLeft, ChevronRight, X } from 'lucide-react';
+import { Camera, ChevronLeft, ChevronRight, X } from 'lucide-react';
 import { type KeyboardEvent, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import { Link } from 'react-router';
 import { toast } from 'sonner';
 import { stowageOf } from '@heronstone/core/fit';
 import { holdersFor, readLine, takeIn } from '@heronstone/core/lines';
@@ -146,6 +147,12 @@ function StopInHand({
           <ChevronRight size={20} aria-hidden />
         </Button>
         {place.touredOn && <span className="text-soft">looked into on {place.touredOn}</span>}
+        <Link
+          className="ml-auto inline-flex min-h-8 items-center gap-1 text-heron underline"
+          to={`/p/${plan.id}/supplies?view=picture&place=${place.id}`}
+        >
+          <Camera size={15} aria-hidden /> by picture
+        </Link>
       </div>
       <label className="sr-only" htmlFor="tour-line">
         What lies here

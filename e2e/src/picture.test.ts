@@ -1,0 +1,323 @@
+import { execFile } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { promisify } from 'node:util';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { type Browser, type Page } from 'playwright-core';
+import { type Supply } from '@heronstone/core/plan';
+import { seenBy, type TestCamera } from '@heronstone/core/testing/picture';
+import { addDemoPlan, launch, newPage, PATIENCE, removeFolder, root, startServer, type TestServer } from './harness.ts';
+import { axeFaults, serverPlan, until } from './support.ts';
+import { DRAWER, DRAWER_CAMERA, FRONT, FRONT_CAMERA, THINGS } from './scenes/scenes.ts';
+
+let server: TestServer;
+let browser: Browser;
+let folder: string;
+beforeAll(async () => {
+  folder = mkdtempSync(join(process.env.HERONSTONE_TEST_FOLDER ?? tmpdir(), 'heronstone-scenes-'));
+  const drawing = promisify(execFile)(process.execPath, [
+    join(root, 'scripts/program.mjs'),
+    'e2e/src/scenes/draw.ts',
+    folder,
+  ]);
+  [server, browser] = await Promise.all([startServer(), launch()]);
+  await drawing;
+}, 2 * PATIENCE);
+afterAll(async () => {
+  await browser.close();
+  await server.stop();
+  removeFolder(server);
+  rmSync(folder, { recursive: true, force: true });
+});
+
+const planOf = async (id: string) => (await serverPlan(server.url, id)).plan;
+
+/** A point of the photo on the screen. */
+async function onPhoto(page: Page, camera: TestCamera, x: number, y: number): Promise<{ x: number; y: number }> {
+  const p = seenBy(camera, { x, y })!;
+  const box = (await page.getByRole('group', { name: 'The picture as it was taken' }).boundingBox())!;
+  const by = Math.min(box.width / camera.width, box.height / camera.height);
+  return {
+    x: box.x + (box.width - camera.width * by) / 2 + p.x * by,
+    y: box.y + (box.height - camera.height * by) / 2 + p.y * by,
+  };
+}
+
+/** Pulls four corners to where they belong, a point or two beside it. */
+async function pull(page: Page, camera: TestCamera, of: string, names: readonly string[], size: [number, number]) {
+  const [w, d] = size;
+  const to = [
+    [0, 0],
+    [w, 0],
+    [w, d],
+    [0, d],
+  ] as const;
+  for (const [i, [x, y]] of to.entries()) {
+    const handle = page.getByRole('button', { name: `${of}: ${names[i]!}` });
+    await handle.scrollIntoViewIfNeeded();
+    const from = (await handle.boundingBox())!;
+    const p = await onPhoto(page, camera, x, y);
+    await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(p.x + 1, p.y - 1, { steps: 4 });
+    await page.mouse.up();
+  }
+}
+
+/** What is laid flat is the drawer, or the front, by now: so wide, give or take a hundredth. */
+const laidFlat = (page: Page, width: number) =>
+  until(async () => {
+    const shown = await page.locator('[data-flat]').getAttribute('viewBox');
+    return Math.abs(Number(shown!.split(' ')[2]) - width) < 0.012 * width;
+  }, 'it is laid flat');
+
+/** Draws a box over the flat picture, as a hand does: a few millimetres beside its edges. */
+async function drawBox(page: Page, [x, y, w, d]: readonly [number, number, number, number]) {
+  const flat = page.locator('[data-flat]');
+  const before = await flat.locator('[data-shape]').count();
+  await flat.scrollIntoViewIfNeeded();
+  const box = (await flat.boundingBox())!;
+  const [, , wide] = (await flat.getAttribute('viewBox'))!.split(' ').map(Number) as [number, number, number];
+  const k = box.width / wide;
+  const at = (u: number, v: number) => [box.x + u * k, box.y + v * k] as const;
+  await page.mouse.move(...at(x - 2, y + 2));
+  await page.mouse.down();
+  await page.mouse.move(...at(x + w + 2, y + d + 2), { steps: 3 });
+  await page.mouse.up();
+  await until(async () => (await flat.locator('[data-shape]').count()) === before + 1, 'it is drawn');
+}
+
+const PLACE_NAMES = ['back left', 'back right', 'front right', 'front left'];
+const FRONT_NAMES = ['top left', 'top right', 'bottom right', 'bottom left'];
+
+describe('measuring by picture', () => {
+  test(
+    'a drawer of twelve things, from its picture to homes, with the mouse',
+    async () => {
+      const id = await addDemoPlan(server, 'pump');
+      const { page, context, errors } = await newPage(browser);
+      await page.goto(`${server.url}/p/${id}/supplies?view=picture&place=chest.3.0`);
+      await page.getByText('A photo with one thing of known size').waitFor();
+      await page.getByLabel('From a file').setInputFiles(join(folder, 'drawer.jpg'));
+      await page.locator('[data-flat]').waitFor();
+      // the sheet was found by its codes
+      expect(await page.getByLabel('of known size in it').inputValue()).toBe('sheet');
+      await pull(page, DRAWER_CAMERA, 'its inside', PLACE_NAMES, [DRAWER.width, DRAWER.depth]);
+      await page.getByText(/Its inside by this picture: 8[12](\.\d)? cm/).waitFor();
+      await laidFlat(page, DRAWER.width);
+      for (const [line, ...box] of THINGS) {
+        await drawBox(page, box);
+        const field = page.getByRole('textbox', { name: /^What is \d+\?$/ }).last();
+        await field.fill(line);
+      }
+      expect(await axeFaults(page)).toEqual([]);
+      await page.getByRole('button', { name: 'Take in 12 things' }).click();
+      await page.getByText(/12 things live in Window chest/).waitFor();
+      const plan = await planOf(id);
+      const here = Object.values(plan.homes).filter((h) => h.placeId === 'chest.3.0');
+      const measured = here.map((h) => plan.supplies[h.supplyId]!).filter((s) => s.pictured.length > 0);
+      expect(measured.length).toBeGreaterThanOrEqual(11);
+      const sizes = THINGS.map(([, , , w, d]) => [Math.max(w, d), Math.min(w, d)] as const);
+      // painted flat they are taken for things that stand as high as such things do, and are shortened by that
+      const shown = (s: Supply) => DRAWER_CAMERA.over / (DRAWER_CAMERA.over - (s.height ?? 0));
+      for (const s of measured) {
+        const sides = s.pictured.map((f) => s[f]! * shown(s)).sort((a, b) => b - a) as [number, number];
+        // each is one of those that were drawn, within a hundredth and its ±
+        const near = sizes.some(
+          ([a, b]) => Math.abs(a - sides[0]) < 2 + 0.012 * a && Math.abs(b - sides[1]) < 2 + 0.012 * b,
+        );
+        expect([s.name, sides, near]).toEqual([s.name, sides, true]);
+        expect(s.plusMinus).toBeGreaterThan(0);
+        expect(s.plusMinus).toBeLessThan(6);
+      }
+      const [picture] = Object.values(plan.pictures).filter((p) => p.placeId === 'chest.3.0');
+      expect(picture).toMatchObject({ knownWidth: 210, knownDepth: 297, drawn: expect.any(Array) });
+      expect(picture!.drawn).toHaveLength(12);
+      // what was kept lies under what is drawn of the drawer, and more can be measured in it
+      await page.goto(`${server.url}/p/${id}/supplies?view=tour&place=chest.3.0`);
+      await page.locator('[data-ground]').first().waitFor();
+      await page.goto(`${server.url}/p/${id}/supplies?view=picture&place=chest.3.0`);
+      await page.getByRole('button', { name: picture!.takenOn }).click();
+      await page.locator('[data-flat]').waitFor();
+      expect(errors).toEqual([]);
+      await context.close();
+    },
+    2 * PATIENCE,
+  );
+
+  test(
+    'on a phone, with a finger: corners under a magnifier, a box, a line, a home',
+    async () => {
+      const id = await addDemoPlan(server, 'pump');
+      const { page, context, errors } = await newPage(browser, {
+        viewport: { width: 390, height: 844 },
+        hasTouch: true,
+        isMobile: true,
+      });
+      await page.goto(`${server.url}/p/${id}/supplies?view=picture&place=chest.3.0`);
+      await page.getByLabel('From a file').setInputFiles(join(folder, 'drawer.jpg'));
+      await page.locator('[data-flat]').waitFor();
+      const touch = await context.newCDPSession(page);
+      const finger = async (from: { x: number; y: number }, to: { x: number; y: number }) => {
+        const point = ({ x, y }: { x: number; y: number }) => [{ x, y }];
+        await touch.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: point(from) });
+        for (let i = 1; i <= 3; i++)
+          await touch.send('Input.dispatchTouchEvent', {
+            type: 'touchMove',
+            touchPoints: point({ x: from.x + ((to.x - from.x) * i) / 3, y: from.y + ((to.y - from.y) * i) / 3 }),
+          });
+        await touch.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
+      };
+      const corners = [
+        [0, 0],
+        [DRAWER.width, 0],
+        [DRAWER.width, DRAWER.depth],
+        [0, DRAWER.depth],
+      ] as const;
+      for (const [i, [x, y]] of corners.entries()) {
+        const handle = page.getByRole('button', { name: `its inside: ${PLACE_NAMES[i]!}` });
+        await handle.scrollIntoViewIfNeeded();
+        const box = (await handle.boundingBox())!;
+        await finger({ x: box.x + box.width / 2, y: box.y + box.height / 2 }, await onPhoto(page, DRAWER_CAMERA, x, y));
+      }
+      await page.getByText(/Its inside by this picture: 8[12](\.\d)? cm/).waitFor();
+      await laidFlat(page, DRAWER.width);
+      const flat = page.locator('[data-flat]');
+      await flat.scrollIntoViewIfNeeded();
+      const box = (await flat.boundingBox())!;
+      const k = box.width / Number((await flat.getAttribute('viewBox'))!.split(' ')[2]);
+      const [line, x, y, w, d] = THINGS[1];
+      await finger(
+        { x: box.x + (x - 3) * k, y: box.y + (y - 3) * k },
+        { x: box.x + (x + w + 3) * k, y: box.y + (y + d + 3) * k },
+      );
+      await page.getByRole('textbox', { name: 'What is 1?' }).fill(line);
+      await page.getByRole('button', { name: 'Take in 1 thing' }).click();
+      await page.getByText(/1 thing lives in Window chest/).waitFor();
+      const plan = await planOf(id);
+      const mat = Object.values(plan.supplies).find((s) => s.pictured.length === 2)!;
+      expect(Math.abs(Math.max(mat.width!, mat.depth!) - w)).toBeLessThan(5);
+      expect(Math.abs(Math.min(mat.width!, mat.depth!) - d)).toBeLessThan(5);
+      // nothing reaches beyond the phone's width
+      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+      expect(errors).toEqual([]);
+      await context.close();
+    },
+    2 * PATIENCE,
+  );
+
+  test(
+    'a front: its gaps pressed, a chest that was not in the plan stands as measured',
+    async () => {
+      const id = await addDemoPlan(server, 'pump');
+      const { page, context, errors } = await newPage(browser);
+      await page.goto(`${server.url}/p/${id}/supplies?view=picture`);
+      await page.getByLabel('a picture of').selectOption('front');
+      await page.getByLabel('From a file').setInputFiles(join(folder, 'front.jpg'));
+      await page.getByRole('group', { name: 'The picture as it was taken' }).waitFor();
+      await page.getByLabel('of known size in it').selectOption('own');
+      await page.getByLabel('its width').fill('800 mm');
+      await page.getByLabel('its width').press('Enter');
+      await page.getByLabel('its height').fill('900 mm');
+      await page.getByLabel('its height').press('Enter');
+      await pull(page, FRONT_CAMERA, 'what is known', FRONT_NAMES, [FRONT.width, FRONT.height]);
+      await pull(page, FRONT_CAMERA, 'the front', FRONT_NAMES, [FRONT.width, FRONT.height]);
+      await page.getByText(/By this picture (79|80)(\.\d)? cm/).waitFor();
+      await laidFlat(page, FRONT.width);
+      const flat = page.locator('[data-flat]');
+      const press = async (u: number, v: number) => {
+        const box = (await flat.boundingBox())!;
+        const gaps = await page.locator('[data-gap]').count();
+        await flat.click({ position: { x: (u / FRONT.width) * box.width, y: (v / FRONT.height) * box.height } });
+        await until(async () => (await page.locator('[data-gap]').count()) === gaps + 1, 'the gap stands');
+      };
+      await flat.scrollIntoViewIfNeeded();
+      for (const y of FRONT.rows) await press(100, y + 5);
+      await page.getByRole('button', { name: 'Gaps between columns' }).click();
+      for (const x of FRONT.columns) await press(x - 4, 100);
+      await page.getByLabel('what it is').selectOption('cubeUnit');
+      await page.getByLabel('its name').fill('Grandmother’s press');
+      await page.getByLabel('its name').press('Enter');
+      await page.getByRole('button', { name: 'Bring it in: 2 by 3' }).click();
+      await page.getByText(/stands as measured: 2 by 3/).waitFor();
+      const plan = await planOf(id);
+      const unit = Object.values(plan.units).find((u) => u.name === 'Grandmother’s press')!;
+      expect(unit).toMatchObject({ rows: 3, columns: 2 });
+      const board = 18;
+      expect(Math.abs(unit.columnSizes[0]! - (FRONT.columns[0]! - 1.5 * board))).toBeLessThan(4);
+      expect(Math.abs(unit.rowSizes[1]! - (FRONT.rows[1]! - FRONT.rows[0]! - board))).toBeLessThan(4);
+      expect(Object.values(plan.places).filter((p) => p.unitId === unit.id && p.kind === 'cubby')).toHaveLength(6);
+      expect(errors).toEqual([]);
+      await context.close();
+    },
+    2 * PATIENCE,
+  );
+
+  test(
+    'by keyboard alone: a corner is moved, a thing is put, stretched, named and taken in',
+    async () => {
+      const id = await addDemoPlan(server, 'pump');
+      const { page, context, errors } = await newPage(browser);
+      await page.goto(`${server.url}/p/${id}/supplies?view=picture&place=chest.3.0`);
+      await page.getByLabel('From a file').setInputFiles(join(folder, 'drawer.jpg'));
+      await page.locator('[data-flat]').waitFor();
+      const corner = page.getByRole('button', { name: 'its inside: back left' });
+      await corner.focus();
+      const before = (await corner.boundingBox())!.x;
+      await page.keyboard.press('Shift+ArrowLeft');
+      await page.waitForFunction(
+        ([x]) => document.querySelector('[aria-label="its inside: back left"]')!.getBoundingClientRect().x < x! - 5,
+        [before],
+      );
+      await page.getByRole('button', { name: 'Put one in the middle' }).press('Enter');
+      const shape = page.locator('[data-shape]');
+      await shape.waitFor();
+      await shape.focus();
+      const said = () => shape.getAttribute('aria-label');
+      const first = await said();
+      await page.keyboard.press('Alt+Shift+ArrowRight');
+      expect(await said()).not.toBe(first);
+      await page.keyboard.press('Enter');
+      await page.keyboard.type('tin of nibs');
+      await page.keyboard.press('Enter');
+      await page.keyboard.press('Enter');
+      await page.getByText(/1 thing lives in/).waitFor();
+      expect(errors).toEqual([]);
+      await context.close();
+    },
+    2 * PATIENCE,
+  );
+
+  test(
+    'what is no picture to measure in is said, and nothing is changed; the sheet is printed',
+    async () => {
+      const id = await addDemoPlan(server, 'pump');
+      const before = await planOf(id);
+      const { page, context, errors } = await newPage(browser);
+      await page.goto(`${server.url}/p/${id}/supplies?view=picture&place=chest.3.0`);
+      const alert = page.getByRole('alert');
+      for (const [file, words] of [
+        ['renamed.jpg', /no picture, whatever its name says/],
+        ['moving.gif', /moves/],
+        ['small.jpg', /only 100 × 100 points/],
+      ] as const) {
+        await page.getByLabel('From a file').setInputFiles(join(folder, file));
+        await alert.filter({ hasText: words }).waitFor();
+      }
+      // the wrong sheet named: an A4 taken for a bank card
+      await page.getByLabel('From a file').setInputFiles(join(folder, 'drawer.jpg'));
+      await page.locator('[data-flat]').waitFor();
+      await page.getByLabel('of known size in it').selectOption('card');
+      await pull(page, DRAWER_CAMERA, 'what is known', PLACE_NAMES, [DRAWER.width, 200]);
+      await alert.filter({ hasText: /not what was named|looks like|other way/ }).waitFor();
+      const download = page.waitForEvent('download');
+      await page.getByRole('button', { name: 'Measuring sheet, A4' }).click();
+      expect((await download).suggestedFilename()).toBe('heronstone-measuring-sheet-a4.pdf');
+      expect(await planOf(id)).toEqual(before);
+      expect(errors).toEqual([]);
+      await context.close();
+    },
+    2 * PATIENCE,
+  );
+});

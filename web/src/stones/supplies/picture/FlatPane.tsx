@@ -1,0 +1,175 @@
+import { type KeyboardEvent, type PointerEvent, type ReactNode, useEffect, useRef, useState } from 'react';
+import { type Frame } from '@heronstone/core/picture';
+import { formatLength, type Measure } from '@heronstone/core/lengths';
+import { useDrawnScale } from '../../../ui/drawn-scale.ts';
+import { drawn, type Point, type Shape, type Tool } from './shapes.ts';
+
+/** The plane laid flat to scale; things are drawn over it, their lengths stand on them. */
+export function FlatPane({
+  image,
+  frame,
+  measure,
+  tool,
+  shapes,
+  chosen,
+  words,
+  label,
+  onDraw,
+  onChoose,
+  onKey,
+  onPress,
+  children,
+}: {
+  image: ImageData;
+  frame: Frame;
+  measure: Measure;
+  /** null: nothing is drawn, points are pressed */
+  tool: Tool | null;
+  shapes: readonly Shape[];
+  chosen: string | null;
+  words: (shape: Shape) => string;
+  label: string;
+  onDraw: (shape: Shape) => void;
+  onChoose: (id: string | null) => void;
+  onKey: (e: KeyboardEvent, shape: Shape) => void;
+  onPress?: (p: Point) => void;
+  children?: (px: number) => ReactNode;
+}) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const svg = useRef<SVGSVGElement>(null);
+  const [from, setFrom] = useState<Point | null>(null);
+  const [to, setTo] = useState<Point | null>(null);
+  const scale = useDrawnScale(svg, frame.width, frame.height);
+  const px = 1 / Math.max(scale, 1e-6);
+  useEffect(() => {
+    canvas.current?.getContext('2d')?.putImageData(image, 0, 0);
+  }, [image]);
+  const at = (e: PointerEvent): Point => {
+    const p = new DOMPoint(e.clientX, e.clientY).matrixTransform(svg.current!.getScreenCTM()!.inverse());
+    return { x: Math.min(frame.width, Math.max(0, p.x)), y: Math.min(frame.height, Math.max(0, p.y)) };
+  };
+  const ghost = from && to && tool ? drawn(tool, from, to) : null;
+  return (
+    <div
+      className="relative mx-auto overflow-hidden rounded-xl border border-line"
+      // as wide as there is room, and no taller than is seen at once
+      style={{
+        aspectRatio: `${frame.width} / ${frame.height}`,
+        width: `min(100%, ${(58 * frame.width) / frame.height}vh)`,
+      }}
+    >
+      <canvas
+        ref={canvas}
+        width={image.width}
+        height={image.height}
+        className="absolute inset-0 size-full"
+        aria-hidden
+      />
+      <svg
+        ref={svg}
+        viewBox={`0 0 ${frame.width} ${frame.height}`}
+        className="absolute inset-0 size-full cursor-crosshair touch-none"
+        role="group"
+        aria-label={label}
+        data-flat
+        onPointerDown={(e) => {
+          if (e.target !== svg.current || !tool) return;
+          e.currentTarget.setPointerCapture(e.pointerId);
+          setFrom(at(e));
+          setTo(null);
+          onChoose(null);
+        }}
+        onPointerMove={(e) => from && setTo(at(e))}
+        onPointerUp={(e) => {
+          if (!tool) return onPress?.(at(e));
+          const shape = from && drawn(tool, from, at(e));
+          setFrom(null);
+          setTo(null);
+          if (shape) onDraw(shape);
+        }}
+        onPointerCancel={() => setFrom(null)}
+      >
+        {shapes.map((shape, i) => (
+          <g key={shape.id}>
+            <g
+              role="button"
+              tabIndex={0}
+              aria-label={`${i + 1}: ${words(shape) || 'no name yet'}, ${formatLength(shape.width, measure)} by ${formatLength(shape.depth, measure)}`}
+              aria-pressed={shape.id === chosen}
+              data-shape={shape.id}
+              className="cursor-pointer focus-visible:outline-2"
+              onClick={() => onChoose(shape.id)}
+              onKeyDown={(e) => onKey(e, shape)}
+            >
+              <Outline shape={shape} px={px} strong={shape.id === chosen} named={words(shape) !== ''} />
+            </g>
+            <g aria-hidden pointerEvents="none">
+              <text
+                x={shape.x}
+                y={shape.y}
+                fontSize={13 * px}
+                textAnchor="middle"
+                dominantBaseline="middle"
+                fill="var(--ink)"
+                stroke="var(--paper)"
+                strokeWidth={3 * px}
+                paintOrder="stroke"
+              >
+                {i + 1}
+              </text>
+              {shape.id === chosen && <Lengths shape={shape} px={px} measure={measure} />}
+            </g>
+          </g>
+        ))}
+        {ghost && <Outline shape={ghost} px={px} strong named={false} />}
+        {ghost && <Lengths shape={ghost} px={px} measure={measure} />}
+        {children?.(px)}
+      </svg>
+    </div>
+  );
+}
+
+const turned = (s: Shape) => `translate(${s.x} ${s.y}) rotate(${s.turn})`;
+
+function Outline({ shape, px, strong, named }: { shape: Shape; px: number; strong: boolean; named: boolean }) {
+  const shared = {
+    fill: named ? 'var(--heron)' : 'var(--paper)',
+    fillOpacity: named ? 0.16 : 0.3,
+    stroke: strong ? 'var(--heron)' : 'var(--ink)',
+    strokeWidth: (strong ? 2.5 : 1.5) * px,
+  };
+  return (
+    <g transform={turned(shape)}>
+      {shape.round ? (
+        <circle r={shape.width / 2} {...shared} />
+      ) : (
+        <rect x={-shape.width / 2} y={-shape.depth / 2} width={shape.width} height={shape.depth} {...shared} />
+      )}
+    </g>
+  );
+}
+
+/** Its two sides, written on them. */
+function Lengths({ shape, px, measure }: { shape: Shape; px: number; measure: Measure }) {
+  const shared = {
+    fontSize: 12 * px,
+    textAnchor: 'middle' as const,
+    fill: 'var(--ink)',
+    stroke: 'var(--paper)',
+    strokeWidth: 3 * px,
+    paintOrder: 'stroke',
+    pointerEvents: 'none' as const,
+  };
+  return (
+    <g transform={turned(shape)}>
+      <text y={-shape.depth / 2 - 4 * px} {...shared}>
+        {formatLength(shape.width, measure)}
+      </text>
+      {!shape.round && (
+        <text transform={`translate(${shape.width / 2 + 13 * px} 0) rotate(-90)`} {...shared}>
+          {formatLength(shape.depth, measure)}
+        </text>
+      )}
+    </g>
+  );
+}
