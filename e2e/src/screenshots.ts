@@ -17,6 +17,12 @@ const { page, errors } = await newPage(browser);
 
 const at = (plan: string, path: string) =>
   page.goto(`${server.url}/p/${plan}/${path}`, { waitUntil: 'load' }).then(() => page.waitForSelector('main'));
+/** What is drawn over the demo’s picture of a shelf, in shares of it. */
+const PICTURED = [
+  ['roll of linen tape', [0.034, 0.257, 0.157, 0.73]],
+  ['2 packs of felt', [0.266, 0.117, 0.107, 0.87]],
+  ['notebook', [0.376, 0.117, 0.105, 0.87]],
+] as const;
 const shots: Record<string, (page: Page) => Promise<unknown>> = {
   room: () => at(pump, 'room?wall=wall-south'),
   'first-page': async (page) => {
@@ -57,9 +63,22 @@ const shots: Record<string, (page: Page) => Promise<unknown>> = {
       await page.getByRole('region', { name: 'Swatch chart' }).getByTitle(name, { exact: true }).click();
     await page.waitForSelector('text=/On one walk/');
   },
-  cutting: async (page) => {
-    await at(pump, 'supplies?view=cutting');
-    await page.waitForSelector('text=/the fewest there can be/');
+  picture: async (page) => {
+    await at(pump, 'supplies?view=picture&place=cupboard.2.0');
+    await page.getByRole('button', { name: '2026-02-14' }).click();
+    await page.locator('[data-flat]').waitFor();
+    const box = (await page.locator('[data-flat]').boundingBox())!;
+    const draw = async (line: string, [x, y, w, d]: readonly number[]) => {
+      await page.mouse.move(box.x + x! * box.width, box.y + y! * box.height);
+      await page.mouse.down();
+      await page.mouse.move(box.x + (x! + w!) * box.width, box.y + (y! + d!) * box.height, { steps: 3 });
+      await page.mouse.up();
+      await page
+        .getByRole('textbox', { name: /^What is/ })
+        .last()
+        .fill(line);
+    };
+    for (const [line, where] of PICTURED) await draw(line, where);
   },
   homes: async () => {
     await at(spring, 'homes?seat=kite-seat&supply=ripstop-white');

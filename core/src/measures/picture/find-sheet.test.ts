@@ -133,7 +133,7 @@ describe('edges, gaps and what lies flat', () => {
             ? [40, 34, 30]
             : [214, 205, 190];
       const seen: TestCamera = {
-        ...{ width: 700, height: 700, focal35: 30, tilt: 12 * random(), towards: 360 * random(), roll: 4, lens: 0 },
+        ...{ width: 560, height: 560, focal35: 30, tilt: 12 * random(), towards: 360 * random(), roll: 4, lens: 0 },
         ...{ over: 0.95 * Math.max(width, height), at: { x: width / 2, y: height / 2 } },
       };
       const four = [
@@ -145,7 +145,7 @@ describe('edges, gaps and what lies flat', () => {
       const picture = photographed(seen, paint, 4, random, 1);
       const read = planeIn({ image: seen, known: { width, height }, corners: four });
       if (!read.ok) throw new Error(read.trouble);
-      const scale = 700 / Math.max(width, height);
+      const scale = 640 / Math.max(width, height);
       const frame = frameOf(four.map((p) => onPlane(read.plane, p)!));
       const flat = greysOf(laidFlat(picture, read.plane, frame, scale));
       const pressed = (at: number) => (at + (random() - 0.5) * 12) * scale;

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { type Frame, type KnownSize, MOST_BOWED, type Plane } from '@heronstone/core/picture';
+import { type Frame, KNOWN, type KnownSize, MOST_BOWED, type Plane } from '@heronstone/core/picture';
 import { type Picture } from '@heronstone/core/plan';
 import { photoUrl } from '../../../state/photos.ts';
 import type { LaidFlat, Opened } from '../../../workers/picture.worker.ts';
@@ -40,8 +40,15 @@ export function usePicture(itself: KnownSize | null, wantsFrame: boolean) {
         const url = URL.createObjectURL(blob);
         if (kept) {
           const said = kept.focal35 === null ? image : { ...image, focal35: kept.focal35 };
-          setMarking(markingOf(kept, said));
-          return setHeld({ blob, url, blurred: false });
+          setHeld({ blob, url, blurred: false });
+          setBusy('Looking for the measuring sheet …');
+          const sheet = await ask((api) => api.find());
+          // where the sheet was what is known its codes say more than four corners
+          const coded = sheet && KNOWN[sheet.paper].width === kept.knownWidth;
+          return setMarking({
+            ...markingOf(kept, said),
+            ...(coded ? { sheet, known: 'sheet', corners: sheet.corners } : {}),
+          });
         }
         setBusy('Looking for the measuring sheet …');
         setHeld({ blob, url, blurred: read.blurred });
