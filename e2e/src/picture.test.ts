@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { promisify } from 'node:util';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { type Browser, type Page } from 'playwright-core';
-import { type Supply } from '@heronstone/core/plan';
+import { type Plan, type Supply } from '@heronstone/core/plan';
 import { seenBy, type TestCamera } from '@heronstone/core/testing/picture';
 import { addDemoPlan, launch, newPage, PATIENCE, removeFolder, root, startServer, type TestServer } from './harness.ts';
 import { axeFaults, serverPlan, until } from './support.ts';
@@ -32,6 +32,12 @@ afterAll(async () => {
 });
 
 const planOf = async (id: string) => (await serverPlan(server.url, id)).plan;
+
+/** The plan once the server has what was done on the screen. */
+async function planWith(id: string, has: (plan: Plan) => boolean): Promise<Plan> {
+  await until(async () => has(await planOf(id)), 'the server has it');
+  return planOf(id);
+}
 
 /** A point of the photo on the screen. */
 async function onPhoto(page: Page, camera: TestCamera, x: number, y: number): Promise<{ x: number; y: number }> {
@@ -114,7 +120,7 @@ describe('measuring by picture', () => {
       expect(await axeFaults(page)).toEqual([]);
       await page.getByRole('button', { name: 'Take in 12 things' }).click();
       await page.getByText(/12 things live in Window chest/).waitFor();
-      const plan = await planOf(id);
+      const plan = await planWith(id, (p) => Object.values(p.pictures).some((x) => x.placeId === 'chest.3.0'));
       const here = Object.values(plan.homes).filter((h) => h.placeId === 'chest.3.0');
       const measured = here.map((h) => plan.supplies[h.supplyId]!).filter((s) => s.pictured.length > 0);
       expect(measured.length).toBeGreaterThanOrEqual(11);
@@ -195,7 +201,7 @@ describe('measuring by picture', () => {
       await page.getByRole('textbox', { name: 'What is 1?' }).fill(line);
       await page.getByRole('button', { name: 'Take in 1 thing' }).click();
       await page.getByText(/1 thing lives in Window chest/).waitFor();
-      const plan = await planOf(id);
+      const plan = await planWith(id, (p) => Object.values(p.pictures).some((x) => x.placeId === 'chest.3.0'));
       const mat = Object.values(plan.supplies).find((s) => s.pictured.length === 2)!;
       expect(Math.abs(Math.max(mat.width!, mat.depth!) - w)).toBeLessThan(5);
       expect(Math.abs(Math.min(mat.width!, mat.depth!) - d)).toBeLessThan(5);
@@ -241,13 +247,70 @@ describe('measuring by picture', () => {
       await page.getByLabel('its name').press('Enter');
       await page.getByRole('button', { name: 'Bring it in: 2 by 3' }).click();
       await page.getByText(/stands as measured: 2 by 3/).waitFor();
-      const plan = await planOf(id);
+      const plan = await planWith(id, (p) => Object.values(p.units).some((u) => u.name === 'Grandmother’s press'));
       const unit = Object.values(plan.units).find((u) => u.name === 'Grandmother’s press')!;
       expect(unit).toMatchObject({ rows: 3, columns: 2 });
       const board = 18;
       expect(Math.abs(unit.columnSizes[0]! - (FRONT.columns[0]! - 1.5 * board))).toBeLessThan(4);
       expect(Math.abs(unit.rowSizes[1]! - (FRONT.rows[1]! - FRONT.rows[0]! - board))).toBeLessThan(4);
       expect(Object.values(plan.places).filter((p) => p.unitId === unit.id && p.kind === 'cubby')).toHaveLength(6);
+      expect(errors).toEqual([]);
+      await context.close();
+    },
+    2 * PATIENCE,
+  );
+
+  test(
+    'a wall: what is drawn on it comes onto it, from its left end and the floor; one thing by two pictures has three sides',
+    async () => {
+      const id = await addDemoPlan(server, 'pump');
+      const { page, context, errors } = await newPage(browser);
+      await page.goto(`${server.url}/p/${id}/supplies?view=picture&wall=wall-north`);
+      await page.getByLabel('From a file').setInputFiles(join(folder, 'front.jpg'));
+      await page.getByRole('group', { name: 'The picture as it was taken' }).waitFor();
+      await page.getByLabel('of known size in it').selectOption('own');
+      await page.getByLabel('its width').fill('800 mm');
+      await page.getByLabel('its width').press('Enter');
+      await page.getByLabel('its height').fill('900 mm');
+      await page.getByLabel('its height').press('Enter');
+      await pull(page, FRONT_CAMERA, 'what is known', FRONT_NAMES, [FRONT.width, FRONT.height]);
+      const flat = page.locator('[data-flat]');
+      await flat.waitFor();
+      await page.getByRole('button', { name: /Press where the wall/ }).click();
+      const box = (await flat.boundingBox())!;
+      await flat.click({ position: { x: box.width * 0.1, y: box.height * 0.9 } });
+      await page.mouse.move(box.x + box.width * 0.4, box.y + box.height * 0.4);
+      await page.mouse.down();
+      await page.mouse.move(box.x + box.width * 0.5, box.y + box.height * 0.5, { steps: 3 });
+      await page.mouse.up();
+      await page.getByLabel('what it is').selectOption('window');
+      await page.getByRole('button', { name: 'Put 1 thing on the wall' }).click();
+      await page.getByText('1 thing is on the wall now.').waitFor();
+      const plan = await planWith(id, (p) => Object.values(p.pictures).some((x) => x.wallId === 'wall-north'));
+      const before = await planOf(await addDemoPlan(server, 'pump'));
+      const fresh = Object.values(plan.openings).filter((o) => !(o.id in before.openings));
+      expect(fresh).toMatchObject([{ wallId: 'wall-north', kind: 'window' }]);
+      expect(fresh[0]!.sill).toBeGreaterThan(0);
+      expect(Object.values(plan.pictures).filter((p) => p.wallId === 'wall-north')).toHaveLength(1);
+
+      await page.goto(`${server.url}/p/${id}/supplies?view=picture`);
+      await page.getByLabel('a picture of').selectOption('thing');
+      await page.getByLabel('From a file').setInputFiles(join(folder, 'drawer.jpg'));
+      await flat.waitFor();
+      const put = async () => {
+        await page.getByRole('button', { name: 'Put one in the middle' }).click();
+        await page.locator('[data-shape]').waitFor();
+      };
+      await put();
+      await page.getByRole('textbox', { name: 'What is 1?' }).fill('"Odd tin"');
+      await page.getByRole('button', { name: 'Its third side, by another picture' }).click();
+      await put();
+      await page.getByText(/Its third side is/).waitFor();
+      await page.getByRole('button', { name: 'Onto the list' }).click();
+      await page.getByText(/on the list, measured by picture/).waitFor();
+      const { supplies } = await planWith(id, (p) => Object.values(p.supplies).some((s) => s.name === 'Odd tin'));
+      const tin = Object.values(supplies).find((s) => s.name === 'Odd tin')!;
+      expect([...tin.pictured].sort()).toEqual(['depth', 'height', 'width']);
       expect(errors).toEqual([]);
       await context.close();
     },

@@ -2,7 +2,7 @@ import { type KeyboardEvent, type PointerEvent, type ReactNode, useEffect, useRe
 import { type Frame } from '@heronstone/core/picture';
 import { formatLength, type Measure } from '@heronstone/core/lengths';
 import { useDrawnScale } from '../../../ui/drawn-scale.ts';
-import { drawn, type Point, type Shape, type Tool } from './shapes.ts';
+import { drawn, type Grip, type Point, pulled, type Shape, type Tool } from './shapes.ts';
 
 /** The plane laid flat to scale; things are drawn over it, their lengths stand on them. */
 export function FlatPane({
@@ -17,6 +17,7 @@ export function FlatPane({
   onDraw,
   onChoose,
   onKey,
+  onChange,
   onPress,
   children,
 }: {
@@ -32,6 +33,7 @@ export function FlatPane({
   onDraw: (shape: Shape) => void;
   onChoose: (id: string | null) => void;
   onKey: (e: KeyboardEvent, shape: Shape) => void;
+  onChange?: (shape: Shape) => void;
   onPress?: (p: Point) => void;
   children?: (px: number) => ReactNode;
 }) {
@@ -39,6 +41,20 @@ export function FlatPane({
   const svg = useRef<SVGSVGElement>(null);
   const [from, setFrom] = useState<Point | null>(null);
   const [to, setTo] = useState<Point | null>(null);
+  const grip = useRef<{ grip: Grip; shape: Shape; from: Point } | null>(null);
+  const grab = (e: PointerEvent<SVGElement>, which: Grip, shape: Shape) => {
+    if (!onChange) return;
+    e.stopPropagation();
+    e.currentTarget.setPointerCapture(e.pointerId);
+    grip.current = { grip: which, shape, from: at(e) };
+  };
+  const drag = (e: PointerEvent) => {
+    const held = grip.current;
+    if (held) onChange?.(pulled(held.shape, held.grip, at(e), held.from));
+  };
+  const drop = () => {
+    grip.current = null;
+  };
   const scale = useDrawnScale(svg, frame.width, frame.height);
   const px = 1 / Math.max(scale, 1e-6);
   useEffect(() => {
@@ -99,6 +115,10 @@ export function FlatPane({
               data-shape={shape.id}
               className="cursor-pointer focus-visible:outline-2"
               onClick={() => onChoose(shape.id)}
+              onPointerDown={(e) => shape.id === chosen && grab(e, 'move', shape)}
+              onPointerMove={drag}
+              onPointerUp={drop}
+              onPointerCancel={drop}
               onKeyDown={(e) => onKey(e, shape)}
             >
               <Outline shape={shape} px={px} strong={shape.id === chosen} named={words(shape) !== ''} />
@@ -119,6 +139,32 @@ export function FlatPane({
               </text>
               {shape.id === chosen && <Lengths shape={shape} px={px} measure={measure} />}
             </g>
+            {shape.id === chosen && onChange && (
+              <g aria-hidden transform={turned(shape)}>
+                {(['size', 'turn'] as const)
+                  .filter((which) => which === 'size' || !shape.round)
+                  .map((which) => (
+                    <g
+                      key={which}
+                      data-grip={which}
+                      className={which === 'size' ? 'cursor-nwse-resize' : 'cursor-grab'}
+                      onPointerDown={(e) => grab(e, which, shape)}
+                      onPointerMove={drag}
+                      onPointerUp={drop}
+                      onPointerCancel={drop}
+                    >
+                      <circle {...gripAt(shape, which, px)} r={16 * px} fill="transparent" />
+                      <circle
+                        {...gripAt(shape, which, px)}
+                        r={5 * px}
+                        fill="var(--paper)"
+                        stroke="var(--heron)"
+                        strokeWidth={2 * px}
+                      />
+                    </g>
+                  ))}
+              </g>
+            )}
           </g>
         ))}
         {ghost && <Outline shape={ghost} px={px} strong named={false} />}
@@ -128,6 +174,15 @@ export function FlatPane({
     </div>
   );
 }
+
+/** Where a grip lies, from the middle of its shape and turned with it. */
+const gripAt = (shape: Shape, which: 'size' | 'turn', px: number) =>
+  which === 'turn'
+    ? { cx: 0, cy: -shape.depth / 2 - 26 * px }
+    : {
+        cx: (shape.width / 2) * (shape.round ? Math.SQRT1_2 : 1),
+        cy: (shape.depth / 2) * (shape.round ? Math.SQRT1_2 : 1),
+      };
 
 const turned = (s: Shape) => `translate(${s.x} ${s.y}) rotate(${s.turn})`;
 

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { formatLength } from '@heronstone/core/lengths';
+import { formatLength, type Measure } from '@heronstone/core/lengths';
 import { readSeen, takeSeen } from '@heronstone/core/lines';
-import { lengthBetween } from '@heronstone/core/picture';
+import { lengthBetween, shrinkAt } from '@heronstone/core/picture';
 import { asOne, type Command, type Plan } from '@heronstone/core/plan';
 import { tourOf } from '@heronstone/core/stock';
 import { placeSaid } from '@heronstone/core/concepts';
@@ -75,7 +75,9 @@ export function OfPlace({ plan, of, picture, laid, held, marking }: OfProps) {
         onDraw={(s) => void drawn.draw(s)}
         onChoose={drawn.setChosen}
         onKey={drawn.onKey}
+        onChange={drawn.change}
       />
+      <HowMuch laid={laid} measure={plan.head.measure} />
       <PlaceSize plan={plan} of={of} laid={laid} marking={marking} />
       <SeenList
         {...{ plan, place, laid, shapes, chosen }}
@@ -112,6 +114,21 @@ export function nextFrom(plan: Plan, placeId: string): string | null {
     ({ place }) => place.touredOn === null && !['board', 'hook', 'hanger', 'dowel', 'away'].includes(place.kind),
   );
   return open?.place.id ?? null;
+}
+
+/** What a thing that stands is larger by, in this picture. */
+const STANDS = { metric: 50, imperial: 50.8 } as const;
+
+/** How much it matters here that a thing stands above the plane. */
+function HowMuch({ laid, measure }: { laid: Laid; measure: Measure }) {
+  const by = shrinkAt(laid.plane, STANDS[measure]);
+  return (
+    <p className="text-[14px] text-soft">
+      {by === null
+        ? `How high the camera was this picture does not say: what stands above the plane looks larger than it is. Lay the sheet as high as what you measure, where you can.`
+        : `The camera was ${formatLength(laid.plane.camera!.pose.height, measure)} above: what stands ${formatLength(STANDS[measure], measure)} high looks ${Math.round((1 / by - 1) * 100)} % larger, and that is taken off.`}
+    </p>
+  );
 }
 
 /** What the picture says of the place itself, where something else in it is known. */

@@ -53,6 +53,7 @@ export function OfThing({ plan, picture, laid, held, marking }: OfProps) {
         }}
         onChoose={drawn.setChosen}
         onKey={drawn.onKey}
+        onChange={drawn.change}
       />
       {first ? (
         <>

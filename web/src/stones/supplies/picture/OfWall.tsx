@@ -109,6 +109,7 @@ export function OfWall({ plan, of, picture, laid, held, marking }: OfProps) {
         onDraw={(s) => void drawn.draw(s)}
         onChoose={drawn.setChosen}
         onKey={drawn.onKey}
+        onChange={drawn.change}
         onPress={(p) => {
           setCorner(p);
           setPressing(false);

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { cornersOf } from '@heronstone/core/picture';
-import { byKey, drawn, reframed, type Shape, snappedTo } from './shapes.ts';
+import { byKey, drawn, pulled, reframed, type Shape, snappedTo } from './shapes.ts';
 
 const at = (x: number, y: number) => ({ x, y });
 const box = (): Shape => drawn('box', at(10, 20), at(70, 50))!;
@@ -47,6 +47,25 @@ describe('what a hand draws over a flat picture', () => {
     expect(byKey(round, 'ArrowLeft', false, true)).toMatchObject({ width: 39, depth: 39 });
     // nothing is stretched to nothing
     expect(byKey({ ...shape, width: 5 }, 'ArrowLeft', true, true)).toMatchObject({ width: 4 });
+  });
+
+  test('pulled it moves, is stretched from its far corner, and turns', () => {
+    const shape = { ...box(), turn: 30 };
+    expect(pulled(shape, 'move', at(15, 8), at(10, 10))).toMatchObject({ x: 45, y: 33, width: 60 });
+    const [fixed, , corner] = cornersOf(shape);
+    const larger = pulled(shape, 'size', at(corner!.x + 10, corner!.y + 10), corner!);
+    expect(cornersOf(larger)[0]!.x).toBeCloseTo(fixed!.x, 6);
+    expect(cornersOf(larger)[2]!).toMatchObject({
+      x: expect.closeTo(corner!.x + 10, 6),
+      y: expect.closeTo(corner!.y + 10, 6),
+    });
+    // pulled past its far corner it is still something
+    expect(pulled(shape, 'size', at(fixed!.x - 50, fixed!.y - 50), corner!)).toMatchObject({ width: 4, depth: 4 });
+    // the knob lies above it: straight up is not turned at all
+    expect(pulled(shape, 'turn', at(shape.x, shape.y - 40), at(0, 0)).turn).toBeCloseTo(0, 6);
+    expect(pulled(shape, 'turn', at(shape.x + 40, shape.y), at(0, 0)).turn).toBeCloseTo(90, 6);
+    const round = drawn('round', at(50, 50), at(50, 70))!;
+    expect(pulled(round, 'size', at(50, 80), at(0, 0))).toMatchObject({ width: 60, depth: 60, x: 50 });
   });
 
   test('it stays where it lies when what is shown is pulled another way', () => {

@@ -64,6 +64,32 @@ export function reframed(shape: Shape, from: Frame, to: Frame): Shape {
   return { ...shape, ...moved };
 }
 
+export const GRIPS = ['move', 'size', 'turn'] as const;
+export type Grip = (typeof GRIPS)[number];
+
+/** What is chosen, pulled by its middle, its lower right corner or its turning knob to a point, mm of the frame. */
+export function pulled(shape: Shape, grip: Grip, to: Point, from: Point): Shape {
+  if (grip === 'move') return { ...shape, x: shape.x + to.x - from.x, y: shape.y + to.y - from.y };
+  const [dx, dy] = [to.x - shape.x, to.y - shape.y];
+  if (grip === 'turn') return { ...shape, turn: ((Math.atan2(dy, dx) * 180) / Math.PI + 450) % 360 };
+  if (shape.round) {
+    const across = Math.max(LEAST, 2 * Math.hypot(dx, dy));
+    return { ...shape, width: across, depth: across };
+  }
+  // the opposite corner stays where it is
+  const [fixed] = cornersOf(shape);
+  const [c, s] = [Math.cos((shape.turn * Math.PI) / 180), Math.sin((shape.turn * Math.PI) / 180)];
+  const [u, v] = [to.x - fixed!.x, to.y - fixed!.y];
+  const width = Math.max(LEAST, c * u + s * v);
+  const depth = Math.max(LEAST, -s * u + c * v);
+  return {
+    ...shape,
+    ...{ width, depth },
+    x: fixed!.x + (c * width - s * depth) / 2,
+    y: fixed!.y + (s * width + c * depth) / 2,
+  };
+}
+
 /** A key that moves, stretches or turns what is chosen: arrows a millimetre, with Shift ten, with Alt its size; comma and full stop turn it. */
 export function byKey(shape: Shape, key: string, shift: boolean, alt: boolean): Shape | null {
   const step = shift ? 10 : 1;
