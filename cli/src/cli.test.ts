@@ -209,7 +209,7 @@ describe('the command line', () => {
   test.each([
     [
       [],
-      /say slot, reach, homes, check, fill, zones, read-list, budget, cut, tryout, help-most, arrange, book or maps/,
+      /say slot, reach, homes, check, fill, zones, read-list, budget, cut, measure, tryout, help-most, arrange, book or maps/,
     ],
     [['fly'], /not “fly”/],
     [['slot'], /needs a file/],
@@ -232,6 +232,8 @@ describe('the command line', () => {
     [['book', planFile, '--out', '/nowhere/x.pdf'], /cannot write/],
     [['maps', planFile, '--out', '/tmp/x.pdf', '--paper', 'a5'], /a4 or letter, not “a5”/],
     [['maps', planFile, '--out', '/tmp/x.pdf', '--unit', 'Throne'], /no unit “Throne” with places; there is Low chest/],
+    [['measure', file('m.json', '{"sheet": "a3"}')], /sheet/],
+    [['measure', file('m2.json', '{}'), '--seat', 'Seat'], /does not take --seat/],
     [['homes', planFile, '--finding-again', 'lots'], /none, little, some, much, not “lots”/],
   ])('bad input %#: one line why, code 2', async (args, why) => {
     const { code, out, error } = await run(args);
@@ -254,6 +256,34 @@ describe('the command line', () => {
     const bad = call('reach', 'nothing.json');
     expect([bad.status, bad.stdout]).toEqual([2, '']);
     expect(bad.stderr).toBe('heronstone: there is no file nothing.json\n');
+  });
+
+  test('measures in a picture: a card seen straight from above, ten points to the millimetre', async () => {
+    const picture = {
+      sheet: 'card',
+      corners: [
+        [100, 100],
+        [956, 100],
+        [956, 639.8],
+        [100, 639.8],
+      ],
+      image: { width: 4000, height: 3000 },
+      lines: [
+        [
+          [100, 1000],
+          [1600, 1000],
+        ],
+      ],
+    };
+    const { code, out } = await run(['measure', file('picture.json', JSON.stringify(picture))]);
+    expect(code).toBe(0);
+    const { lines, troubles } = JSON.parse(out!) as {
+      lines: { length: number; plusMinus: number }[];
+      troubles: string[];
+    };
+    expect(lines[0]!.length).toBeCloseTo(150, 1);
+    expect(lines[0]!.plusMinus).toBeGreaterThan(0);
+    expect(troubles).toEqual([]);
   });
 
   test('cut says patterns, cuts in order and a bound; what is wrong with the file in one line', async () => {
