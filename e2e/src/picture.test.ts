@@ -144,8 +144,10 @@ describe('measuring by picture', () => {
       await page.goto(`${server.url}/p/${id}/supplies?view=tour&place=chest.3.0`);
       await page.locator('[data-ground]').first().waitFor();
       await page.goto(`${server.url}/p/${id}/supplies?view=picture&place=chest.3.0`);
-      await page.getByRole('button', { name: picture!.takenOn }).click();
+      await page.getByRole('button', { name: picture!.takenOn, exact: true }).click();
       await page.locator('[data-flat]').waitFor();
+      await page.getByRole('button', { name: `Forget the picture of ${picture!.takenOn}` }).click();
+      await planWith(id, (p) => !Object.values(p.pictures).some((x) => x.placeId === 'chest.3.0'));
       expect(errors).toEqual([]);
       await context.close();
     },

@@ -65,7 +65,7 @@ const shots: Record<string, (page: Page) => Promise<unknown>> = {
   },
   picture: async (page) => {
     await at(pump, 'supplies?view=picture&place=cupboard.2.0');
-    await page.getByRole('button', { name: '2026-02-14' }).click();
+    await page.getByRole('button', { name: '2026-02-14', exact: true }).click();
     await page.locator('[data-flat]').waitFor();
     const box = (await page.locator('[data-flat]').boundingBox())!;
     const draw = async (line: string, [x, y, w, d]: readonly number[]) => {

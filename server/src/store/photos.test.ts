@@ -97,8 +97,9 @@ describe('pictures', () => {
   test('one that no plan shows can be deleted, and no backup brings it back; one on its way to a plan stays', async () => {
     const path = newFolder();
     const folder = await DataFolder.open(path);
-    const [shown, unused, fresh] = [
+    const [shown, measured, unused, fresh] = [
       PIXEL,
+      withSegment(0xdd, Buffer.from([0, 3])),
       withSegment(0xdd, Buffer.from([0, 1])),
       withSegment(0xdd, Buffer.from([0, 2])),
     ].map((bytes) => {
@@ -107,14 +108,23 @@ describe('pictures', () => {
       return kept.hash;
     });
     const long = (hash: string) => utimesSync(join(path, 'photos', `${hash}.jpg`), new Date(0), new Date(0));
-    [shown!, unused!].forEach(long);
+    [shown!, measured!, unused!].forEach(long);
     const supplies = [{ ...blankSupply('a', 'A'), photo: shown! }];
     const id = await folder.store.add({ head: { name: 'Room' } });
     await folder.store.run(id, 'command-a', { type: 'addSupplies', supplies });
+    await folder.store.run(id, 'command-b', {
+      type: 'addPicture',
+      picture: {
+        ...{ id: 'p', placeId: null, unitId: null, wallId: null, photo: measured!, width: 1000, height: 750 },
+        ...{ focal35: null, corners: [0, 0, 9, 0, 9, 9, 0, 9], knownWidth: 210, knownDepth: 297, frame: [], lens: 0 },
+        ...{ drawn: [], takenOn: '2026-11-30' },
+      },
+    });
     const backup = await folder.backUp();
-    expect(await folder.pictures()).toMatchObject({ count: 3, unused: 1 });
-    expect(await folder.deleteUnusedPhotos()).toMatchObject({ count: 2, unused: 0 });
-    expect([shown!, unused!, fresh!].map((hash) => folder.photos.read(hash) !== null)).toEqual([true, false, true]);
+    expect(await folder.pictures()).toMatchObject({ count: 4, unused: 1 });
+    expect(await folder.deleteUnusedPhotos()).toMatchObject({ count: 3, unused: 0 });
+    const here = [shown!, measured!, unused!, fresh!].map((hash) => folder.photos.read(hash) !== null);
+    expect(here).toEqual([true, true, false, true]);
     await folder.restore(backup);
     expect(folder.photos.read(unused!)).toBeNull();
     // sent again it is there again

@@ -7,6 +7,7 @@ import {
   isForLog,
   LOG_TABLES,
   newId,
+  PHOTO_TABLES,
   type Plan,
   type PlanHead,
   type Restore,
@@ -136,7 +137,7 @@ export class PlanStore implements Store {
   /** The hashes of the pictures that any plan shows. */
   async photosInUse(): Promise<Set<string>> {
     const rows = await this.db.query(
-      'SELECT photo FROM places WHERE photo IS NOT NULL UNION SELECT photo FROM supplies WHERE photo IS NOT NULL',
+      PHOTO_TABLES.map((t) => `SELECT photo FROM ${t} WHERE photo IS NOT NULL`).join(' UNION '),
     );
     return new Set(rows.map((row) => row.photo as string));
   }

@@ -3,7 +3,6 @@ import exifr from 'exifr';
 import jsQR from 'jsqr';
 import { colourBeside } from '@heronstone/core/colour';
 import {
-  bent,
   fileTrouble,
   findSheet,
   type FoundSheet,
@@ -13,6 +12,7 @@ import {
   type Greys,
   greysOf,
   inFrame,
+  inPicture,
   isBlurred,
   ofFrame,
   laidFlat,
@@ -155,14 +155,8 @@ const api = {
   colour(middle: Point, reach: number, plane: Plane, white: Point[]): string | null {
     if (!flat || !pixels) return null;
     const paper = white.flatMap((p) => {
-      const h = plane.toPicture;
-      const w = h[6]! * p.x + h[7]! * p.y + h[8]!;
-      const q = bent(
-        { x: (h[0]! * p.x + h[1]! * p.y + h[2]!) / w, y: (h[3]! * p.x + h[4]! * p.y + h[5]!) / w },
-        plane.lens,
-        plane.image,
-      );
-      return q.x > 3 && q.y > 3 && q.x < pixels!.width - 3 && q.y < pixels!.height - 3
+      const q = inPicture(plane, p);
+      return q && q.x > 3 && q.y > 3 && q.x < pixels!.width - 3 && q.y < pixels!.height - 3
         ? [at(pixels!, q.x, q.y, 3)]
         : [];
     });

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import {
+  PHOTO_TABLES,
   broughtUpToDate,
   LATER_TABLES,
   type Organiser,
@@ -48,9 +49,7 @@ function canonical(row: object): object {
 export const photosOf = (plan: Plan): string[] =>
   [
     ...new Set(
-      [...Object.values(plan.places), ...Object.values(plan.supplies), ...Object.values(plan.pictures)].flatMap(
-        (row) => row.photo ?? [],
-      ),
+      PHOTO_TABLES.flatMap((t) => Object.values<{ photo: string | null }>(plan[t]).flatMap((row) => row.photo ?? [])),
     ),
   ].sort();
 
@@ -63,7 +62,7 @@ export function withPhotosAs(plan: Plan, names: ReadonlyMap<string, string>): Pl
         row.photo !== null && names.has(row.photo) ? { ...row, photo: names.get(row.photo)! } : row,
       ]),
     );
-  return { ...plan, places: renamed(plan.places), supplies: renamed(plan.supplies), pictures: renamed(plan.pictures) };
+  return { ...plan, ...Object.fromEntries(PHOTO_TABLES.map((t) => [t, renamed<{ photo: string | null }>(plan[t])])) };
 }
 
 /**

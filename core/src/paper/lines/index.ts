@@ -14,4 +14,14 @@ export {
 } from './containers.ts';
 export { colourIn } from './colours.ts';
 export { holdersFor, sameAs, takeIn, takeInAll } from './take-in.ts';
-export { type Seen, type SeenWay, SEEN_WAYS, readSeen, sizesSeen, takeSeen, thirdSide, usualWay } from './seen.ts';
+export {
+  type Seen,
+  type SeenWay,
+  SEEN_WAYS,
+  readSeen,
+  sizesSeen,
+  standsAt,
+  takeSeen,
+  thirdSide,
+  usualWay,
+} from './seen.ts';

@@ -1,4 +1,5 @@
 import { apply, asOne, type Command, type Place, type Plan, SIDES, type Supply } from '../../record/plan/index.ts';
+import { OWN_UPRIGHT } from '../../things/fit/index.ts';
 import { kindOf } from '../../things/kinds/index.ts';
 import { readLine, type LineRead, tookFor } from './read-line.ts';
 import { holdersFor, sameAs, takeIn } from './take-in.ts';
@@ -24,9 +25,6 @@ export type Seen = {
   chosen?: string | null;
 };
 
-/** Forms whose given height is their own upright. */
-const OWN_UPRIGHT: readonly Supply['form'][] = ['bottle', 'machine'];
-
 const tidy = (mm: number) => Math.round(mm * 10) / 10;
 
 /** How such a thing usually lies when it is looked at from above. */
@@ -38,6 +36,14 @@ export const usualWay = (supply: Pick<Supply, 'form' | 'lies'>): SeenWay =>
       : supply.lies.includes('edge')
         ? 'edge'
         : 'flat';
+
+/** How high its upper side lies when it lies so, mm; 0 where that is not known. */
+export function standsAt(supply: Pick<Supply, 'form' | 'width' | 'depth' | 'height'>, way: SeenWay): number {
+  const { width, depth, height, form } = supply;
+  if (way === 'flat' || OWN_UPRIGHT.includes(form)) return height ?? 0;
+  const sorted = [width ?? 0, depth ?? 0, height ?? 0].sort((a, b) => b - a);
+  return way === 'edge' ? sorted[1]! : sorted[0]!;
+}
 
 type Sizes = Pick<Supply, 'width' | 'depth' | 'height' | 'usual' | 'unsure' | 'pictured' | 'plusMinus'>;
 

@@ -1,7 +1,16 @@
 export { Id } from './fields.ts';
 export * from './rows.ts';
 export * from './upkeep-rows.ts';
-export { TABLES, TABLE_NAMES, REFERENCES, type Reference, type TableName, type RowOf, type AnyRow } from './tables.ts';
+export {
+  TABLES,
+  TABLE_NAMES,
+  PHOTO_TABLES,
+  REFERENCES,
+  type Reference,
+  type TableName,
+  type RowOf,
+  type AnyRow,
+} from './tables.ts';
 export {
   type Plan,
   emptyPlan,

@@ -185,6 +185,11 @@ export type RowOf<T extends TableName> = z.output<(typeof TABLES)[T]['row']>;
 export type AnyRow = RowOf<TableName>;
 export const TABLE_NAMES = Object.keys(TABLES) as TableName[];
 
+/** Tables whose rows show a picture: what none of them names is used by no plan. */
+export const PHOTO_TABLES = TABLE_NAMES.filter(
+  (t): t is 'places' | 'supplies' | 'pictures' => 'photo' in TABLES[t].row.shape,
+);
+
 /** Every reference there is, from which field of which table to which other one. */
 export const REFERENCES: readonly { from: TableName; field: string; to: TableName; reference: Reference }[] =
   TABLE_NAMES.flatMap((from) =>

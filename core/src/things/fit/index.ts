@@ -1,4 +1,4 @@
-export { pieceOf, sorted, type Block, type Cavity, MARGIN } from './piece.ts';
+export { OWN_UPRIGHT, pieceOf, sorted, type Block, type Cavity, MARGIN } from './piece.ts';
 export { caliperOf, sheetMass, sheetsIn } from './sheets.ts';
 export { circlesIn, widthForCircles } from './round.ts';
 export { holderOf, capacityOf, faceOf, AREA_SHARE, type Holder } from './holder.ts';

@@ -36,7 +36,7 @@ export function roundOf(supply: Pick<Supply, 'form'>, piece: Block): { diameter:
 const ROUND: readonly string[] = ['bottle', 'roll', 'spool', 'stick', 'long'];
 
 /** What stands by itself one way up alone: its given height is its own upright. */
-const OWN_UPRIGHT: readonly string[] = ['bottle', 'machine'];
+export const OWN_UPRIGHT: readonly string[] = ['bottle', 'machine'];
 
 /** A way a piece may be turned: sizes across, backwards and upwards. `round`: standing round, or a bundle of round sticks lying with their ends to the front or the side. */
 export type Pose = Block & { way: 'flat' | 'edge' | 'upright'; round: 'standing' | 'endOn' | 'across' | null };

@@ -9,7 +9,8 @@ const LONGEST = 700;
 /** Grounds that were laid flat, by picture: an address each, or none where the picture is not to be had. */
 const laid = new Map<string, Promise<string | null>>();
 
-const pairs = (list: readonly number[]) =>
+/** Points of a kept picture: x and y by turns. */
+export const pairs = (list: readonly number[]) =>
   Array.from({ length: list.length / 2 }, (_, i) => ({ x: list[2 * i]!, y: list[2 * i + 1]! }));
 
 /** What of a kept picture lies flat over its place: the plane it shows, and the corners of the place in it. */

@@ -92,7 +92,7 @@ export function OfWall({ plan, of, picture, laid, held, marking }: OfProps) {
   return (
     <section aria-label="Laid flat" className="min-w-0 space-y-2">
       <div className="flex flex-wrap items-center gap-2">
-        <Tools tool="box" frame={frame} onTool={() => undefined} onAdd={(s) => void drawn.draw(s)} />
+        <Tools tool="box" only="box" frame={frame} onTool={() => undefined} onAdd={(s) => void drawn.draw(s)} />
         <Button aria-pressed={pressing} onClick={() => setPressing(!pressing)}>
           {from ? 'Another lower left corner' : 'Press where the wall’s left end meets the floor'}
         </Button>

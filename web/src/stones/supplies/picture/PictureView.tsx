@@ -1,4 +1,4 @@
-import { Camera, ClipboardPaste, FileImage, Printer } from 'lucide-react';
+import { Camera, ClipboardPaste, FileImage, Printer, X } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import { type Plan, wallsInOrder } from '@heronstone/core/plan';
 import { shippedFaces } from '../../../parts/faces.ts';
@@ -36,14 +36,21 @@ const NAMES: Record<Of['what'], readonly string[]> = {
 /** Measuring by picture: a photo with one known thing in it, laid flat to scale; what is drawn over it has its true size. */
 export default function PictureView() {
   const plan = usePlan((s) => s.plan);
+  const dispatch = usePlan((s) => s.dispatch);
   const { get, select } = useSelection();
   const asked: Of['what'] = get('wall') ? 'wall' : get('place') ? 'place' : get('unit') ? 'front' : 'place';
   const [what, setWhat] = useState<Of['what']>(asked);
   const id = what === 'place' ? get('place') : what === 'front' ? get('unit') : what === 'wall' ? get('wall') : null;
   const of = useMemo<Of>(() => ({ what, id }), [what, id]);
   const itself = useMemo(() => sizeOf(plan, of, plan.head.ceiling), [plan, of]);
-  const picture = usePicture(itself, what === 'place' || what === 'front');
+  const wantsFrame = what === 'place' || what === 'front';
+  const picture = usePicture(itself, wantsFrame);
   const { held, marking, setMarking, laid, trouble, busy, hints, open } = picture;
+  // what was marked for a front says nothing of a wall
+  const another = (next: Of['what']) => {
+    picture.close();
+    setWhat(next);
+  };
   const [edge, setEdge] = useState<{ x: number; y: number }[] | null>(null);
   useEffect(() => {
     const pasted = (e: ClipboardEvent) => {
@@ -62,7 +69,7 @@ export default function PictureView() {
   return (
     <div className="flex grow flex-col gap-3">
       <div className="flex flex-wrap items-end gap-2">
-        <SelectField label="a picture of" value={what} options={WHAT} onCommit={setWhat} />
+        <SelectField label="a picture of" value={what} options={WHAT} onCommit={another} />
         {what === 'place' && (
           <div className="max-w-80">
             <PlaceField
@@ -98,9 +105,17 @@ export default function PictureView() {
         <div className="flex flex-wrap items-center gap-2 text-[14px]">
           <span className="text-soft">Kept from before, to measure more in:</span>
           {kept.map((p) => (
-            <Button key={p.id} onClick={() => void picture.again(p)}>
-              {p.takenOn}
-            </Button>
+            <span key={p.id} className="flex items-center">
+              <Button onClick={() => void picture.again(p)}>{p.takenOn}</Button>
+              <Button
+                look="quiet"
+                className="!px-1"
+                aria-label={`Forget the picture of ${p.takenOn}`}
+                onClick={() => dispatch({ type: 'removePicture', id: p.id })}
+              >
+                <X size={15} aria-hidden />
+              </Button>
+            </span>
           ))}
         </div>
       )}
@@ -130,7 +145,7 @@ export default function PictureView() {
                 {h}
               </p>
             ))}
-            <KnownRow {...{ marking, setMarking, itself }} />
+            <KnownRow {...{ marking, setMarking, itself, wantsFrame }} />
             <div className="flex flex-wrap items-center gap-2">
               {edge ? (
                 <>
@@ -193,9 +208,8 @@ const unitsWithFronts = (plan: Plan): (readonly [string, string])[] =>
     .filter((u) => Object.values(plan.places).some((p) => p.unitId === u.id && p.inId === null))
     .map((u) => [u.id, u.name] as const);
 
-const walls = (plan: Plan): (readonly [string, string])[] => {
-  return wallsInOrder(plan).map((w, i) => [w.id, w.name ? `${w.name} wall` : `Wall ${i + 1}`] as const);
-};
+const walls = (plan: Plan): (readonly [string, string])[] =>
+  wallsInOrder(plan).map((w, i) => [w.id, w.name ? `${w.name} wall` : `Wall ${i + 1}`] as const);
 
 function cornersFor(
   marking: Marking,
@@ -245,10 +259,13 @@ function KnownRow({
   marking,
   setMarking,
   itself,
+  wantsFrame,
 }: {
   marking: Marking;
   setMarking: (m: Marking) => void;
   itself: { width: number; height: number } | null;
+  /** what is measured is marked beside what is known */
+  wantsFrame: boolean;
 }) {
   const options: (readonly [KnownChoice, string])[] = [
     ...(marking.sheet ? [['sheet', `the measuring sheet (${KNOWN[marking.sheet.paper].name}), found`] as const] : []),
@@ -264,7 +281,7 @@ function KnownRow({
       ...marking,
       known,
       corners: found ? found.corners : marking.known === 'sheet' ? middling(marking.image) : marking.corners,
-      frame: known === 'itself' ? null : (marking.frame ?? middling(marking.image, 0.12)),
+      frame: known === 'itself' || !wantsFrame ? null : (marking.frame ?? middling(marking.image, 0.12)),
     });
   };
   const set = (side: 'width' | 'height') => (mm: number | null) =>

@@ -2,7 +2,7 @@ import { Trash2 } from 'lucide-react';
 import { useDeferredValue, useMemo } from 'react';
 import { closeCall, holderOf } from '@heronstone/core/fit';
 import { formatLength } from '@heronstone/core/lengths';
-import { type LineRead, readSeen, type Seen, type SeenWay, usualWay } from '@heronstone/core/lines';
+import { readSeen, type Seen, type SeenWay, standsAt, usualWay } from '@heronstone/core/lines';
 import { type Place, type Plan } from '@heronstone/core/plan';
 import { type Frame, type Plane, sidesOf } from '@heronstone/core/picture';
 import { Button } from '../../../ui/button.tsx';
@@ -26,19 +26,10 @@ export function seenOf(plan: Plan, shape: Shape, laid: { plane: Plane; frame: Fr
   if (shape.line.trim() === '') return null;
   const first = readSeen(plan, null, bare);
   const way = shape.way ?? (first.what === 'supply' ? usualWay(first.supply) : 'flat');
-  const above = shape.height ?? (first.what === 'supply' ? standsAt(first, way) : 0);
+  const above = shape.height ?? (first.what === 'supply' ? standsAt(first.supply, way) : 0);
   const sides = sidesOf(laid.plane, laid.frame, shape, Math.min(above, 1000));
   if (!sides) return null;
   return { ...bare, way, width: sides.width, depth: sides.depth, plusMinus: sides.plusMinus };
-}
-
-/** How high the upper side of such a thing usually lies, mm. */
-function standsAt(read: LineRead & { what: 'supply' }, way: SeenWay): number {
-  const { width, depth, height, form } = read.supply;
-  const own = form === 'bottle' || form === 'machine';
-  if (way === 'flat' || own) return height ?? 0;
-  const sorted = [width ?? 0, depth ?? 0, height ?? 0].sort((a, b) => b - a);
-  return way === 'edge' ? sorted[1]! : sorted[0]!;
 }
 
 /** A line for each thing that was drawn: what it is, how it lies, how high it stands; its size is the picture’s. */

@@ -13,9 +13,12 @@ export function Tools({
   tool,
   frame,
   onTool,
+  only,
   onAdd,
 }: {
   tool: Tool;
+  /** nothing else is drawn here */
+  only?: Tool;
   frame: { width: number; height: number };
   onTool: (tool: Tool) => void;
   onAdd: (shape: Shape) => void;
@@ -28,7 +31,7 @@ export function Tools({
   };
   return (
     <div role="group" aria-label="Draw" className="flex flex-wrap items-center gap-1">
-      {TOOLS.map(([id, name, Icon]) => (
+      {TOOLS.filter(([id]) => only === undefined || id === only).map(([id, name, Icon]) => (
         <Button key={id} aria-pressed={tool === id} look={tool === id ? 'main' : 'plain'} onClick={() => onTool(id)}>
           <Icon size={15} aria-hidden /> {name}
         </Button>

@@ -8,6 +8,7 @@ import {
   CODED,
 } from '@heronstone/core/picture';
 import { type Picture, type Place, type Plan } from '@heronstone/core/plan';
+import { pairs } from '../../../views/inside/ground.ts';
 import { type Point } from './shapes.ts';
 
 /** What a picture is of. */
@@ -82,8 +83,6 @@ export function middling({ width, height }: ImageSize, share = 0.25): Point[] {
 /** Corners with the next one first: the thing lies a quarter turned. */
 export const quarter = (corners: readonly Point[]): Point[] => [...corners.slice(1), corners[0]!];
 
-const pairs = (list: readonly number[]): Point[] =>
-  Array.from({ length: list.length / 2 }, (_, i) => ({ x: list[2 * i]!, y: list[2 * i + 1]! }));
 export const flatList = (points: readonly Point[]): number[] =>
   points.flatMap((p) => [Math.round(p.x * 100) / 100, Math.round(p.y * 100) / 100]);
 

@@ -11,7 +11,7 @@ import { type AskPicture, usePictureWorker } from './use-worker.ts';
 const FINE = 1000;
 const COARSE = 340;
 
-export type Laid = { plane: Plane; frame: Frame; image: ImageData; scale: number };
+export type Laid = { plane: Plane; frame: Frame; image: ImageData };
 export type Held = { blob: Blob; url: string; blurred: boolean };
 
 /** A picture in hand: opened, marked, laid flat beside the screen’s thread. */
@@ -57,7 +57,7 @@ export function usePicture(itself: KnownSize | null, wantsFrame: boolean) {
         setMarking({
           ...{ image, known, own: { width: 300, height: 200 }, sheet, straight: [], lens: null },
           corners: sheet ? sheet.corners : middling(image),
-          frame: sheet && wantsFrame ? middling(image, 0.12) : null,
+          frame: wantsFrame && known !== 'itself' ? middling(image, 0.12) : null,
         });
       } catch (error) {
         setTrouble(error instanceof Error ? error.message : 'The picture could not be looked at.');
@@ -129,7 +129,7 @@ function useFlat({
       const got = await ask((api) => api.flat(marked, marking.frame, pulling ? COARSE : FINE) as Promise<LaidFlat>);
       if (stale) return;
       onTrouble(got.ok ? null : got.trouble);
-      onLaid(got.ok ? { ...got, scale: got.image.width / got.frame.width } : null);
+      onLaid(got.ok ? got : null);
     };
     const go = async () => {
       if (running.current) return;
