@@ -7,7 +7,7 @@ const wings = {
   space: ['body', 'room', 'reach', 'loads', 'sun'],
   living: ['sessions', 'concepts', 'recall', 'slotting', 'homes', 'moves', 'zones'],
   keeping: ['stock', 'upkeep'],
-  better: ['findings', 'stations', 'arrange', 'tryout', 'beginning'],
+  better: ['findings', 'stations', 'arrange', 'tryout', 'beginning', 'schedule', 'doing'],
   paper: ['drawings', 'labels', 'calendar', 'lines', 'formats'],
 };
 const folders = Object.entries(wings).flatMap(([wing, list]) => list.map((folder) => `${wing}/${folder}`));

@@ -14,16 +14,29 @@ import { DataFolder } from './data-folder.ts';
  */
 /** what only this version knows */
 const NEW: Sent[] = [
-  { type: 'setSupply', id: 'kept-2', set: { width: 61, depth: 44, pictured: ['width', 'depth'], plusMinus: 1.5 } },
   {
-    type: 'addPicture',
-    picture: {
-      ...{ id: 'kept-picture', placeId: null, unitId: 'kept-kiln', wallId: null, photo: 'ab'.repeat(32) },
-      ...{ width: 1000, height: 750, focal35: 28, corners: [10, 20, 900, 30, 880, 700, 20, 690] },
-      ...{ knownWidth: 210, knownDepth: 297, frame: [], lens: -0.02, takenOn: '2026-11-30' },
-      drawn: [{ words: '3 ink pads', x: 40, y: 30, width: 60, depth: 90, turn: 12, round: false }],
+    type: 'addDoing',
+    doing: {
+      ...{ id: 'kept-doing', toPlanId: 'kept-other', toName: 'Another way', begins: '2026-12-05', livable: true },
+      ...{ way: 'saves', moneyAMonth: 60, planned: 2, promised: 36_000, findingsBefore: 9, findingsAfter: 3 },
     },
   },
+  {
+    type: 'addFreeTime',
+    freeTime: {
+      ...{ id: 'kept-free', weekday: 6, on: null, starts: 600, minutes: 150, helpers: 1, note: 'the tall one helps' },
+    },
+  },
+  {
+    type: 'addJob',
+    job: {
+      ...{ id: 'kept-job', name: 'Carry to the chest', kind: 'carry', why: 'nearer the hand', about: ['kept-2'], to: [] },
+      ...{ low: 10, likely: 12.5, high: 16, typed: false, people: 1, floor: 0.2, money: null, saves: 900, after: [] },
+      ...{ splits: true, notBefore: null, readyBy: '2026-12-20', delivery: 0, state: 'half', spent: 5, doneOn: null },
+    },
+  },
+  { type: 'addSitting', sitting: { id: 'kept-sitting', jobId: 'kept-job', on: '2026-12-05', from: 0, to: 12.5 } },
+  { type: 'setJob', id: 'kept-job', set: { spent: 6 } },
 ];
 
 const at = (path: string) => new URL(`../../../${path}`, import.meta.url);

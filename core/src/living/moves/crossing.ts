@@ -36,12 +36,17 @@ export type Crossing = {
   seconds: number;
   /** how often something is lifted into the tray */
   inTray: number;
+  /** what is carried, whole: what each step carries a part of the way, by its number in `pairs` */
+  pairs: readonly Pair[];
+  steps: readonly number[];
+  /** pairs that must have left a place before another comes into it: the one that leaves, the one that comes */
+  waits: readonly (readonly [number, number])[];
   /** things that cannot be moved because the tray is too small for what must wait in it */
   stuck: { supply: Supply; share: Share }[];
 };
 
 /** So many of a share that change places. */
-type Pair = { supply: Supply; share: Share; from: string | null; to: string; count: number; whole: boolean };
+export type Pair = { supply: Supply; share: Share; from: string | null; to: string; count: number; whole: boolean };
 
 /** What must be carried so that a plan’s homes are those of another one. */
 export function pairsBetween(now: Plan, then: Plan): Pair[] {
@@ -84,9 +89,16 @@ const SETTLING = 40;
 /**
  * The order of moves from a plan’s homes to those of another: no place ever holds more than it can (or more than it does today), rings broken through
  * a tray as seldom as possible, near things one after the other. Each place is laid for real at every step.
+ * @param only which of what changes places is carried now
  */
-export function crossingTo(now: Plan, then: Plan, makeId: (n: number) => string, tray = TRAY): Crossing {
-  const pairs = pairsBetween(now, then);
+export function crossingTo(
+  now: Plan,
+  then: Plan,
+  makeId: (n: number) => string,
+  tray = TRAY,
+  only: (pair: Pair) => boolean = () => true,
+): Crossing {
+  const pairs = pairsBetween(now, then).filter(only);
   const jobs = pairs.map(({ supply, from, to, count }): Job => ({
     from,
     to,
@@ -98,9 +110,10 @@ export function crossingTo(now: Plan, then: Plan, makeId: (n: number) => string,
     const [p, q] = [at(a), at(b)];
     return p && q ? Math.hypot(p.x - q.x, p.y - q.y) : 0;
   };
+  const takes = layingOf(now, pairs);
   const { steps, stuck } = orderJobs(jobs, {
     tray: 1,
-    takes: layingOf(now, pairs),
+    takes,
     way: (after, job) => (after === null ? 0 : far(pairs[after]!.to, pairs[job]!.from ?? pairs[job]!.to)),
   });
   let seconds = 0;
@@ -131,9 +144,40 @@ export function crossingTo(now: Plan, then: Plan, makeId: (n: number) => string,
   return {
     moves,
     seconds,
+    pairs,
+    steps: steps.map((s) => s.job),
+    waits: waitsOf(
+      pairs,
+      steps.map((s) => s.job),
+      takes,
+    ),
     inTray: steps.filter((s) => s.into === 'tray').length,
     stuck: stuck.map((job) => ({ supply: pairs[job]!.supply, share: pairs[job]!.share })),
   };
+}
+
+/** Who must have left a place before who comes into it, as far as they are ordered so; a place that takes all beside what is there keeps nobody waiting. */
+function waitsOf(
+  pairs: readonly Pair[],
+  steps: readonly number[],
+  takes: ReturnType<typeof layingOf>,
+): (readonly [number, number])[] {
+  const turn = new Map(steps.map((job, i) => [job, i]));
+  const waits: [number, number][] = [];
+  for (const place of new Set(pairs.map((p) => p.to))) {
+    const coming = pairs.flatMap((p, i) => (p.to === place ? [i] : []));
+    const come = new Set<number>();
+    const allGo = coming.every((job) => {
+      const goes = takes(place, new Set(), come, job);
+      come.add(job);
+      return goes;
+    });
+    if (allGo) continue;
+    for (const [i, { from }] of pairs.entries())
+      if (from === place)
+        for (const job of coming) if ((turn.get(i) ?? Infinity) < (turn.get(job) ?? -1)) waits.push([i, job]);
+  }
+  return waits;
 }
 
 function litresOf(supply: Supply, count: number): number {

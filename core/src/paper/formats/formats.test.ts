@@ -6,6 +6,7 @@ import fc from 'fast-check';
 import { z } from 'zod';
 import { apply, HARMFUL, type Plan, type Supply, emptyPlan } from '../../record/plan/index.ts';
 import { block, sheet, tinyRoom, unit, use, withUnits } from '../../testing/index.ts';
+import { ScheduleProblem } from '../../better/schedule/index.ts';
 import { MeasureFile } from '../../measures/picture/index.ts';
 import { CutFile } from '../../things/cutting/index.ts';
 import { SlottingFile, SlottingProblem1, SlottingProblem2 } from '../../living/slotting/index.ts';
@@ -85,8 +86,8 @@ describe('plan file', () => {
       ok: false,
       reason: expect.stringMatching(/not whole/),
     });
-    expect(damage(/heronstone-plan\/15/, 'something/15')).toMatch(/not a plan file/);
-    expect(damage(/heronstone-plan\/15/, 'heronstone-plan/16')).toMatch(/newer Heronstone \(plan 16\)/);
+    expect(damage(/heronstone-plan\/16/, 'something/16')).toMatch(/not a plan file/);
+    expect(damage(/heronstone-plan\/16/, 'heronstone-plan/17')).toMatch(/newer Heronstone \(plan 17\)/);
     expect(damage(/"placeId": "lowChest.1.0"/, '"placeId": "lowChest.9.9"')).toMatch(/contradicts itself/);
     expect(damage(/"ceiling": 2600/, '"ceiling": "high"')).toMatch(/plan.ceiling must be a number/);
     expect(damage(/"id": "lowChest.1.0"/, '"id": "lowChest.0.0"')).toMatch(/same id twice/);
@@ -99,6 +100,7 @@ describe('plan file', () => {
     ['heronstone-slotting-3', SlottingFile],
     ['heronstone-cut-1', CutFile],
     ['heronstone-measure-1', MeasureFile],
+    ['heronstone-doing-1', ScheduleProblem],
   ])('docs/formats/%s.schema.json is the schema in the code (npm run formats)', (name, schema) => {
     const onDisk = readFileSync(new URL(`../../../../docs/formats/${name}.schema.json`, import.meta.url), 'utf8');
     expect(JSON.parse(onDisk)).toEqual(JSON.parse(JSON.stringify(z.toJSONSchema(schema, { io: 'input' }))));
@@ -110,7 +112,7 @@ describe('plan files of every version ever written', () => {
   const kept = (version: number) =>
     gunzipSync(readFileSync(new URL(`kept/plan-${version}.heron.json.gz`, import.meta.url))).toString();
 
-  test.each([1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14, 15])(
+  test.each([1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14, 15, 16])(
     'version %i opens whole, and what is written of it opens again',
     (version) => {
       const file = JSON.parse(kept(version)) as Record<string, { id: string }[]> & { format: string };
@@ -152,8 +154,8 @@ describe('plan files of every version ever written', () => {
   test('the version is that of what a plan can hold: another schema needs another version, a kept file and a kept folder', () => {
     const schema = JSON.stringify(z.toJSONSchema(PlanFile, { io: 'input' }));
     expect([PLAN_VERSION, createHash('sha256').update(schema).digest('hex').slice(0, 16)]).toEqual([
-      15,
-      '648f8196c8e96fcd',
+      16,
+      '4d80b4702bf85aa0',
     ]);
   });
 });

@@ -2,6 +2,7 @@ import { writeFileSync } from 'node:fs';
 import { z } from 'zod';
 import { MeasureFile } from '../../measures/picture/index.ts';
 import { CutFile } from '../../things/cutting/index.ts';
+import { ScheduleProblem } from '../../better/schedule/index.ts';
 import { SlottingFile, SlottingProblem1, SlottingProblem2 } from '../../living/slotting/index.ts';
 import { PLAN_VERSION, PlanFile } from './plan-file.ts';
 
@@ -14,6 +15,7 @@ const schemas = {
   'heronstone-slotting-3': SlottingFile,
   'heronstone-cut-1': CutFile,
   'heronstone-measure-1': MeasureFile,
+  'heronstone-doing-1': ScheduleProblem,
 };
 for (const [name, schema] of Object.entries(schemas))
   writeFileSync(

@@ -1,6 +1,7 @@
 export { Id } from './fields.ts';
 export * from './rows.ts';
 export * from './upkeep-rows.ts';
+export * from './doing-rows.ts';
 export {
   TABLES,
   TABLE_NAMES,

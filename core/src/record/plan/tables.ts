@@ -10,6 +10,7 @@ import {
   SUPPLY_LATER,
 } from './blank.ts';
 import * as rows from './rows.ts';
+import * as doing from './doing-rows.ts';
 import * as upkeep from './upkeep-rows.ts';
 
 type Loose = Record<string, unknown>;
@@ -159,6 +160,10 @@ export const TABLES = {
     since: 15,
     references: { placeId: goesWith('places'), unitId: goesWith('units'), wallId: goesWith('walls') },
   }),
+  doings: table(doing.Doing, 'way to another plan', 'doing', { since: 16 }),
+  freeTimes: table(doing.FreeTime, 'free time', 'freeTime', { since: 16 }),
+  jobs: table(doing.Job, 'job', 'job', { since: 16 }),
+  sittings: table(doing.Sitting, 'job on a day', 'sitting', { since: 16, references: { jobId: goesWith('jobs') } }),
   palettes: table(rows.Palette, 'combination of colours', 'palette', { since: 8 }),
   colourRows: table(rows.ColourRow, 'row of colours', 'colourRow', { since: 8 }),
   prices: table(rows.Price, 'price', 'price', { since: 9 }),

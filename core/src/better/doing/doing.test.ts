@@ -1,0 +1,383 @@
+import { readFileSync } from 'node:fs';
+import {
+  apply,
+  asOne,
+  type Command,
+  homesOf,
+  countIn,
+  type Doing,
+  type Job,
+  type Plan,
+  SHARES,
+} from '../../record/plan/index.ts';
+import { importPlan } from '../../paper/formats/index.ts';
+import { dayAfter } from '../../keeping/upkeep/index.ts';
+import { checkSchedule, ringOf, solveSchedule } from '../schedule/index.ts';
+import { applied, unit } from '../../testing/index.ts';
+import {
+  differenceOf,
+  freeOn,
+  jobsBetween,
+  mergeJobs,
+  movesOf,
+  moveCommandOf,
+  openJobs,
+  paceOf,
+  planDays,
+  problemOf,
+  sessionsFrom,
+  sittingsOf,
+  summaryOf,
+  tickJob,
+  tooMuch,
+} from './index.ts';
+
+const demo = (name: string): Plan => {
+  const url = new URL(`../../../../demo/plans/${name}.heron.json`, import.meta.url);
+  const read = importPlan(readFileSync(url, 'utf8'), name);
+  if (!read.ok) throw new Error(read.reason);
+  return { ...read.plan, doings: {}, freeTimes: {}, jobs: {}, sittings: {} };
+};
+const today = '2026-10-01';
+const now = demo('the-pump-house');
+const then = demo('spring');
+
+/** Who lives where: so many of each share in each place. */
+function homesIn(plan: Plan): string[] {
+  return Object.values(plan.supplies)
+    .flatMap((s) =>
+      SHARES.flatMap((share) =>
+        homesOf(plan, s.id, share).map((h) => `${s.id} ${share} ${h.placeId} ${countIn(plan, h, s)}`),
+      ),
+    )
+    .sort();
+}
+
+const withJobs = (plan: Plan, other: Plan): Plan => applied(plan, ...mergeJobs(plan, jobsBetween(plan, other)));
+const free = (over: Partial<Plan['freeTimes'][string]>): Command => ({
+  type: 'addFreeTime',
+  freeTime: { ...{ id: 'sat', weekday: 6, on: null, starts: 600, minutes: 120, helpers: 0, note: '' }, ...over },
+});
+const doing = (over: Partial<Doing> = {}): Doing => ({
+  ...{
+    id: 'doing',
+    toPlanId: 'spring',
+    toName: 'Spring',
+    begins: today,
+    livable: true,
+    way: 'saves',
+    moneyAMonth: null,
+  },
+  ...{ planned: 0, promised: 0, findingsBefore: 0, findingsAfter: 0 },
+  ...over,
+});
+const planned = async (plan: Plan, d = doing(), way: Doing['way'] = 'saves') => {
+  const problem = problemOf(plan, d, way, d.begins);
+  const answer = await solveSchedule(problem, { work: 1500, now: () => 0 });
+  return { problem, answer, rows: sittingsOf(plan, answer) };
+};
+function ticked(plan: Plan, other: Plan, job: Job, day = today): Plan {
+  const tick = tickJob(plan, other, job, day, 10);
+  if (!tick.ok) throw new Error(tick.reason);
+  return applied(plan, tick.command);
+}
+
+/** Furniture that differs: one unit moved with what stands on it, one new with a box in it, one gone, one divided. */
+function refurnished(): Plan {
+  const away = Object.values(now.units).find((u) => u.kind === 'rollingCart')!;
+  const [place] = Object.values(then.places).filter(
+    (p) => p.kind === 'drawer' && !Object.values(then.places).some((x) => x.inId === p.id),
+  );
+  const [organiser] = Object.values(then.organisers);
+  const chest = Object.values(then.units).find(
+    (u) => u.mount === 'floor' && Object.values(then.units).some((g) => g.hostId === u.id),
+  )!;
+  let plan = applied(
+    then,
+    { type: 'placeUnit', unit: unit('bookcase', { id: 'new-case', name: 'New bookcase', x: 900, y: 300, width: 600 }) },
+    {
+      type: 'standIn',
+      id: 'new-box',
+      organiserId: organiser!.id,
+      name: 'New box',
+      inId: 'new-case.0.0',
+      left: 0,
+      front: 0,
+      bottom: 0,
+      turned: false,
+    },
+    { type: 'setUnit', id: chest.id, set: { x: chest.x + 120, y: chest.y + 40 } },
+    { type: 'divide', id: place!.id, into: 'lanes 60,rest' },
+  );
+  const supply = Object.values(plan.homes).find((h) => h.share === 'working' && h.count === null && !h.pinned)!;
+  plan = applied(plan, {
+    type: 'assignHome',
+    supplyId: supply.supplyId,
+    share: 'working',
+    placeId: 'new-box',
+    since: today,
+    homeId: supply.id,
+  });
+  for (const h of Object.values(plan.homes))
+    if (plan.places[h.placeId]!.unitId === away.id)
+      plan = applied(plan, {
+        type: 'assignHome',
+        supplyId: h.supplyId,
+        share: h.share,
+        placeId: 'new-case.1.0',
+        since: today,
+        homeId: h.id,
+      });
+  return applied(plan, { type: 'removeUnit', id: away.id });
+}
+
+describe('jobs from what differs', () => {
+  const jobs = jobsBetween(now, then);
+
+  test('nothing to do between a plan and itself but what is undecided', () => {
+    expect(jobsBetween(then, then).filter((j) => !['sort', 'passOn'].includes(j.kind))).toEqual([]);
+  });
+
+  test('each waits for what must be before it, never in a ring, and has minutes of its own', () => {
+    expect(ringOf(jobs.map((j) => ({ id: j.id, before: j.after })))).toBeNull();
+    const ids = new Set(jobs.map((j) => j.id));
+    expect(ids.size).toBe(jobs.length);
+    for (const j of jobs) {
+      expect(j.after.filter((id) => !ids.has(id))).toEqual([]);
+      expect(j.low).toBeGreaterThan(0);
+      expect(j.likely).toBeGreaterThan(j.low);
+      expect(j.high).toBeGreaterThan(j.likely);
+    }
+  });
+
+  test('minutes of carrying are the seconds of its motions and a quarter on top; whole or in parts they add up', () => {
+    const carried = jobs.filter((j) => j.kind === 'carry');
+    expect(carried.length).toBeGreaterThan(3);
+    for (const j of carried) expect(j.likely).toBeCloseTo(j.low * 1.25, 0);
+    // by a second way: the moves of one that waits for nobody, asked for alone
+    const alone = carried.find((j) => j.after.length === 0)!;
+    const seconds = movesOf(now, then, alone).reduce((sum, m) => sum + m.seconds, 0);
+    expect(seconds / 60).toBeGreaterThan(alone.low * 0.7);
+    expect(seconds / 60).toBeLessThan(alone.low * 1.3);
+  });
+
+  test('ticked in any order that waits for what comes before, homes are in the end those of the plan that is wanted', () => {
+    for (const turn of [0, 1]) {
+      let plan = withJobs(now, then);
+      for (;;) {
+        const open = openJobs(plan.jobs).filter((j) => j.after.every((a) => plan.jobs[a]!.state === 'done'));
+        const job = turn === 0 ? open[0] : open.at(-1);
+        if (!job) break;
+        const before = homesIn(plan);
+        plan = ticked(plan, then, job);
+        // nothing but what the job is about has changed
+        const touched = new Set(job.about);
+        const changed = homesIn(plan).filter((h) => !before.includes(h));
+        expect(changed.filter((h) => !touched.has(h.split(' ')[0]!))).toEqual([]);
+      }
+      const leaving = (h: string) => ['passOn', 'throw'].includes(then.supplies[h.split(' ')[0]!]!.decision);
+      expect(homesIn(plan).filter((h) => !leaving(h))).toEqual(homesIn(then).filter((h) => !leaving(h)));
+      expect(openJobs(plan.jobs)).toEqual([]);
+    }
+  });
+
+  test('units that come, go and move, boxes and dividers: in the end the room is furnished as the other one', () => {
+    const other = refurnished();
+    const d = differenceOf(now, other);
+    expect(d.come.map((u) => u.id)).toEqual(['new-case']);
+    expect(d.go).toHaveLength(1);
+    expect(d.move).toHaveLength(1);
+    expect(d.divided).toHaveLength(1);
+    let plan = withJobs(now, other);
+    const kinds = new Set(Object.values(plan.jobs).map((j) => j.kind));
+    for (const kind of ['buy', 'bring', 'move', 'setIn', 'carry', 'takeAway', 'notes', 'labels'] as const)
+      expect(kinds).toContain(kind);
+    for (;;) {
+      const job = openJobs(plan.jobs).find((j) => j.after.every((a) => plan.jobs[a]!.state === 'done'));
+      if (!job) break;
+      plan = ticked(plan, other, job);
+    }
+    const after = differenceOf(plan, other);
+    expect([after.come, after.go, after.move, after.boxesCome, after.boxesGo, after.boxesMove, after.divided]).toEqual([
+      [],
+      [],
+      [],
+      [],
+      [],
+      [],
+      [],
+    ]);
+    const leaving = (h: string) => ['passOn', 'throw'].includes(other.supplies[h.split(' ')[0]!]!.decision);
+    expect(homesIn(plan).filter((h) => !leaving(h))).toEqual(homesIn(other).filter((h) => !leaving(h)));
+  });
+
+  test('half of a job, move by move: the plan is true after each, and what is left is what was not carried', () => {
+    let plan = withJobs(now, then);
+    const job = openJobs(plan.jobs).find((j) => j.kind === 'carry' && j.after.length === 0)!;
+    const moves = movesOf(plan, then, job);
+    expect(moves.length).toBeGreaterThan(1);
+    for (const [i, move] of moves.slice(0, Math.ceil(moves.length / 2)).entries()) {
+      plan = applied(plan, moveCommandOf(plan, move, today));
+      if (move.toId !== null)
+        expect(homesOf(plan, move.supplyId, move.share).some((h) => h.placeId === move.toId)).toBe(true);
+      expect(movesOf(plan, then, job).length).toBeLessThanOrEqual(moves.length - i);
+    }
+    const tick = tickJob(plan, then, plan.jobs[job.id]!, today, 12);
+    expect(tick.ok).toBe(true);
+    if (tick.ok) expect(movesOf(applied(plan, tick.command), then, job)).toEqual([]);
+  });
+
+  test('one undo takes a ticked job back', () => {
+    const plan = withJobs(now, then);
+    const job = openJobs(plan.jobs).find((j) => j.kind === 'carry' && j.after.length === 0)!;
+    const tick = tickJob(plan, then, job, today, 10);
+    if (!tick.ok) throw new Error(tick.reason);
+    const ran = apply(plan, tick.command);
+    if (!ran.ok) throw new Error(ran.reason);
+    const back = apply(ran.plan, ran.inverse as never);
+    expect(back.ok && homesIn(back.plan)).toEqual(homesIn(plan));
+  });
+
+  test('without the plan that is wanted nothing is carried, and why is said; one’s own jobs are done all the same', () => {
+    const plan = withJobs(now, then);
+    const job = openJobs(plan.jobs).find((j) => j.kind === 'carry')!;
+    expect(tickJob(plan, null, job, today, 5)).toMatchObject({ ok: false, reason: /not here any more/ });
+    expect(tickJob(plan, null, { ...job, kind: 'own' }, today, 5).ok).toBe(true);
+  });
+});
+
+describe('which day what', () => {
+  test('a day goes before its weekday, and a day without minutes is none', () => {
+    const plan = applied(
+      now,
+      free({}),
+      free({ id: 'no', weekday: null, on: '2026-10-10', minutes: 0 }),
+      free({ id: 'more', weekday: null, on: '2026-10-14', minutes: 45, helpers: 1 }),
+    );
+    expect(sessionsFrom(plan, today).slice(0, 3)).toEqual([
+      { date: '2026-10-03', minutes: 120, people: 1 },
+      { date: '2026-10-14', minutes: 45, people: 2 },
+      { date: '2026-10-17', minutes: 120, people: 1 },
+    ]);
+    expect(freeOn(plan, '2026-10-10')).toBeNull();
+  });
+
+  test('the pump house to Spring over Saturdays of two hours: no rule broken, what saves most early, labels eight weeks after notes', async () => {
+    const plan = applied(withJobs(now, then), free({}));
+    const { problem, answer, rows } = await planned(plan);
+    expect(checkSchedule(problem, answer).broken).toEqual([]);
+    expect(answer.late).toEqual([]);
+    const sum = summaryOf(plan, rows);
+    expect(sum.twoThirds!.minutes).toBeLessThan(sum.minutes * 0.75);
+    const day = (kind: Job['kind']) => rows.find((r) => plan.jobs[r.jobId]!.kind === kind)!.on;
+    expect(day('labels') >= dayAfter(day('notes'), 56)).toBe(true);
+    expect(problem.jobs.some((j) => plan.jobs[j.id]!.kind === 'labels')).toBe(false);
+  });
+
+  test('stopping after any day the room can be used: nothing that had a home is without one, every station has its table', async () => {
+    const other = refurnished();
+    let plan = applied(withJobs(now, other), free({ minutes: 150, helpers: 1 }));
+    const { rows } = await planned(plan);
+    const without = (p: Plan) =>
+      new Set(
+        Object.values(p.supplies).flatMap((s) =>
+          homesOf(p, s.id, 'working').length === 0 && s.working > 0 ? [s.id] : [],
+        ),
+      );
+    let before = without(plan);
+    const leaving = new Set(
+      Object.values(plan.supplies).flatMap((s) => (['passOn', 'throw'].includes(s.decision) ? [s.id] : [])),
+    );
+    for (const on of [...new Set(rows.map((r) => r.on))]) {
+      for (const row of rows.filter((r) => r.on === on)) {
+        const lastPiece = rows.findLast((r) => r.jobId === row.jobId) === row;
+        if (lastPiece) plan = ticked(plan, other, plan.jobs[row.jobId]!, on);
+      }
+      const after = without(plan);
+      expect([...after].filter((id) => !before.has(id) && !leaving.has(id))).toEqual([]);
+      for (const s of Object.values(plan.stations))
+        if (now.stations[s.id]!.unitId !== null && other.units[now.stations[s.id]!.unitId!])
+          expect(plan.units[s.unitId!]).toBeDefined();
+      before = after;
+    }
+  });
+
+  test('planned anew from a day on, what is done stays done and is not planned again; what slipped is', async () => {
+    let plan = applied(withJobs(now, then), free({}));
+    const d = doing();
+    const { rows } = await planned(plan, d);
+    plan = applied(plan, { type: 'addDoing', doing: d }, asOne('days', planDays(plan, d, 'saves', rows)));
+    const first = Object.values(plan.sittings)
+      .map((s) => s.on)
+      .sort()[0]!;
+    const [done, slipped] = Object.values(plan.sittings).filter(
+      (s) => s.on === first && plan.jobs[s.jobId]!.after.length === 0,
+    );
+    plan = ticked(plan, then, plan.jobs[done!.jobId]!, first);
+    plan = applied(plan, ...mergeJobs(plan, jobsBetween(plan, then)));
+    const anew = await planned(plan, { ...d, begins: dayAfter(first, 1) });
+    expect(plan.jobs[done!.jobId]!.state).toBe('done');
+    expect(anew.rows.some((r) => r.jobId === done!.jobId)).toBe(false);
+    if (slipped) expect(anew.rows.some((r) => r.jobId === slipped.jobId && r.on > first)).toBe(true);
+    const commands = planDays(plan, plan.doings.doing!, 'saves', anew.rows);
+    const next = applied(plan, asOne('days', commands));
+    expect(next.doings.doing!.planned).toBe(2);
+    expect(Object.values(next.sittings).every((s) => s.on > first)).toBe(true);
+  });
+
+  test('livable: what is too long for any session is late, and what would have to give is said; not livable it may lie about', async () => {
+    const other = refurnished();
+    const plan = applied(withJobs(now, other), free({ minutes: 20, helpers: 1 }));
+    const { problem, answer } = await planned(plan);
+    const long = Object.values(plan.jobs).find((j) => j.kind === 'bring' && j.likely > 20)!;
+    expect(answer.late).toContain(long.id);
+    expect(tooMuch(plan, problem, answer.late).find((t) => t.job.id === long.id)!.words).toMatch(
+      /in one go .* the longest there is has 20 min/,
+    );
+    const open = await planned(plan, doing({ livable: false }));
+    expect(open.answer.late).not.toContain(long.id);
+  });
+
+  test('nobody free, too few people, too dear, too soon: each says why', () => {
+    const plan = applied(withJobs(now, then), free({}));
+    const job = openJobs(plan.jobs)[0]!;
+    const words = (set: Partial<Job>, d = doing(), p: Plan = applied(plan, { type: 'setJob', id: job.id, set })) =>
+      tooMuch(p, problemOf(p, d, 'saves', today), [job.id])[0]!.words;
+    expect(words({ people: 2 })).toMatch(/2 people at once/);
+    expect(words({ money: 90 }, doing({ moneyAMonth: 50 }))).toMatch(/more than a month’s money/);
+    expect(words({ readyBy: '2026-09-01' })).toMatch(/ready by 2026-09-01/);
+    expect(words({}, doing(), withJobs(now, then))).toMatch(/say when you are free/);
+  });
+
+  test('three ways of going about it: at a weekend it is over sooner, a unit after the other the saving comes later', async () => {
+    const plan = applied(withJobs(now, then), free({}));
+    const [saves, units, weekend] = [
+      await planned(plan),
+      await planned(plan, doing(), 'units'),
+      await planned(plan, doing(), 'weekend'),
+    ];
+    for (const way of [saves, units, weekend]) expect(checkSchedule(way.problem, way.answer).broken).toEqual([]);
+    expect(units.answer.value).toBeGreaterThanOrEqual(saves.answer.value - 1e-6);
+    expect(
+      summaryOf(
+        plan,
+        weekend.rows.filter((r) => plan.jobs[r.jobId]!.kind !== 'labels'),
+      ).days,
+    ).toBeLessThanOrEqual(2);
+  });
+});
+
+describe('a maker’s own pace', () => {
+  test('nothing known: as reckoned, with its doubt; the more jobs say so, the nearer to what they say (normal posterior, textbook)', () => {
+    const jobs = (n: number, times: number) =>
+      Array.from({ length: n }, () => ({ state: 'done' as const, spent: 10 * times, likely: 10 }));
+    expect(paceOf([])).toMatchObject({ factor: 1, jobs: 0 });
+    const factors = [1, 3, 10, 100].map((n) => paceOf(jobs(n, 1.5)).factor);
+    expect([...factors].sort((a, b) => a - b)).toEqual(factors);
+    expect(factors[3]).toBeCloseTo(1.5, 1);
+    // one job of twice the time: precision 1/0.16 of the prior, 1/0.25 of the job
+    expect(paceOf(jobs(1, 2)).factor).toBeCloseTo(Math.exp((Math.LN2 * 4) / (6.25 + 4)), 6);
+    const { low, high } = paceOf(jobs(5, 1.5));
+    expect(high - low).toBeLessThan(paceOf([]).high - paceOf([]).low);
+  });
+});

@@ -1,0 +1,10 @@
+export { differenceOf, dividersOf, type Difference } from './difference.ts';
+export { jobsBetween } from './jobs.ts';
+export { savingsOf, yearOf } from './savings.ts';
+export { mergeJobs } from './merging.ts';
+export { changes, moveCommandOf, movesOf, tickJob } from './ticks.ts';
+export { leftOf, openJobs, planDays, problemOf, sittingsOf, tooMuch } from './planning.ts';
+export { provenWords, summaryOf, type Reached, type Summary } from './summary.ts';
+export { paceOf, type Pace } from './pace.ts';
+export { freeOn, sessionsFrom, weekdayOf } from './times.ts';
+export { ALLOWANCE, minutesOf } from './minutes.ts';

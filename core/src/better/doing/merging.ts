@@ -1,0 +1,45 @@
+import { type Command, type Job, type Plan, sameRow } from '../../record/plan/index.ts';
+
+/** What of a job is its maker’s word once it is said, whatever follows from the plans. */
+const HERS = ['readyBy', 'notBefore', 'delivery', 'state', 'spent', 'doneOn'] as const;
+
+/**
+ * Jobs as they follow from the two plans now, beside those there are: new ones come, those still open follow what differs, and what has no reason any
+ * more goes. What is done, begun or struck stays, and the maker’s own stay as they are.
+ */
+export function mergeJobs(plan: Pick<Plan, 'jobs'>, derived: readonly Job[]): Command[] {
+  const commands: Command[] = [];
+  const wanted = new Map(derived.map((j) => [j.id, j]));
+  for (const job of Object.values(plan.jobs)) {
+    if (job.kind === 'own' || job.state === 'done' || job.state === 'struck') continue;
+    const next = wanted.get(job.id);
+    if (!next) {
+      // what was begun and has nothing left to do is done
+      if (job.state === 'half')
+        commands.push({ type: 'setJob', id: job.id, set: { state: 'done', doneOn: job.doneOn } });
+      else commands.push({ type: 'removeJob', id: job.id });
+      continue;
+    }
+    const kept: Job = { ...next, ...pick(job, HERS) };
+    if (job.typed) Object.assign(kept, pick(job, ['low', 'likely', 'high', 'typed']));
+    if (job.money !== null && next.money === null) kept.money = job.money;
+    // what is left of a job that was begun is reckoned from what is left, nothing has been spent on that yet
+    if (job.state === 'half' && !job.typed) Object.assign(kept, { spent: job.spent });
+    const { id, ...set } = kept;
+    if (!sameRow(job, kept)) commands.push({ type: 'setJob', id, set });
+  }
+  const there = new Set(Object.keys(plan.jobs));
+  for (const job of derived) {
+    if (!there.has(job.id)) commands.push({ type: 'addJob', job });
+    // something done before has come again
+    else if (plan.jobs[job.id]!.state === 'done' && job.kind === 'carry') {
+      let n = 2;
+      while (there.has(`${job.id.slice(0, 70)}.${n}`)) n++;
+      commands.push({ type: 'addJob', job: { ...job, id: `${job.id.slice(0, 70)}.${n}` } });
+    }
+  }
+  return commands;
+}
+
+const pick = <K extends keyof Job>(job: Job, keys: readonly K[]): Pick<Job, K> =>
+  Object.fromEntries(keys.map((k) => [k, job[k]])) as Pick<Job, K>;

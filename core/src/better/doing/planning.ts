@@ -1,0 +1,172 @@
+import { type Command, type Doing, type DoingWay, type Job, type Plan, type Sitting } from '../../record/plan/index.ts';
+import { dayAfter, TRIAL_DAYS } from '../../keeping/upkeep/index.ts';
+import { ringOf, type ScheduleAnswer, type ScheduleProblem } from '../schedule/index.ts';
+import { LEAST_PIECE } from './minutes.ts';
+import { paceOf } from './pace.ts';
+import { sessionsFrom } from './times.ts';
+
+/** At a weekend everything else stands still: so many days one after the other, so long each, min (own assumption). */
+const WEEKEND = { days: 2, minutes: 480 };
+
+/** What is still to be done of a job, in minutes as its maker takes them. */
+export function leftOf(job: Job, factor: number): number {
+  const likely = job.typed ? job.likely : job.likely * factor;
+  return Math.max(1, Math.round(job.state === 'half' ? Math.max(likely - job.spent, likely / 5) : likely));
+}
+
+/** Jobs that are still to be done. */
+export const openJobs = (jobs: Readonly<Record<string, Job>>): Job[] =>
+  Object.values(jobs)
+    .filter((j) => j.state === 'open' || j.state === 'half')
+    .sort((a, b) => (a.id < b.id ? -1 : 1));
+
+/**
+ * Jobs that come right before one among those still open: what is done or struck stands in nobody’s way, what comes before it does.
+ */
+function openBefore(job: Job, jobs: Readonly<Record<string, Job>>): string[] {
+  const found = new Set<string>();
+  const seen = new Set<string>();
+  const look = (id: string): void => {
+    if (seen.has(id)) return;
+    seen.add(id);
+    const other = jobs[id];
+    if (!other) return;
+    if (other.state === 'open' || other.state === 'half') found.add(id);
+    else other.after.forEach(look);
+  };
+  job.after.forEach(look);
+  return [...found];
+}
+
+/**
+ * The days as a scheduling problem: what is still to be done in which of the times there are. What has been bought waits until it is there; a job wanted by a day is done by then; labels for good
+ * wait until notes have been on trial.
+ * @param today nothing is planned before
+ */
+export function problemOf(
+  plan: Pick<Plan, 'jobs' | 'freeTimes'>,
+  doing: Pick<Doing, 'begins' | 'livable' | 'moneyAMonth'>,
+  way: DoingWay,
+  today: string,
+): ScheduleProblem {
+  const from = doing.begins > today ? doing.begins : today;
+  const { factor } = paceOf(Object.values(plan.jobs));
+  const free = sessionsFrom(plan, from);
+  const people = Math.max(1, ...free.map((s) => s.people));
+  const sessions =
+    way === 'weekend'
+      ? Array.from({ length: WEEKEND.days }, (_, i) => ({
+          date: dayAfter(weekendFrom(from), i),
+          minutes: WEEKEND.minutes,
+          people,
+        }))
+      : free;
+  const open = openJobs(plan.jobs).filter((j) => j.kind !== 'labels');
+  const longest = Math.max(0, ...sessions.map((s) => s.minutes));
+  const jobs = open.map((job): ScheduleProblem['jobs'][number] => {
+    const minutes = leftOf(job, factor);
+    // where it need not be livable, what is too long for any session may lie about over night
+    const splits = job.splits || (!doing.livable && minutes > longest);
+    return {
+      ...{
+        id: job.id,
+        minutes,
+        people: job.people,
+        floor: 0,
+        money: job.money ?? 0,
+        saves: Math.max(0, job.saves) / 3600,
+      },
+      before: openBefore(job, plan.jobs).filter((id) => open.some((o) => o.id === id)),
+      ...(splits ? { splits: Math.min(LEAST_PIECE, minutes) } : {}),
+      ...(job.notBefore ? { from: job.notBefore } : {}),
+      ...(job.readyBy ? { by: job.readyBy } : {}),
+    };
+  });
+  if (way === 'units') oneAfterTheOther(jobs, open);
+  const months = [...new Set(sessions.map((s) => s.date.slice(0, 7)))];
+  const money = doing.moneyAMonth === null ? [] : months.map((month) => ({ month, amount: doing.moneyAMonth! }));
+  return { format: 'heronstone-doing/1', jobs, sessions, floor: 0, money };
+}
+
+const weekendFrom = (day: string): string => {
+  for (let i = 0; i < 7; i++) if (new Date(`${dayAfter(day, i)}T00:00:00Z`).getUTCDay() === 6) return dayAfter(day, i);
+  return day;
+};
+
+/** One unit after the other: what saves most for its time first, and each of a unit’s jobs before the next unit’s, as far as nothing waits in a ring then. */
+function oneAfterTheOther(jobs: ScheduleProblem['jobs'], rows: readonly Job[]): void {
+  const carried = rows.filter((r) => r.kind === 'carry');
+  const of = new Map(jobs.map((j) => [j.id, j]));
+  const worth = (r: Job) => r.saves / Math.max(1, r.likely);
+  const order = [...carried].sort((a, b) => worth(b) - worth(a) || (a.id < b.id ? -1 : 1));
+  for (const [i, row] of order.entries()) {
+    const before = order[i - 1];
+    const job = of.get(row.id);
+    if (!before || !job || job.before.includes(before.id)) continue;
+    job.before.push(before.id);
+    if (ringOf(jobs)) job.before.pop();
+  }
+}
+
+/** Jobs that no session there is takes whole: too long, or for more people than ever come; with what would have to give. */
+export function tooMuch(
+  plan: Pick<Plan, 'jobs'>,
+  problem: ScheduleProblem,
+  late: readonly string[],
+): { job: Job; words: string }[] {
+  return late.flatMap((id) => {
+    const [job, asked] = [plan.jobs[id], problem.jobs.find((j) => j.id === id)];
+    if (!job || !asked) return [];
+    return [{ job, words: whyLate(asked, problem) }];
+  });
+}
+
+function whyLate(job: ScheduleProblem['jobs'][number], { sessions, money }: ScheduleProblem): string {
+  const enough = sessions.filter((s) => s.people >= job.people);
+  const longest = Math.max(0, ...enough.map((s) => s.minutes));
+  if (sessions.length === 0) return 'There is no time for it: say when you are free.';
+  if (enough.length === 0) return `It wants ${job.people} people at once, and you are alone: say when somebody helps.`;
+  if (!job.splits && job.minutes > longest)
+    return `It wants ${job.minutes} min in one go so that nothing lies about in the evening; the longest there is has ${longest} min. One such day, or one evening with things on the floor.`;
+  if (money.length > 0 && job.money > Math.max(...money.map((m) => m.amount)))
+    return `It costs ${job.money}, more than a month’s money.`;
+  if (job.by && job.by < sessions[0]!.date) return `It was to be ready by ${job.by}.`;
+  if (job.by) return `Before ${job.by} there is not enough time for it and what comes before it.`;
+  return 'There is not enough time for everything: it comes after what is planned.';
+}
+
+/** The days an answer gives, as rows; labels for good go on the first day there is time for after their notes have been on trial. */
+export function sittingsOf(plan: Pick<Plan, 'jobs' | 'freeTimes'>, answer: ScheduleAnswer): Sitting[] {
+  const rows = answer.order.map((p, i): Sitting => ({
+    id: `day-${i}`,
+    jobId: p.job,
+    on: p.session,
+    from: p.from,
+    to: p.to,
+  }));
+  const labels = openJobs(plan.jobs).find((j) => j.kind === 'labels');
+  if (!labels) return rows;
+  const notes = Object.values(plan.jobs).find((j) => j.kind === 'notes');
+  const noted = notes?.doneOn ?? rows.findLast((r) => r.jobId === notes?.id)?.on;
+  if (!noted) return rows;
+  const day = sessionsFrom(plan, dayAfter(noted, TRIAL_DAYS))[0]?.date;
+  if (day) rows.push({ id: `day-${rows.length}`, jobId: labels.id, on: day, from: 0, to: Math.round(labels.likely) });
+  return rows;
+}
+
+/** Planned so: what was planned goes, the new days come, and calendars are told that they are newer. */
+export function planDays(
+  plan: Pick<Plan, 'sittings'>,
+  doing: Doing,
+  way: DoingWay,
+  rows: readonly Sitting[],
+): Command[] {
+  return [
+    ...Object.keys(plan.sittings).map((id): Command => ({ type: 'removeSitting', id })),
+    ...rows.map((sitting): Command => ({
+      type: 'addSitting',
+      sitting: { ...sitting, id: `${sitting.id}-${doing.planned + 1}` },
+    })),
+    { type: 'setDoing', id: doing.id, set: { way, planned: doing.planned + 1 } },
+  ];
+}
