@@ -28,6 +28,60 @@ const planFile = file('room.heron.json', exportPlan(stocked.ok ? stocked.plan : 
 const demoFile = fileURLToPath(new URL('../../demo/plans/the-pump-house.heron.json', import.meta.url));
 
 describe('the command line', () => {
+  test('doing gives an order of a bare problem, by its rules, and says what is wrong with a bad one', async () => {
+    const problem = {
+      format: 'heronstone-doing/1',
+      jobs: [
+        { id: 'paint', minutes: 60, saves: 1 },
+        { id: 'shelf', minutes: 60, people: 2, saves: 5, before: ['paint'] },
+        { id: 'sort', minutes: 60, saves: 3 },
+      ],
+      sessions: [
+        { date: '2026-10-03', minutes: 60 },
+        { date: '2026-10-10', minutes: 120, people: 2 },
+      ],
+    };
+    const done = await run(['doing', '--problem', file('d.json', JSON.stringify(problem))]);
+    // by hand: sorted the first Saturday, painted and the shelf put up at the second: 7 × (1 + 5); painted first, 7 × (5 + 3)
+    expect(JSON.parse(done.out!)).toMatchObject({ value: 42, bound: 42, late: [] });
+    const bad = await run([
+      'doing',
+      '--problem',
+      file('e.json', JSON.stringify({ ...problem, jobs: [{ id: 'a', minutes: -1 }] })),
+    ]);
+    expect(bad).toMatchObject({ code: 2, error: expect.stringMatching(/jobs.0.minutes must be more than zero/) });
+  });
+
+  test('doing gives the way from one plan to another over the days there are, and a calendar that another program reads', async () => {
+    const free = { weekday: 'saturday', from: '10:30', minutes: 60 };
+    const calendar = {
+      format: 'heronstone-calendar/1',
+      begins: '2026-10-01',
+      free: [free, { date: '2026-10-10', minutes: 0 }],
+    };
+    const out = join(folder, 'plan.ics');
+    const args = [
+      'doing',
+      demoFile,
+      demoFile.replace('the-pump-house', 'spring'),
+      '--calendar',
+      file('c.json', JSON.stringify(calendar)),
+      '--out',
+      out,
+      '--work',
+      '500',
+    ];
+    const done = await run(args);
+    const said = JSON.parse(done.out!) as { order: { session: string; to: number }[]; late: unknown[] };
+    expect(said.late).toEqual([]);
+    expect(said.order.length).toBeGreaterThan(5);
+    for (const o of said.order)
+      expect([new Date(o.session).getUTCDay(), o.session === '2026-10-10', o.to <= 60]).toEqual([6, false, true]);
+    const text = readFileSync(out, 'utf8');
+    expect(text).toMatch(/DTSTART:20261003T103000/);
+    expect(text.match(/^UID:doing-/gm)).toHaveLength(new Set(said.order.map((o) => o.session)).size);
+  });
+
   test('slot gives the answer object, feasible and with a bound', async () => {
     const problem = randomSlotting(2, { lots: 20, places: 8 });
     const { code, out } = await run([
@@ -209,7 +263,7 @@ describe('the command line', () => {
   test.each([
     [
       [],
-      /say slot, reach, homes, check, fill, zones, read-list, budget, cut, measure, tryout, help-most, arrange, book or maps/,
+      /say slot, reach, homes, check, fill, zones, read-list, budget, cut, doing, measure, tryout, help-most, arrange, book or maps/,
     ],
     [['fly'], /not “fly”/],
     [['slot'], /needs a file/],

@@ -23,6 +23,8 @@ export type Values = {
   paper?: string | undefined;
   chapters?: string | undefined;
   unit?: string | undefined;
+  calendar?: string | undefined;
+  problem?: string | undefined;
   help?: boolean | undefined;
 };
 

@@ -37,6 +37,7 @@ import {
   write,
 } from './input.ts';
 import { helpMostOf } from './help-most.ts';
+import { doing } from './doing.ts';
 import { measure } from './measure.ts';
 import { book, maps } from './print.ts';
 import { tryout } from './tryout.ts';
@@ -50,6 +51,8 @@ heronstone zones PLAN.heron.json [--find] [--seconds S]
 heronstone read-list FILE [--measure metric|imperial]
 heronstone budget PLAN.heron.json
 heronstone cut FILE
+heronstone doing FROM.heron.json TO.heron.json --calendar FILE.json [--out PLAN.ics] [--seconds N | --work N]
+heronstone doing --problem FILE.json [--seconds N | --work N] [--seed N]
 heronstone measure FILE
 heronstone tryout PLAN.heron.json [--activity NAME] [--sessions N] [--seed N]
 heronstone help-most PLAN.heron.json [--seconds N]
@@ -61,7 +64,7 @@ heronstone maps PLAN.heron.json --out FILE.pdf [--unit NAME] [--paper a4|letter]
 /** Runs one command line. JSON on stdout; on bad input one line why on stderr and exit code 2. */
 export async function run(args: string[]): Promise<Result> {
   try {
-    const { command, file, values } = read(args);
+    const { command, file, to, values } = read(args);
     if (command === 'help') return { code: 0, out: USAGE };
     if (command === 'slot') return await slot(file, values);
     if (command === 'reach') return reach(file, values.seat);
@@ -71,6 +74,7 @@ export async function run(args: string[]): Promise<Result> {
     if (command === 'read-list') return list(file, values.measure);
     if (command === 'budget') return budget(file);
     if (command === 'cut') return cut(file);
+    if (command === 'doing') return await doing(file, to, values);
     if (command === 'measure') return measure(file);
     if (command === 'tryout') return tryout(file, values);
     if (command === 'help-most') return await helpMostOf(file, values);
@@ -95,6 +99,7 @@ const FLAGS: Record<string, readonly string[]> = {
   budget: [],
   cut: [],
   measure: [],
+  doing: ['calendar', 'problem', 'out', 'seconds', 'work', 'seed'],
   'help-most': ['seconds'],
   tryout: ['activity', 'sessions', 'seed'],
   arrange: ['seed', 'steps', 'searches', 'out'],
@@ -102,7 +107,7 @@ const FLAGS: Record<string, readonly string[]> = {
   maps: ['out', 'unit', 'paper'],
 };
 
-function read(args: string[]): { command: string; file: string; values: Values } {
+function read(args: string[]): { command: string; file: string; to: string; values: Values } {
   let parsed;
   try {
     parsed = parseArgs({
@@ -124,6 +129,8 @@ function read(args: string[]): { command: string; file: string; values: Values }
         paper: { type: 'string' },
         chapters: { type: 'string' },
         unit: { type: 'string' },
+        calendar: { type: 'string' },
+        problem: { type: 'string' },
         help: { type: 'boolean' },
       },
     });
@@ -131,16 +138,17 @@ function read(args: string[]): { command: string; file: string; values: Values }
     throw new Trouble((error as Error).message.split('\n')[0]!);
   }
   const [command, file, ...rest] = parsed.positionals;
-  if (parsed.values.help || command === 'help') return { command: 'help', file: '', values: parsed.values };
+  if (parsed.values.help || command === 'help') return { command: 'help', file: '', to: '', values: parsed.values };
   if (!command || !FLAGS[command])
     throw new Trouble(
-      `say slot, reach, homes, check, fill, zones, read-list, budget, cut, measure, tryout, help-most, arrange, book or maps${command ? `, not “${command}”` : ''}; --help tells more`,
+      `say slot, reach, homes, check, fill, zones, read-list, budget, cut, doing, measure, tryout, help-most, arrange, book or maps${command ? `, not “${command}”` : ''}; --help tells more`,
     );
-  if (!file) throw new Trouble(`${command} needs a file`);
-  if (rest.length > 0) throw new Trouble(`one file at a time, not also “${rest[0]}”`);
+  const [to, ...more] = command === 'doing' ? rest : ['', ...rest];
+  if (!file && parsed.values.problem === undefined) throw new Trouble(`${command} needs a file`);
+  if (more.length > 0) throw new Trouble(`one file at a time, not also “${more[0]}”`);
   for (const flag of Object.keys(parsed.values))
     if (!FLAGS[command].includes(flag)) throw new Trouble(`${command} does not take --${flag}`);
-  return { command, file, values: parsed.values };
+  return { command, file: file ?? '', to: to ?? '', values: parsed.values };
 }
 
 async function slot(file: string, values: Values): Promise<Result> {

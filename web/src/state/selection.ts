@@ -22,7 +22,9 @@ export type Choice =
   | 'against'
   | 'recipe'
   | 'project'
-  | 'person';
+  | 'person'
+  | 'day'
+  | 'job';
 
 /** Another view of a stone is a page of its own: *back* leads out of it. */
 function otherView(next: Partial<Record<Choice, string | null>>): boolean {

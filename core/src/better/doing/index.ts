@@ -8,3 +8,4 @@ export { provenWords, summaryOf, type Reached, type Summary } from './summary.ts
 export { paceOf, type Pace } from './pace.ts';
 export { freeOn, sessionsFrom, weekdayOf } from './times.ts';
 export { ALLOWANCE, minutesOf } from './minutes.ts';
+export { CalendarFile, ownJob, rowsOfCalendar } from './calendar-file.ts';

@@ -42,7 +42,7 @@ export function moveCommandOf(now: Plan, move: Move, since: string): Command {
   );
   const home = from ? { homeId: from.id } : {};
   if (toId === null) return { type: 'leaveHome', supplyId, share, ...home };
-  const part = count !== null && (from?.count == null || count < from.count);
+  const part = count !== null && (from?.count === undefined || from.count === null || count < from.count);
   return { type: 'assignHome', supplyId, share, placeId: toId, since, ...home, ...(part ? { count } : {}) };
 }
 

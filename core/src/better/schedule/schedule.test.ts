@@ -1,3 +1,4 @@
+import { describe, expect, test } from '@jest/globals';
 import { Random } from '../../living/slotting/index.ts';
 import { checkSchedule } from './check.ts';
 import { EXACT_JOBS } from './exact.ts';

@@ -1,4 +1,4 @@
-import { Random } from '../../living/slotting/index.ts';
+import type { Random } from '../../living/slotting/index.ts';
 import { type Compiled } from './compile.ts';
 import { firstOrders } from './rules.ts';
 import { Timetable } from './timetable.ts';

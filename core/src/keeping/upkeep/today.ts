@@ -19,7 +19,18 @@ import { loggedUses, usesFromLog } from './uses-logged.ts';
 
 /** What asks for a hand. */
 export type AskKind =
-  'putBack' | 'season' | 'trip' | 'buy' | 'label' | 'new' | 'kit' | 'overFull' | 'resting' | 'review' | 'uses';
+  | 'putBack'
+  | 'season'
+  | 'trip'
+  | 'buy'
+  | 'label'
+  | 'new'
+  | 'kit'
+  | 'overFull'
+  | 'resting'
+  | 'review'
+  | 'uses'
+  | 'doing';
 
 /** One way to be done with it: a change of the plan, lines for the log, or both. */
 export type Answer = {
@@ -56,6 +67,7 @@ const safe = (key: string) => key.replace(/[^A-Za-z0-9:._-]/g, '_').slice(0, 400
  */
 export function asksToday(plan: Plan, day: string): Ask[] {
   const all = [
+    ...daysOfDoing(plan, day),
     ...putBack(plan),
     ...seasons(plan, day),
     ...trips(plan, day),
@@ -86,6 +98,30 @@ const names = (list: readonly { name: string }[]) =>
         .map((s) => s.name)
         .join(', ')} and ${list.length - 3} more`
     : list.map((s) => s.name).join(', ');
+
+/** What is planned for today on the way to another plan of the room, and days of it that have gone by. */
+function daysOfDoing(plan: Plan, day: string): Ask[] {
+  const open = Object.values(plan.sittings).filter((s) => {
+    const state = plan.jobs[s.jobId]?.state;
+    return state === 'open' || state === 'half';
+  });
+  const gone = open.filter((s) => s.on < day);
+  const own = open.filter((s) => s.on === day).sort((a, b) => a.from - b.from);
+  const jobs = (rows: typeof open) => [...new Set(rows.map((s) => s.jobId))].flatMap((id) => plan.jobs[id] ?? []);
+  const ask = (words: string, rows: typeof open): Ask => ({
+    ...{ key: `doing:${rows[0]!.on}`, kind: 'doing', answers: [], go: { view: 'doing' } },
+    words,
+    detail: names(jobs(rows)),
+  });
+  return [
+    ...(own.length > 0
+      ? [ask(`${count(jobs(own).length, 'job', 'jobs')} today on the way to the room that is wanted`, own)]
+      : []),
+    ...(gone.length > 0
+      ? [ask(`${count(jobs(gone).length, 'job', 'jobs')} left over from days that have gone by`, gone)]
+      : []),
+  ];
+}
 
 function putBack(plan: Plan): Ask[] {
   const outs = toPutBack(plan);

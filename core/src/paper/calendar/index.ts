@@ -1,5 +1,6 @@
 import { createEvents, type EventAttributes } from 'ics';
 import { MONTH_NAMES, type Plan, placeTitle } from '../../record/plan/index.ts';
+import { daysOf } from './days.ts';
 import { dayAfter, seasonBoxes, TRIAL_DAYS } from '../../keeping/upkeep/index.ts';
 
 type Day = [number, number, number];
@@ -36,12 +37,17 @@ function folded(text: string): string {
 }
 
 /**
- * What is to come as an iCalendar file (RFC 5545): seasonal boxes in and out every year, trips and days projects are for, notes on trial to decide on, what is undecided.
+ * What is to come as an iCalendar file (RFC 5545): days on which something is to be done, seasonal boxes in and out every year, trips and days projects are for, notes on trial to decide on, what is undecided.
  * All-day entries; the same thing has the same name every time it is written, so that a calendar that reads it again doubles nothing.
  * @param day from which on
+ * @param alarm so many hours before a day of doing; null: none
  * @returns the text; or why it cannot be written
  */
-export function calendarOf(plan: Plan, day: string): { ok: true; text: string } | { ok: false; reason: string } {
+export function calendarOf(
+  plan: Plan,
+  day: string,
+  alarm: number | null = null,
+): { ok: true; text: string } | { ok: false; reason: string } {
   const year = Number(day.slice(0, 4));
   const events: EventAttributes[] = [];
   const add = (uid: string, on: string, title: string, description: string, yearly = false) =>
@@ -55,6 +61,11 @@ export function calendarOf(plan: Plan, day: string): { ok: true; text: string } 
       },
       ...{ productId: 'heronstone', calName: oneLine(plan.head.name), busyStatus: 'FREE', transp: 'TRANSPARENT' },
       ...(yearly ? { recurrenceRule: 'FREQ=YEARLY' } : {}),
+    });
+  for (const event of daysOf(plan, day, alarm))
+    events.push({
+      ...{ ...event, title: oneLine(event.title ?? ''), description: lines(event.description ?? '') },
+      ...{ productId: 'heronstone', calName: oneLine(plan.head.name) },
     });
   for (const box of seasonBoxes(plan)) {
     if (box.rests === null) continue;
@@ -95,7 +106,7 @@ export function calendarOf(plan: Plan, day: string): { ok: true; text: string } 
     return {
       ok: false,
       reason:
-        'There is nothing with a day to come yet: no seasonal box with a place to rest, no trip, no note on trial.',
+        'There is nothing with a day to come yet: no seasonal box with a place to rest, no trip, no note on trial, no day on which something is to be done.',
     };
   const { error, value } = createEvents(events);
   return value && !error

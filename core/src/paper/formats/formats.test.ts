@@ -6,6 +6,7 @@ import fc from 'fast-check';
 import { z } from 'zod';
 import { apply, HARMFUL, type Plan, type Supply, emptyPlan } from '../../record/plan/index.ts';
 import { block, sheet, tinyRoom, unit, use, withUnits } from '../../testing/index.ts';
+import { CalendarFile } from '../../better/doing/index.ts';
 import { ScheduleProblem } from '../../better/schedule/index.ts';
 import { MeasureFile } from '../../measures/picture/index.ts';
 import { CutFile } from '../../things/cutting/index.ts';
@@ -101,6 +102,7 @@ describe('plan file', () => {
     ['heronstone-cut-1', CutFile],
     ['heronstone-measure-1', MeasureFile],
     ['heronstone-doing-1', ScheduleProblem],
+    ['heronstone-calendar-1', CalendarFile],
   ])('docs/formats/%s.schema.json is the schema in the code (npm run formats)', (name, schema) => {
     const onDisk = readFileSync(new URL(`../../../../docs/formats/${name}.schema.json`, import.meta.url), 'utf8');
     expect(JSON.parse(onDisk)).toEqual(JSON.parse(JSON.stringify(z.toJSONSchema(schema, { io: 'input' }))));

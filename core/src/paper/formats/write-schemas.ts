@@ -2,6 +2,7 @@ import { writeFileSync } from 'node:fs';
 import { z } from 'zod';
 import { MeasureFile } from '../../measures/picture/index.ts';
 import { CutFile } from '../../things/cutting/index.ts';
+import { CalendarFile } from '../../better/doing/index.ts';
 import { ScheduleProblem } from '../../better/schedule/index.ts';
 import { SlottingFile, SlottingProblem1, SlottingProblem2 } from '../../living/slotting/index.ts';
 import { PLAN_VERSION, PlanFile } from './plan-file.ts';
@@ -16,6 +17,7 @@ const schemas = {
   'heronstone-cut-1': CutFile,
   'heronstone-measure-1': MeasureFile,
   'heronstone-doing-1': ScheduleProblem,
+  'heronstone-calendar-1': CalendarFile,
 };
 for (const [name, schema] of Object.entries(schemas))
   writeFileSync(

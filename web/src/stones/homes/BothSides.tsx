@@ -1,5 +1,5 @@
-import { ArrowLeft, Footprints } from 'lucide-react';
-import { Link } from 'react-router';
+import { ArrowLeft, CalendarDays, Footprints } from 'lucide-react';
+import { Link, useNavigate } from 'react-router';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { assessHomes, backTo, type Change, compareHomes, type StationSum } from '@heronstone/core/homes';
@@ -7,6 +7,7 @@ import { placeSaid } from '@heronstone/core/concepts';
 import { apply, type Plan } from '@heronstone/core/plan';
 import { type BandNumber, BANDS, makerOf, planAsWorked } from '@heronstone/core/reach';
 import { usePlan } from '../../state/plan-store.ts';
+import { forkPlan } from '../../state/api.ts';
 import { askHomes } from '../../state/homes-worker.ts';
 import { usePair } from '../../state/found.ts';
 import { type Pair } from '../../state/pair.ts';
@@ -329,6 +330,8 @@ function Onward({ before }: { before: Plan }) {
   const { keep } = usePair();
   const { select } = useSelection();
   const [working, setWorking] = useState(false);
+  const navigate = useNavigate();
+  const unsaved = usePlan((s) => s.unsaved);
   const carry = async () => {
     setWorking(true);
     try {
@@ -357,8 +360,23 @@ function Onward({ before }: { before: Plan }) {
       setWorking(false);
     }
   };
+  /** What was found is kept as a plan of its own, the old homes come back, and the way between them is laid over the days there are. */
+  const dayByDay = async () => {
+    setWorking(true);
+    try {
+      const now = usePlan.getState().plan;
+      const { id } = await forkPlan(now.id, `${now.head.name} as found`.slice(0, 120));
+      if (!dispatch(backTo(before, now, today()))) return;
+      keep(null);
+      await navigate(`/p/${now.id}/keepup?view=doing&against=${id}`);
+    } catch (e) {
+      toast.error(`The days could not be planned: ${(e as Error).message}`);
+    } finally {
+      setWorking(false);
+    }
+  };
   return (
-    <span className="flex gap-2">
+    <span className="flex flex-wrap gap-2">
       <Button
         look="quiet"
         title="Nothing is left to carry: put this away"
@@ -375,6 +393,13 @@ function Onward({ before }: { before: Plan }) {
       >
         Look test first
       </Link>
+      <Button
+        disabled={working || unsaved > 0}
+        title="What was found becomes a plan of its own; jobs over the days you have lead to it"
+        onClick={() => void dayByDay()}
+      >
+        <CalendarDays size={16} aria-hidden /> Day by day
+      </Button>
       <Button
         look="main"
         disabled={working}

@@ -13,6 +13,12 @@ const WAYS = [
     tip: 'what a session wants, got together',
     View: part(() => import('./GetReady.tsx')),
   },
+  {
+    id: 'doing',
+    name: 'Doing it',
+    tip: 'day by day to the room that is wanted',
+    View: part(() => import('./doing/Doing.tsx')),
+  },
   { id: 'back', name: 'Put back', tip: 'what lies about, in one round', View: part(() => import('./PutBack.tsx')) },
   {
     id: 'projects',
@@ -43,7 +49,7 @@ export default function KeepUpStone() {
         ways={WAYS}
         now={way}
         inTheBar={IN_THE_BAR}
-        onChoose={(w) => select({ view: w.id === '' ? null : w.id, place: null, project: null })}
+        onChoose={(w) => select({ view: w.id === '' ? null : w.id, place: null, project: null, day: null, job: null })}
       />
       <View fallback={<p className="p-6 text-soft">Opening …</p>}>
         <way.View />

@@ -1,0 +1,79 @@
+import { proxy } from 'comlink';
+import { useCallback, useEffect, useState } from 'react';
+import { asOne, type Command, type Doing, type DoingWay, type Plan } from '@heronstone/core/plan';
+import { mergeJobs, planDays, sittingsOf } from '@heronstone/core/doing';
+import { getPlan } from '../../../state/api.ts';
+import { useWorkIn } from '../../../state/long-work.ts';
+import { usePlan } from '../../../state/plan-store.ts';
+import { today } from '../../../ui/words.ts';
+import type { DoingWorker, Wanted, WorkedWay } from '../../../workers/doing.worker.ts';
+
+const worker = () => new Worker(new URL('../../../workers/doing.worker.ts', import.meta.url), { type: 'module' });
+
+/** The plan that is wanted, as it is saved now. */
+export type WantedPlan = { plan: Plan | null; trouble: string | null };
+
+export function useWantedPlan(id: string | undefined): WantedPlan {
+  const [got, setGot] = useState<{ id: string } & WantedPlan>({ id: '', plan: null, trouble: null });
+  useEffect(() => {
+    if (!id) return;
+    let here = true;
+    getPlan(id).then(
+      ({ plan }) => here && setGot({ id, plan, trouble: null }),
+      (e: Error) => here && setGot({ id, plan: null, trouble: e.message }),
+    );
+    return () => void (here = false);
+  }, [id]);
+  return got.id === id ? got : { plan: null, trouble: null };
+}
+
+/** The way to the plan that is wanted, if one is chosen. */
+export const doingOf = (plan: Pick<Plan, 'doings'>): Doing | null => Object.values(plan.doings)[0] ?? null;
+
+/** Works out what is to be done and which day what; each of it one change with one undo. */
+export function useDoing() {
+  const dispatch = usePlan((s) => s.dispatch);
+  const { share, run, cancel } = useWorkIn<DoingWorker>(worker);
+  const [ways, setWays] = useState<WorkedWay[] | null>(null);
+  const told = useCallback((w: WorkedWay) => setWays((now) => [...(now ?? []).filter((x) => x.way !== w.way), w]), []);
+
+  /** Asks what differs now, beside what there is: jobs come, change and go. */
+  const lookAgain = useCallback(
+    async (then: Plan, more: (wanted: Wanted) => Command[] = () => []): Promise<boolean> => {
+      const now = usePlan.getState().plan;
+      const wanted = await run((api) => api.wanted(now, then));
+      if (!wanted) return false;
+      const plan = usePlan.getState().plan;
+      const commands = [...more(wanted), ...mergeJobs(plan, wanted.jobs)];
+      return commands.length === 0 || dispatch(asOne('what is to be done', commands));
+    },
+    [run, dispatch],
+  );
+
+  /** Asks which day what, in three ways of going about it; the one that was chosen is taken. */
+  const planAnew = useCallback(
+    async (choose?: DoingWay): Promise<boolean> => {
+      const plan = usePlan.getState().plan;
+      const doing = doingOf(plan);
+      if (!doing) return false;
+      setWays(null);
+      const asked = { ...doing, way: choose ?? doing.way };
+      const all = await run((api, tell) =>
+        api.ways({ jobs: plan.jobs, freeTimes: plan.freeTimes }, asked, today(), proxy(told), tell),
+      );
+      const own = all?.find((w) => w.way === asked.way);
+      return own ? take(own) : false;
+    },
+    [run, told],
+  );
+
+  const take = ({ way, answer }: WorkedWay): boolean => {
+    const plan = usePlan.getState().plan;
+    const doing = doingOf(plan);
+    return (
+      doing !== null &&
+      usePlan.getState().dispatch(asOne('plan the days', planDays(plan, doing, way, sittingsOf(plan, answer))))
+    );
+  };
+  return { share, cancel, ways, lookAgain, planAnew, take };
+}
