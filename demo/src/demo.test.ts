@@ -11,6 +11,7 @@ import { reslot } from '@heronstone/core/upkeep';
 import { cupboardAndTable } from './cupboard-and-table.ts';
 import { photosWith } from './pictures.ts';
 import { pumpHouse } from './pump-house.ts';
+import { withDaysToSpring } from './days-to-spring.ts';
 import { spring } from './spring.ts';
 
 /** Spring as it is on disk: found once, when it was written. */
@@ -22,7 +23,7 @@ function importedSpring(): Plan {
 
 describe('demo plans', () => {
   test.each([
-    ['The pump house', async () => pumpHouse()],
+    ['The pump house', async () => withDaysToSpring(pumpHouse(), importedSpring())],
     ['Spring', spring],
     ['One cupboard and a table', async () => cupboardAndTable()],
   ])('%s: the file on disk is what the source says (npm run demo:write) and reads back', async (_, source) => {
@@ -31,6 +32,24 @@ describe('demo plans', () => {
     expect(text).toBe(exportPlan(plan, photosWith(plan)));
     expect(importPlan(text, plan.id)).toMatchObject({ ok: true, plan });
     expect(roomOf(plan).closes).toBe(true);
+  });
+
+  test('the way to Spring lies over October’s Saturdays, one job half done; no rule of its days is broken', async () => {
+    const plan = await withDaysToSpring(pumpHouse(), importedSpring());
+    const days = [...new Set(Object.values(plan.sittings).map((s) => s.on))].sort();
+    const october = days.filter((d) => d.startsWith('2026-10'));
+    expect(october.length).toBeGreaterThanOrEqual(3);
+    expect(october).not.toContain('2026-10-24');
+    for (const day of days) expect([day, new Date(day).getUTCDay()]).toEqual([day, 6]);
+    expect(Object.values(plan.jobs).filter((j) => j.state === 'half')).toHaveLength(1);
+    for (const s of Object.values(plan.sittings)) {
+      expect(s.to).toBeLessThanOrEqual(s.on === '2026-10-17' ? 120 : 75);
+      // what comes before it has ended by then
+      for (const id of plan.jobs[s.jobId]!.after) {
+        const before = Object.values(plan.sittings).filter((x) => x.jobId === id);
+        for (const b of before) expect(b.on < s.on || (b.on === s.on && b.to <= s.from + 1e-6)).toBe(true);
+      }
+    }
   });
 
   test('the pump house has what its page promises for room and furniture', () => {

@@ -13,5 +13,7 @@ export const roomFile = (lengths: readonly number[], head: Head): string => expo
 export function inMeasure(file: string, measure: PlanHead['measure']): string {
   const read = importPlan(file, 'read');
   if (!read.ok) throw new Error(read.reason);
-  return exportPlan({ ...read.plan, head: { ...read.plan.head, measure } }, read.photos ?? {});
+  // the way to another plan stays behind: that plan is not brought along
+  const without = { doings: {}, freeTimes: {}, jobs: {}, sittings: {} };
+  return exportPlan({ ...read.plan, ...without, head: { ...read.plan.head, measure } }, read.photos ?? {});
 }

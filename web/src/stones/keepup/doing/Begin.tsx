@@ -29,9 +29,9 @@ export function Begin() {
     try {
       const { plan: then } = await getPlan(to.id);
       const shared = Object.keys(plan.supplies).filter((id) => then.supplies[id]).length;
-      if (shared === 0 && Object.keys(plan.supplies).length > 0) {
+      if (shared < Object.keys(plan.supplies).length / 2) {
         setTrouble(
-          `${to.name} has none of this plan’s things: it is not a plan of this room. Make it from this one (Another way, in Furniture).`,
+          `${to.name} has few of this plan’s things: it is not a plan of this room. Make it from this one (Another way, in Furniture).`,
         );
         return;
       }

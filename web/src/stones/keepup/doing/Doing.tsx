@@ -30,7 +30,7 @@ function UnderWay() {
   const plan = usePlan((s) => s.plan);
   const doing = doingOf(plan)!;
   const { get, select } = useSelection();
-  const wanted = useWantedPlan(doing.toPlanId);
+  const wanted = useWantedPlan(doing);
   const work = useDoing();
   const now = today();
   const days = useMemo(() => daysOf(plan), [plan]);

@@ -70,7 +70,7 @@ export function Times({ onChanged }: { onChanged: () => void }) {
             key={name}
             type="button"
             aria-pressed={ofWeekday(i + 1) !== undefined}
-            aria-label={WHOLE[i]}
+            title={WHOLE[i]}
             className={`min-h-8 rounded-full border px-2.5 ${ofWeekday(i + 1) ? 'border-ink bg-ink text-ground' : 'border-edge hover:border-heron'}`}
             onClick={() => press(i + 1)}
           >

@@ -65,7 +65,7 @@ export function WaysBeside({ work }: { work: ReturnType<typeof useDoing> }) {
                 {w.way === doing.way ? (
                   <span className="text-soft">taken</span>
                 ) : (
-                  <Button aria-label={`Go about it so: ${NAMES[w.way]}`} onClick={() => work.take(w)}>
+                  <Button aria-label={`Take: ${NAMES[w.way]}`} onClick={() => work.take(w)}>
                     Take
                   </Button>
                 )}

@@ -2,7 +2,7 @@ import { proxy } from 'comlink';
 import { useCallback, useEffect, useState } from 'react';
 import { asOne, type Command, type Doing, type DoingWay, type Plan } from '@heronstone/core/plan';
 import { mergeJobs, planDays, sittingsOf } from '@heronstone/core/doing';
-import { getPlan } from '../../../state/api.ts';
+import { getPlan, listPlans, Refused } from '../../../state/api.ts';
 import { useWorkIn } from '../../../state/long-work.ts';
 import { usePlan } from '../../../state/plan-store.ts';
 import { today } from '../../../ui/words.ts';
@@ -13,18 +13,29 @@ const worker = () => new Worker(new URL('../../../workers/doing.worker.ts', impo
 /** The plan that is wanted, as it is saved now. */
 export type WantedPlan = { plan: Plan | null; trouble: string | null };
 
-export function useWantedPlan(id: string | undefined): WantedPlan {
+/** The plan by its id; a plan that came from a file has another id here, and is known by its name. */
+async function found(id: string, name: string): Promise<Plan> {
+  try {
+    return (await getPlan(id)).plan;
+  } catch (e) {
+    if (!(e instanceof Refused)) throw e;
+    const alike = (await listPlans()).filter((p) => p.name === name && p.keptUntil === null);
+    if (alike.length !== 1) throw e;
+    return (await getPlan(alike[0]!.id)).plan;
+  }
+}
+
+export function useWantedPlan({ toPlanId, toName }: Doing): WantedPlan {
   const [got, setGot] = useState<{ id: string } & WantedPlan>({ id: '', plan: null, trouble: null });
   useEffect(() => {
-    if (!id) return;
     let here = true;
-    getPlan(id).then(
-      ({ plan }) => here && setGot({ id, plan, trouble: null }),
-      (e: Error) => here && setGot({ id, plan: null, trouble: e.message }),
+    found(toPlanId, toName).then(
+      (plan) => here && setGot({ id: toPlanId, plan, trouble: null }),
+      (e: Error) => here && setGot({ id: toPlanId, plan: null, trouble: e.message }),
     );
     return () => void (here = false);
-  }, [id]);
-  return got.id === id ? got : { plan: null, trouble: null };
+  }, [toPlanId, toName]);
+  return got.id === toPlanId ? got : { plan: null, trouble: null };
 }
 
 /** The way to the plan that is wanted, if one is chosen. */
