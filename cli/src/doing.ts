@@ -49,7 +49,7 @@ export async function doing(file: string, to: string, values: Values): Promise<R
   const problem = problemOf(plan, asked, 'saves', asked.begins);
   const answer = await solveSchedule(problem, { ...limit, seed, now });
   const days = sittingsOf(plan, answer);
-  plan = done(plan, planDays(plan, asked, 'saves', days));
+  plan = done(plan, planDays(plan, asked, 'saves', days, asked.begins));
   if (values.out !== undefined) {
     const written = calendarOf(plan, asked.begins);
     if (!written.ok) throw new Trouble(written.reason);

@@ -45,6 +45,6 @@ export async function withDaysToSpring(plan: Plan, spring: Plan): Promise<Plan> 
     ...mergeJobs(plan, jobsBetween(plan, spring)),
   );
   const answer = await solveSchedule(problemOf(next, doing, 'saves', BEGINS), { work: 3000, now: () => 0 });
-  next = done(next, ...planDays(next, doing, 'saves', sittingsOf(next, answer)));
+  next = done(next, ...planDays(next, doing, 'saves', sittingsOf(next, answer), BEGINS));
   return next;
 }

@@ -23,6 +23,8 @@ const PICTURED = [
   ['2 packs of felt', [0.266, 0.117, 0.107, 0.87]],
   ['notebook', [0.376, 0.117, 0.105, 0.87]],
 ] as const;
+/** The morning of the demo’s first day on its way to Spring. */
+const SATURDAY = '2026-10-03T09:55:00';
 const shots: Record<string, (page: Page) => Promise<unknown>> = {
   room: () => at(pump, 'room?wall=wall-south'),
   'first-page': async (page) => {
@@ -109,7 +111,15 @@ for (const [name, show] of [
       await p.waitForSelector('text=Paste bowl');
     },
   ],
-  ['put-back', (p: Page) => p.goto(`${server.url}/p/${pump}/keepup?view=back`).then(() => p.waitForSelector('ol'))],
+  [
+    'saturday',
+    async (p: Page) => {
+      await p.clock.setFixedTime(SATURDAY);
+      await p.goto(`${server.url}/p/${pump}/keepup?view=doing`);
+      await p.getByRole('list', { name: 'Moves' }).waitFor();
+      await p.getByRole('region', { name: 'Saturday 3 October' }).scrollIntoViewIfNeeded();
+    },
+  ],
 ] as const) {
   if (wanted.length > 0 && !wanted.includes(name)) continue;
   const phone = await newPage(browser, { viewport: { width: 390, height: 800 }, hasTouch: true, isMobile: true });
@@ -127,20 +137,14 @@ if (wanted.length === 0 || wanted.includes('fronts')) {
   await page.getByText(/homes changed/).waitFor({ state: 'hidden' });
   await page.screenshot({ path: join(out, 'fronts.png') });
 }
-if (wanted.length === 0 || wanted.includes('crossing')) {
-  const found = await newPage(browser);
-  const mine = await addDemoPlan(server, 'pump');
-  await found.page.goto(`${server.url}/p/${mine}/homes`);
-  await found.page.click('text=Find homes');
-  await found.page.getByRole('heading', { name: 'What lives where' }).waitFor({ timeout: 60_000 });
-  await found.page.getByRole('button', { name: 'Carry them over step by step' }).click();
-  await found.page.getByRole('button', { name: 'Done, the next' }).waitFor({ timeout: 60_000 });
-  await found.page.close();
-  const phone = await newPage(browser, { viewport: { width: 390, height: 800 }, hasTouch: true, isMobile: true });
-  await phone.page.goto(`${server.url}/p/${mine}/homes?view=crossing`);
-  for (let i = 0; i < 40; i++) await phone.page.getByRole('button', { name: 'Done, the next' }).tap();
-  await phone.page.waitForTimeout(300);
-  await phone.page.screenshot({ path: join(out, 'crossing.png') });
+if (wanted.length === 0 || wanted.includes('doing')) {
+  const { page } = await newPage(browser);
+  await page.clock.setFixedTime(SATURDAY);
+  await page.goto(`${server.url}/p/${pump}/keepup?view=doing`);
+  await page.getByRole('button', { name: 'Plan the days anew' }).click();
+  await page.getByRole('button', { name: 'Take: All at a weekend' }).waitFor({ timeout: 60_000 });
+  await page.getByRole('status', { name: 'Looking which day what' }).waitFor({ state: 'hidden' });
+  await page.screenshot({ path: join(out, 'doing.png') });
 }
 if (errors.length > 0) console.error(`The console showed:\n${errors.join('\n')}`);
 await browser.close();

@@ -21,6 +21,7 @@ import { crowdedRoom, largeRoom, nestedRoom } from './rooms.ts';
 import { foundAgainRows } from './found-again.ts';
 import { supplyRows } from './supplies.ts';
 import { slottingRows } from './slotting.ts';
+import { doingRows } from './doing.ts';
 
 /**
  * `npm run bench`: slotting against greedy-plus-swaps and HiGHS at 60 s (`-- --highs N` for another limit), then reach and
@@ -107,6 +108,8 @@ say(
 say(
   `| every place of the demo laid (\`fill\`), ${places} places | ${median(() => void Object.values(read.plan.places).map((p) => stow(holderOf(p), contentsOf(read.plan, p.id)))).toFixed(1)} ms | 50 ms |`,
 );
+const wanted = importPlan(readFileSync(join(root, 'demo/plans/spring.heron.json'), 'utf8'), 'bench');
+if (wanted.ok) await doingRows(say, read.plan, wanted.plan);
 const seats = await timed(() => seatMap(read.plan, read.plan.stations['kite-seat']!, 150));
 say(`| where should I sit, demo, every 15 cm | ${seats.ms.toFixed(0)} ms | – |`);
 const cart = await timed(() => parkingMap(read.plan, read.plan.units.cart!, 200));

@@ -25,12 +25,14 @@ import {
   openJobs,
   paceOf,
   planDays,
+  plannedFrom,
   problemOf,
   sessionsFrom,
   sittingsOf,
   summaryOf,
   tickJob,
   tooMuch,
+  toOrder,
 } from './index.ts';
 
 const demo = (name: string): Plan => {
@@ -307,7 +309,7 @@ describe('which day what', () => {
     let plan = applied(withJobs(now, then), free({}));
     const d = doing();
     const { rows } = await planned(plan, d);
-    plan = applied(plan, { type: 'addDoing', doing: d }, asOne('days', planDays(plan, d, 'saves', rows)));
+    plan = applied(plan, { type: 'addDoing', doing: d }, asOne('days', planDays(plan, d, 'saves', rows, today)));
     const first = Object.values(plan.sittings)
       .map((s) => s.on)
       .sort()[0]!;
@@ -320,10 +322,17 @@ describe('which day what', () => {
     expect(plan.jobs[done!.jobId]!.state).toBe('done');
     expect(anew.rows.some((r) => r.jobId === done!.jobId)).toBe(false);
     if (slipped) expect(anew.rows.some((r) => r.jobId === slipped.jobId && r.on > first)).toBe(true);
-    const commands = planDays(plan, plan.doings.doing!, 'saves', anew.rows);
+    const commands = planDays(plan, plan.doings.doing!, 'saves', anew.rows, plannedFrom(plan, first));
     const next = applied(plan, asOne('days', commands));
     expect(next.doings.doing!.planned).toBe(2);
-    expect(Object.values(next.sittings).every((s) => s.on > first)).toBe(true);
+    // what was done stays on its day, all else comes after it
+    for (const s of Object.values(next.sittings)) expect(s.on > first).toBe(next.jobs[s.jobId]!.state !== 'done');
+    expect(Object.values(next.sittings).some((s) => s.jobId === done!.jobId)).toBe(true);
+    expect([plannedFrom(plan, first), plannedFrom(plan, '2026-10-02'), plannedFrom(plan, '2026-10-02', true)]).toEqual([
+      dayAfter(first, 1),
+      '2026-10-02',
+      '2026-10-03',
+    ]);
   });
 
   test('livable: what is too long for any session is late, and what would have to give is said; not livable it may lie about', async () => {
@@ -346,8 +355,47 @@ describe('which day what', () => {
       tooMuch(p, problemOf(p, d, 'saves', today), [job.id])[0]!.words;
     expect(words({ people: 2 })).toMatch(/2 people at once/);
     expect(words({ money: 90 }, doing({ moneyAMonth: 50 }))).toMatch(/more than a month’s money/);
-    expect(words({ readyBy: '2026-09-01' })).toMatch(/ready by 2026-09-01/);
+    expect(words({ readyBy: '2026-10-02' })).toMatch(/Before 2026-10-02 there is not enough time/);
     expect(words({}, doing(), withJobs(now, then))).toMatch(/say when you are free/);
+  });
+
+  test('what is bought is ordered early enough: what waits for it begins when it is there, and it is said by when', async () => {
+    const other = refurnished();
+    let plan = applied(
+      withJobs(now, other),
+      free({ minutes: 180, helpers: 1 }),
+      free({ id: 'tue', weekday: 2, minutes: 60 }),
+    );
+    const buy = Object.values(plan.jobs).find((j) => j.kind === 'buy' && j.about.includes('new-case'))!;
+    plan = applied(
+      plan,
+      { type: 'setJob', id: buy.id, set: { delivery: 9, money: 80 } },
+      { type: 'addDoing', doing: doing() },
+    );
+    const { rows, problem, answer } = await planned(plan);
+    expect(checkSchedule(problem, answer).broken).toEqual([]);
+    plan = applied(plan, asOne('days', planDays(plan, plan.doings.doing!, 'saves', rows, today)));
+    const on = (id: string) => rows.find((r) => r.jobId === id)!.on;
+    expect(on('bring-new-case') >= dayAfter(on(buy.id), 9)).toBe(true);
+    const order = toOrder(plan).find((o) => o.job.id === buy.id)!;
+    expect(order).toMatchObject({
+      needed: on('bring-new-case'),
+      by: dayAfter(on('bring-new-case'), -9),
+      on: on(buy.id),
+    });
+  });
+
+  test('what is made for a day has its things by then', () => {
+    const project = Object.values(now.projects)[0]!;
+    const use = Object.values(now.uses).find((u) => jobsBetween(now, then).some((j) => j.about.includes(u.supplyId)))!;
+    const due = applied(now, {
+      type: 'setProject',
+      id: project.id,
+      set: { activityId: use.activityId, forDay: '2026-12-05', state: 'planned' },
+    });
+    const job = jobsBetween(due, then).find((j) => j.kind === 'carry' && j.about.includes(use.supplyId))!;
+    expect(job.readyBy).toBe('2026-12-05');
+    expect(problemOf({ ...due, jobs: { [job.id]: job } }, doing(), 'saves', today).jobs[0]!.by).toBe('2026-12-05');
   });
 
   test('three ways of going about it: at a weekend it is over sooner, a unit after the other the saving comes later', async () => {

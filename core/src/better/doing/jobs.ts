@@ -266,6 +266,7 @@ function carrying(now: Plan, then: Plan, add: Add, made: Made, left: Map<string,
           about: [...things].sort(),
           to: [...new Set(own.map((p) => p.to))].sort(),
           saves: saved,
+          readyBy: wantedBy(now, things),
         },
         after: [...needs, ...group.after.flatMap((a) => (ids[a] ? [ids[a]] : []))],
         name: `Carry ${some(things.size, 'thing', 'things')} to ${where}${group.part ? `, part ${group.part.no} of ${group.part.of}` : ''}`,
@@ -275,6 +276,16 @@ function carrying(now: Plan, then: Plan, add: Add, made: Made, left: Map<string,
     );
     ids.push(id);
   }
+}
+
+/** The first day on which something is made with any of these things for a day of its own: a market, a class. */
+function wantedBy(now: Plan, things: ReadonlySet<string>): string | null {
+  const days = Object.values(now.projects).flatMap((p) => {
+    if (p.forDay === null || p.activityId === null || p.state === 'done') return [];
+    const uses = Object.values(now.uses).filter((u) => u.activityId === p.activityId);
+    return uses.some((u) => things.has(u.supplyId)) ? [p.forDay] : [];
+  });
+  return days.sort()[0] ?? null;
 }
 
 /** What rests in a place of its own today, in the wanted plan with the rest of it, and is not carried besides. */

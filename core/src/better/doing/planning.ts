@@ -75,11 +75,13 @@ export function problemOf(
         floor: 0,
         money: job.money ?? 0,
         saves: Math.max(0, job.saves) / 3600,
+        lag: job.delivery,
       },
       before: openBefore(job, plan.jobs).filter((id) => open.some((o) => o.id === id)),
       ...(splits ? { splits: Math.min(LEAST_PIECE, minutes) } : {}),
       ...(job.notBefore ? { from: job.notBefore } : {}),
-      ...(job.readyBy ? { by: job.readyBy } : {}),
+      // a day that has gone by holds nobody up any more
+      ...(job.readyBy && job.readyBy >= from ? { by: job.readyBy } : {}),
     };
   });
   if (way === 'units') oneAfterTheOther(jobs, open);
@@ -130,7 +132,6 @@ function whyLate(job: ScheduleProblem['jobs'][number], { sessions, money }: Sche
     return `It wants ${job.minutes} min in one go so that nothing lies about in the evening; the longest there is has ${longest} min. One such day, or one evening with things on the floor.`;
   if (money.length > 0 && job.money > Math.max(...money.map((m) => m.amount)))
     return `It costs ${job.money}, more than a month’s money.`;
-  if (job.by && job.by < sessions[0]!.date) return `It was to be ready by ${job.by}.`;
   if (job.by) return `Before ${job.by} there is not enough time for it and what comes before it.`;
   return 'There is not enough time for everything: it comes after what is planned.';
 }
@@ -154,15 +155,20 @@ export function sittingsOf(plan: Pick<Plan, 'jobs' | 'freeTimes'>, answer: Sched
   return rows;
 }
 
-/** Planned so: what was planned goes, the new days come, and calendars are told that they are newer. */
+/**
+ * Planned so: what was planned goes, the new days come, and calendars are told that they are newer. What was done on days before is kept where it was done.
+ * @param from the first day that is planned
+ */
 export function planDays(
-  plan: Pick<Plan, 'sittings'>,
+  plan: Pick<Plan, 'sittings' | 'jobs'>,
   doing: Doing,
   way: DoingWay,
   rows: readonly Sitting[],
+  from: string,
 ): Command[] {
+  const stays = (s: Sitting): boolean => s.on < from && plan.jobs[s.jobId]?.state === 'done';
   return [
-    ...Object.keys(plan.sittings).map((id): Command => ({ type: 'removeSitting', id })),
+    ...Object.values(plan.sittings).flatMap((s): Command[] => (stays(s) ? [] : [{ type: 'removeSitting', id: s.id }])),
     ...rows.map((sitting): Command => ({
       type: 'addSitting',
       sitting: { ...sitting, id: `${sitting.id}-${doing.planned + 1}` },
@@ -170,3 +176,7 @@ export function planDays(
     { type: 'setDoing', id: doing.id, set: { way, planned: doing.planned + 1 } },
   ];
 }
+
+/** From which day on days are planned anew: a day on which something was done, or that is stopped, is over. */
+export const plannedFrom = (plan: Pick<Plan, 'jobs'>, today: string, stopped = false): string =>
+  stopped || Object.values(plan.jobs).some((j) => j.doneOn === today) ? dayAfter(today, 1) : today;

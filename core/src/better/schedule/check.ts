@@ -52,6 +52,9 @@ export function checkSchedule(
     for (const other of job.before) {
       const [a, b] = [spans.get(job.id), spans.get(other)];
       if (a && (!b || b.to > a.from + EPS)) broken.push(`${job.id} begins before ${other} has ended`);
+      const lag = problem.jobs.find((j) => j.id === other)!.lag;
+      if (a && b && lag > 0 && Math.floor(a.from / 1440) < days(b.last) + lag)
+        broken.push(`${job.id} begins before ${lag} days after ${other}`);
     }
   // what is wanted at the beginning of every piece is what is wanted most
   for (const p of answer.order) {

@@ -10,6 +10,8 @@ export type CompiledJob = {
   floor: number;
   money: number;
   saves: number;
+  /** days until what comes after it may begin */
+  lag: number;
   /** jobs that come right before it, and right after */
   before: readonly number[];
   after: readonly number[];
@@ -70,7 +72,7 @@ export function compileSchedule(problem: ScheduleProblem): Compiled {
         purse[s.month]! >= j.money,
     );
     return {
-      ...{ minutes: j.minutes, people: j.people, floor: j.floor, money: j.money, saves: j.saves },
+      ...{ minutes: j.minutes, people: j.people, floor: j.floor, money: j.money, saves: j.saves, lag: j.lag },
       ...{ before: before[i]!, after: after[i]!, piece, first: first < 0 ? sessions.length : first, last },
       never: first < 0 || !may || j.floor > floor,
     };

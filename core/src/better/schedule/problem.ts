@@ -21,6 +21,8 @@ export const ScheduleJob = z.strictObject({
   before: z.array(name).max(2000).default([]),
   /** may be parted over sessions (a number: into pieces of so many minutes at least); else it lies whole in one */
   splits: z.union([z.boolean(), z.number().gt(0).max(1e6)]).optional(),
+  /** so many days after it has ended until what it comes before may begin: what was ordered is on its way */
+  lag: z.int('must be a whole number').min(0, 'cannot be negative').max(1000).default(0),
   /** not begun before this day */
   from: date.optional(),
   /** ended on this day at the latest */

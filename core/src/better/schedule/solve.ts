@@ -35,8 +35,8 @@ export type ScheduleOptions = {
 };
 
 /** Proposals, and steps of the bound, between two looks at the clock. */
-const ROUND = 150;
-const BOUND_ROUND = 10;
+const ROUND = 30;
+const BOUND_ROUND = 4;
 /** After so many steps the bound is as good as it gets. */
 const MOST_STEPS = 1500;
 

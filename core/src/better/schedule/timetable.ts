@@ -114,7 +114,13 @@ export class Timetable {
     for (const b of j.before) {
       const s = this.endsIn[b]!;
       if (s < 0) return ways;
-      if (s > s0 || (s === s0 && this.endsAt[b]! > t0)) [s0, t0] = [s, this.endsAt[b]!];
+      const { lag } = c.jobs[b]!;
+      if (lag > 0) {
+        const day = c.sessions[s]!.day + lag;
+        let next = s + 1;
+        while (next < c.sessions.length && c.sessions[next]!.day < day) next++;
+        if (next > s0) [s0, t0] = [next, 0];
+      } else if (s > s0 || (s === s0 && this.endsAt[b]! > t0)) [s0, t0] = [s, this.endsAt[b]!];
     }
     let ends = Infinity;
     for (let s = s0; s <= j.last && s <= ends; s++) {

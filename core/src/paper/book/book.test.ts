@@ -10,6 +10,7 @@ import {
   placeTitle,
   type Supply,
 } from '../../record/plan/index.ts';
+import { ownJob } from '../../better/doing/index.ts';
 import { faces } from '../../testing/faces.ts';
 import { applied, block, home, oneCupboard, sewingCorner, tinyRoom, unit, withUnits } from '../../testing/index.ts';
 import { CHAPTER_NAMES, CHAPTERS, mapLines, planBook, planMaps, whereOf } from './index.ts';
@@ -116,6 +117,43 @@ describe('the plan book, read back by pdfjs-dist', () => {
     expect(links.length).toBeGreaterThanOrEqual(CHAPTER_NAMES.length);
     const first = await pdf.getPageIndex(links[0].dest[0]);
     expect(said([pages[first]!])).toContain(bare(CHAPTERS.room.title));
+  });
+
+  test('the chapter Doing it has every day with its jobs, and what found no day', async () => {
+    const jobs = [
+      ...[ownJob('a', 'Paint the north wall', 90), ownJob('b', 'Carry 22 things to the pedestal', 20)],
+      ownJob('odd', 'Mend the eave', 40),
+    ];
+    const doing = {
+      ...{
+        id: 'doing',
+        toPlanId: 'other',
+        toName: 'Spring',
+        begins: '2026-10-01',
+        livable: true,
+        way: 'saves' as const,
+      },
+      ...{ moneyAMonth: null, planned: 1, promised: 0, findingsBefore: 0, findingsAfter: 0 },
+    };
+    const on = (id: string, jobId: string, day: string) => ({ id, jobId, on: day, from: 0, to: 30 });
+    const sittings = {
+      s1: on('s1', 'a', '2026-10-03'),
+      s2: on('s2', 'b', '2026-10-10'),
+      s3: on('s3', 'a', '2026-10-10'),
+    };
+    const planned = { ...plan, doings: { doing }, jobs: Object.fromEntries(jobs.map((j) => [j.id, j])), sittings };
+    const bound = await planBook(planned, { ...options, chapters: ['days'] });
+    const words = said((await read(bound.bytes)).pages);
+    for (const line of [
+      'To Spring.',
+      '3 October 2026',
+      '10 October 2026',
+      'No day for it yet',
+      ...jobs.map((j) => j.name),
+    ])
+      expect(words).toContain(bare(line));
+    // the second time it is on the second day
+    expect(words.split(bare('Paint the north wall'))).toHaveLength(3);
   });
 
   test('only the chapters asked for, in the book’s order; told how far it is; it ends when the teller does', async () => {

@@ -1,5 +1,5 @@
 import { CHECKS, findingsOf, FIRST, groupedFindings } from '../../better/findings/index.ts';
-import { seasonBoxes, toBuy } from '../../keeping/upkeep/index.ts';
+import { dayWords, seasonBoxes, toBuy } from '../../keeping/upkeep/index.ts';
 import { cutAhead, missingOf } from '../../keeping/stock/index.ts';
 import { balanceOf, balanceWords, isShort, unitsOfZone } from '../../living/zones/index.ts';
 import { formatLength, inMeasure } from '../../measures/lengths/index.ts';
@@ -288,6 +288,40 @@ function seasons(pages: Pages, { plan }: Asked): void {
     );
 }
 
+const DAYS: Column[] = [{ share: 0.12 }, { share: 0.62 }, { share: 0.26 }];
+
+/** The days on which something is to be done, with boxes to tick; what is left over, and what is to be bought by when. */
+function days(pages: Pages, { plan }: Asked): void {
+  pages.heading('Doing it');
+  const doing = Object.values(plan.doings)[0];
+  const rows = Object.values(plan.sittings)
+    .filter((s) => plan.jobs[s.jobId] && plan.jobs[s.jobId]!.state !== 'struck')
+    .sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : a.from - b.from));
+  if (!doing || rows.length === 0) return pages.text('No way to another plan is laid over days.', { soft: true });
+  pages.text(
+    `To ${doing.toName}. ${doing.livable ? 'Every evening the room can be used. ' : ''}Tick as you go; what slips is planned anew.`,
+    { soft: true },
+  );
+  for (const on of new Set(rows.map((r) => r.on))) {
+    const own = rows.filter((r) => r.on === on);
+    pages.heading(dayWords(on), 2);
+    for (const row of own) {
+      const job = plan.jobs[row.jobId]!;
+      const why = job.money ? `${job.why} Costs ${job.money}.` : job.why;
+      const state = job.state === 'done' ? 'done' : job.state === 'half' ? 'half done' : 'not yet';
+      pages.row(DAYS, [`${Math.round(row.to - row.from)} min`, job.name, state], { rule: true });
+      if (why !== '') pages.text(why, { size: 9, soft: true, indent: 30 });
+    }
+  }
+  const left = Object.values(plan.jobs).filter(
+    (j) => (j.state === 'open' || j.state === 'half') && !rows.some((r) => r.jobId === j.id),
+  );
+  if (left.length === 0) return;
+  pages.heading('No day for it yet', 2);
+  for (const job of left.sort(byName))
+    pages.row(DAYS, [`${Math.round(job.likely)} min`, job.name, job.why], { rule: true });
+}
+
 /** The chapters of a plan book, in their order. */
 export const CHAPTERS = {
   room: { title: 'Floor and walls', write: floorAndWalls },
@@ -301,6 +335,7 @@ export const CHAPTERS = {
   cutting: { title: 'Cutting', write: cutting },
   labels: { title: 'Labels', write: labels },
   seasons: { title: 'Seasons', write: seasons },
+  days: { title: 'Doing it', write: days },
 } as const satisfies Record<string, Chapter>;
 export type ChapterName = keyof typeof CHAPTERS;
 export const CHAPTER_NAMES = Object.keys(CHAPTERS) as ChapterName[];

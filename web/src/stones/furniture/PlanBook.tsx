@@ -20,6 +20,7 @@ const CHAPTERS: readonly (readonly [ChapterName, string])[] = [
   ['cutting', 'cutting'],
   ['labels', 'labels'],
   ['seasons', 'seasons'],
+  ['days', 'doing it'],
 ];
 const PAPERS: readonly (readonly [Paper, string])[] = [
   ['a4', 'A4'],

@@ -2,9 +2,9 @@ import { ArrowLeft, CalendarDays, Footprints } from 'lucide-react';
 import { Link, useNavigate } from 'react-router';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { assessHomes, backTo, type Change, compareHomes, type StationSum } from '@heronstone/core/homes';
+import { asIn, assessHomes, backTo, type Change, compareHomes, type StationSum } from '@heronstone/core/homes';
 import { placeSaid } from '@heronstone/core/concepts';
-import { apply, type Plan } from '@heronstone/core/plan';
+import { apply, asOne, type Plan } from '@heronstone/core/plan';
 import { type BandNumber, BANDS, makerOf, planAsWorked } from '@heronstone/core/reach';
 import { usePlan } from '../../state/plan-store.ts';
 import { forkPlan } from '../../state/api.ts';
@@ -366,7 +366,8 @@ function Onward({ before }: { before: Plan }) {
     try {
       const now = usePlan.getState().plan;
       const { id } = await forkPlan(now.id, `${now.head.name} as found`.slice(0, 120));
-      if (!dispatch(backTo(before, now, today()))) return;
+      const back = asIn(now, before, today());
+      if (back.length > 0 && !dispatch(asOne('the homes as they were', back))) return;
       keep(null);
       await navigate(`/p/${now.id}/keepup?view=doing&against=${id}`);
     } catch (e) {

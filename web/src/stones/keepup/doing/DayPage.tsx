@@ -10,7 +10,7 @@ import { type Day, dateWords, spanWords, timeWords } from './days.ts';
 import { OpenJob } from './OpenJob.tsx';
 
 /** One day: its jobs in their order, the one in hand opened with its moves and its picture; ticked as they are done. */
-export function DayPage({ day, wanted, onSlip }: { day: Day; wanted: Plan | null; onSlip: () => void }) {
+export function DayPage({ day, wanted, onStop }: { day: Day; wanted: Plan | null; onStop: () => void }) {
   const plan = usePlan((s) => s.plan);
   const { get, select } = useSelection();
   const starts = freeOn(plan, day.on)?.starts ?? 600;
@@ -28,8 +28,8 @@ export function DayPage({ day, wanted, onSlip }: { day: Day; wanted: Plan | null
           {day.done >= 1 && ', all done'}
         </p>
         {day.done < 1 && day.on <= today() && (
-          <Button look="quiet" onClick={onSlip} title="What is left goes onto later days">
-            It did not happen
+          <Button look="quiet" onClick={onStop} title="What is left goes onto later days">
+            {day.on === today() ? 'Stop for today' : 'It did not happen'}
           </Button>
         )}
       </div>

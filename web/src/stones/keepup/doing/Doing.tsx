@@ -12,6 +12,7 @@ import { Working } from '../../../ui/working.tsx';
 import { Afterwards } from './Afterwards.tsx';
 import { AllJobs } from './AllJobs.tsx';
 import { Begin } from './Begin.tsx';
+import { Buying } from './Buying.tsx';
 import { dayShown, daysOf, slipped, spanWords } from './days.ts';
 import { DayPage } from './DayPage.tsx';
 import { River } from './River.tsx';
@@ -40,9 +41,9 @@ function UnderWay() {
   const pace = useMemo(() => paceOf(Object.values(plan.jobs)), [plan.jobs]);
   const open = Object.values(plan.jobs).filter((j) => j.state === 'open' || j.state === 'half');
   const done = Object.values(plan.jobs).filter((j) => j.state === 'done').length;
-  const again = async () => {
+  const again = async (stopped = false) => {
     if (wanted.plan && !(await work.lookAgain(wanted.plan))) return;
-    await work.planAnew();
+    await work.planAnew(stopped);
   };
   // days are planned as soon as there is time for the first job and none is planned yet
   const first = useRef(true);
@@ -109,7 +110,7 @@ function UnderWay() {
         <div className="min-w-0 space-y-5">
           {open.length === 0 && done > 0 && <Afterwards />}
           {shown ? (
-            <DayPage key={shown.on} day={shown} wanted={wanted.plan} onSlip={() => void again()} />
+            <DayPage key={shown.on} day={shown} wanted={wanted.plan} onStop={() => void again(shown.on === now)} />
           ) : (
             <p className="py-4 text-lg">
               {Object.keys(plan.freeTimes).length === 0
@@ -124,6 +125,7 @@ function UnderWay() {
         <div className="min-w-0 space-y-5 print:hidden">
           <Times onChanged={() => void work.planAnew()} />
           <WaysBeside work={work} />
+          <Buying onChanged={() => void work.planAnew()} />
           {pace.jobs > 0 && (
             <p className="text-[14px] text-soft">
               You take {pace.factor.toFixed(1)} × what was reckoned ({pace.low.toFixed(1)} to {pace.high.toFixed(1)},

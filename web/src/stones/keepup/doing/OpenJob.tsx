@@ -30,7 +30,7 @@ export function OpenJob({ job, wanted, minutes }: { job: Job; wanted: Plan | nul
   };
   const half = () => {
     if (dispatch({ type: 'setJob', id: job.id, set: { state: 'half', spent: job.spent + took } }))
-      toast('What is left of it is planned anew.');
+      toast('Half done: what is left of it is planned when you stop for today.');
   };
   return (
     <div className="mt-1 rounded-xl border border-heron bg-paper p-3">
@@ -84,7 +84,7 @@ function Pictures({ plan, wanted, job, moves }: { plan: Plan; wanted: Plan | nul
         ...from.map((f) => ({ ...f, plan, words: 'as it is' })),
         ...to.map((f) => ({ ...f, plan: wanted, words: 'as it will be' })),
       ].map(({ unit, marks, plan: shown, words }) => (
-        <figure key={`${unit.id} ${words}`} className="min-w-0 grow basis-44">
+        <figure key={`${unit.id} ${words}`} className="min-w-0 grow basis-32">
           <Front plan={shown} unit={unit} marks={marks} silent className="h-44 w-full" />
           <figcaption className="text-center text-[13px] text-soft">
             {unit.name}, {words}

@@ -49,7 +49,7 @@ export function River({
       {[0.25, 0.5, 0.8].map((at, i) => (
         <path
           key={at}
-          d={`M${bank + 20 + i * 60} ${WATER.top + WATER.height * at} q30 -8 60 0 t60 0 t60 0`}
+          d={`M${bank + 20 + (width - 2 * bank - 220) * i * 0.45} ${WATER.top + WATER.height * at} q30 -8 60 0 t60 0 t60 0`}
           className="fill-none stroke-paper"
           strokeWidth={1.5}
           aria-hidden

@@ -1,7 +1,7 @@
 import { proxy } from 'comlink';
-import { useCallback, useEffect, useState } from 'react';
-import { asOne, type Command, type Doing, type DoingWay, type Plan } from '@heronstone/core/plan';
-import { mergeJobs, planDays, sittingsOf } from '@heronstone/core/doing';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { asOne, type Command, type Doing, type Plan } from '@heronstone/core/plan';
+import { mergeJobs, planDays, plannedFrom, sittingsOf } from '@heronstone/core/doing';
 import { getPlan, listPlans, Refused } from '../../../state/api.ts';
 import { useWorkIn } from '../../../state/long-work.ts';
 import { usePlan } from '../../../state/plan-store.ts';
@@ -45,6 +45,8 @@ export const doingOf = (plan: Pick<Plan, 'doings'>): Doing | null => Object.valu
 export function useDoing() {
   const dispatch = usePlan((s) => s.dispatch);
   const { share, run, cancel } = useWorkIn<DoingWorker>(worker);
+  /** the first day that was planned last */
+  const from = useRef(today());
   const [ways, setWays] = useState<WorkedWay[] | null>(null);
   const told = useCallback((w: WorkedWay) => setWays((now) => [...(now ?? []).filter((x) => x.way !== w.way), w]), []);
 
@@ -63,16 +65,16 @@ export function useDoing() {
 
   /** Asks which day what, in three ways of going about it; the one that was chosen is taken. */
   const planAnew = useCallback(
-    async (choose?: DoingWay): Promise<boolean> => {
+    async (stopped = false): Promise<boolean> => {
       const plan = usePlan.getState().plan;
       const doing = doingOf(plan);
       if (!doing) return false;
       setWays(null);
-      const asked = { ...doing, way: choose ?? doing.way };
+      const day = (from.current = plannedFrom(plan, today(), stopped));
       const all = await run((api, tell) =>
-        api.ways({ jobs: plan.jobs, freeTimes: plan.freeTimes }, asked, today(), proxy(told), tell),
+        api.ways({ jobs: plan.jobs, freeTimes: plan.freeTimes }, doing, day, proxy(told), tell),
       );
-      const own = all?.find((w) => w.way === asked.way);
+      const own = all?.find((w) => w.way === doing.way);
       return own ? take(own) : false;
     },
     [run, told],
@@ -83,7 +85,9 @@ export function useDoing() {
     const doing = doingOf(plan);
     return (
       doing !== null &&
-      usePlan.getState().dispatch(asOne('plan the days', planDays(plan, doing, way, sittingsOf(plan, answer))))
+      usePlan
+        .getState()
+        .dispatch(asOne('plan the days', planDays(plan, doing, way, sittingsOf(plan, answer), from.current)))
     );
   };
   return { share, cancel, ways, lookAgain, planAnew, take };
