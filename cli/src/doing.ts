@@ -46,10 +46,10 @@ export async function doing(file: string, to: string, values: Values): Promise<R
   let plan: Plan = { ...from, ...rows, sittings: {} };
   plan = done(plan, mergeJobs(plan, jobsBetween(plan, wanted)));
   const asked = rows.doings.doing!;
-  const problem = problemOf(plan, asked, 'saves', asked.begins);
+  const problem = problemOf(plan, asked, 'found', asked.begins);
   const answer = await solveSchedule(problem, { ...limit, seed, now });
   const days = sittingsOf(plan, answer);
-  plan = done(plan, planDays(plan, asked, 'saves', days, asked.begins));
+  plan = done(plan, planDays(plan, asked, 'found', days, asked.begins));
   if (values.out !== undefined) {
     const written = calendarOf(plan, asked.begins);
     if (!written.ok) throw new Trouble(written.reason);

@@ -15,7 +15,7 @@ function done(plan: Plan, ...commands: Command[]): Plan {
 export async function withDaysToSpring(plan: Plan, spring: Plan): Promise<Plan> {
   const open = (p: Plan) => findingsOf(p).filter((f) => !f.acknowledged).length;
   const doing: Doing = {
-    ...{ id: 'to-spring', toPlanId: 'spring', toName: spring.head.name, begins: BEGINS, livable: true, way: 'saves' },
+    ...{ id: 'to-spring', toPlanId: 'spring', toName: spring.head.name, begins: BEGINS, livable: true, way: 'found' },
     ...{ moneyAMonth: 60, planned: 0, promised: yearOf(plan) - yearOf(spring) },
     ...{ findingsBefore: open(plan), findingsAfter: open(spring) },
   };
@@ -25,26 +25,28 @@ export async function withDaysToSpring(plan: Plan, spring: Plan): Promise<Plan> 
     { type: 'addDoing', doing },
     {
       type: 'addFreeTime',
-      freeTime: { ...{ id: 'saturdays', weekday: 6, on: null, starts: 600, minutes: 75, helpers: 0, note: '' } },
+      freeTime: {
+        ...{ id: 'saturdays', weekday: 6, on: null, starts: 600, minutes: 75, lies: false, helpers: 0, note: '' },
+      },
     },
     {
       type: 'addFreeTime',
       freeTime: {
-        ...{ id: 'together', weekday: null, on: '2026-10-17', starts: 600, minutes: 120, helpers: 1 },
+        ...{ id: 'together', weekday: null, on: '2026-10-17', starts: 600, minutes: 120, lies: false, helpers: 1 },
         note: 'both of them',
       },
     },
     {
       type: 'addFreeTime',
       freeTime: {
-        ...{ id: 'fair', weekday: null, on: '2026-10-24', starts: 600, minutes: 0, helpers: 0 },
+        ...{ id: 'fair', weekday: null, on: '2026-10-24', starts: 600, minutes: 0, lies: false, helpers: 0 },
         note: 'the fair',
       },
     },
     { type: 'addJob', job: { ...paint, splits: true, state: 'half', spent: 60 } },
     ...mergeJobs(plan, jobsBetween(plan, spring)),
   );
-  const answer = await solveSchedule(problemOf(next, doing, 'saves', BEGINS), { work: 3000, now: () => 0 });
-  next = done(next, ...planDays(next, doing, 'saves', sittingsOf(next, answer), BEGINS));
+  const answer = await solveSchedule(problemOf(next, doing, 'found', BEGINS), { work: 3000, now: () => 0 });
+  next = done(next, ...planDays(next, doing, 'found', sittingsOf(next, answer), BEGINS));
   return next;
 }

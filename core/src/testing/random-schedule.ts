@@ -40,7 +40,8 @@ export function randomSchedule(seed: number, kind: ScheduleKind): ScheduleProble
   let day = 1;
   const sessions = Array.from({ length: kind.sessions }, () => {
     day += 1 + r.below(9);
-    return { date: dateOf(day), minutes: 4 + r.below(4), people: 1 + r.below(kind.people) };
+    const evening = kind.floor && r.next() < 0.5 ? { evening: r.below(4) } : {};
+    return { date: dateOf(day), minutes: 4 + r.below(4), people: 1 + r.below(kind.people), ...evening };
   });
   const money = kind.money ? monthsOf(sessions).map((month) => ({ month, amount: 4 + r.below(5) })) : [];
   return read({ jobs, sessions, floor: kind.floor ? 4 : 0, money });

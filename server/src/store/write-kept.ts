@@ -18,19 +18,35 @@ const NEW: Sent[] = [
     type: 'addDoing',
     doing: {
       ...{ id: 'kept-doing', toPlanId: 'kept-other', toName: 'Another way', begins: '2026-12-05', livable: true },
-      ...{ way: 'saves', moneyAMonth: 60, planned: 2, promised: 36_000, findingsBefore: 9, findingsAfter: 3 },
+      ...{ way: 'found', moneyAMonth: 60, planned: 2, promised: 36_000, findingsBefore: 9, findingsAfter: 3 },
     },
   },
   {
     type: 'addFreeTime',
     freeTime: {
-      ...{ id: 'kept-free', weekday: 6, on: null, starts: 600, minutes: 150, helpers: 1, note: 'the tall one helps' },
+      ...{
+        id: 'kept-free',
+        weekday: 6,
+        on: null,
+        starts: 600,
+        minutes: 150,
+        lies: true,
+        helpers: 1,
+        note: 'the tall one helps',
+      },
     },
   },
   {
     type: 'addJob',
     job: {
-      ...{ id: 'kept-job', name: 'Carry to the chest', kind: 'carry', why: 'nearer the hand', about: ['kept-2'], to: [] },
+      ...{
+        id: 'kept-job',
+        name: 'Carry to the chest',
+        kind: 'carry',
+        why: 'nearer the hand',
+        about: ['kept-2'],
+        to: [],
+      },
       ...{ low: 10, likely: 12.5, high: 16, typed: false, people: 1, floor: 0.2, money: null, saves: 900, after: [] },
       ...{ splits: true, notBefore: null, readyBy: '2026-12-20', delivery: 0, state: 'half', spent: 5, doneOn: null },
     },

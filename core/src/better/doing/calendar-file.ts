@@ -7,6 +7,8 @@ const time = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'is not a time like 1
 const free = {
   from: time.default('10:00'),
   minutes: z.int('must be a whole number').min(0, 'cannot be negative').max(1440),
+  /** things may lie about on the evening after it */
+  lies: z.boolean().default(false),
   helpers: z.int('must be a whole number').min(0, 'cannot be negative').max(20).default(0),
 };
 
@@ -48,11 +50,11 @@ export function rowsOfCalendar(
 ): Pick<Plan, 'doings' | 'freeTimes' | 'jobs'> {
   const minutes = (text: string): number => Number(text.slice(0, 2)) * 60 + Number(text.slice(3));
   const times = file.free.map((f, i): FreeTime => ({
-    ...{ id: `free-${i}`, starts: minutes(f.from), minutes: f.minutes, helpers: f.helpers, note: '' },
+    ...{ id: `free-${i}`, starts: minutes(f.from), minutes: f.minutes, lies: f.lies, helpers: f.helpers, note: '' },
     ...('weekday' in f ? { weekday: WEEKDAYS.indexOf(f.weekday) + 1, on: null } : { weekday: null, on: f.date }),
   }));
   const doing: Doing = {
-    ...{ id: 'doing', toPlanId: to.id, toName: to.head.name, begins: file.begins, livable: file.livable, way: 'saves' },
+    ...{ id: 'doing', toPlanId: to.id, toName: to.head.name, begins: file.begins, livable: file.livable, way: 'found' },
     ...{ moneyAMonth: file.money ?? null, planned: 0, promised: 0, findingsBefore: 0, findingsAfter: 0 },
   };
   const jobs = file.jobs.map((j, i) => ownJob(`own-${i}`, j.name, j.minutes, j));

@@ -59,7 +59,10 @@ function homesIn(plan: Plan): string[] {
 const withJobs = (plan: Plan, other: Plan): Plan => applied(plan, ...mergeJobs(plan, jobsBetween(plan, other)));
 const free = (over: Partial<Plan['freeTimes'][string]>): Command => ({
   type: 'addFreeTime',
-  freeTime: { ...{ id: 'sat', weekday: 6, on: null, starts: 600, minutes: 120, helpers: 0, note: '' }, ...over },
+  freeTime: {
+    ...{ id: 'sat', weekday: 6, on: null, starts: 600, minutes: 120, lies: false, helpers: 0, note: '' },
+    ...over,
+  },
 });
 const doing = (over: Partial<Doing> = {}): Doing => ({
   ...{
@@ -68,13 +71,13 @@ const doing = (over: Partial<Doing> = {}): Doing => ({
     toName: 'Spring',
     begins: today,
     livable: true,
-    way: 'saves',
+    way: 'found',
     moneyAMonth: null,
   },
   ...{ planned: 0, promised: 0, findingsBefore: 0, findingsAfter: 0 },
   ...over,
 });
-const planned = async (plan: Plan, d = doing(), way: Doing['way'] = 'saves') => {
+const planned = async (plan: Plan, d = doing(), way: Doing['way'] = 'found') => {
   const problem = problemOf(plan, d, way, d.begins);
   const answer = await solveSchedule(problem, { work: 1500, now: () => 0 });
   return { problem, answer, rows: sittingsOf(plan, answer) };
@@ -309,7 +312,7 @@ describe('which day what', () => {
     let plan = applied(withJobs(now, then), free({}));
     const d = doing();
     const { rows } = await planned(plan, d);
-    plan = applied(plan, { type: 'addDoing', doing: d }, asOne('days', planDays(plan, d, 'saves', rows, today)));
+    plan = applied(plan, { type: 'addDoing', doing: d }, asOne('days', planDays(plan, d, 'found', rows, today)));
     const first = Object.values(plan.sittings)
       .map((s) => s.on)
       .sort()[0]!;
@@ -322,7 +325,7 @@ describe('which day what', () => {
     expect(plan.jobs[done!.jobId]!.state).toBe('done');
     expect(anew.rows.some((r) => r.jobId === done!.jobId)).toBe(false);
     if (slipped) expect(anew.rows.some((r) => r.jobId === slipped.jobId && r.on > first)).toBe(true);
-    const commands = planDays(plan, plan.doings.doing!, 'saves', anew.rows, plannedFrom(plan, first));
+    const commands = planDays(plan, plan.doings.doing!, 'found', anew.rows, plannedFrom(plan, first));
     const next = applied(plan, asOne('days', commands));
     expect(next.doings.doing!.planned).toBe(2);
     // what was done stays on its day, all else comes after it
@@ -346,13 +349,25 @@ describe('which day what', () => {
     );
     const open = await planned(plan, doing({ livable: false }));
     expect(open.answer.late).not.toContain(long.id);
+    // by session: on these evenings it may lie about, on all others not
+    const some = applied(
+      plan,
+      ...['2026-10-10', '2026-10-17', '2026-10-24', '2026-10-31'].map((on, i) =>
+        free({ id: `lies-${i}`, weekday: null, on, minutes: 20, helpers: 1, lies: true }),
+      ),
+    );
+    const partly = await planned(some);
+    expect(checkSchedule(partly.problem, partly.answer).broken).toEqual([]);
+    const days = partly.rows.filter((r) => r.jobId === long.id).map((r) => r.on);
+    expect(days.length).toBeGreaterThan(1);
+    for (const on of days.slice(0, -1)) expect(freeOn(some, on)!.lies).toBe(true);
   });
 
   test('nobody free, too few people, too dear, too soon: each says why', () => {
     const plan = applied(withJobs(now, then), free({}));
     const job = openJobs(plan.jobs)[0]!;
     const words = (set: Partial<Job>, d = doing(), p: Plan = applied(plan, { type: 'setJob', id: job.id, set })) =>
-      tooMuch(p, problemOf(p, d, 'saves', today), [job.id])[0]!.words;
+      tooMuch(p, problemOf(p, d, 'found', today), [job.id])[0]!.words;
     expect(words({ people: 2 })).toMatch(/2 people at once/);
     expect(words({ money: 90 }, doing({ moneyAMonth: 50 }))).toMatch(/more than a month’s money/);
     expect(words({ readyBy: '2026-10-02' })).toMatch(/Before 2026-10-02 there is not enough time/);
@@ -374,7 +389,7 @@ describe('which day what', () => {
     );
     const { rows, problem, answer } = await planned(plan);
     expect(checkSchedule(problem, answer).broken).toEqual([]);
-    plan = applied(plan, asOne('days', planDays(plan, plan.doings.doing!, 'saves', rows, today)));
+    plan = applied(plan, asOne('days', planDays(plan, plan.doings.doing!, 'found', rows, today)));
     const on = (id: string) => rows.find((r) => r.jobId === id)!.on;
     expect(on('bring-new-case') >= dayAfter(on(buy.id), 9)).toBe(true);
     const order = toOrder(plan).find((o) => o.job.id === buy.id)!;
@@ -395,18 +410,19 @@ describe('which day what', () => {
     });
     const job = jobsBetween(due, then).find((j) => j.kind === 'carry' && j.about.includes(use.supplyId))!;
     expect(job.readyBy).toBe('2026-12-05');
-    expect(problemOf({ ...due, jobs: { [job.id]: job } }, doing(), 'saves', today).jobs[0]!.by).toBe('2026-12-05');
+    expect(problemOf({ ...due, jobs: { [job.id]: job } }, doing(), 'found', today).jobs[0]!.by).toBe('2026-12-05');
   });
 
-  test('three ways of going about it: at a weekend it is over sooner, a unit after the other the saving comes later', async () => {
+  test('ways of going about it: at a weekend it is over sooner, a unit after the other or simply the largest first the saving comes later', async () => {
     const plan = applied(withJobs(now, then), free({}));
-    const [saves, units, weekend] = [
+    const [found, saves, units, weekend] = [
       await planned(plan),
+      await planned(plan, doing(), 'saves'),
       await planned(plan, doing(), 'units'),
       await planned(plan, doing(), 'weekend'),
     ];
-    for (const way of [saves, units, weekend]) expect(checkSchedule(way.problem, way.answer).broken).toEqual([]);
-    expect(units.answer.value).toBeGreaterThanOrEqual(saves.answer.value - 1e-6);
+    for (const way of [found, saves, units, weekend]) expect(checkSchedule(way.problem, way.answer).broken).toEqual([]);
+    for (const way of [saves, units]) expect(way.answer.value).toBeGreaterThanOrEqual(found.answer.value - 1e-6);
     expect(
       summaryOf(
         plan,

@@ -1,12 +1,15 @@
 import { type Command, type Doing, type DoingWay, type Job, type Plan, type Sitting } from '../../record/plan/index.ts';
 import { dayAfter, TRIAL_DAYS } from '../../keeping/upkeep/index.ts';
-import { ringOf, type ScheduleAnswer, type ScheduleProblem } from '../schedule/index.ts';
+import { ringOf, type ScheduleAnswer, type ScheduleProblem, type ScheduleSession } from '../schedule/index.ts';
 import { LEAST_PIECE } from './minutes.ts';
 import { paceOf } from './pace.ts';
 import { sessionsFrom } from './times.ts';
 
 /** At a weekend everything else stands still: so many days one after the other, so long each, min (own assumption). */
 const WEEKEND = { days: 2, minutes: 480 };
+
+/** A job that is left half done covers so much at least, m². */
+const LEAST_FLOOR = 0.01;
 
 /** What is still to be done of a job, in minutes as its maker takes them. */
 export function leftOf(job: Job, factor: number): number {
@@ -51,9 +54,9 @@ export function problemOf(
 ): ScheduleProblem {
   const from = doing.begins > today ? doing.begins : today;
   const { factor } = paceOf(Object.values(plan.jobs));
-  const free = sessionsFrom(plan, from);
+  const free = sessionsFrom(plan, from, doing.livable);
   const people = Math.max(1, ...free.map((s) => s.people));
-  const sessions =
+  const sessions: ScheduleSession[] =
     way === 'weekend'
       ? Array.from({ length: WEEKEND.days }, (_, i) => ({
           date: dayAfter(weekendFrom(from), i),
@@ -65,14 +68,15 @@ export function problemOf(
   const longest = Math.max(0, ...sessions.map((s) => s.minutes));
   const jobs = open.map((job): ScheduleProblem['jobs'][number] => {
     const minutes = leftOf(job, factor);
-    // where it need not be livable, what is too long for any session may lie about over night
-    const splits = job.splits || (!doing.livable && minutes > longest);
+    // what is too long for any session may lie about on the evenings on which something may
+    const lies = !job.splits && minutes > longest && sessions.some((s) => s.evening === undefined);
+    const splits = job.splits || lies;
     return {
       ...{
         id: job.id,
         minutes,
         people: job.people,
-        floor: 0,
+        floor: lies ? Math.max(job.floor, LEAST_FLOOR) : 0,
         money: job.money ?? 0,
         saves: Math.max(0, job.saves) / 3600,
         lag: job.delivery,
@@ -84,7 +88,8 @@ export function problemOf(
       ...(job.readyBy && job.readyBy >= from ? { by: job.readyBy } : {}),
     };
   });
-  if (way === 'units') oneAfterTheOther(jobs, open);
+  const worth = (r: Job) => (way === 'saves' ? r.saves : r.saves / Math.max(1, r.likely));
+  if (way === 'units' || way === 'saves') oneAfterTheOther(jobs, open, worth);
   const months = [...new Set(sessions.map((s) => s.date.slice(0, 7)))];
   const money = doing.moneyAMonth === null ? [] : months.map((month) => ({ month, amount: doing.moneyAMonth! }));
   return { format: 'heronstone-doing/1', jobs, sessions, floor: 0, money };
@@ -95,11 +100,10 @@ const weekendFrom = (day: string): string => {
   return day;
 };
 
-/** One unit after the other: what saves most for its time first, and each of a unit’s jobs before the next unit’s, as far as nothing waits in a ring then. */
-function oneAfterTheOther(jobs: ScheduleProblem['jobs'], rows: readonly Job[]): void {
+/** One unit after the other, the worthiest first, as far as nothing waits in a ring then. */
+function oneAfterTheOther(jobs: ScheduleProblem['jobs'], rows: readonly Job[], worth: (row: Job) => number): void {
   const carried = rows.filter((r) => r.kind === 'carry');
   const of = new Map(jobs.map((j) => [j.id, j]));
-  const worth = (r: Job) => r.saves / Math.max(1, r.likely);
   const order = [...carried].sort((a, b) => worth(b) - worth(a) || (a.id < b.id ? -1 : 1));
   for (const [i, row] of order.entries()) {
     const before = order[i - 1];
@@ -129,7 +133,7 @@ function whyLate(job: ScheduleProblem['jobs'][number], { sessions, money }: Sche
   if (sessions.length === 0) return 'There is no time for it: say when you are free.';
   if (enough.length === 0) return `It wants ${job.people} people at once, and you are alone: say when somebody helps.`;
   if (!job.splits && job.minutes > longest)
-    return `It wants ${job.minutes} min in one go so that nothing lies about in the evening; the longest there is has ${longest} min. One such day, or one evening with things on the floor.`;
+    return `It wants ${job.minutes} min in one go so that nothing lies about in the evening; the longest there is has ${longest} min. One such day, or a few evenings with things on the floor.`;
   if (money.length > 0 && job.money > Math.max(...money.map((m) => m.amount)))
     return `It costs ${job.money}, more than a month’s money.`;
   if (job.by) return `Before ${job.by} there is not enough time for it and what comes before it.`;

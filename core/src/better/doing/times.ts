@@ -16,14 +16,18 @@ export function freeOn(plan: Pick<Plan, 'freeTimes'>, day: string): FreeTime | n
   return own && own.minutes > 0 ? own : null;
 }
 
-/** The days on which there is time, from a day on: the maker and who helps her and may lift. */
-export function sessionsFrom(plan: Pick<Plan, 'freeTimes'>, from: string): ScheduleSession[] {
+/** The days on which there is time, from a day on: the maker and who helps her and may lift. @param livable nothing lies about on the evenings after, but where it is said */
+export function sessionsFrom(plan: Pick<Plan, 'freeTimes'>, from: string, livable = false): ScheduleSession[] {
   const sessions: ScheduleSession[] = [];
   if (Object.keys(plan.freeTimes).length === 0) return sessions;
   for (let i = 0; i < MOST_DAYS && sessions.length < MOST_SESSIONS; i++) {
     const date = dayAfter(from, i);
     const free = freeOn(plan, date);
-    if (free) sessions.push({ date, minutes: free.minutes, people: 1 + free.helpers });
+    if (free)
+      sessions.push({
+        ...{ date, minutes: free.minutes, people: 1 + free.helpers },
+        ...(livable && !free.lies ? { evening: 0 } : {}),
+      });
   }
   return sessions;
 }

@@ -69,6 +69,15 @@ export function checkSchedule(
     }, 0);
     if (floor > problem.floor + EPS) broken.push(`${floor} of ${problem.floor} floor is covered on ${p.session}`);
   }
+  for (const { date, evening } of problem.sessions) {
+    if (evening === undefined) continue;
+    const open = problem.jobs.filter((j) => {
+      const span = spans.get(j.id);
+      return span && span.from < moment(date, 1440) && span.last > date;
+    });
+    const floor = open.reduce((sum, j) => sum + j.floor, 0);
+    if (floor > evening + EPS) broken.push(`${floor} of ${evening} floor is covered on the evening of ${date}`);
+  }
   for (const { month, amount } of problem.money) {
     const spent = problem.jobs.reduce((sum, j) => {
       const pieces = answer.order

@@ -32,6 +32,7 @@ export type Compiled = {
     minutes: number;
     people: number;
     /** days since the first */ day: number;
+    /** floor that may stay covered when it ends */ evening: number;
     month: number;
   }[];
   floor: number;
@@ -50,6 +51,7 @@ export function compileSchedule(problem: ScheduleProblem): Compiled {
   const months = [...new Set(sorted.map((s) => s.date.slice(0, 7)))];
   const sessions = sorted.map((s) => ({
     ...s,
+    evening: s.evening ?? Infinity,
     day: dayNumber(s.date) - start,
     month: months.indexOf(s.date.slice(0, 7)),
   }));

@@ -34,6 +34,8 @@ export const ScheduleSession = z.strictObject({
   date,
   minutes: z.number({ error: 'must be a number' }).gt(0, 'must be more than zero').max(1440),
   people: people.default(1),
+  /** floor that may stay covered when it ends, by jobs that go on in a later one; left out: as much as any time */
+  evening: amount.optional(),
 });
 export type ScheduleSession = z.output<typeof ScheduleSession>;
 

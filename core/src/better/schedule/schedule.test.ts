@@ -14,6 +14,7 @@ function byBeginnings(problem: ScheduleProblem): { late: number; value: number }
   const start = Date.parse(sessions[0]!.date);
   const used = sessions.map((s) => new Array<number>(s.minutes).fill(0));
   const floor = sessions.map((s) => new Array<number>(s.minutes).fill(0));
+  const evening = sessions.map(() => 0);
   const spent = new Map<string, number>();
   const slots = sessions.flatMap((s, k) => Array.from({ length: s.minutes }, (_, m) => [k, m] as const));
   const ends = new Map<string, number>();
@@ -41,12 +42,16 @@ function byBeginnings(problem: ScheduleProblem): { late: number; value: number }
         const [from, to] = [first, last];
         const covered = job.floor > 0 && problem.floor > 0 ? slots.slice(from, to + 1) : [];
         if (covered.some(([k, m]) => floor[k]![m]! + job.floor > problem.floor)) return;
+        const over = sessions.flatMap((_, k) => (slots[from]![0] <= k && k < slots[to]![0] ? [k] : []));
+        if (over.some((k) => evening[k]! + job.floor > (sessions[k]!.evening ?? Infinity))) return;
+        for (const k of over) evening[k]! += job.floor;
         for (const [k, m] of covered) floor[k]![m]! += job.floor;
         ends.set(job.id, to + 1);
         const days = Math.round((Date.parse(sessions[slots[to]![0]]!.date) - start) / 86_400_000);
         left(i + 1, late, value + job.saves * days);
         ends.delete(job.id);
         for (const [k, m] of covered) floor[k]![m]! -= job.floor;
+        for (const k of over) evening[k]! -= job.floor;
         return;
       }
       for (let t = done === 0 ? since : last + 1; t < slots.length; t++) {

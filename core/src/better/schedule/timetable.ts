@@ -6,8 +6,8 @@ const EPS = 1e-6;
 /** A job, or a piece of one, in a session, from and to in its minutes. */
 export type Piece = { job: number; session: number; from: number; to: number };
 
-/** What is taken up of people or of the floor, from and to in minutes of a session. */
-type Taken = { from: number; to: number; much: number };
+/** What is taken up of people or of the floor, from and to in minutes of a session; `stays`: over the evening after it. */
+type Taken = { from: number; to: number; much: number; stays: boolean };
 
 /**
  * A timetable that is filled job by job: each goes where it ends soonest beside what is there already, as far as people, floor and money allow and what
@@ -89,7 +89,7 @@ export class Timetable {
     const last = found.at(-1)!;
     for (const p of found) {
       this.pieces.push(p);
-      this.people[p.session]!.push({ from: p.from, to: p.to, much: people });
+      this.people[p.session]!.push({ from: p.from, to: p.to, much: people, stays: false });
       this.used[p.session]! += (p.to - p.from) * people;
     }
     if (floor > 0)
@@ -98,6 +98,7 @@ export class Timetable {
           from: s === found[0]!.session ? found[0]!.from : 0,
           to: s === last.session ? last.to : this.c.sessions[s]!.minutes,
           much: floor,
+          stays: s < last.session,
         });
     this.spent[this.c.sessions[found[0]!.session]!.month]! += money;
     this.endsIn[job] = last.session;
@@ -156,7 +157,8 @@ export class Timetable {
         pieces.push({ job, session: s, from: rest, to: rest + left });
         return pieces;
       }
-      // it stays open over the evening: the floor is covered to the end of the session
+      // it stays open over the evening: the floor is covered to the end of the session, and after it
+      if (this.stayingOver(s) + j.floor > c.sessions[s]!.evening + EPS) return null;
       if (s > start && !this.floorFree(s, 0, minutes, j.floor)) return null;
       const piece = people >= j.people ? this.longest(s, from, j, left, s === start) : null;
       if (!piece) {
@@ -228,6 +230,11 @@ export class Timetable {
   private clash(s: number, from: number, to: number, people: number): number | null {
     const free = this.c.sessions[s]!.people - people;
     return over(this.people[s]!, from, to, free);
+  }
+
+  /** Floor that stays covered over the evening after a session. */
+  private stayingOver(s: number): number {
+    return this.floor[s]!.reduce((sum, t) => sum + (t.stays ? t.much : 0), 0);
   }
 
   private floorFree(s: number, from: number, to: number, floor: number): boolean {

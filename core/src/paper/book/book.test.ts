@@ -131,7 +131,7 @@ describe('the plan book, read back by pdfjs-dist', () => {
         toName: 'Spring',
         begins: '2026-10-01',
         livable: true,
-        way: 'saves' as const,
+        way: 'found' as const,
       },
       ...{ moneyAMonth: null, planned: 1, promised: 0, findingsBefore: 0, findingsAfter: 0 },
     };

@@ -11,11 +11,13 @@ function planned(sittings: [job: string, on: string, from: number, to: number][]
     ...emptyPlan('room'),
     doings: {
       doing: {
-        ...{ id: 'doing', toPlanId: 'other', toName: 'Spring', begins: '2026-10-01', livable: true, way: 'saves' },
+        ...{ id: 'doing', toPlanId: 'other', toName: 'Spring', begins: '2026-10-01', livable: true, way: 'found' },
         ...{ moneyAMonth: null, planned: times, promised: 0, findingsBefore: 0, findingsAfter: 0 },
       },
     },
-    freeTimes: { sat: { id: 'sat', weekday: 6, on: null, starts: 570, minutes: 120, helpers: 0, note: '' } },
+    freeTimes: {
+      sat: { id: 'sat', weekday: 6, on: null, starts: 570, minutes: 120, lies: false, helpers: 0, note: '' },
+    },
     jobs: { a: job('a', 'Paint the north wall; twice'), b: job('b', 'Größere Kisten, “flat”\r\nor not') },
     sittings: Object.fromEntries(
       sittings.map(([jobId, on, from, to], i) => [`s${i}`, { id: `s${i}`, jobId, on, from, to }]),

@@ -4,8 +4,8 @@ import { text } from './text.ts';
 
 /** Rows of the way from the room as it is to another plan of it: what is to be done, when there is time, and which day what. */
 
-/** How one goes about it: what saves most first; one unit after the other; all at a weekend. */
-export const DOING_WAYS = ['saves', 'units', 'weekend'] as const;
+/** How one goes about it: the order found; simply what saves most first; one unit after the other; all at a weekend. */
+export const DOING_WAYS = ['found', 'saves', 'units', 'weekend'] as const;
 export type DoingWay = (typeof DOING_WAYS)[number];
 
 const someSeconds = finite.min(-1e9).max(1e9);
@@ -41,6 +41,8 @@ export const FreeTime = z.strictObject({
   /** minutes after midnight */
   starts: z.int('must be a whole number').min(0).max(1439),
   minutes: z.int('must be a whole number').min(0, 'cannot be negative').max(1440),
+  /** things may lie about on the evening after it */
+  lies: z.boolean(),
   /** who helps and may lift */
   helpers: z.int('must be a whole number').min(0, 'cannot be negative').max(20),
   note: text(200),

@@ -7,7 +7,7 @@ CREATE TABLE doings (
   to_name text NOT NULL,
   begins text NOT NULL CHECK (begins ~ '^\d{4}-\d\d-\d\d$'),
   livable boolean NOT NULL,
-  way text NOT NULL CHECK (way IN ('saves', 'units', 'weekend')),
+  way text NOT NULL CHECK (way IN ('found', 'saves', 'units', 'weekend')),
   money_a_month double precision CHECK (money_a_month >= 0),
   planned integer NOT NULL CHECK (planned >= 0),
   promised double precision NOT NULL,
@@ -23,6 +23,7 @@ CREATE TABLE free_times (
   "on" text CHECK ("on" ~ '^\d{4}-\d\d-\d\d$'),
   starts integer NOT NULL CHECK (starts BETWEEN 0 AND 1439),
   minutes integer NOT NULL CHECK (minutes BETWEEN 0 AND 1440),
+  lies boolean NOT NULL,
   helpers integer NOT NULL CHECK (helpers >= 0),
   note text NOT NULL,
   PRIMARY KEY (plan_id, id)

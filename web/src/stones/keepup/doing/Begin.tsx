@@ -39,7 +39,7 @@ export function Begin() {
         {
           type: 'addDoing',
           doing: {
-            ...{ id: newId('doing'), toPlanId: to.id, toName: to.name, begins: today(), livable: true, way: 'saves' },
+            ...{ id: newId('doing'), toPlanId: to.id, toName: to.name, begins: today(), livable: true, way: 'found' },
             ...{ moneyAMonth: null, planned: 0, promised: wanted.promised },
             ...{ findingsBefore: wanted.findingsBefore, findingsAfter: wanted.findingsAfter },
           },

@@ -6,7 +6,7 @@ import { usePlan } from '../../../state/plan-store.ts';
 import { useSelection } from '../../../state/selection.ts';
 import { Button } from '../../../ui/button.tsx';
 import { countWords, today } from '../../../ui/words.ts';
-import { type Day, dateWords, spanWords, timeWords } from './days.ts';
+import { clockWords, type Day, dateWords, readyWords, spanWords, timeWords } from './days.ts';
 import { OpenJob } from './OpenJob.tsx';
 
 /** One day: its jobs in their order, the one in hand opened with its moves and its picture; ticked as they are done. */
@@ -15,6 +15,8 @@ export function DayPage({ day, wanted, onStop }: { day: Day; wanted: Plan | null
   const { get, select } = useSelection();
   const starts = freeOn(plan, day.on)?.starts ?? 600;
   const helpers = freeOn(plan, day.on)?.helpers ?? 0;
+  const ends = Math.max(...day.jobs.map((j) => j.sitting.to));
+  const ready = readyWords(plan, day);
   const inHand = day.jobs.find((j) => j.job.id === get('job')) ?? day.jobs.find((j) => j.job.state !== 'done');
   const lifts = useMemo(() => day.jobs.some((j) => j.job.people > 1), [day]);
   return (
@@ -22,7 +24,7 @@ export function DayPage({ day, wanted, onStop }: { day: Day; wanted: Plan | null
       <div className="flex flex-wrap items-baseline gap-x-3">
         <h2 className="font-display text-xl font-semibold">{dateWords(day.on)}</h2>
         <p className="grow text-soft">
-          {countWords(day.jobs.length, 'job', 'jobs')}, {spanWords(Math.max(...day.jobs.map((j) => j.sitting.to)))}
+          {countWords(day.jobs.length, 'job', 'jobs')}, {spanWords(ends)}, until {clockWords(starts + ends)}
           {helpers > 0 && `, with ${countWords(helpers, 'helper', 'helpers')}`}
           {lifts && helpers > 0 && ' (two lift)'}
           {day.done >= 1 && ', all done'}
@@ -33,6 +35,7 @@ export function DayPage({ day, wanted, onStop }: { day: Day; wanted: Plan | null
           </Button>
         )}
       </div>
+      {day.done < 1 && ready !== '' && <p className="text-[14px] text-soft">Have ready: {ready}.</p>}
       <ol className="mt-1 divide-y divide-line">
         {day.jobs.map(({ sitting, job, goesOn }) => (
           <li key={sitting.id} className="py-2">

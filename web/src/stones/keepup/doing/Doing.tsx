@@ -13,7 +13,7 @@ import { Afterwards } from './Afterwards.tsx';
 import { AllJobs } from './AllJobs.tsx';
 import { Begin } from './Begin.tsx';
 import { Buying } from './Buying.tsx';
-import { dayShown, daysOf, slipped, spanWords } from './days.ts';
+import { dayShown, daysOf, slipped, slipWords, spanWords } from './days.ts';
 import { DayPage } from './DayPage.tsx';
 import { River } from './River.tsx';
 import { Times } from './Times.tsx';
@@ -25,6 +25,18 @@ export default function DoingView() {
   const plan = usePlan((s) => s.plan);
   const doing = doingOf(plan);
   return doing ? <UnderWay /> : <Begin />;
+}
+
+/** The last day of what is planned besides labels for good, which wait for their notes anyway. */
+function lastDay(): string | null {
+  const { sittings, jobs } = usePlan.getState().plan;
+  const rows = Object.values(sittings).filter((s) => jobs[s.jobId]?.kind !== 'labels');
+  return (
+    rows
+      .map((s) => s.on)
+      .sort()
+      .at(-1) ?? null
+  );
 }
 
 function UnderWay() {
@@ -43,7 +55,10 @@ function UnderWay() {
   const done = Object.values(plan.jobs).filter((j) => j.state === 'done').length;
   const again = async (stopped = false) => {
     if (wanted.plan && !(await work.lookAgain(wanted.plan))) return;
-    await work.planAnew(stopped);
+    const before = lastDay();
+    if (!(await work.planAnew(stopped))) return;
+    const words = slipWords(before, lastDay());
+    if (words !== '') toast(words);
   };
   // days are planned as soon as there is time for the first job and none is planned yet
   const first = useRef(true);

@@ -12,7 +12,7 @@ import { doingOf } from './use-doing.ts';
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 const WHOLE = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;
 /** A weekday that is chosen begins so: at ten, two hours, alone. */
-const USUAL = { starts: 600, minutes: 120, helpers: 0, note: '' };
+const USUAL = { starts: 600, minutes: 120, lies: false, helpers: 0, note: '' };
 
 /** “10:00” of minutes after midnight, and back; null: that is no time. */
 const clock = (m: number): string =>
@@ -137,6 +137,7 @@ export function Times({ onChanged }: { onChanged: () => void }) {
 }
 
 function TimeLine({ row, name, onChanged }: { row: FreeTime; name: string; onChanged: () => void }) {
+  const livable = usePlan((s) => doingOf(s.plan)?.livable ?? false);
   const dispatch = usePlan((s) => s.dispatch);
   const set = (part: Partial<FreeTime>) => {
     const done = dispatch({ type: 'setFreeTime', id: row.id, set: part });
@@ -144,7 +145,7 @@ function TimeLine({ row, name, onChanged }: { row: FreeTime; name: string; onCha
     return done;
   };
   return (
-    <li className="flex items-end gap-2">
+    <li className="flex flex-wrap items-end gap-x-2">
       <span className="w-24 shrink-0 pb-1.5 font-semibold">{name}</span>
       <TextField
         label={`${name} from`}
@@ -165,7 +166,7 @@ function TimeLine({ row, name, onChanged }: { row: FreeTime; name: string; onCha
         max={1440}
         value={row.minutes}
         onCommit={(minutes) => set({ minutes })}
-        className="w-24"
+        className="w-20"
       />
       <NumberField
         label={`${name}, helpers`}
@@ -177,6 +178,17 @@ function TimeLine({ row, name, onChanged }: { row: FreeTime; name: string; onCha
         onCommit={(helpers) => set({ helpers })}
         className="w-24"
       />
+      {livable && (
+        <button
+          type="button"
+          aria-pressed={row.lies}
+          title="Things may lie about on the evening after"
+          className={`mb-0.5 min-h-8 shrink-0 rounded-full border px-2 text-[13px] ${row.lies ? 'border-ink bg-ink text-ground' : 'border-edge hover:border-heron'}`}
+          onClick={() => set({ lies: !row.lies })}
+        >
+          may lie<span className="sr-only"> about: {name}</span>
+        </button>
+      )}
       <Gone id={row.id} name={name} onChanged={onChanged} />
     </li>
   );

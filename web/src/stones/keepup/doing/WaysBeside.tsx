@@ -7,12 +7,13 @@ import { shortDate, spanWords } from './days.ts';
 import { doingOf, type useDoing } from './use-doing.ts';
 
 const NAMES: Record<DoingWay, string> = {
+  found: 'The order found',
   saves: 'Most saved first',
   units: 'One unit after the other',
   weekend: 'All at a weekend',
 };
 
-/** Three ways of going about it side by side: days, hours, money, what is out of use, when two thirds of the gain are had. */
+/** The order found and three other ways of going about it side by side: days, hours, money, what is out of use, when two thirds of the gain are had. */
 export function WaysBeside({ work }: { work: ReturnType<typeof useDoing> }) {
   const plan = usePlan((s) => s.plan);
   const doing = doingOf(plan)!;
@@ -21,7 +22,7 @@ export function WaysBeside({ work }: { work: ReturnType<typeof useDoing> }) {
       <section aria-label="Ways of going about it">
         <h2 className="font-semibold">Ways of going about it</h2>
         <p className="text-[14px] text-soft">
-          Now: {NAMES[doing.way].toLowerCase()}. Plan the days anew to see three ways beside each other.
+          Now: {NAMES[doing.way].toLowerCase()}. Plan the days anew to see four ways beside each other.
         </p>
       </section>
     );

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { ownJob } from '@heronstone/core/doing';
 import { type Job, type Sitting } from '@heronstone/core/plan';
-import { dayShown, daysOf, gainOf, shortDate, slipped, spanWords, timeWords } from './days.ts';
+import { dayShown, daysOf, gainOf, readyWords, shortDate, slipped, slipWords, spanWords, timeWords } from './days.ts';
 import { frontsWith } from './fronts-with.ts';
 import { curveOf, namedEvery, NARROW, stonesOf, WIDE } from './river.ts';
 import { tinyRoom, unit, withUnits } from '@heronstone/core/testing';
@@ -52,6 +52,24 @@ describe('days across the river', () => {
     expect(shortDate('2026-10-03')).toBe('Sat 3 Oct');
     const jobs = { a: job('a', { saves: 30 }), b: job('b', { saves: 90 }), c: job('c', { saves: -40 }) };
     expect(['a', 'b', 'c'].map((id) => gainOf(jobs[id as 'a'], jobs))).toEqual([25, 75, null]);
+  });
+
+  test('what is got together before, and what it costs that days slipped', () => {
+    const jobs = [
+      job('buy', { kind: 'buy', name: 'Buy 3 × Shoe box' }),
+      job('set', { kind: 'setIn', after: ['buy'] }),
+      job('go', { kind: 'carry' }),
+    ];
+    const bought = plan(jobs, [
+      ['set', '2026-10-03', 0, 10],
+      ['go', '2026-10-03', 10, 40],
+    ]);
+    expect(readyWords(bought, daysOf(bought)[0]!)).toBe('a tray, 3 × Shoe box');
+    expect(readyWords(p, days[0]!)).toBe('');
+    expect(slipWords('2026-12-05', '2026-12-12')).toBe('The last day is Sat 12 Dec now, a week later.');
+    expect(slipWords('2026-12-12', '2026-11-28')).toBe('The last day is Sat 28 Nov now, 2 weeks sooner.');
+    expect(slipWords('2026-12-12', '2026-12-15')).toBe('The last day is Tue 15 Dec now, 3 days later.');
+    expect([slipWords('2026-12-12', '2026-12-12'), slipWords('2026-12-12', null)]).toEqual(['', '']);
   });
 
   test('stones lie beside each other in the water, and the line over them ends with all that is gained', () => {

@@ -40,11 +40,12 @@ export function dayShown(days: readonly Day[], asked: string | null, today: stri
 /** Days that have gone by with something left to do on them. */
 export const slipped = (days: readonly Day[], today: string): Day[] => days.filter((d) => d.on < today && d.done < 1);
 
-const clock = (minutes: number): string =>
+/** “10:20” of minutes after midnight. */
+export const clockWords = (minutes: number): string =>
   `${String(Math.floor(minutes / 60) % 24).padStart(2, '0')}:${String(Math.round(minutes) % 60).padStart(2, '0')}`;
 /** “10:20 to 11:05”. @param starts minutes after midnight at which the day’s time begins */
 export const timeWords = (starts: number, { from, to }: Pick<Sitting, 'from' | 'to'>): string =>
-  `${clock(starts + from)} to ${clock(starts + to)}`;
+  `${clockWords(starts + from)} to ${clockWords(starts + to)}`;
 
 const DAY = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' });
 const SHORT = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' });
@@ -64,4 +65,35 @@ export function spanWords(minutes: number): string {
 export function gainOf(job: Job, jobs: Readonly<Record<string, Job>>): number | null {
   const all = Object.values(jobs).reduce((sum, j) => sum + Math.max(0, j.saves), 0);
   return job.saves > 0 && all > 0 ? Math.round((job.saves / all) * 100) : null;
+}
+
+/** What is got together before a day begins: a tray to carry on, what was bought for it, paper for notes or labels. */
+export function readyWords(plan: Pick<Plan, 'jobs'>, day: Day): string {
+  const open = day.jobs.map((j) => j.job).filter((j) => j.state !== 'done');
+  const kinds = new Set(open.map((j) => j.kind));
+  const bought = open
+    .flatMap((j) => (j.kind === 'bring' || j.kind === 'setIn' ? j.after : []))
+    .flatMap((id) => (plan.jobs[id]?.kind === 'buy' ? plan.jobs[id].name.replace(/^Buy /, '') : []));
+  return [
+    ...(kinds.has('carry') ? ['a tray'] : []),
+    ...(kinds.has('move') ? ['a cleared table for what comes out'] : []),
+    ...(kinds.has('measure') ? ['a ruler'] : []),
+    ...(kinds.has('notes') ? ['slips of paper and a pencil'] : []),
+    ...(kinds.has('labels') ? ['the labels'] : []),
+    ...new Set(bought),
+  ].join(', ');
+}
+
+/** What it costs that days slipped: “The last day is Sat 12 Dec now, a week later.” Empty: it has stayed. */
+export function slipWords(before: string | null, after: string | null): string {
+  if (after === null || before === after) return '';
+  if (before === null) return `The last day is ${shortDate(after)}.`;
+  const days = Math.round((Date.parse(after) - Date.parse(before)) / 86_400_000);
+  const much =
+    Math.abs(days) === 7
+      ? 'a week'
+      : Math.abs(days) % 7 === 0
+        ? `${Math.abs(days) / 7} weeks`
+        : `${Math.abs(days)} days`;
+  return `The last day is ${shortDate(after)} now, ${much} ${days > 0 ? 'later' : 'sooner'}.`;
 }
