@@ -160,6 +160,11 @@ describe('doing it', () => {
     await page.getByRole('button', { name: 'Take: All at a weekend' }).click();
     await until(async () => Object.values((await planOf(pump)).doings)[0]!.way === 'weekend', 'another way is taken');
     expect(await axeFaults(page)).toEqual([]);
+    // left, and back by undo
+    await page.getByRole('button', { name: 'Leave this way' }).click();
+    await page.getByRole('heading', { name: 'Which room is it to become?' }).waitFor();
+    await page.getByRole('button', { name: /^Undo/ }).click();
+    await river.getByRole('button').first().waitFor();
     expect(other).toBeTruthy();
   });
 

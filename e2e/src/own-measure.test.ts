@@ -15,7 +15,7 @@ const SCREENS = [
   'homes?supply=hot-knife&place=chest.3.0',
   'homes?view=closer&unit=chest',
   'tryout',
-  ...['', 'ready', 'back', 'projects', 'look', 'labels', 'seasons', 'buy', 'log', 'guests'].map(
+  ...['', 'ready', 'back', 'projects', 'look', 'doing', 'labels', 'seasons', 'buy', 'log', 'guests'].map(
     (view) => `keepup?view=${view}`,
   ),
 ];

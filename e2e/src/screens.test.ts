@@ -18,7 +18,7 @@ describe('every screen', () => {
       'homes?month=6&hour=9.5',
       'homes?supply=hot-knife&place=chest.3.0',
       'keepup',
-      ...['back', 'projects', 'labels', 'seasons', 'buy', 'log', 'scan&place=cubes.3.1', 'guests'].map(
+      ...['back', 'projects', 'doing', 'labels', 'seasons', 'buy', 'log', 'scan&place=cubes.3.1', 'guests'].map(
         (view) => `keepup?view=${view}`,
       ),
     ]) {
@@ -51,7 +51,7 @@ describe('every screen', () => {
       const stones = ['room', 'activities', 'supplies', 'furniture', 'homes', 'keepup'];
       const views = [
         ...['tour', 'lines', 'sort', 'colours', 'cutting', 'room', 'table'].map((view) => `supplies?view=${view}`),
-        ...['back', 'projects', 'labels', 'seasons', 'buy', 'log', 'scan', 'guests'].map(
+        ...['back', 'projects', 'doing', 'labels', 'seasons', 'buy', 'log', 'scan', 'guests'].map(
           (view) => `keepup?view=${view}`,
         ),
       ];

@@ -48,7 +48,7 @@ const NEW: Sent[] = [
         to: [],
       },
       ...{ low: 10, likely: 12.5, high: 16, typed: false, people: 1, floor: 0.2, money: null, saves: 900, after: [] },
-      ...{ splits: true, notBefore: null, readyBy: '2026-12-20', delivery: 0, state: 'half', spent: 5, doneOn: null },
+      ...{ splits: true, notBefore: null, readyBy: '2026-12-20', delivery: 0, state: 'half', spent: 5, left: 7, doneOn: null },
     },
   },
   { type: 'addSitting', sitting: { id: 'kept-sitting', jobId: 'kept-job', on: '2026-12-05', from: 0, to: 12.5 } },

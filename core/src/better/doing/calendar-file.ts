@@ -75,6 +75,14 @@ export function ownJob(
   return {
     ...{ id, name, kind: 'own', why: '', about: [], to: [], low: minutes, likely: minutes, high: minutes, typed: true },
     ...{ people: more.people ?? 1, floor: 0, money: more.money ?? null, saves: 0, after: [], splits: false },
-    ...{ notBefore: more.from ?? null, readyBy: more.by ?? null, delivery: 0, state: 'open', spent: 0, doneOn: null },
+    ...{
+      notBefore: more.from ?? null,
+      readyBy: more.by ?? null,
+      delivery: 0,
+      state: 'open',
+      spent: 0,
+      left: null,
+      doneOn: null,
+    },
   };
 }

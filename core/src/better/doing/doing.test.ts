@@ -19,6 +19,7 @@ import {
   differenceOf,
   freeOn,
   jobsBetween,
+  leftOf,
   mergeJobs,
   movesOf,
   moveCommandOf,
@@ -231,6 +232,23 @@ describe('jobs from what differs', () => {
     const tick = tickJob(plan, then, plan.jobs[job.id]!, today, 12);
     expect(tick.ok).toBe(true);
     if (tick.ok) expect(movesOf(applied(plan, tick.command), then, job)).toEqual([]);
+  });
+
+  test('of a job half done what is left is reckoned from what is left; what it was reckoned at stays, that the pace can be told', () => {
+    let plan = withJobs(now, then);
+    const job = openJobs(plan.jobs).find((j) => j.kind === 'carry' && j.after.length === 0)!;
+    const moves = movesOf(plan, then, job);
+    for (const move of moves.slice(0, Math.ceil(moves.length / 2)))
+      plan = applied(plan, moveCommandOf(plan, move, today));
+    plan = applied(plan, { type: 'setJob', id: job.id, set: { state: 'half', spent: 11 } });
+    plan = applied(plan, ...mergeJobs(plan, jobsBetween(plan, then)));
+    const half = plan.jobs[job.id]!;
+    expect(half).toMatchObject({ state: 'half', spent: 11, likely: job.likely });
+    expect(half.left).toBeLessThan(job.likely * 0.75);
+    expect(leftOf(half, 1)).toBe(Math.round(half.left!));
+    expect(leftOf(half, 2)).toBe(Math.round(half.left! * 2));
+    // nobody looked yet: by the clock
+    expect(leftOf({ ...half, left: null, likely: 30 }, 1)).toBe(19);
   });
 
   test('one undo takes a ticked job back', () => {

@@ -3,7 +3,7 @@ export { jobsBetween } from './jobs.ts';
 export { savingsOf, yearOf } from './savings.ts';
 export { mergeJobs } from './merging.ts';
 export { changes, moveCommandOf, movesOf, tickJob } from './ticks.ts';
-export { leftOf, openJobs, planDays, plannedFrom, problemOf, sittingsOf, tooMuch } from './planning.ts';
+export { leftOf, openJobs, planDays, plannedFrom, problemOf, sittingsOf, tooMuch, wayAway } from './planning.ts';
 export { provenWords, summaryOf, type Reached, type Summary } from './summary.ts';
 export { paceOf, type Pace } from './pace.ts';
 export { freeOn, sessionsFrom, weekdayOf } from './times.ts';

@@ -10,7 +10,7 @@ import { savingsOf, shareKey } from './savings.ts';
 /** A job as it follows from what differs, before anything was said about it. */
 const BLANK = {
   ...{ why: '', about: [], to: [], typed: false, people: 1, floor: 0, money: null, saves: 0, after: [], splits: true },
-  ...{ notBefore: null, readyBy: null, delivery: 0, state: 'open', spent: 0, doneOn: null },
+  ...{ notBefore: null, readyBy: null, delivery: 0, state: 'open', spent: 0, left: null, doneOn: null },
 } satisfies Partial<Job>;
 
 const some = (n: number, one: string, more: string): string => `${n} ${n === 1 ? one : more}`;

@@ -23,8 +23,9 @@ export function mergeJobs(plan: Pick<Plan, 'jobs'>, derived: readonly Job[]): Co
     const kept: Job = { ...next, ...pick(job, HERS) };
     if (job.typed) Object.assign(kept, pick(job, ['low', 'likely', 'high', 'typed']));
     if (job.money !== null && next.money === null) kept.money = job.money;
-    // what is left of a job that was begun is reckoned from what is left, nothing has been spent on that yet
-    if (job.state === 'half' && !job.typed) Object.assign(kept, { spent: job.spent });
+    // of a job that was begun what it was reckoned at stays: its maker’s pace is told by that; what is left is reckoned anew
+    if (job.state === 'half' && !job.typed)
+      Object.assign(kept, { ...pick(job, ['low', 'likely', 'high']), left: next.likely });
     const { id, ...set } = kept;
     if (!sameRow(job, kept)) commands.push({ type: 'setJob', id, set });
   }

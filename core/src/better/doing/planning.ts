@@ -13,8 +13,9 @@ const LEAST_FLOOR = 0.01;
 
 /** What is still to be done of a job, in minutes as its maker takes them. */
 export function leftOf(job: Job, factor: number): number {
-  const likely = job.typed ? job.likely : job.likely * factor;
-  return Math.max(1, Math.round(job.state === 'half' ? Math.max(likely - job.spent, likely / 5) : likely));
+  const own = job.typed ? 1 : factor;
+  const left = job.state !== 'half' ? job.likely : (job.left ?? Math.max(job.likely - job.spent / own, job.likely / 5));
+  return Math.max(1, Math.round(left * own));
 }
 
 /** Jobs that are still to be done. */
@@ -184,3 +185,9 @@ export function planDays(
 /** From which day on days are planned anew: a day on which something was done, or that is stopped, is over. */
 export const plannedFrom = (plan: Pick<Plan, 'jobs'>, today: string, stopped = false): string =>
   stopped || Object.values(plan.jobs).some((j) => j.doneOn === today) ? dayAfter(today, 1) : today;
+
+/** The way put away: jobs, with the days they lie on, and what is wanted; when there is time is kept. */
+export const wayAway = (plan: Pick<Plan, 'jobs' | 'doings'>): Command[] => [
+  ...Object.keys(plan.jobs).map((id): Command => ({ type: 'removeJob', id })),
+  ...Object.keys(plan.doings).map((id): Command => ({ type: 'removeDoing', id })),
+];

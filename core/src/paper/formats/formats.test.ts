@@ -157,7 +157,7 @@ describe('plan files of every version ever written', () => {
     const schema = JSON.stringify(z.toJSONSchema(PlanFile, { io: 'input' }));
     expect([PLAN_VERSION, createHash('sha256').update(schema).digest('hex').slice(0, 16)]).toEqual([
       16,
-      '4fd5a498bc29967e',
+      '5bf406777f25f096',
     ]);
   });
 });

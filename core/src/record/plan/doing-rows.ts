@@ -104,6 +104,8 @@ export const Job = z.strictObject({
   state: z.enum(JOB_STATES),
   /** minutes it has taken so far */
   spent: someMinutes,
+  /** of one that was begun: minutes that are left, reckoned from what is left; null: nobody looked yet */
+  left: someMinutes.nullable(),
   doneOn: day,
 });
 export type Job = z.infer<typeof Job>;

@@ -52,6 +52,7 @@ CREATE TABLE jobs (
   delivery integer NOT NULL CHECK (delivery >= 0),
   state text NOT NULL CHECK (state IN ('open', 'half', 'done', 'struck')),
   spent double precision NOT NULL CHECK (spent >= 0),
+  "left" double precision CHECK ("left" >= 0),
   done_on text CHECK (done_on ~ '^\d{4}-\d\d-\d\d$'),
   PRIMARY KEY (plan_id, id)
 );

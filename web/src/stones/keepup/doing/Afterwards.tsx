@@ -1,5 +1,7 @@
 import { useEffect, useState } from 'react';
+import { wayAway } from '@heronstone/core/doing';
 import { tallyOf } from '@heronstone/core/homes';
+import { asOne } from '@heronstone/core/plan';
 import { daysBetween } from '@heronstone/core/upkeep';
 import { openFindings } from '../../../state/findings.ts';
 import { usePlan } from '../../../state/plan-store.ts';
@@ -57,17 +59,7 @@ export function Afterwards() {
               : `The log has ${countWords(sessions, 'session', 'sessions')} in ${Math.round(weeks)} weeks.`}
         </li>
       </ul>
-      <Button
-        onClick={() => {
-          const commands = [
-            ...Object.keys(plan.jobs).map((id) => ({ type: 'removeJob' as const, id })),
-            { type: 'removeDoing' as const, id: doing.id },
-          ];
-          dispatch({ type: 'several', words: 'put the way away', commands });
-        }}
-      >
-        Put the way away
-      </Button>
+      <Button onClick={() => dispatch(asOne('put the way away', wayAway(plan)))}>Put the way away</Button>
     </section>
   );
 }

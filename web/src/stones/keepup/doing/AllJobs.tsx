@@ -1,8 +1,8 @@
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { ownJob, tickJob } from '@heronstone/core/doing';
-import { type Job, newId, type Plan } from '@heronstone/core/plan';
+import { ownJob, tickJob, wayAway } from '@heronstone/core/doing';
+import { asOne, type Job, newId, type Plan } from '@heronstone/core/plan';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
 import { NumberField, TextField } from '../../../ui/fields.tsx';
@@ -15,9 +15,15 @@ const STATES: Record<Job['state'], string> = { open: 'to do', half: 'half done',
 /** Every job: why, minutes, people, money, days it must keep to; struck, taken back, done already; and those of one's own. */
 export function AllJobs({ wanted }: { wanted: Plan | null }) {
   const plan = usePlan((s) => s.plan);
+  const dispatch = usePlan((s) => s.dispatch);
   const jobs = Object.values(plan.jobs).sort(
     (a, b) => RANK[a.state] - RANK[b.state] || b.saves - a.saves || (a.id < b.id ? -1 : 1),
   );
+  const leave = () => {
+    const words = 'leave the way to the other plan';
+    if (dispatch(asOne(words, wayAway(plan))))
+      toast('What is done stays done; the rest is left. Undo brings the way back.');
+  };
   return (
     <section aria-label="All jobs" className="print:hidden">
       <h2 className="font-semibold">All jobs</h2>
@@ -27,6 +33,9 @@ export function AllJobs({ wanted }: { wanted: Plan | null }) {
           <JobLine key={job.id} job={job} wanted={wanted} />
         ))}
       </ul>
+      <Button look="quiet" className="mt-2" onClick={leave}>
+        Leave this way
+      </Button>
     </section>
   );
 }

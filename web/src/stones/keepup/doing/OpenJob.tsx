@@ -3,6 +3,7 @@ import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { placeSaid } from '@heronstone/core/concepts';
 import { moveCommandOf, movesOf, tickJob } from '@heronstone/core/doing';
+import { formatArea } from '@heronstone/core/lengths';
 import { asOne, type Job, type Move, type Plan } from '@heronstone/core/plan';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
@@ -36,7 +37,7 @@ export function OpenJob({ job, wanted, minutes }: { job: Job; wanted: Plan | nul
     <div className="mt-1 rounded-xl border border-heron bg-paper p-3">
       <p className="text-soft">
         {job.why} {job.people > 1 && `${job.people} people lift. `}
-        {job.floor > 0 && `It covers about ${job.floor.toFixed(1)} m² meanwhile. `}
+        {job.floor > 0 && `It covers about ${formatArea(job.floor * 1e6, plan.head.measure)} meanwhile. `}
         {gain !== null && `${gain} % of all that is gained.`}
         {job.money !== null && job.money > 0 && ` Costs ${job.money}.`}
       </p>
