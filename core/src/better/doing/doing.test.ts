@@ -418,6 +418,33 @@ describe('which day what', () => {
     });
   });
 
+  test('money that was spent this month is spent, what was begun is paid for, what was ordered is on its way', () => {
+    const other = refurnished();
+    let plan = applied(withJobs(now, other), free({ minutes: 180, helpers: 1 }));
+    const buy = Object.values(plan.jobs).find((j) => j.kind === 'buy' && j.about.includes('new-case'))!;
+    const own = openJobs(plan.jobs).find((j) => j.kind === 'carry')!;
+    plan = applied(
+      plan,
+      { type: 'setJob', id: buy.id, set: { money: 40, delivery: 12, state: 'done', doneOn: '2026-10-03' } },
+      { type: 'setJob', id: own.id, set: { money: 25, state: 'half', spent: 3 } },
+    );
+    const problem = problemOf(plan, doing({ moneyAMonth: 60 }), 'found', '2026-10-04');
+    expect(problem.money.find((m) => m.month === '2026-10')).toEqual({ month: '2026-10', amount: 20 });
+    expect(problem.money.find((m) => m.month === '2026-11')).toEqual({ month: '2026-11', amount: 60 });
+    expect(problem.jobs.find((j) => j.id === own.id)!.money).toBe(0);
+    expect(problem.jobs.find((j) => j.id === 'bring-new-case')!.from).toBe('2026-10-15');
+  });
+
+  test('an answer that is older than a tick lays nothing that is done on a day; what waits for what has no day says so', async () => {
+    const plan = applied(withJobs(now, then), free({}));
+    const { answer, problem } = await planned(plan);
+    const job = openJobs(plan.jobs).find((j) => j.kind === 'carry' && j.after.length === 0)!;
+    expect(sittingsOf(ticked(plan, then, job), answer).some((r) => r.jobId === job.id)).toBe(false);
+    const notes = openJobs(plan.jobs).find((j) => j.kind === 'notes')!;
+    const words = tooMuch(plan, problem, [notes.id, job.id]).map((t) => t.words);
+    expect(words[0]).toBe(`It waits for “${job.name}”, which has no day.`);
+  });
+
   test('what is made for a day has its things by then', () => {
     const project = Object.values(now.projects)[0]!;
     const use = Object.values(now.uses).find((u) => jobsBetween(now, then).some((j) => j.about.includes(u.supplyId)))!;

@@ -78,13 +78,14 @@ export function problemOf(
         minutes,
         people: job.people,
         floor: lies ? Math.max(job.floor, LEAST_FLOOR) : 0,
-        money: job.money ?? 0,
+        // what was begun has been paid for
+        money: job.state === 'half' ? 0 : (job.money ?? 0),
         saves: Math.max(0, job.saves) / 3600,
         lag: job.delivery,
       },
       before: openBefore(job, plan.jobs).filter((id) => open.some((o) => o.id === id)),
       ...(splits ? { splits: Math.min(LEAST_PIECE, minutes) } : {}),
-      ...(job.notBefore ? { from: job.notBefore } : {}),
+      ...notBefore(job, plan.jobs),
       // a day that has gone by holds nobody up any more
       ...(job.readyBy && job.readyBy >= from ? { by: job.readyBy } : {}),
     };
@@ -92,9 +93,29 @@ export function problemOf(
   const worth = (r: Job) => (way === 'saves' ? r.saves : r.saves / Math.max(1, r.likely));
   if (way === 'units' || way === 'saves') oneAfterTheOther(jobs, open, worth);
   const months = [...new Set(sessions.map((s) => s.date.slice(0, 7)))];
-  const money = doing.moneyAMonth === null ? [] : months.map((month) => ({ month, amount: doing.moneyAMonth! }));
+  const { moneyAMonth } = doing;
+  const money =
+    moneyAMonth === null
+      ? []
+      : months.map((month) => ({ month, amount: Math.max(0, moneyAMonth - spentIn(plan.jobs, month)) }));
   return { format: 'heronstone-doing/1', jobs, sessions, floor: 0, money };
 }
+
+/** Not before the day that was said, nor before what was ordered for it is there. */
+function notBefore(job: Job, jobs: Readonly<Record<string, Job>>): { from?: string } {
+  const days = job.after.flatMap((id) => {
+    const before = jobs[id];
+    return before?.state === 'done' && before.doneOn !== null && before.delivery > 0
+      ? [dayAfter(before.doneOn, before.delivery)]
+      : [];
+  });
+  const from = [...days, ...(job.notBefore ? [job.notBefore] : [])].sort().at(-1);
+  return from === undefined ? {} : { from };
+}
+
+/** What has been spent in a month on jobs that are done. */
+const spentIn = (jobs: Readonly<Record<string, Job>>, month: string): number =>
+  Object.values(jobs).reduce((sum, j) => sum + (j.doneOn?.startsWith(month) ? (j.money ?? 0) : 0), 0);
 
 const weekendFrom = (day: string): string => {
   for (let i = 0; i < 7; i++) if (new Date(`${dayAfter(day, i)}T00:00:00Z`).getUTCDay() === 6) return dayAfter(day, i);
@@ -124,7 +145,11 @@ export function tooMuch(
   return late.flatMap((id) => {
     const [job, asked] = [plan.jobs[id], problem.jobs.find((j) => j.id === id)];
     if (!job || !asked) return [];
-    return [{ job, words: whyLate(asked, problem) }];
+    const waits = asked.before.find((b) => late.includes(b));
+    const words = waits
+      ? `It waits for “${plan.jobs[waits]?.name ?? waits}”, which has no day.`
+      : whyLate(asked, problem);
+    return [{ job, words }];
   });
 }
 
@@ -143,7 +168,9 @@ function whyLate(job: ScheduleProblem['jobs'][number], { sessions, money }: Sche
 
 /** The days an answer gives, as rows; labels for good go on the first day there is time for after their notes have been on trial. */
 export function sittingsOf(plan: Pick<Plan, 'jobs' | 'freeTimes'>, answer: ScheduleAnswer): Sitting[] {
-  const rows = answer.order.map((p, i): Sitting => ({
+  // an answer may be older than the last tick
+  const order = answer.order.filter((p) => ['open', 'half'].includes(plan.jobs[p.job]?.state ?? ''));
+  const rows = order.map((p, i): Sitting => ({
     id: `day-${i}`,
     jobId: p.job,
     on: p.session,

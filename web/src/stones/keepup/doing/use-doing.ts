@@ -63,7 +63,7 @@ export function useDoing() {
     [run, dispatch],
   );
 
-  /** Asks which day what, in three ways of going about it; the one that was chosen is taken. */
+  /** Asks which day what, in all ways of going about it; the one that was chosen is taken. */
   const planAnew = useCallback(
     async (stopped = false): Promise<boolean> => {
       const plan = usePlan.getState().plan;
