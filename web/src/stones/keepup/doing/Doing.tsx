@@ -1,7 +1,7 @@
 import { CalendarDays, RefreshCw } from 'lucide-react';
 import { useEffect, useMemo, useRef } from 'react';
 import { toast } from 'sonner';
-import { paceOf, summaryOf } from '@heronstone/core/doing';
+import { differenceOf, paceOf, summaryOf } from '@heronstone/core/doing';
 import { doing as fetchedFor, fetched } from '../../../parts/fetched.ts';
 import { usePlan } from '../../../state/plan-store.ts';
 import { useSelection } from '../../../state/selection.ts';
@@ -51,6 +51,7 @@ function UnderWay() {
   const late = slipped(days, now);
   const summary = useMemo(() => summaryOf(plan, Object.values(plan.sittings)), [plan]);
   const pace = useMemo(() => paceOf(Object.values(plan.jobs)), [plan.jobs]);
+  const walls = useMemo(() => wanted.plan !== null && differenceOf(plan, wanted.plan).room, [plan, wanted.plan]);
   const open = Object.values(plan.jobs).filter((j) => j.state === 'open' || j.state === 'half');
   const done = Object.values(plan.jobs).filter((j) => j.state === 'done').length;
   const again = async (stopped = false) => {
@@ -102,6 +103,11 @@ function UnderWay() {
         <p role="alert" className="py-1 text-clash">
           {doing.toName} is not here: {wanted.trouble} What is left cannot be carried until it is back; your own jobs go
           on.
+        </p>
+      )}
+      {walls && (
+        <p className="py-1 text-[14px] text-soft">
+          Walls, doors, windows or sockets differ too: what is done to the room itself is a job of your own.
         </p>
       )}
       {late.length > 0 && (
