@@ -60,8 +60,12 @@ export function Begin() {
   const mine = [...(plans ?? [])].sort((a, b) => Number(b.forkedFrom === plan.id) - Number(a.forkedFrom === plan.id));
   return (
     <section aria-label="Which room is wanted" className="max-w-2xl py-3">
+      <p className="flex justify-between text-[14px] text-soft" aria-hidden>
+        <span>as it is</span>
+        <span>wanted</span>
+      </p>
       <svg
-        viewBox="0 0 600 90"
+        viewBox="0 28 600 60"
         className="w-full"
         role="img"
         aria-label="A river between the room as it is and the room wanted, without stones yet"
@@ -80,12 +84,6 @@ export function Begin() {
             strokeDasharray="4 4"
           />
         ))}
-        <text x={4} y={22} className="fill-soft text-[13px]">
-          as it is
-        </text>
-        <text x={596} y={22} textAnchor="end" className="fill-soft text-[13px]">
-          wanted
-        </text>
       </svg>
       <h2 className="mt-2 font-display text-xl font-semibold">Which room is it to become?</h2>
       <p className="my-1 text-soft">

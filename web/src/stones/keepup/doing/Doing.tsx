@@ -118,15 +118,17 @@ function UnderWay() {
           </button>
         </p>
       )}
-      <River
-        days={days}
-        curve={summary.curve}
-        today={now}
-        chosen={shown?.on ?? null}
-        onChoose={(on) => select({ day: on, job: null })}
-        from={plan.head.name}
-        to={doing.toName}
-      />
+      {days.length > 0 && (
+        <River
+          days={days}
+          curve={summary.curve}
+          today={now}
+          chosen={shown?.on ?? null}
+          onChoose={(on) => select({ day: on, job: null })}
+          from={plan.head.name}
+          to={doing.toName}
+        />
+      )}
       <div className="grid grid-cols-1 gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1fr)_25rem]">
         <div className="min-w-0 space-y-5">
           {open.length === 0 && done > 0 && <Afterwards />}

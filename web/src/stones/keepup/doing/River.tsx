@@ -1,8 +1,8 @@
 import { type Reached } from '@heronstone/core/doing';
 import { useRef } from 'react';
 import { type Day, shortDate, spanWords } from './days.ts';
-import { curveOf, namedEvery, NARROW, stonesOf, WATER, WIDE } from './river.ts';
-import { useWidth } from '../../../ui/width.ts';
+import { curveOf, HEIGHT, namedEvery, stonesOf, stretchOf, WATER } from './river.ts';
+import { useDrawnBox } from '../../../ui/drawn-scale.ts';
 
 /** The days as stones across the river; over it how much of what is gained has been reached by each. */
 export function River({
@@ -22,12 +22,13 @@ export function River({
   from: string;
   to: string;
 }) {
-  const river = useWidth() === 'phone' ? NARROW : WIDE;
+  const list = useRef<SVGSVGElement>(null);
+  const box = useDrawnBox(list);
+  const river = stretchOf(Math.max(320, box.width));
   const { width, height, bank } = river;
   const stones = stonesOf(days, river);
   const line = curveOf(stones, curve, river);
-  const every = namedEvery(days.length, river === NARROW ? 4 : 9);
-  const list = useRef<SVGSVGElement>(null);
+  const every = namedEvery(days.length, river);
   const thirds = line.find((p) => p.share >= 2 / 3);
   const step = (by: number) => {
     const at = days.findIndex((d) => d.on === chosen);
@@ -36,11 +37,11 @@ export function River({
     onChoose(next.on);
     list.current?.querySelector<SVGGElement>(`[data-on="${next.on}"]`)?.focus();
   };
-  if (days.length === 0) return null;
   return (
     <svg
       ref={list}
       viewBox={`0 0 ${width} ${height}`}
+      style={{ height: HEIGHT }}
       className="my-1 w-full print:hidden"
       role="group"
       aria-label="Days across the river"

@@ -3,8 +3,12 @@ import { type Day } from './days.ts';
 
 /** The river as it is drawn, in its own units. */
 export type Stretch = { width: number; height: number; bank: number };
-export const WIDE: Stretch = { width: 1000, height: 176, bank: 104 };
-export const NARROW: Stretch = { width: 420, height: 176, bank: 62 };
+export const HEIGHT = 176;
+/** As wide as it is drawn, px, so that letters keep their size; banks narrower where there is little room. */
+export const stretchOf = (width: number): Stretch => ({ width, height: HEIGHT, bank: width < 640 ? 62 : 104 });
+/** So much a name under a stone takes, px. */
+const NAME = 64;
+
 /** Where the water is, and the curve of what has been reached over it. */
 export const WATER = { top: 84, height: 72 };
 const CURVE = { top: 18, height: 52 };
@@ -41,4 +45,5 @@ export function curveOf(
 }
 
 /** A name under every so-manieth stone, so that none lies over another. */
-export const namedEvery = (count: number, most = 9): number => Math.max(1, Math.ceil(count / most));
+export const namedEvery = (count: number, { width, bank }: Stretch): number =>
+  Math.max(1, Math.ceil((count * NAME) / (width - 2 * bank)));

@@ -2,7 +2,7 @@ import { proxy } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { asOne, type Command, type Doing, type Plan } from '@heronstone/core/plan';
 import { mergeJobs, planDays, plannedFrom, sittingsOf } from '@heronstone/core/doing';
-import { getPlan, listPlans, Refused } from '../../../state/api.ts';
+import { getPlan, listPlans } from '../../../state/api.ts';
 import { useWorkIn } from '../../../state/long-work.ts';
 import { usePlan } from '../../../state/plan-store.ts';
 import { today } from '../../../ui/words.ts';
@@ -13,16 +13,13 @@ const worker = () => new Worker(new URL('../../../workers/doing.worker.ts', impo
 /** The plan that is wanted, as it is saved now. */
 export type WantedPlan = { plan: Plan | null; trouble: string | null };
 
-/** The plan by its id; a plan that came from a file has another id here, and is known by its name. */
+/** The plan by its id; a plan that came from a file has another id here, and is known by its name where there is only one. */
 async function found(id: string, name: string): Promise<Plan> {
-  try {
-    return (await getPlan(id)).plan;
-  } catch (e) {
-    if (!(e instanceof Refused)) throw e;
-    const alike = (await listPlans()).filter((p) => p.name === name && p.keptUntil === null);
-    if (alike.length !== 1) throw e;
-    return (await getPlan(alike[0]!.id)).plan;
-  }
+  const here = (await listPlans()).filter((p) => p.keptUntil === null);
+  const alike = here.filter((p) => p.name === name);
+  const one = here.find((p) => p.id === id) ?? (alike.length === 1 ? alike[0] : undefined);
+  if (!one) throw new Error('there is no such plan here; thrown away, it can be brought back on the first page.');
+  return (await getPlan(one.id)).plan;
 }
 
 export function useWantedPlan({ toPlanId, toName }: Doing): WantedPlan {
