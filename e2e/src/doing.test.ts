@@ -22,7 +22,8 @@ describe('doing it', () => {
       const day = page.getByRole('region', { name: 'Saturday 3 October' });
       await day.waitFor();
       const first = day.getByRole('button', { name: /^Carry 22 things to Left pedestal/ });
-      await first.waitFor();
+      await first.click();
+      await day.getByText('Left pedestal, as it will be').waitFor();
       // two of its moves, each true at once, then half done
       const moves = day.getByRole('list', { name: 'Moves' }).getByRole('listitem');
       await moves.first().waitFor();
@@ -41,18 +42,21 @@ describe('doing it', () => {
       await day.getByRole('button', { name: 'Half done' }).click();
       await until(async () => (await planOf(id)).jobs['carry-left']!.spent === 9, 'nine minutes are written down');
       await page.reload();
-      await day.waitFor();
+      await day.getByText('Left pedestal, as it will be').waitFor();
       await day.getByRole('list', { name: 'Moves' }).waitFor();
       expect(await day.getByRole('list', { name: 'Moves' }).getByText(name, { exact: true }).count()).toBe(0);
       // another one whole, with a look at what it does to the plan
-      await day.getByRole('button', { name: /^Carry 4 things to Rolling cart/ }).click();
-      await day.getByText('Rolling cart, as it will be').waitFor();
+      await day.getByRole('button', { name: /^Carry 4 things to Felting box/ }).click();
+      await day.getByText('Felting box, as it will be').waitFor();
       await day.getByRole('button', { name: 'Done', exact: true }).click();
-      await until(async () => (await planOf(id)).jobs['carry-cart']!.state === 'done', 'the cart’s job is done');
-      const carried = (await planOf(id)).jobs['carry-cart']!.about;
+      await until(
+        async () => (await planOf(id)).jobs['carry-felt-box']!.state === 'done',
+        'the felting box’s job is done',
+      );
+      const carried = (await planOf(id)).jobs['carry-felt-box']!.about;
       const wanted = (await planOf(id)).homes;
       for (const s of carried)
-        expect(Object.values(wanted).some((h) => h.supplyId === s && h.placeId.startsWith('cart'))).toBe(true);
+        expect(Object.values(wanted).some((h) => h.supplyId === s && h.placeId.startsWith('felt-box'))).toBe(true);
       // the next Saturday: what slipped is seen, and planned anew from then on; what is done stays done
       await page.clock.setFixedTime('2026-10-09T18:00:00');
       await page.reload();
@@ -62,15 +66,15 @@ describe('doing it', () => {
         const { sittings, doings } = await planOf(id);
         return (
           Object.values(doings)[0]!.planned === 2 &&
-          Object.values(sittings).every((s) => s.on >= '2026-10-10' || s.jobId === 'carry-cart')
+          Object.values(sittings).every((s) => s.on >= '2026-10-10' || s.jobId === 'carry-felt-box')
         );
       }, 'the days are planned anew');
       const anew = await planOf(id);
-      expect(anew.jobs['carry-cart']!.state).toBe('done');
+      expect(anew.jobs['carry-felt-box']!.state).toBe('done');
       // it stays on the day on which it was done
       expect(
         Object.values(anew.sittings)
-          .filter((s) => s.jobId === 'carry-cart')
+          .filter((s) => s.jobId === 'carry-felt-box')
           .map((s) => s.on),
       ).toEqual(['2026-10-03']);
       expect(Object.values(anew.sittings).some((s) => s.jobId === 'carry-left')).toBe(true);

@@ -32,6 +32,14 @@ export type Difference = {
   room: boolean;
 };
 
+/** Where somebody sits: what of a station is changed by hands. */
+export const seatOf = ({ x, y, heading, standing, seatHeight, unitId }: Station) => ({
+  ...{ x, y, heading, standing, seatHeight, unitId },
+});
+
+/** Where a container stands. */
+export const standOf = ({ inId, left, front, bottom, turned }: Place) => ({ inId, left, front, bottom, turned });
+
 /** A place’s lanes, slots or trays in the words `divide` takes; empty: none. */
 export function dividersOf(plan: Plan, placeId: string): string {
   const parts = [...placesIn(plan, placeId)].filter((p) => p.organiserId === null).sort((a, b) => a.column - b.column);
@@ -64,14 +72,13 @@ export function differenceOf(now: Plan, then: Plan): Difference {
     Object.values(plan.places)
       .filter((p) => p.organiserId !== null)
       .sort((a, b) => (a.id < b.id ? -1 : 1));
-  const seat = (p: Place) => ({ inId: p.inId, left: p.left, front: p.front, bottom: p.bottom, turned: p.turned });
   return {
     come,
     go,
     move: moved.filter((m) => !isGuest(m.then)),
     boxesCome: boxes(then).filter((p) => !now.places[p.id] && !coming.has(p.unitId)),
     boxesGo: boxes(now).filter((p) => !then.places[p.id] && !going.has(p.unitId)),
-    boxesMove: boxes(then).filter((p) => now.places[p.id] && !sameRow(seat(now.places[p.id]!), seat(p))),
+    boxesMove: boxes(then).filter((p) => now.places[p.id] && !sameRow(standOf(now.places[p.id]!), standOf(p))),
     divided: Object.values(then.places).filter(
       (p) =>
         now.places[p.id] &&
@@ -79,7 +86,9 @@ export function differenceOf(now: Plan, then: Plan): Difference {
         // what a container brings is divided as its kind is
         placesDownTo(then, p).every((x) => now.places[x.id]),
     ),
-    seats: Object.values(then.stations).filter((s) => now.stations[s.id] && !sameRow(now.stations[s.id]!, s)),
+    seats: Object.values(then.stations).filter(
+      (s) => now.stations[s.id] && !sameRow(seatOf(now.stations[s.id]!), seatOf(s)),
+    ),
     room: (['walls', 'openings', 'fixtures', 'slopes'] as const).some(
       (t) =>
         Object.keys(now[t]).length !== Object.keys(then[t]).length ||

@@ -251,6 +251,42 @@ describe('jobs from what differs', () => {
     expect(leftOf({ ...half, left: null, likely: 30 }, 1)).toBe(19);
   });
 
+  test('what is done and has come again is a job again, once; what the maker said of a job stays said when days are planned anew', () => {
+    let plan = withJobs(now, then);
+    const job = openJobs(plan.jobs).find((j) => j.kind === 'carry' && j.after.length === 0)!;
+    plan = ticked(plan, then, job);
+    // one thing is taken out of its new home again
+    const home = Object.values(plan.homes).find((h) => job.to.includes(h.placeId) && h.supplyId === job.about[0])!;
+    plan = applied(plan, { type: 'leaveHome', supplyId: home.supplyId, share: home.share, homeId: home.id });
+    const anew = () => applied(plan, ...mergeJobs(plan, jobsBetween(plan, then)));
+    plan = anew();
+    const again = Object.values(plan.jobs).filter(
+      (j) => j.kind === 'carry' && j.about.includes(home.supplyId) && j.state === 'open',
+    );
+    expect(again.map((j) => j.id)).toEqual([`${job.id}.2`]);
+    plan = applied(plan, { type: 'setJob', id: `${job.id}.2`, set: { people: 2, money: 7, state: 'half', spent: 4 } });
+    expect(
+      mergeJobs(plan, jobsBetween(plan, then)).filter((c) => c.type === 'removeJob' || c.type === 'addJob'),
+    ).toEqual([]);
+    plan = anew();
+    expect(plan.jobs[`${job.id}.2`]).toMatchObject({ people: 2, money: 7, state: 'half', spent: 4 });
+  });
+
+  test('a seat that was only worked at is not a seat elsewhere, and a pin goes along with what is carried', () => {
+    const [seat] = Object.values(now.stations);
+    const used = applied(now, { type: 'setStation', id: seat!.id, set: { lastUsed: '2026-09-30' } });
+    expect(differenceOf(used, then).seats).toEqual([]);
+    let plan = withJobs(now, then);
+    const job = openJobs(plan.jobs).find((j) => j.kind === 'carry' && j.after.length === 0)!;
+    const home = Object.values(plan.homes).find(
+      (h) =>
+        job.about.includes(h.supplyId) && h.share === 'working' && homesOf(plan, h.supplyId, 'working').length === 1,
+    )!;
+    plan = applied(plan, { type: 'pinHome', supplyId: home.supplyId, share: 'working', pinned: true });
+    plan = ticked(plan, then, job);
+    expect(homesOf(plan, home.supplyId, 'working').map((h) => h.pinned)).toEqual([true]);
+  });
+
   test('one undo takes a ticked job back', () => {
     const plan = withJobs(now, then);
     const job = openJobs(plan.jobs).find((j) => j.kind === 'carry' && j.after.length === 0)!;

@@ -1,6 +1,7 @@
 import { factsOf } from '../../record/catalogue/index.ts';
-import { homesOf, isLeaving, type Job, massOf, type Plan, type Unit } from '../../record/plan/index.ts';
-import { massInUnit, pieceOf } from '../../things/fit/index.ts';
+import { countIn, homesOf, isLeaving, type Job, massOf, type Plan, type Unit } from '../../record/plan/index.ts';
+import { massInUnit } from '../../things/fit/index.ts';
+import { HANDFUL, litresOf } from '../../living/moves/index.ts';
 import { LOAD_CONSTANT } from '../../space/loads/index.ts';
 import { carryGroups, wholeCrossing } from './carrying.ts';
 import { type Difference, differenceOf } from './difference.ts';
@@ -203,11 +204,10 @@ function laidOut(plan: Plan, units: readonly Unit[]): { seconds: number; floor: 
     const place = plan.places[home.placeId];
     const supply = plan.supplies[home.supplyId];
     if (!place || !supply || !own.has(place.unitId)) continue;
-    const piece = pieceOf(supply);
-    const some = piece ? (piece.width * piece.depth * piece.height * (home.count ?? supply.working)) / 1e6 : 0.2;
+    const some = litresOf(supply, countIn(plan, home, supply));
     litres += some;
-    // a hand takes a litre and a half at once; out of the place and down beside it
-    seconds += 6 + 2 * Math.ceil(some / 1.5);
+    // out of the place and down beside it
+    seconds += TAKES.layOut + TAKES.handful * Math.ceil(some / HANDFUL);
   }
   return { seconds, floor: Math.round((litres / 1000 / (LAID_OUT / 1000)) * 100) / 100 };
 }

@@ -20,6 +20,9 @@ export const TAKES = {
   bring: 900,
   eachPlace: 90,
   fasten: 1200,
+  /** taking a thing out and laying it aside, and for each handful of it */
+  layOut: 6,
+  handful: 2,
   /** moving a unit without what is in it; a seat or a lamp that goes elsewhere */
   shift: 300,
   /** setting a container in, putting a divider in */

@@ -179,7 +179,7 @@ export function sittingsOf(plan: Pick<Plan, 'jobs' | 'freeTimes'>, answer: Sched
   }));
   const labels = openJobs(plan.jobs).find((j) => j.kind === 'labels');
   if (!labels) return rows;
-  const notes = Object.values(plan.jobs).find((j) => j.kind === 'notes');
+  const notes = labels.after.flatMap((id) => plan.jobs[id] ?? []).find((j) => j.kind === 'notes');
   const noted = notes?.doneOn ?? rows.findLast((r) => r.jobId === notes?.id)?.on;
   if (!noted) return rows;
   const day = sessionsFrom(plan, dayAfter(noted, TRIAL_DAYS))[0]?.date;

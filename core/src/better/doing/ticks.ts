@@ -5,13 +5,12 @@ import {
   homesOf,
   type Job,
   type Move,
-  type Place,
   placesDownTo,
   type Plan,
   sameRow,
 } from '../../record/plan/index.ts';
 import { crossingTo, pairsBetween } from '../../living/moves/index.ts';
-import { dividersOf } from './difference.ts';
+import { dividersOf, seatOf, standOf } from './difference.ts';
 import { furnishedAs } from './carrying.ts';
 
 /** The moves of a carrying job as they are now: what of it is not there yet, in an order in which it goes; nothing of other jobs. */
@@ -162,14 +161,12 @@ function setIn(t: Ticking, then: Plan, id: string): void {
         bottom,
         turned,
       });
-    } else if (!sameRow(seatOf(t.plan.places[id]), seatOf(place)))
+    } else if (!sameRow(standOf(t.plan.places[id]), standOf(place)))
       t.run({ type: 'moveContainer', id, inId, left, front, bottom, turned });
   }
   const into = dividersOf(then, id);
   if (t.plan.places[id] && dividersOf(t.plan, id) !== into) t.run({ type: 'divide', id, into });
 }
-
-const seatOf = ({ inId, left, front, bottom, turned }: Place) => ({ inId, left, front, bottom, turned });
 
 function moveUnits(t: Ticking, then: Plan, job: Job): void {
   for (const id of job.about) {
@@ -184,10 +181,9 @@ function moveUnits(t: Ticking, then: Plan, job: Job): void {
     }
     for (const seat of Object.values(then.stations)) {
       const now = t.plan.stations[seat.id];
-      if (!now || (seat.unitId !== id && seat.id !== id) || sameRow(now, seat)) continue;
-      const { x, y, heading, standing, seatHeight } = seat;
+      if (!now || (seat.unitId !== id && seat.id !== id) || sameRow(seatOf(now), seatOf(seat))) continue;
       const unitId = seat.unitId !== null && t.plan.units[seat.unitId] ? seat.unitId : null;
-      t.run({ type: 'setStation', id: seat.id, set: { x, y, heading, standing, seatHeight, unitId } });
+      t.run({ type: 'setStation', id: seat.id, set: { ...seatOf(seat), unitId } });
     }
   }
 }
@@ -213,7 +209,6 @@ function carry(t: Ticking, then: Plan, job: Job, since: string): void {
     const home = Object.values(t.plan.homes).find(
       (h) => h.supplyId === supply.id && h.share === share && h.placeId === from,
     );
-    if (home?.pinned) t.run({ type: 'pinHome', supplyId: supply.id, share, homeId: home.id, pinned: false });
     const part = !whole && (home === undefined || home.count === null || count < home.count);
     t.run({
       ...{ type: 'assignHome', supplyId: supply.id, share, placeId: to, since },

@@ -25,7 +25,7 @@ export { type Again, foundAgainIn, foundAgainOf, foundAgainSum, type FoundAgain 
 export { MOST_SENTENCES, tellFound } from './in-words.ts';
 export { findHomes, isWorse, type FindOptions, type Found, type FindProgress } from './find.ts';
 export { DIGGING_OUT as DUG_OUT } from '../recall/index.ts';
-export { tallyOf, type Tally } from './tally.ts';
+export { costWithoutHome, tallyOf, type Tally } from './tally.ts';
 export { barredFrom, NOT_IN_ZONE } from './barred.ts';
 export { carriedOf, isCarriedTo } from './carrying.ts';
 export { proposeContainers, type ContainerOffer } from './proposing.ts';

@@ -25,7 +25,7 @@ export const TRAY = { litres: 18, mass: 8000 } as const;
 /** Ways round the furniture are so much longer than straight ones (own assumption). */
 export const ROUNDABOUT = 1.25;
 /** One hand takes so much at once, l (own assumption). */
-const HANDFUL = 1.5;
+export const HANDFUL = 1.5;
 /** How far a hand goes into a place and out of it, mm (own assumption). */
 const INTO = 400;
 
@@ -180,7 +180,8 @@ function waitsOf(
   return waits;
 }
 
-function litresOf(supply: Supply, count: number): number {
+/** What so many pieces of a thing take up, l; nothing where it is not measured. */
+export function litresOf(supply: Supply, count: number): number {
   const piece = pieceOf(supply);
   return piece ? (piece.width * piece.depth * piece.height * count) / 1e6 : 0;
 }

@@ -6,7 +6,7 @@ import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
 import { CheckField, NumberField, TextField } from '../../../ui/fields.tsx';
 import { today } from '../../../ui/words.ts';
-import { shortDate } from './days.ts';
+import { clockWords, shortDate } from './days.ts';
 import { doingOf } from './use-doing.ts';
 
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
@@ -14,9 +14,7 @@ const WHOLE = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday
 /** A weekday that is chosen begins so: at ten, two hours, alone. */
 const USUAL = { starts: 600, minutes: 120, lies: false, helpers: 0, note: '' };
 
-/** “10:00” of minutes after midnight, and back; null: that is no time. */
-const clock = (m: number): string =>
-  `${String(Math.floor(m / 60)).padStart(2, '0')}:${String(m % 60).padStart(2, '0')}`;
+/** Minutes after midnight of “10:00”; null: that is no time. */
 const minutesOfClock = (text: string): number | null => {
   const m = /^(\d{1,2})[:.]?(\d{2})?$/.exec(text.trim());
   const n = m ? Number(m[1]) * 60 + Number(m[2] ?? 0) : NaN;
@@ -151,7 +149,7 @@ function TimeLine({ row, name, onChanged }: { row: FreeTime; name: string; onCha
         label={`${name} from`}
         hideLabel
         className="w-16"
-        value={clock(row.starts)}
+        value={clockWords(row.starts)}
         onCommit={(text) => {
           const starts = minutesOfClock(text);
           return starts === null ? false : set({ starts });

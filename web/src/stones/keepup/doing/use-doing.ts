@@ -71,6 +71,8 @@ export function useDoing() {
       const all = await run((api, tell) =>
         api.ways({ jobs: plan.jobs, freeTimes: plan.freeTimes }, doing, day, proxy(told), tell),
       );
+      // a way that was taken while others were still looked for stays taken
+      if (doingOf(usePlan.getState().plan)?.planned !== doing.planned) return true;
       const own = all?.find((w) => w.way === doing.way);
       return own ? take(own) : false;
     },
