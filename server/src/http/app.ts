@@ -74,11 +74,14 @@ export function makeApp({ folder, log, web, access, streams, inTheHouse }: AppPa
     '/api/plans',
     planRoutes(
       () => folder.store,
-      () => folder.photos,
+      () => folder.photoStore,
       streams,
     ),
   );
-  app.use('/api/photos', photoRoutes(folder));
+  app.use(
+    '/api/photos',
+    photoRoutes(() => folder.photoStore),
+  );
   app.use('/api/backups', backupRoutes(folder, streams));
   app.use('/api/devices', deviceRoutes());
   app.use('/api', (_req, res) => problem(res, 404, 'Not found', 'There is nothing under this address.'));

@@ -39,21 +39,25 @@ class Window extends EventEmitter {
 describe('streams of changes', () => {
   let tell: (event: PlanEvent | AwayEvent) => void = () => undefined;
   const store = {
+    source: {},
     onEvent: (listener: typeof tell) => {
       tell = listener;
       return () => undefined;
     },
   } as unknown as Store;
-  const open = (streams: Streams, planId = 'p', who = 'phone') => {
+  const open = async (streams: Streams, planId = 'p', who = 'phone') => {
     const window = new Window();
-    streams.add(window as unknown as Response, store, { planId, revision: 3, keptUntil: null }, who);
+    await streams.add(window as unknown as Response, store, planId, who, async () => ({
+      revision: 3,
+      keptUntil: null,
+    }));
     return window;
   };
   const event = (planId: string) => ({ planId, changes: [{ id: 'x'.repeat(400_000) }] }) as unknown as PlanEvent;
 
-  test('every window of a plan hears of its changes; one that does not read is dropped before it holds much', () => {
+  test('every window of a plan hears of its changes; one that does not read is dropped before it holds much', async () => {
     const streams = new Streams();
-    const [reads, sleeps, other] = [open(streams), open(streams), open(streams, 'q')];
+    const [reads, sleeps, other] = [await open(streams), await open(streams), await open(streams, 'q')];
     sleeps.reads = false;
     for (let i = 0; i < 20; i++) tell(event('p'));
     expect(reads.said).toHaveLength(21);
@@ -65,25 +69,44 @@ describe('streams of changes', () => {
     for (const window of [reads, other]) window.destroy();
   });
 
-  test('only so many are held; when one goes there is room again', () => {
+  test('only so many are held; when one goes there is room again', async () => {
     const streams = new Streams();
-    const windows = Array.from({ length: 100 }, () => open(streams));
-    const more = open(streams);
+    const windows = await Promise.all(Array.from({ length: 100 }, () => open(streams)));
+    const more = await open(streams);
     expect([more.code, more.said[0]]).toEqual([503, expect.stringMatching(/Too many windows/)]);
     // the machine's own page is not kept out by the house
-    expect(open(streams, 'p', 'own').said[0]).toContain('hello');
+    expect((await open(streams, 'p', 'own')).said[0]).toContain('hello');
     windows[0]!.destroy();
     windows[1]!.destroy();
-    expect(open(streams).said[0]).toContain('hello');
+    expect((await open(streams)).said[0]).toContain('hello');
   });
 
-  test('who leaves loses its own windows and nobody else’s; that a plan was thrown away is told to its windows', () => {
+  test('who leaves loses its own windows and nobody else’s; that a plan was thrown away is told to its windows', async () => {
     const streams = new Streams();
-    const [mine, other, own] = [open(streams, 'p', 'a'), open(streams, 'p', 'b'), open(streams, 'q', 'own')];
+    const [mine, other, own] = [
+      await open(streams, 'p', 'a'),
+      await open(streams, 'p', 'b'),
+      await open(streams, 'q', 'own'),
+    ];
     streams.dropOf('a');
     expect([mine, other, own].map((w) => w.destroyed)).toEqual([true, false, false]);
     tell({ planId: 'p', keptUntil: '2026-12-29T00:00:00.000Z', gone: false });
     expect(other.said.at(-1)).toMatch(/^event: away\ndata: .*2026-12-29/);
     expect(own.said).toHaveLength(1);
+  });
+
+  test('what happens while a window is still being told where its plan stands reaches it after that; no plan, no stream', async () => {
+    const streams = new Streams();
+    const window = new Window();
+    await streams.add(window as unknown as Response, store, 'p', 'phone', async () => {
+      tell(event('p'));
+      return { revision: 3, keptUntil: null };
+    });
+    expect(window.said.map((s) => s.slice(0, 13))).toEqual(['event: hello\n', 'event: change']);
+    const none = new Window();
+    await streams.add(none as unknown as Response, store, 'gone', 'phone', async () => null);
+    expect([none.code, none.said[0]]).toEqual([404, expect.stringMatching(/no such plan/)]);
+    tell(event('gone'));
+    expect(none.said).toHaveLength(1);
   });
 });

@@ -1,5 +1,6 @@
 import { type Response } from 'express';
 import { type AwayEvent, type PlanEvent, type Store } from '../store/store.ts';
+import { noPlan } from './answers.ts';
 import { problem } from './problem.ts';
 
 /** More open windows than a household has; each holds a connection. So many more are kept free for the machine itself (own assumptions). */
@@ -10,53 +11,97 @@ const OWN = 'own';
 /** What a listener may leave unread before it is dropped, bytes; it comes back by itself and reads the plan anew. */
 const MOST_UNREAD = 1_000_000;
 
+/** A window that listens: until it is told where its plan stands, what happens waits for it. */
+type Window = {
+  planId: string;
+  who: string;
+  source: object;
+  waits: string[] | null;
+  beat: ReturnType<typeof setInterval>;
+};
+
 /** Server-sent events of plans: every tab is told the revision at the start, then every change. */
 export class Streams {
-  private readonly open = new Map<Response, { planId: string; who: string; beat: ReturnType<typeof setInterval> }>();
-  private off: () => void = () => undefined;
-  private store: Store | null = null;
+  private readonly open = new Map<Response, Window>();
+  /** whose events are heard, with the way to stop it */
+  private readonly heard = new Map<object, () => void>();
 
-  /** Begins to tell somebody what happens to a plan. */
-  add(
+  constructor(private readonly most = MOST_STREAMS) {}
+
+  /**
+   * Begins to tell somebody what happens to a plan.
+   * @param now where the plan stands; asked when changes are heard already, so that none falls between; null: there is no such plan
+   */
+  async add(
     res: Response,
     store: Store,
-    { planId, ...plan }: { planId: string; revision: number; keptUntil: string | null },
-    who = OWN,
-  ): void {
-    if (this.open.size >= MOST_STREAMS + (who === OWN ? KEPT_FREE : 0))
+    planId: string,
+    who: string,
+    now: () => Promise<{ revision: number; keptUntil: string | null } | null>,
+  ): Promise<void> {
+    if (this.open.size >= this.most + (who === OWN ? KEPT_FREE : 0))
       return problem(res, 503, 'Too many', 'Too many windows are open on this server. Close some of them.');
-    if (this.store !== store) {
-      this.off();
-      this.store = store;
-      this.off = store.onEvent((event) => this.tell(event));
-    }
-    res.writeHead(200, { 'content-type': 'text/event-stream', 'cache-control': 'no-store', connection: 'keep-alive' });
-    // who hears of another store than before reads its plan anew, whatever the revision
-    res.write(`event: hello\ndata: ${JSON.stringify({ ...plan, store: store.id })}\n\n`);
     const beat = setInterval(() => this.write(res, ': still here\n\n'), 20_000).unref();
-    this.open.set(res, { planId, who, beat });
+    const window: Window = { planId, who, source: store.source, waits: [], beat };
+    this.open.set(res, window);
     res.on('close', () => this.drop(res));
+    try {
+      const { source } = store;
+      if (!this.heard.has(source))
+        this.heard.set(
+          source,
+          store.onEvent((event) => this.tell(source, event)),
+        );
+      const plan = await now();
+      if (!this.open.has(res)) return;
+      if (!plan) {
+        this.drop(res, false);
+        return noPlan(res);
+      }
+      res.writeHead(200, {
+        'content-type': 'text/event-stream',
+        'cache-control': 'no-store',
+        connection: 'keep-alive',
+        // a proxy before this server passes it on line by line
+        'x-accel-buffering': 'no',
+      });
+      // who hears of another store than before reads its plan anew, whatever the revision
+      res.write(`event: hello\ndata: ${JSON.stringify({ ...plan, store: store.id })}\n\n`);
+      const waited = window.waits ?? [];
+      window.waits = null;
+      for (const text of waited) this.write(res, text);
+    } catch (error) {
+      this.drop(res, false);
+      throw error;
+    }
   }
 
-  private tell(event: PlanEvent | AwayEvent): void {
+  private tell(source: object, event: PlanEvent | AwayEvent): void {
     const kind = 'gone' in event ? 'away' : 'change';
     let text: string | null = null;
-    for (const [res, { planId }] of this.open)
-      if (planId === event.planId) this.write(res, (text ??= `event: ${kind}\ndata: ${JSON.stringify(event)}\n\n`));
+    for (const [res, window] of this.open)
+      if (window.source === source && window.planId === event.planId)
+        this.write(res, (text ??= `event: ${kind}\ndata: ${JSON.stringify(event)}\n\n`));
   }
 
   private write(res: Response, text: string): void {
+    const window = this.open.get(res);
+    if (!window) return;
+    if (window.waits) return void (text.startsWith(':') || window.waits.push(text));
     // one change larger than the limit goes out once to those who have read everything before it
     if (res.writableLength > MOST_UNREAD) this.drop(res);
     else res.write(text);
   }
 
-  private drop(res: Response): void {
+  private drop(res: Response, end = true): void {
     const known = this.open.get(res);
     if (!known) return;
     this.open.delete(res);
     clearInterval(known.beat);
-    res.destroy();
+    if (end) res.destroy();
+    if ([...this.open.values()].some((one) => one.source === known.source)) return;
+    this.heard.get(known.source)?.();
+    this.heard.delete(known.source);
   }
 
   /** Lets the windows of one session go; those that come back are asked who they are. */

@@ -25,6 +25,7 @@ import { type Database, openDatabase, TABLES_VERSION, template } from './databas
 import { catchUp, positionOf } from './entries.ts';
 import { sealFolder, unsealFolder } from './folder-seal.ts';
 import { Journal } from './journal.ts';
+import { FolderEngine } from './folder-engine.ts';
 import { PlanStore } from './plan-store.ts';
 import { diskTrouble, FolderNewer, Trouble } from './trouble.ts';
 
@@ -245,7 +246,7 @@ describe('what is acknowledged is on the disk', () => {
     const path = newFolder();
     const db = failing(await openDatabase(join(path, 'database'), async () => undefined));
     const journal = await Journal.open(join(path, 'journal'), { lineage: 'l', last: 0 });
-    const store = new PlanStore(db, journal);
+    const store = new PlanStore(new FolderEngine(db, journal));
     const id = await store.add({ plan: room });
     db.fail = true;
     await expect(store.run(id, 'command-1', addSupply('a'))).rejects.toThrow('the power went');
@@ -265,7 +266,7 @@ describe('what is acknowledged is on the disk', () => {
       syncs++;
       await file.datasync();
     });
-    const store = new PlanStore(db, journal);
+    const store = new PlanStore(new FolderEngine(db, journal));
     const id = await store.add({ plan: room });
     const other = await store.add({ plan: room });
     // what the core would take and the tables do not: a table made stricter behind its back
@@ -289,9 +290,11 @@ describe('what is acknowledged is on the disk', () => {
     const db = await openDatabase(join(path, 'database'), async () => undefined);
     const journal = await Journal.open(join(path, 'journal'), { lineage: 'l', last: 0 });
     let full = false;
-    const store = new PlanStore(db, journal, () => {
-      if (full) throw new Trouble('The disk is nearly full.');
-    });
+    const store = new PlanStore(
+      new FolderEngine(db, journal, () => {
+        if (full) throw new Trouble('The disk is nearly full.');
+      }),
+    );
     const id = await store.add({ plan: room });
     full = true;
     await expect(store.run(id, 'command-1', addSupply('a'))).rejects.toThrow('nearly full');

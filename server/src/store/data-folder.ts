@@ -9,6 +9,8 @@ import { makePrivate, writeSynced } from './files.ts';
 import { isSealed, sealFolder, unsealFolder } from './folder-seal.ts';
 import { Journal, journalOf, type JournalSpan, JournalTrouble } from './journal.ts';
 import { FolderLost, type Ownership, takeFolder } from './owner.ts';
+import { FolderEngine } from './folder-engine.ts';
+import { type PhotoStore, type Pictures } from './photo-store.ts';
 import { Photos } from './photos.ts';
 import { PlanStore } from './plan-store.ts';
 import { notAsJournal, prepareAside, startsFor } from './prepare.ts';
@@ -26,7 +28,6 @@ export type Safety = {
   /** what happened to the folder since this process began that the maker should know: it was mended, the clock has leapt */
   notices: readonly Notice[];
 };
-export type Pictures = { count: number; bytes: number; unused: number; unusedBytes: number };
 export type Notice = { at: string; words: string };
 
 const DAY = 24 * 3600_000;
@@ -61,6 +62,7 @@ export class DataFolder {
   private db: Database | null = null;
   private journal: Journal | null = null;
   private opened: PlanStore | null = null;
+  private engine: FolderEngine | null = null;
   private brokenBy: string | null = null;
   /** whether making the database anew was not tried, or may go another time */
   private mendable = true;
@@ -205,10 +207,11 @@ export class DataFolder {
     this.journal.know(seals);
     await this.photos.fromTables(this.db);
     makePrivate(this.path);
-    this.opened = new PlanStore(this.db, this.journal, () => {
+    this.engine = new FolderEngine(this.db, this.journal, () => {
       this.owner.check();
       needRoom(this.path);
     });
+    this.opened = new PlanStore(this.engine);
   }
 
   private writeVersion(lineage: string | null): void {
@@ -227,7 +230,7 @@ export class DataFolder {
   backUp(why: 'daily' | 'by-hand' = 'by-hand', file?: string): Promise<string> {
     return this.inTurn(async () => {
       needRoom(this.path, this.photos.bytes());
-      const dump = await this.store.alone(async () => {
+      const dump = await this.whileQuiet(async () => {
         await this.photos.intoTables(this.db!);
         return dumpOf(this.db!);
       });
@@ -289,7 +292,7 @@ export class DataFolder {
   /** Deletes the pictures no plan shows, for good; earlier backups still have them inside. */
   deleteUnusedPhotos(): Promise<Pictures> {
     return this.inTurn(async () => {
-      await this.store.alone(async () =>
+      await this.whileQuiet(async () =>
         this.photos.delete(
           this.db!,
           (await this.unusedPhotos()).map((p) => p.hash),
@@ -298,6 +301,16 @@ export class DataFolder {
       return this.pictures();
     });
   }
+
+  /** Its pictures, as routes know them. */
+  readonly photoStore: PhotoStore = {
+    keep: async (sent) => this.photos.keep(sent),
+    read: async (hash) => this.photos.read(hash),
+    hashes: async () => new Set(this.photos.list().map((p) => p.hash)),
+    forget: async (hashes) => this.photos.forget(hashes),
+    count: () => this.pictures(),
+    deleteUnused: () => this.deleteUnusedPhotos(),
+  };
 
   safety(): Safety {
     const { brokenBy, path, notices } = this;
@@ -379,9 +392,15 @@ export class DataFolder {
     return mine;
   }
 
+  /** Does something with the open plans while nothing is written. @throws Trouble when they are not open */
+  private whileQuiet<T>(work: () => Promise<T>): Promise<T> {
+    void this.store;
+    return this.alone(work);
+  }
+
   /** Does something while nothing is written. */
   private alone<T>(work: () => Promise<T>): Promise<T> {
-    return this.opened ? this.opened.alone(work) : work();
+    return this.engine ? this.engine.alone(work) : work();
   }
 
   private async swap(parts: ('database' | 'journal')[]): Promise<string> {
@@ -394,6 +413,7 @@ export class DataFolder {
   private async closeAll(): Promise<void> {
     const { db, opened } = this;
     this.opened = null;
+    this.engine = null;
     await this.journal?.close().catch(() => undefined);
     this.journal = null;
     this.db = null;
@@ -407,7 +427,7 @@ export class DataFolder {
 
   async close(): Promise<void> {
     for (const timer of this.timers) clearTimeout(timer);
-    if (this.opened) await this.opened.alone(async () => undefined);
+    if (this.engine) await this.engine.alone(async () => undefined);
     await this.closeAll();
     this.owner.release();
   }

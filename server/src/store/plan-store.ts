@@ -17,10 +17,9 @@ import {
   TABLE_NAMES,
 } from '@heronstone/core/plan';
 import { KEPT } from './clock.ts';
-import { type Database, type Queries } from './database.ts';
+import { type Engine, type Held, standing, type Tips } from './engine.ts';
 import { type Entry } from './entry.ts';
-import { type Journal } from './journal.ts';
-import { readPlan } from './rows.ts';
+import { type Queries } from './queries.ts';
 import {
   type AwayEvent,
   type Outcome,
@@ -30,41 +29,29 @@ import {
   type Store,
   Unstorable,
 } from './store.ts';
-import { type Prepared, Writer } from './writer.ts';
+import { type Prepared } from './writer.ts';
 
-/** `seen`: the ids of the commands in its log. */
-type Held = Standing & { plan: Plan; seen: Set<string> };
 type Step = 'done' | 'undone';
 const untilOf = (since: Date | string): string => new Date(new Date(since).getTime() + KEPT).toISOString();
 
-/** Plans in the database, changed one command after the other; what was answered is in the journal and on the disk. */
+/** Plans on an engine, changed one command after the other. */
 export class PlanStore implements Store {
-  /** another one after every start and every restore */
-  readonly id = newId('store');
-  /** plans as the database has them */
-  private held = new Map<string, Held>();
-  private readonly listeners = new Set<(event: PlanEvent | AwayEvent) => void>();
-  private readonly writer: Writer<Held>;
+  constructor(readonly engine: Engine) {}
 
-  constructor(
-    private readonly db: Database,
-    journal: Journal,
-    /** throws when nothing may be written now */
-    mayWrite: () => void = () => undefined,
-  ) {
-    this.writer = new Writer(db, journal, mayWrite, {
-      written: (planId, held) => void this.held.set(planId, held),
-      forget: () => this.held.clear(),
-    });
+  get id(): string {
+    return this.engine.id;
+  }
+
+  get source(): object {
+    return this.engine.source;
   }
 
   onEvent(listener: (event: PlanEvent | AwayEvent) => void): () => void {
-    this.listeners.add(listener);
-    return () => this.listeners.delete(listener);
+    return this.engine.onEvent(listener);
   }
 
   async list(): Promise<PlanSummary[]> {
-    const rows = await this.db.query(`
+    const rows = await this.engine.db.query(`
       SELECT p.id, p.name, p.forked_from AS "forkedFrom",
         (SELECT count(*)::int FROM supplies s WHERE s.plan_id = p.id) AS supplies,
         (SELECT count(*)::int FROM places s WHERE s.plan_id = p.id) AS places,
@@ -81,12 +68,12 @@ export class PlanStore implements Store {
   async throwAway(planId: string, away: boolean): Promise<boolean> {
     const since = away ? new Date().toISOString() : null;
     const done = await this.beside(planId, { kind: 'away', since });
-    if (done) this.tell({ planId, keptUntil: since && untilOf(since), gone: false });
+    if (done) this.engine.tell({ planId, keptUntil: since && untilOf(since), gone: false });
     return done;
   }
 
   async keptUntil(planId: string): Promise<string | null> {
-    const [row] = await this.db.query('SELECT away_since AS since FROM plans WHERE id = $1', [planId]);
+    const [row] = await this.engine.db.query('SELECT away_since AS since FROM plans WHERE id = $1', [planId]);
     return row?.since ? untilOf(row.since as Date) : null;
   }
 
@@ -95,8 +82,8 @@ export class PlanStore implements Store {
     for (const { id, name, keptUntil } of await this.list()) {
       if (keptUntil === null || !isOver(Date.parse(keptUntil))) continue;
       if (!(await this.beside(id, { kind: 'removed' }))) continue;
-      this.held.delete(id);
-      this.tell({ planId: id, keptUntil: null, gone: true });
+      this.engine.forget(id);
+      this.engine.tell({ planId: id, keptUntil: null, gone: true });
       names.push(name);
     }
     return names;
@@ -104,8 +91,8 @@ export class PlanStore implements Store {
 
   /** Writes what is about a plan and not in it. */
   private beside(planId: string, what: Entry['what']): Promise<boolean> {
-    return this.writer.run<boolean>(async (tx, tips) => {
-      const held = await this.tip(tx, tips, planId);
+    return this.engine.run<boolean>(async (tx, tips) => {
+      const held = await this.engine.now(tx, tips, planId, true);
       if (!held) return { answer: false };
       return { answer: true, write: { entry: { planId, revision: held.revision, changes: [], what }, held } };
     });
@@ -124,9 +111,9 @@ export class PlanStore implements Store {
         Object.values(plan[table]).map((row): RowChange => ({ table, id: row.id, before: null, after: row })),
       ),
     ];
-    const held: Held = { plan, revision: 0, undo: null, redo: null, seen: new Set() };
+    const held: Held = { plan, revision: 0, undo: null, redo: null };
     const write = { entry: { planId: id, revision: 0, changes, what: { kind: 'added' } as const }, held };
-    const why = await this.writer.run<string | null>(
+    const why = await this.engine.run<string | null>(
       async () => ({ answer: null, write }),
       (reason) => reason,
     );
@@ -136,15 +123,10 @@ export class PlanStore implements Store {
 
   /** The hashes of the pictures that any plan shows. */
   async photosInUse(): Promise<Set<string>> {
-    const rows = await this.db.query(
+    const rows = await this.engine.db.query(
       PHOTO_TABLES.map((t) => `SELECT photo FROM ${t} WHERE photo IS NOT NULL`).join(' UNION '),
     );
     return new Set(rows.map((row) => row.photo as string));
-  }
-
-  /** Does something in its turn while nothing is written. */
-  alone<T>(work: () => Promise<T>): Promise<T> {
-    return this.writer.alone(work);
   }
 
   /** A plan of its own with everything the named one has now; null when there is no such plan. */
@@ -155,9 +137,7 @@ export class PlanStore implements Store {
   }
 
   async get(planId: string): Promise<(Standing & { plan: Plan }) | null> {
-    const held =
-      this.held.get(planId) ??
-      (await this.writer.run(async (tx, tips) => ({ answer: await this.tip(tx, tips, planId) })));
+    const held = await this.engine.read(planId);
     if (!held) return null;
     const { plan, revision, undo, redo } = held;
     return { plan, revision, undo, redo };
@@ -165,24 +145,22 @@ export class PlanStore implements Store {
 
   /** Applies a command to the newest state. A command id seen before is not applied again: the answer to it was lost, not the command. */
   run(planId: string, commandId: string, command: Sent): Promise<Outcome> {
-    return this.change(planId, async (_tx, held) => {
-      if (held.seen.has(commandId)) return { answer: { ok: true, event: eventOf(planId, commandId, [], held) } };
+    return this.change(planId, async (tx, held) => {
+      if (await isLogged(tx, planId, commandId))
+        return { answer: { ok: true, event: eventOf(planId, commandId, [], held) } };
       const words = describeCommand(command);
       // a line of the log is no step: what can be undone and done again stays so
       const jot = isForLog(command);
       const what = { kind: 'command', commandId, command, words, drops: !jot && held.redo !== null } as const;
-      return this.applied(held, commandId, command, what, async () => {
-        // where the batch fails after this, all plans are read anew
-        held.seen.add(commandId);
-        return jot ? { undo: held.undo, redo: held.redo } : { undo: words, redo: null };
-      });
+      const next = jot ? { undo: held.undo, redo: held.redo } : { undo: words, redo: null };
+      return this.applied(held, commandId, command, what, async () => next);
     });
   }
 
   /** Makes a plan stand as another one does, all but its name and where it comes from: one change, which undo takes back. */
   takeOver(planId: string, fromId: string): Promise<Outcome> {
     return this.change(planId, async (tx, held, tips) => {
-      const from = await this.tip(tx, tips, fromId);
+      const from = await this.engine.now(tx, tips, fromId, false);
       if (!from) return { answer: noPlan };
       const changes = between(held.plan, from.plan);
       if (changes.length === 0)
@@ -191,10 +169,7 @@ export class PlanStore implements Store {
       const command: Restore = { type: 'restore', of: words, changes };
       const commandId = newId('takeover');
       const what = { kind: 'command', commandId, command, words, drops: held.redo !== null } as const;
-      return this.applied(held, commandId, command, what, async () => {
-        held.seen.add(commandId);
-        return { undo: words, redo: null };
-      });
+      return this.applied(held, commandId, command, what, async () => ({ undo: words, redo: null }));
     });
   }
 
@@ -229,13 +204,13 @@ export class PlanStore implements Store {
   /** Has something done to a plan in its turn; every tab hears of it once it is on the disk. */
   private async change(
     planId: string,
-    work: (tx: Queries, held: Held, tips: ReadonlyMap<string, Held>) => Promise<Prepared<Outcome, Held>>,
+    work: (tx: Queries, held: Held, tips: Tips) => Promise<Prepared<Outcome, Held>>,
   ): Promise<Outcome> {
-    const outcome = await this.writer.run(async (tx, tips): Promise<Prepared<Outcome, Held>> => {
-      const held = await this.tip(tx, tips, planId);
+    const outcome = await this.engine.run(async (tx, tips): Promise<Prepared<Outcome, Held>> => {
+      const held = await this.engine.now(tx, tips, planId, true);
       return held ? work(tx, held, tips) : { answer: noPlan };
     }, unstorable);
-    if (outcome.ok && outcome.event.changes.length > 0) this.tell(outcome.event);
+    if (outcome.ok && outcome.event.changes.length > 0) this.engine.tell(outcome.event);
     return outcome;
   }
 
@@ -266,28 +241,6 @@ export class PlanStore implements Store {
       },
     };
   }
-
-  private tell(event: PlanEvent | AwayEvent): void {
-    for (const listener of this.listeners) {
-      try {
-        listener(event);
-      } catch {
-        // who cannot be told is no reason to say that the change was not made
-        this.listeners.delete(listener);
-      }
-    }
-  }
-
-  private async tip(tx: Queries, tips: ReadonlyMap<string, Held>, planId: string): Promise<Held | null> {
-    const known = tips.get(planId) ?? this.held.get(planId);
-    if (known) return known;
-    const read = await readPlan(tx, planId);
-    if (!read) return null;
-    const log = await tx.query('SELECT command_id AS id FROM command_log WHERE plan_id = $1', [planId]);
-    const held = { ...read, ...(await standing(tx, planId)), seen: new Set(log.map((row) => row.id as string)) };
-    this.held.set(planId, held);
-    return held;
-  }
 }
 
 /** The changes that make one plan stand as another. */
@@ -313,13 +266,9 @@ const eventOf = (planId: string, commandId: string, changes: RowChange[], held: 
   redo: held.redo,
 });
 
-async function standing(db: Queries, planId: string): Promise<Pick<Standing, 'undo' | 'redo'>> {
-  const [row] = await db.query(
-    `SELECT (SELECT words FROM command_log WHERE plan_id = $1 AND state = 'done' ORDER BY seq DESC LIMIT 1) AS undo,
-            (SELECT words FROM command_log WHERE plan_id = $1 AND state = 'undone' ORDER BY seq LIMIT 1) AS redo`,
-    [planId],
-  );
-  return { undo: (row?.undo as string | null) ?? null, redo: (row?.redo as string | null) ?? null };
+async function isLogged(tx: Queries, planId: string, commandId: string): Promise<boolean> {
+  const found = await tx.query('SELECT 1 FROM command_log WHERE plan_id = $1 AND command_id = $2', [planId, commandId]);
+  return found.length > 0;
 }
 
 const noPlan: Outcome = { ok: false, kind: 'no plan', reason: 'There is no such plan.' };

@@ -13,6 +13,7 @@ import { openDatabase, TABLES_VERSION } from './database.ts';
 import { isSealed, sealFolder } from './folder-seal.ts';
 import { Journal } from './journal.ts';
 import { afterReboot, mixed } from '../torture/mixed.ts';
+import { FolderEngine } from './folder-engine.ts';
 import { PlanStore } from './plan-store.ts';
 import { disagreement, sealsIn } from './seal.ts';
 
@@ -26,7 +27,7 @@ describe('what a plan is known by', () => {
   test('carried along change by change it is what the tables give, for every kind of change', async () => {
     const db = await openDatabase(join(newFolder(), 'database'), async () => undefined);
     const journal = await Journal.open(join(newFolder(), 'journal'), { lineage: 'l', last: 0 });
-    const store = new PlanStore(db, journal);
+    const store = new PlanStore(new FolderEngine(db, journal));
     const same = async () => {
       const { of } = journal.seals;
       expect(disagreement(of, await sealsIn(db, TABLES_VERSION), true)).toBeNull();

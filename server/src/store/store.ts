@@ -34,6 +34,8 @@ export class Unstorable extends Error {
 export interface Store {
   /** another one after every start and every restore */
   readonly id: string;
+  /** where its events come from: stores of one source tell the same */
+  readonly source: object;
   list(): Promise<PlanSummary[]>;
   get(planId: string): Promise<(Standing & { plan: Plan }) | null>;
   /** @throws Unstorable when the database refuses it */

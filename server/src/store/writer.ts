@@ -15,7 +15,8 @@ export type Prepared<A, H> = {
     then?: () => Promise<void>;
   };
 };
-type Work<A, H> = (tx: Queries, tips: ReadonlyMap<string, H>) => Promise<Prepared<A, H>>;
+/** What a request has done in its turn. */
+export type Work<A, H> = (tx: Queries, tips: ReadonlyMap<string, H>) => Promise<Prepared<A, H>>;
 
 type Job<H> = {
   work: Work<unknown, H>;
