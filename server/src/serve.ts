@@ -1,10 +1,14 @@
-import { type AddressInfo, type Socket } from 'node:net';
+import { type Socket } from 'node:net';
 import { createServer, type RequestListener, type Server } from 'node:http';
 import { createServer as createSecureServer } from 'node:https';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { type Access, House, keepIn, type KeptPassphrase, ownAddresses, ownMachine } from './access/index.ts';
 import { makeApp } from './http/app.ts';
+import { ended, listen, portOf } from './http/listen.ts';
+import { accessRoutes } from './http/routes/access.ts';
+import { backupRoutes } from './http/routes/backups.ts';
+import { deviceRoutes } from './http/routes/devices.ts';
 import { Streams } from './http/stream.ts';
 import { DataFolder } from './store/data-folder.ts';
 import { type Store } from './store/store.ts';
@@ -20,9 +24,6 @@ export type Running = {
   readonly store: Store;
   close: () => Promise<void>;
 };
-
-/** Milliseconds an idle connection is kept: longer than any client of ours keeps one, or a question can meet a connection just being closed. */
-const KEPT_IDLE = 75_000;
 
 const WEB = fileURLToPath(new URL('../../web/dist', import.meta.url));
 
@@ -67,7 +68,12 @@ export async function serve({
       addresses: housePort === null ? [] : hosts().map((h) => `${secure ? 'https' : 'http'}://${h}:${housePort}/`),
       secure,
     });
-    const appFor = (access: Access) => makeApp({ folder, log, web, access, streams, inTheHouse });
+    const keeping = () => ({ store: folder.store, photos: folder.photoStore });
+    const beside = { backups: backupRoutes(folder, streams), devices: deviceRoutes() };
+    const appFor = (access: Access) => {
+      const door = accessRoutes(access, inTheHouse, (who) => streams.dropOf(who));
+      return makeApp({ log, web, access, door, keeping, streams, beside, folder: folder.path });
+    };
     const own = await listen(createServer(appFor(ownMachine)), port, '127.0.0.1');
     listening.push(own);
     const taken = portOf(own);
@@ -126,35 +132,10 @@ export function capped(server: Server, { fromOne = FROM_ONE, fromAll = FROM_ALL,
   });
 }
 
-const portOf = (server: Server): number => (server.address() as AddressInfo).port;
-
-function ended(server: Server): Promise<void> {
-  server.closeAllConnections();
-  return new Promise((resolve) => server.close(() => resolve()));
-}
-
 function secureServer(tls: { cert: Buffer; key: Buffer }, app: RequestListener): Server {
   try {
     return createSecureServer({ ...tls, minVersion: 'TLSv1.2' }, app);
   } catch (error) {
     throw new Trouble(`The certificate and its key cannot be used: ${(error as Error).message}.`);
   }
-}
-
-function listen(server: Server, port: number, host: string): Promise<Server> {
-  return new Promise((resolve, reject) => {
-    server.keepAliveTimeout = KEPT_IDLE;
-    server.headersTimeout = KEPT_IDLE + 5_000;
-    server.once('listening', () => resolve(server));
-    server.once('error', (error: NodeJS.ErrnoException) => reject(portTrouble(error, port)));
-    server.listen(port, host);
-  });
-}
-
-function portTrouble(error: NodeJS.ErrnoException, port: number): Error {
-  if (error.code === 'EADDRINUSE')
-    return new Trouble(`Port ${port} is taken. Stop what runs there, or say another: --port 4400.`);
-  if (error.code === 'EACCES')
-    return new Trouble(`Port ${port} is one that only the system may use. Say one above 1023: --port 4400.`);
-  return error;
 }

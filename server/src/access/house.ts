@@ -2,6 +2,7 @@ import { createHash, createHmac, randomBytes, timingSafeEqual } from 'node:crypt
 import { hostname, networkInterfaces } from 'node:os';
 import { type CookieOptions, type Request, type Response } from 'express';
 import { type Access } from './access.ts';
+import { cookiesOf } from './cookies.ts';
 import { isPassphrase, type KeptPassphrase } from './passphrase.ts';
 
 /** A phone that was let in stays so for thirty days, or until the server ends. */
@@ -31,9 +32,13 @@ export class House implements Access {
   constructor(
     private readonly passphrase: KeptPassphrase,
     secure: boolean,
-    readonly hosts: () => readonly string[] = ownAddresses,
+    private readonly hosts: () => readonly string[] = ownAddresses,
   ) {
     this.house = { secure };
+  }
+
+  origins(port: number): string[] {
+    return this.hosts().map((host) => `${this.house.secure ? 'https' : 'http'}://${host}:${port}`);
   }
 
   admits(req: Request) {
@@ -108,12 +113,4 @@ export class House implements Access {
 /** Cookies belong to a host whatever the port: the name says which of its servers this one is for. */
 function nameFor(req: Request, what: 'in' | 'before'): string {
   return `heronstone-${what === 'in' ? '' : `${what}-`}${req.socket.localPort}`;
-}
-
-/** Every value a cookie of that name was sent with: another program of the same host may have set one too, and it may come first. */
-function cookiesOf(req: Request, wanted: string): string[] {
-  return (req.headers.cookie ?? '').split(';').flatMap((part) => {
-    const at = part.indexOf('=');
-    return at > 0 && part.slice(0, at).trim() === wanted ? [part.slice(at + 1).trim()] : [];
-  });
 }

@@ -1,37 +1,58 @@
 import { existsSync } from 'node:fs';
 import { extname, join } from 'node:path';
 import compression from 'compression';
-import express, { type Express, type RequestHandler } from 'express';
+import express, { type Express, type RequestHandler, type Response, type Router } from 'express';
 import helmet from 'helmet';
 import { type Logger } from 'pino';
 import { unstorableAt } from '@heronstone/core/plan';
 import { type Access } from '../access/index.ts';
-import { type DataFolder } from '../store/data-folder.ts';
+import { type PhotoStore } from '../store/photo-store.ts';
+import { type Store } from '../store/store.ts';
 import { guard, knownOnly } from './guard.ts';
 import { onError, problem } from './problem.ts';
-import { accessRoutes } from './routes/access.ts';
-import { backupRoutes } from './routes/backups.ts';
-import { deviceRoutes } from './routes/devices.ts';
 import { photoRoutes } from './routes/photos.ts';
 import { planRoutes } from './routes/plans.ts';
 import { type Streams } from './stream.ts';
 
+/** What a request is about: the plans and the pictures it may ask of. */
+export type Keeping = { store: Store; photos: PhotoStore };
+
 export type AppParts = {
-  folder: DataFolder;
   log: Logger;
   /** folder of the built web app */
   web: string;
   /** who may ask, and from where */
   access: Access;
+  /** saying who one is; open to everybody */
+  door: Router;
+  /** asked for every request of somebody who is known */
+  keeping: (res: Response) => Keeping;
   streams: Streams;
-  /** where the house finds this server, and whether what travels there is hidden */
-  inTheHouse: () => { addresses: readonly string[]; secure: boolean };
+  /** what every request passes first */
+  outermost?: RequestHandler[];
+  /** what stands before all that is behind the door, and beside plans and pictures */
+  before?: RequestHandler[];
+  beside: Readonly<Record<string, Router>>;
+  /** the data folder, for words about its disk */
+  folder: string;
 };
 
 /** The whole HTTP face of one listener: /api for plans, everything else is the web app, which holds nothing of anybody’s. */
-export function makeApp({ folder, log, web, access, streams, inTheHouse }: AppParts): Express {
+export function makeApp({
+  log,
+  web,
+  access,
+  door,
+  keeping,
+  streams,
+  before = [],
+  outermost = [],
+  beside,
+  folder,
+}: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
+  for (const one of outermost) app.use(one);
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -63,30 +84,24 @@ export function makeApp({ folder, log, web, access, streams, inTheHouse }: AppPa
   app.use(compression({ filter: (req, res) => !req.path.endsWith('/stream') && compression.filter(req, res) }));
   app.use(guard(access));
   // who is not known yet says a passphrase and nothing longer
-  app.use(
-    '/api/access',
-    express.json({ limit: '2kb' }),
-    storable,
-    accessRoutes(access, inTheHouse, (who) => streams.dropOf(who)),
-  );
-  app.use('/api', knownOnly(access), express.json({ limit: '24mb' }), storable);
+  app.use('/api/access', express.json({ limit: '20kb' }), storable, door);
+  app.use('/api', knownOnly(access), express.json({ limit: '24mb' }), storable, ...before);
   app.use(
     '/api/plans',
     planRoutes(
-      () => folder.store,
-      () => folder.photoStore,
+      (res) => keeping(res).store,
+      (res) => keeping(res).photos,
       streams,
     ),
   );
   app.use(
     '/api/photos',
-    photoRoutes(() => folder.photoStore),
+    photoRoutes((res) => keeping(res).photos),
   );
-  app.use('/api/backups', backupRoutes(folder, streams));
-  app.use('/api/devices', deviceRoutes());
+  for (const [path, routes] of Object.entries(beside)) app.use(`/api/${path}`, routes);
   app.use('/api', (_req, res) => problem(res, 404, 'Not found', 'There is nothing under this address.'));
   serveWeb(app, web);
-  app.use(onError(log, folder.path));
+  app.use(onError(log, folder));
   return app;
 }
 

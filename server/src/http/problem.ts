@@ -1,7 +1,7 @@
 import { type ErrorRequestHandler, type Response } from 'express';
 import { type Logger } from 'pino';
 import { FolderLost } from '../store/owner.ts';
-import { Unstorable } from '../store/store.ts';
+import { Refusal, Unstorable } from '../store/store.ts';
 import { FolderNewer, diskTrouble } from '../store/trouble.ts';
 
 /** Answers with problem details (RFC 9457): a title that names the kind of trouble, a detail in plain words. */
@@ -27,6 +27,7 @@ export function onError(log: Logger, folder: string): ErrorRequestHandler {
       return problem(res, 413, 'Too large', 'That is more than this server takes at once (24 MB).');
     if (error.status && error.status >= 400 && error.status < 500)
       return problem(res, error.status, 'Bad request', 'The request could not be read.');
+    if (error instanceof Refusal) return problem(res, 409, 'Refused', error.message);
     if (error instanceof Unstorable) return problem(res, 422, 'Cannot be kept', error.message);
     const passing = error instanceof FolderLost || error instanceof FolderNewer ? error : diskTrouble(error, folder);
     if (passing) {

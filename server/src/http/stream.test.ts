@@ -37,12 +37,13 @@ class Window extends EventEmitter {
 }
 
 describe('streams of changes', () => {
-  let tell: (event: PlanEvent | AwayEvent) => void = () => undefined;
+  const listening = new Map<string, (event: PlanEvent | AwayEvent) => void>();
+  const tell = (event: PlanEvent | AwayEvent) => listening.get(event.planId)?.(event);
   const store = {
     source: {},
-    onEvent: (listener: typeof tell) => {
-      tell = listener;
-      return () => undefined;
+    onEvent: async (planId: string, listener: typeof tell) => {
+      listening.set(planId, listener);
+      return () => listening.delete(planId);
     },
   } as unknown as Store;
   const open = async (streams: Streams, planId = 'p', who = 'phone') => {

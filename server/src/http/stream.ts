@@ -13,18 +13,20 @@ const MOST_UNREAD = 1_000_000;
 
 /** A window that listens: until it is told where its plan stands, what happens waits for it. */
 type Window = {
-  planId: string;
   who: string;
-  source: object;
+  /** is no longer told of its plan */
+  leave: () => void;
   waits: string[] | null;
   beat: ReturnType<typeof setInterval>;
 };
 
+type Heard = { windows: Set<Response>; stop: Promise<() => void> };
+
 /** Server-sent events of plans: every tab is told the revision at the start, then every change. */
 export class Streams {
   private readonly open = new Map<Response, Window>();
-  /** whose events are heard, with the way to stop it */
-  private readonly heard = new Map<object, () => void>();
+  /** windows by where their plan’s events come from: each plan is listened to once */
+  private readonly heard = new WeakMap<object, Map<string, Heard>>();
 
   constructor(private readonly most = MOST_STREAMS) {}
 
@@ -42,16 +44,11 @@ export class Streams {
     if (this.open.size >= this.most + (who === OWN ? KEPT_FREE : 0))
       return problem(res, 503, 'Too many', 'Too many windows are open on this server. Close some of them.');
     const beat = setInterval(() => this.write(res, ': still here\n\n'), 20_000).unref();
-    const window: Window = { planId, who, source: store.source, waits: [], beat };
+    const window: Window = { who, leave: () => undefined, waits: [], beat };
     this.open.set(res, window);
     res.on('close', () => this.drop(res));
     try {
-      const { source } = store;
-      if (!this.heard.has(source))
-        this.heard.set(
-          source,
-          store.onEvent((event) => this.tell(source, event)),
-        );
+      await this.hear(res, window, store, planId);
       const plan = await now();
       if (!this.open.has(res)) return;
       if (!plan) {
@@ -76,12 +73,29 @@ export class Streams {
     }
   }
 
-  private tell(source: object, event: PlanEvent | AwayEvent): void {
-    const kind = 'gone' in event ? 'away' : 'change';
-    let text: string | null = null;
-    for (const [res, window] of this.open)
-      if (window.source === source && window.planId === event.planId)
-        this.write(res, (text ??= `event: ${kind}\ndata: ${JSON.stringify(event)}\n\n`));
+  private async hear(res: Response, window: Window, store: Store, planId: string): Promise<void> {
+    const plans = this.heard.get(store.source) ?? new Map<string, Heard>();
+    this.heard.set(store.source, plans);
+    let heard = plans.get(planId);
+    if (!heard) {
+      const windows = new Set<Response>();
+      heard = { windows, stop: store.onEvent(planId, (event) => this.tell(windows, event)) };
+      plans.set(planId, heard);
+    }
+    const { windows, stop } = heard;
+    windows.add(res);
+    window.leave = () => {
+      windows.delete(res);
+      if (windows.size > 0) return;
+      if (plans.get(planId)?.windows === windows) plans.delete(planId);
+      void stop.then((end) => end()).catch(() => undefined);
+    };
+    await stop;
+  }
+
+  private tell(windows: ReadonlySet<Response>, event: PlanEvent | AwayEvent): void {
+    const text = `event: ${'gone' in event ? 'away' : 'change'}\ndata: ${JSON.stringify(event)}\n\n`;
+    for (const res of [...windows]) this.write(res, text);
   }
 
   private write(res: Response, text: string): void {
@@ -98,10 +112,8 @@ export class Streams {
     if (!known) return;
     this.open.delete(res);
     clearInterval(known.beat);
+    known.leave();
     if (end) res.destroy();
-    if ([...this.open.values()].some((one) => one.source === known.source)) return;
-    this.heard.get(known.source)?.();
-    this.heard.delete(known.source);
   }
 
   /** Lets the windows of one session go; those that come back are asked who they are. */

@@ -28,7 +28,7 @@ export class DatabaseBroken extends Error {}
 
 const MIGRATIONS = fileURLToPath(new URL('../sql/migrations/', import.meta.url));
 
-function migrationFiles(): { name: string; sql: string }[] {
+export function migrationFiles(): { name: string; sql: string }[] {
   return readdirSync(MIGRATIONS)
     .filter((f) => f.endsWith('.sql'))
     .sort()

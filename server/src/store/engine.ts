@@ -21,34 +21,49 @@ export interface Engine {
   readonly db: Queries;
   /**
    * Has something written in its turn.
+   * @param planId the plan it is about
    * @param unstorable the answer when the database refuses the data; without it that is an error
    */
-  run<A>(work: Work<A, Held>, unstorable?: (why: string) => A): Promise<A>;
+  run<A>(planId: string, work: Work<A, Held>, unstorable?: (why: string) => A): Promise<A>;
   /** a plan as it is inside a turn; where it is to be changed nobody else changes it before the turn has ended */
   now(tx: Queries, tips: Tips, planId: string, changing: boolean): Promise<Held | null>;
   /** a plan as it is, outside any turn */
   read(planId: string): Promise<Held | null>;
   /** nothing of this plan is remembered any more */
   forget(planId: string): void;
-  onEvent(listener: (event: PlanEvent | AwayEvent) => void): () => void;
+  /** tells of everything that happens to a plan from when this has resolved; resolves with the way to stop it */
+  onEvent(planId: string, listener: Listener): Promise<() => void>;
   /** something was written: everybody who listens is told, here or wherever else */
   tell(event: PlanEvent | AwayEvent): void;
 }
 
-/** Listeners that are told one after the other. */
+export type Listener = (event: PlanEvent | AwayEvent) => void;
+
+/** Listeners of plans, told one after the other. */
 export class Listeners {
-  private readonly all = new Set<(event: PlanEvent | AwayEvent) => void>();
-  add(listener: (event: PlanEvent | AwayEvent) => void): () => void {
-    this.all.add(listener);
-    return () => this.all.delete(listener);
+  private readonly of = new Map<string, Set<Listener>>();
+
+  add(planId: string, listener: Listener): () => void {
+    const mine = this.of.get(planId) ?? new Set();
+    this.of.set(planId, mine.add(listener));
+    return () => {
+      mine.delete(listener);
+      if (mine.size === 0 && this.of.get(planId) === mine) this.of.delete(planId);
+    };
   }
+
+  has(planId: string): boolean {
+    return this.of.has(planId);
+  }
+
   tell(event: PlanEvent | AwayEvent): void {
-    for (const listener of this.all) {
+    const mine = this.of.get(event.planId) ?? [];
+    for (const listener of mine) {
       try {
         listener(event);
       } catch {
         // who cannot be told is no reason to say that the change was not made
-        this.all.delete(listener);
+        this.of.get(event.planId)?.delete(listener);
       }
     }
   }

@@ -1,6 +1,6 @@
 import { newId } from '@heronstone/core/plan';
 import { type Database, type Queries } from './database.ts';
-import { type Engine, type Held, Listeners, readHeld, type Tips } from './engine.ts';
+import { type Engine, type Held, type Listener, Listeners, readHeld, type Tips } from './engine.ts';
 import { type Journal } from './journal.ts';
 import { type AwayEvent, type PlanEvent } from './store.ts';
 import { type Work, Writer } from './writer.ts';
@@ -27,7 +27,7 @@ export class FolderEngine implements Engine {
     });
   }
 
-  run<A>(work: Work<A, Held>, unstorable?: (why: string) => A): Promise<A> {
+  run<A>(_planId: string, work: Work<A, Held>, unstorable?: (why: string) => A): Promise<A> {
     return this.writer.run(work, unstorable);
   }
 
@@ -47,7 +47,7 @@ export class FolderEngine implements Engine {
   async read(planId: string): Promise<Held | null> {
     return (
       this.held.get(planId) ??
-      (await this.run<Held | null>(async (tx, tips) => ({ answer: await this.now(tx, tips, planId) })))
+      (await this.writer.run<Held | null>(async (tx, tips) => ({ answer: await this.now(tx, tips, planId) })))
     );
   }
 
@@ -55,8 +55,8 @@ export class FolderEngine implements Engine {
     this.held.delete(planId);
   }
 
-  onEvent(listener: (event: PlanEvent | AwayEvent) => void): () => void {
-    return this.listeners.add(listener);
+  async onEvent(planId: string, listener: Listener): Promise<() => void> {
+    return this.listeners.add(planId, listener);
   }
 
   tell(event: PlanEvent | AwayEvent): void {

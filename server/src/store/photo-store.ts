@@ -7,7 +7,7 @@ export type Pictures = { count: number; bytes: number; unused: number; unusedByt
 export interface PhotoStore {
   /**
    * Keeps the points of a picture, durable; what else it carried is left behind.
-   * @throws Trouble, Limited when there is no room for it
+   * @throws Trouble, Refusal when there is no room for it
    */
   keep(sent: Uint8Array): Promise<PhotoRead>;
   /** a picture; null when there is none of that hash */

@@ -17,22 +17,15 @@ import {
   TABLE_NAMES,
 } from '@heronstone/core/plan';
 import { KEPT } from './clock.ts';
-import { type Engine, type Held, standing, type Tips } from './engine.ts';
+import { type Engine, type Held, type Listener, standing, type Tips } from './engine.ts';
 import { type Entry } from './entry.ts';
 import { type Queries } from './queries.ts';
-import {
-  type AwayEvent,
-  type Outcome,
-  type PlanEvent,
-  type PlanSummary,
-  type Standing,
-  type Store,
-  Unstorable,
-} from './store.ts';
+import { type Outcome, type PlanEvent, type PlanSummary, type Standing, type Store, Unstorable } from './store.ts';
 import { type Prepared } from './writer.ts';
 
 type Step = 'done' | 'undone';
-const untilOf = (since: Date | string): string => new Date(new Date(since).getTime() + KEPT).toISOString();
+/** Until when what was thrown away can be brought back, ISO. */
+export const untilOf = (since: Date | string): string => new Date(new Date(since).getTime() + KEPT).toISOString();
 
 /** Plans on an engine, changed one command after the other. */
 export class PlanStore implements Store {
@@ -46,8 +39,8 @@ export class PlanStore implements Store {
     return this.engine.source;
   }
 
-  onEvent(listener: (event: PlanEvent | AwayEvent) => void): () => void {
-    return this.engine.onEvent(listener);
+  onEvent(planId: string, listener: Listener): Promise<() => void> {
+    return this.engine.onEvent(planId, listener);
   }
 
   async list(): Promise<PlanSummary[]> {
@@ -91,7 +84,7 @@ export class PlanStore implements Store {
 
   /** Writes what is about a plan and not in it. */
   private beside(planId: string, what: Entry['what']): Promise<boolean> {
-    return this.engine.run<boolean>(async (tx, tips) => {
+    return this.engine.run<boolean>(planId, async (tx, tips) => {
       const held = await this.engine.now(tx, tips, planId, true);
       if (!held) return { answer: false };
       return { answer: true, write: { entry: { planId, revision: held.revision, changes: [], what }, held } };
@@ -99,11 +92,10 @@ export class PlanStore implements Store {
   }
 
   /**
-   * Adds a plan, empty or read from a file, under a new id.
+   * Adds a plan, empty or read from a file, under a new id or one that is named.
    * @throws Unstorable when the database refuses it
    */
-  async add(source: { head: Partial<PlanHead> } | { plan: Plan }): Promise<string> {
-    const id = newId('plan');
+  async add(source: { head: Partial<PlanHead> } | { plan: Plan }, id = newId('plan')): Promise<string> {
     const plan = 'plan' in source ? { ...source.plan, id } : emptyPlan(id, source.head);
     const changes: RowChange[] = [
       { table: 'head', id: 'head', before: null, after: plan.head },
@@ -114,6 +106,7 @@ export class PlanStore implements Store {
     const held: Held = { plan, revision: 0, undo: null, redo: null };
     const write = { entry: { planId: id, revision: 0, changes, what: { kind: 'added' } as const }, held };
     const why = await this.engine.run<string | null>(
+      id,
       async () => ({ answer: null, write }),
       (reason) => reason,
     );
@@ -206,10 +199,14 @@ export class PlanStore implements Store {
     planId: string,
     work: (tx: Queries, held: Held, tips: Tips) => Promise<Prepared<Outcome, Held>>,
   ): Promise<Outcome> {
-    const outcome = await this.engine.run(async (tx, tips): Promise<Prepared<Outcome, Held>> => {
-      const held = await this.engine.now(tx, tips, planId, true);
-      return held ? work(tx, held, tips) : { answer: noPlan };
-    }, unstorable);
+    const outcome = await this.engine.run(
+      planId,
+      async (tx, tips): Promise<Prepared<Outcome, Held>> => {
+        const held = await this.engine.now(tx, tips, planId, true);
+        return held ? work(tx, held, tips) : { answer: noPlan };
+      },
+      unstorable,
+    );
     if (outcome.ok && outcome.event.changes.length > 0) this.engine.tell(outcome.event);
     return outcome;
   }

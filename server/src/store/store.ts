@@ -27,6 +27,9 @@ export class Unstorable extends Error {
   }
 }
 
+/** What was asked for cannot be done as things are: a limit was reached, the last keeper would go. Its message is for the maker. */
+export class Refusal extends Error {}
+
 /**
  * Plans that change one command after the other, and are on the disk once it is said. All that the server knows of how they are kept: the embedded
  * database stands behind it today, a PostgreSQL elsewhere may.
@@ -39,7 +42,7 @@ export interface Store {
   list(): Promise<PlanSummary[]>;
   get(planId: string): Promise<(Standing & { plan: Plan }) | null>;
   /** @throws Unstorable when the database refuses it */
-  add(source: { head: Partial<PlanHead> } | { plan: Plan }): Promise<string>;
+  add(source: { head: Partial<PlanHead> } | { plan: Plan }, id?: string): Promise<string>;
   /** a plan of its own with everything the named one has now; null when there is no such plan */
   fork(planId: string, name: string): Promise<string | null>;
   /** throws a plan away, or brings it back; false when there is no such plan */
@@ -56,6 +59,6 @@ export interface Store {
   redo(planId: string): Promise<Outcome>;
   /** until when a plan that was thrown away can be brought back, ISO; null for one that was not */
   keptUntil(planId: string): Promise<string | null>;
-  /** tells of every change, and of plans thrown away and brought back; returns the way to stop it */
-  onEvent(listener: (event: PlanEvent | AwayEvent) => void): () => void;
+  /** tells of every change of a plan, and when it is thrown away or brought back, from when this has resolved; resolves with the way to stop it */
+  onEvent(planId: string, listener: (event: PlanEvent | AwayEvent) => void): Promise<() => void>;
 }

@@ -32,6 +32,9 @@ const BATCH = 64;
 
 /** SQLSTATE classes that say the data itself is at fault: data exception, integrity violation, cardinality, program limit. */
 const DATA_FAULT = /^(22|23|21|54)/;
+/** Whether the database refused the data itself. */
+export const isDataFault = (error: unknown): boolean =>
+  DATA_FAULT.test(String((error as { code?: unknown }).code ?? ''));
 
 /**
  * Writes one request after the other: what waits together shares a transaction and one synced write of the journal. The journal is on the disk
@@ -159,7 +162,7 @@ async function inSavepoint(tx: Queries, work: () => Promise<void>): Promise<stri
     await tx.exec('SET CONSTRAINTS ALL IMMEDIATE; SET CONSTRAINTS ALL DEFERRED; RELEASE SAVEPOINT one');
     return null;
   } catch (error) {
-    if (!DATA_FAULT.test(String((error as { code?: unknown }).code ?? ''))) throw error;
+    if (!isDataFault(error)) throw error;
     await tx.exec('ROLLBACK TO SAVEPOINT one; RELEASE SAVEPOINT one');
     return (error as Error).message;
   }

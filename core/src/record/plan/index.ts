@@ -44,6 +44,7 @@ export { LOG_TABLES } from './log-months.ts';
 export { mayBeSame } from './same-thing.ts';
 export { asSeenIn } from './as-seen.ts';
 export { asOne, Command, isForLog, Jot, Sent, type CommandOf, type Restore, describeCommand } from './commands.ts';
+export { isHelping } from './helping.ts';
 export { alikePlaces, isShut, isUnlabelled } from './labels.ts';
 export { cutText, isStorable, shortBlanks, unstorableAt } from './text.ts';
 export { applyChanges, keepingEqual, planTrouble } from './whole.ts';

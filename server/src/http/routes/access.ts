@@ -61,8 +61,8 @@ export function accessRoutes(
   onLeave: (who: string) => void,
 ): Router {
   const routes = Router();
-  routes.get('/', (req, res) => {
-    const known = access.admits(req).ok;
+  routes.get('/', async (req, res) => {
+    const known = (await access.admits(req)).ok;
     const told: InTheHouse = {
       fromHouse: access.house !== null,
       known,

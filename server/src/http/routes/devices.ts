@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { LabelPrinter } from '../../devices/label-printer.ts';
 import { laserMeasure } from '../../devices/laser.ts';
 import { bodyOf } from '../answers.ts';
+import { problem } from '../problem.ts';
 
 const Pointed = z.strictObject({ distance: z.number().gt(0).max(30_000) });
 
@@ -21,25 +22,37 @@ const Jobs = z.strictObject({
 const Act = z.strictObject({ act: z.enum(['off', 'on', 'tape', 'jam', 'clear']) });
 const Cancel = z.strictObject({ id: z.string().max(80).nullable() });
 
-/** Stand-ins for devices outside. */
-export function deviceRoutes(): Router {
+/**
+ * Stand-ins for devices outside.
+ * @param printer whether a label printer stands beside this server; it does in a house
+ */
+export function deviceRoutes(printer = true): Router {
   const routes = Router();
   const laser = laserMeasure();
   routes.post('/laser/readings', (req, res) => {
     const body = bodyOf(Pointed, req.body, res);
     if (body) res.status(201).json(laser(body.distance));
   });
-  const printer = new LabelPrinter();
-  routes.get('/printer', (_req, res) => void res.json(printer.status()));
-  routes.post('/printer/jobs', (req, res) => {
+  if (printer) routes.use('/printer', printerRoutes(new LabelPrinter()));
+  else
+    routes.use('/printer', (_req, res) =>
+      problem(res, 404, 'No printer', 'No label printer stands beside this server. Print the sheet of labels instead.'),
+    );
+  return routes;
+}
+
+function printerRoutes(printer: LabelPrinter): Router {
+  const routes = Router();
+  routes.get('/', (_req, res) => void res.json(printer.status()));
+  routes.post('/jobs', (req, res) => {
     const body = bodyOf(Jobs, req.body, res);
     if (body) res.status(201).json(printer.send(body.jobs));
   });
-  routes.post('/printer/act', (req, res) => {
+  routes.post('/act', (req, res) => {
     const body = bodyOf(Act, req.body, res);
     if (body) res.json(printer.act(body.act));
   });
-  routes.post('/printer/cancel', (req, res) => {
+  routes.post('/cancel', (req, res) => {
     const body = bodyOf(Cancel, req.body, res);
     if (body) res.json(printer.cancel(body.id));
   });

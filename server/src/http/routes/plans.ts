@@ -1,11 +1,11 @@
 import { type Response, Router } from 'express';
 import { z } from 'zod';
-import { exportPlan, importPlan, photosOf, planFileName, withPhotosAs } from '@heronstone/core/formats';
+import { planFileName } from '@heronstone/core/formats';
 import { Id, PlanHead, Sent } from '@heronstone/core/plan';
 import { type PhotoStore } from '../../store/photo-store.ts';
-import { hashOf, keepable } from '../../store/photos.ts';
 import { type Store } from '../../store/store.ts';
 import { answer, bodyOf, noPlan, Nothing } from '../answers.ts';
+import { addFromFile, planFile } from '../plan-files.ts';
 import { problem } from '../problem.ts';
 import { type Streams } from '../stream.ts';
 
@@ -19,8 +19,6 @@ const Sending = z.strictObject({
 });
 const TakeOver = z.strictObject({ from: Id });
 const Fork = z.strictObject({ name: PlanHead.shape.name });
-
-const notThatOne = { ok: false, reason: 'A picture in it is not the one it is said to be.' } as const;
 
 /** Plans: the list, one of them, its file, its changes, undo and redo, and word of every change. */
 export function planRoutes(
@@ -38,30 +36,9 @@ export function planRoutes(
     if (!body) return;
     if ('head' in body)
       return void res.status(201).json({ id: await store(res).add({ head: body.head as Partial<PlanHead> }) });
-    const read = importPlan(body.file, 'new');
-    if (!read.ok) return problem(res, 422, 'Not a plan file', read.reason);
-    const pictures = Object.entries(read.photos ?? {}).map(([hash, jpeg]) => ({
-      hash,
-      bytes: Buffer.from(jpeg, 'base64'),
-    }));
-    for (const { hash, bytes } of pictures) {
-      const wrong = hashOf(bytes) === hash ? keepable(bytes) : notThatOne;
-      if (!wrong.ok) return problem(res, 422, 'Not a plan file', wrong.reason);
-    }
-    // none is kept before all of the file is found to be good, and none stays behind when the plan cannot be kept
-    const here = await photos(res).hashes();
-    const names = new Map<string, string>();
-    try {
-      for (const { hash, bytes } of pictures) {
-        const kept = await photos(res).keep(bytes);
-        if (!kept.ok) throw new Error(kept.reason);
-        names.set(hash, kept.hash);
-      }
-      res.status(201).json({ id: await store(res).add({ plan: withPhotosAs(read.plan, names) }) });
-    } catch (error) {
-      await photos(res).forget([...names.values()].filter((hash) => !here.has(hash)));
-      throw error;
-    }
+    const added = await addFromFile({ store: store(res), photos: photos(res) }, body.file);
+    if (!added.ok) return problem(res, 422, 'Not a plan file', added.reason);
+    res.status(201).json({ id: added.id });
   });
 
   routes.get('/:id', async (req, res) => {
@@ -88,13 +65,8 @@ export function planRoutes(
   routes.get('/:id/file', async (req, res) => {
     const found = await store(res).get(req.params.id);
     if (!found) return noPlan(res);
-    const files = req.query.photos === undefined ? [] : photosOf(found.plan);
-    const pictures: Record<string, string> = {};
-    for (const hash of files) {
-      const bytes = await photos(res).read(hash);
-      if (bytes) pictures[hash] = Buffer.from(bytes).toString('base64');
-    }
-    res.attachment(planFileName(found.plan)).type('application/json').send(exportPlan(found.plan, pictures));
+    const text = await planFile(photos(res), found.plan, req.query.photos !== undefined);
+    res.attachment(planFileName(found.plan)).type('application/json').send(text);
   });
 
   routes.post('/:id/commands', async (req, res) => {

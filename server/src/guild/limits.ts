@@ -1,0 +1,65 @@
+import { type Queries } from '../store/queries.ts';
+import { Trouble } from '../store/trouble.ts';
+import { Refusal } from '../store/store.ts';
+
+/** What a household may have and has. Bytes are those of its pictures; changes those of the last minute. */
+export type Limits = Readonly<Record<'plans' | 'pictures' | 'bytes' | 'changes', { most: number; now: number }>>;
+
+const ASK = `
+  SELECT most_plans, most_pictures, most_bytes, changes_a_minute,
+    (SELECT count(*) FROM plans) AS plans,
+    (SELECT count(*) FROM photos) AS pictures,
+    (SELECT coalesce(sum(octet_length(bytes)), 0) FROM photos) AS bytes,
+    (SELECT count(*) FROM acts WHERE household_id = $1 AND at > now() - interval '1 minute') AS changes
+  FROM households WHERE id = $1`;
+
+/** How it stands with the limits of a household. */
+export async function limitsOf(db: Queries, household: string): Promise<Limits> {
+  const [row] = await db.query(ASK, [household]);
+  const of = (most: string, now: string) => ({ most: Number(row![most]), now: Number(row![now]) });
+  return {
+    plans: of('most_plans', 'plans'),
+    pictures: of('most_pictures', 'pictures'),
+    bytes: of('most_bytes', 'bytes'),
+    changes: of('changes_a_minute', 'changes'),
+  };
+}
+
+/** @throws Refusal when it has as many plans as it may have */
+export async function mayAddPlan(tx: Queries, household: string): Promise<void> {
+  const [row] = await tx.query(
+    'SELECT most_plans AS most, (SELECT count(*) FROM plans) AS now FROM households WHERE id = $1',
+    [household],
+  );
+  if (Number(row!.now) >= Number(row!.most))
+    throw new Refusal(
+      `This household may have ${String(row!.most)} plans, those thrown away included. Ask whoever runs this server for more.`,
+    );
+}
+
+/** @throws Trouble (it passes) when it has changed more in a minute than it may */
+export async function mayChange(tx: Queries, household: string): Promise<void> {
+  const [row] = await tx.query(
+    `SELECT changes_a_minute AS most,
+       (SELECT count(*) FROM acts WHERE household_id = $1 AND at > now() - interval '1 minute') AS now
+     FROM households WHERE id = $1`,
+    [household],
+  );
+  if (Number(row!.now) >= Number(row!.most))
+    throw new Trouble(
+      `This household changes more than ${String(row!.most)} things a minute. Nothing is lost: it goes on by itself in a moment.`,
+    );
+}
+
+/** @throws Refusal when pictures of so many bytes more are more than it may have */
+export async function mayKeepPicture(tx: Queries, household: string, bytes: number): Promise<void> {
+  const { pictures, bytes: room } = await limitsOf(tx, household);
+  if (pictures.now >= pictures.most)
+    throw new Refusal(
+      `This household may have ${pictures.most} pictures. Delete those no plan shows, or ask for more.`,
+    );
+  if (room.now + bytes > room.most)
+    throw new Refusal(
+      `The pictures of this household may take ${Math.round(room.most / 1e6)} MB, and this one would be too much. Delete those no plan shows, or ask for more.`,
+    );
+}

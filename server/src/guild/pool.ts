@@ -1,0 +1,144 @@
+import pg from 'pg';
+import { type Queries, type Row } from '../store/queries.ts';
+import { passingTrouble } from './trouble.ts';
+
+/** Whom a transaction is for: rows of this household alone are seen; `key`: a digest whose secret was shown, which opens its own row. */
+export type Scope = {
+  household: string | null;
+  key?: string;
+  /** who acts, for the log */
+  member?: { id: string; name: string };
+};
+
+/** No household: nothing of anybody is seen. */
+export const NOBODY: Scope = { household: null };
+
+/** What a server waits for at most, ms (own assumptions): for a connection, for an answer of one statement, for somebody else’s lock. */
+const FOR_CONNECTION = 8_000;
+const FOR_STATEMENT = 20_000;
+const FOR_LOCK = 10_000;
+const CONNECTIONS = 12;
+/** So often something is tried anew when the database says that two were in each other’s way. */
+const TRIES = 4;
+
+/** Settings of every connection: an answer means that the write-ahead log is on the disk; nobody waits for ever. */
+const options = (role: string | null, timeout: number) =>
+  [
+    `-c synchronous_commit=on`,
+    `-c statement_timeout=${timeout}`,
+    `-c lock_timeout=${FOR_LOCK}`,
+    `-c idle_in_transaction_session_timeout=${timeout}`,
+    `-c timezone=UTC`,
+    ...(role === null ? [] : [`-c role=${role}`]),
+  ].join(' ');
+
+export type PoolParts = {
+  /** as DATABASE_URL names it; `sslmode=verify-full` and the like are heeded */
+  url: string;
+  /** the role taken on by every connection; null: that of the URL */
+  role: string | null;
+  connections?: number;
+  statementTimeout?: number;
+  onTrouble?: (words: string) => void;
+};
+
+/** Connections to a PostgreSQL. Every question is asked inside a transaction that says whom it is for. */
+export class Pool {
+  private readonly pool: pg.Pool;
+  readonly config: pg.ClientConfig;
+
+  constructor({ url, role, connections = CONNECTIONS, statementTimeout = FOR_STATEMENT, onTrouble }: PoolParts) {
+    this.config = {
+      connectionString: url,
+      options: options(role, statementTimeout),
+      keepAlive: true,
+      application_name: 'heronstone',
+    };
+    this.pool = new pg.Pool({
+      ...this.config,
+      max: connections,
+      connectionTimeoutMillis: FOR_CONNECTION,
+      idleTimeoutMillis: 60_000,
+    });
+    // one that lay idle and broke is not used again; whoever asks next gets another
+    this.pool.on('error', (error) => onTrouble?.(`A connection to the database broke off: ${error.message}`));
+  }
+
+  /** Questions of a scope, each in a transaction of its own. */
+  as(scope: Scope): Queries {
+    return {
+      query: (sql, params) => this.transaction(scope, (tx) => tx.query(sql, params)),
+      exec: (sql) => this.transaction(scope, (tx) => tx.exec(sql)),
+    };
+  }
+
+  /**
+   * Does something whole or not at all. Where two were in each other’s way it is done again.
+   * @param still whether it reads one state of everything and changes nothing
+   * @throws Trouble in plain words when the database is away; what the database said otherwise
+   */
+  async transaction<T>(scope: Scope, work: (tx: Queries) => Promise<T>, still = false): Promise<T> {
+    for (let tried = 1; ; tried++) {
+      try {
+        return await this.once(scope, work, still);
+      } catch (error) {
+        const { code } = error as { code?: string };
+        if ((code === '40001' || code === '40P01') && tried < TRIES) continue;
+        throw passingTrouble(error) ?? error;
+      }
+    }
+  }
+
+  private async once<T>(scope: Scope, work: (tx: Queries) => Promise<T>, still: boolean): Promise<T> {
+    const client = await this.begun(still);
+    let broken = false;
+    try {
+      await client.query(
+        `SELECT set_config('heronstone.household', $1, true), set_config('heronstone.key', $2, true),
+                set_config('heronstone.member', $3, true), set_config('heronstone.who', $4, true)`,
+        [scope.household ?? '', scope.key ?? '', scope.member?.id ?? '', scope.member?.name ?? ''],
+      );
+      const result = await work(queriesOf(client));
+      const { command } = await client.query('COMMIT');
+      // a transaction in which something had failed ends with ROLLBACK and no error
+      if (command !== 'COMMIT') throw new Error('The database took it back.');
+      return result;
+    } catch (error) {
+      await client.query('ROLLBACK').catch(() => (broken = true));
+      throw error;
+    } finally {
+      client.release(broken);
+    }
+  }
+
+  /** A connection with a transaction begun on it; one that had broken unseen is replaced once. */
+  private async begun(still: boolean): Promise<pg.PoolClient> {
+    const words = still ? 'BEGIN ISOLATION LEVEL REPEATABLE READ READ ONLY' : 'BEGIN';
+    for (let tried = 0; ; tried++) {
+      const client = await this.pool.connect();
+      // while it is out the pool does not listen: a connection that breaks between two questions must not end the process
+      if (client.listenerCount('error') === 0) client.on('error', () => undefined);
+      try {
+        await client.query(words);
+        return client;
+      } catch (error) {
+        client.release(true);
+        if (tried > 0) throw error;
+      }
+    }
+  }
+
+  /** What is in use, waiting and idle, for metrics. */
+  get numbers(): { open: number; idle: number; waiting: number } {
+    return { open: this.pool.totalCount, idle: this.pool.idleCount, waiting: this.pool.waitingCount };
+  }
+
+  close(): Promise<void> {
+    return this.pool.end();
+  }
+}
+
+const queriesOf = (client: pg.PoolClient): Queries => ({
+  query: async (sql, params = []) => (await client.query<Row>(sql, params)).rows,
+  exec: async (sql) => void (await client.query(sql)),
+});

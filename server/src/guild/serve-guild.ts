@@ -1,0 +1,137 @@
+import { createServer } from 'node:http';
+import { fileURLToPath } from 'node:url';
+import { type Response } from 'express';
+import { pino } from 'pino';
+import { type Keeping, makeApp } from '../http/app.ts';
+import { ended, listen, portOf } from '../http/listen.ts';
+import { deviceRoutes } from '../http/routes/devices.ts';
+import { Streams } from '../http/stream.ts';
+import { PlanStore } from '../store/plan-store.ts';
+import { Trouble } from '../store/trouble.ts';
+import { GuildDoor } from './door.ts';
+import { doorRoutes } from './door-routes.ts';
+import { GuildEngine } from './guild-engine.ts';
+import { GuildPhotos } from './guild-photos.ts';
+import { householdRoutes } from './household-routes.ts';
+import { Hub } from './hub.ts';
+import { type Known, scopeOf } from './members.ts';
+import { SERVERS, tablesTrouble } from './migrate.ts';
+import { operations } from './operations.ts';
+import { permit } from './permit.ts';
+import { NOBODY, Pool } from './pool.ts';
+import { sweepTries } from './tries.ts';
+
+const WEB = fileURLToPath(new URL('../../../web/dist', import.meta.url));
+/** Windows one server holds open (own assumption; each is a connection and no more). */
+const MOST_WINDOWS = 4_000;
+/** How often what no longer counts is swept, ms. */
+const SWEEP = 3_600_000;
+/** How long a server that is to end waits for what it has begun, ms. */
+const TO_END = 10_000;
+
+export type GuildParts = {
+  databaseUrl: string;
+  port: number;
+  /** where it listens; a proxy stands before it */
+  host?: string;
+  /** port for health and metrics, on this machine alone; null: none, 0: any free one */
+  opsPort?: number | null;
+  /** the address people come in by: scheme, name, port */
+  origin?: string | null;
+  /** how many proxies stand before it; their X-Forwarded-For is believed */
+  trustProxy?: number;
+  web?: string;
+  connections?: number;
+  statementTimeout?: number;
+};
+
+export type RunningGuild = { port: number; opsPort: number | null; hub: Hub; close: () => Promise<void> };
+
+/**
+ * Serves the households of a PostgreSQL. It keeps nothing of its own: any number may stand side by side, and be ended at any time.
+ * @throws Trouble in plain words
+ */
+export async function serveGuild({
+  databaseUrl,
+  port,
+  host = '127.0.0.1',
+  opsPort = null,
+  origin = null,
+  trustProxy = 0,
+  web = WEB,
+  connections,
+  statementTimeout,
+}: GuildParts): Promise<RunningGuild> {
+  const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' }, pino.destination(2));
+  const warn = (words: string) => log.warn(words);
+  const pool = new Pool({
+    url: databaseUrl,
+    role: SERVERS,
+    onTrouble: warn,
+    ...(connections !== undefined && { connections }),
+    ...(statementTimeout !== undefined && { statementTimeout }),
+  });
+  const closing: (() => Promise<unknown>)[] = [() => pool.close()];
+  const closeAll = async () => {
+    for (const close of closing.reverse()) await close().catch(() => undefined);
+  };
+  try {
+    const trouble = await tablesTrouble(pool.as(NOBODY));
+    if (trouble !== null) throw new Trouble(trouble);
+    const hub = await Hub.open(pool, warn);
+    closing.push(() => hub.close());
+    const door = new GuildDoor(hub, origin);
+    const streams = new Streams(MOST_WINDOWS);
+    hub.onSessionEnd((digest) => streams.dropOf(digest));
+    const keeping = keepingOf(hub);
+    const ops = operations(hub, log);
+    const app = makeApp({
+      log,
+      web,
+      access: door,
+      door: doorRoutes(door, hub),
+      keeping,
+      streams,
+      before: [permit(hub)],
+      beside: { household: householdRoutes(door, hub, keeping), devices: deviceRoutes(false) },
+      folder: '',
+      outermost: [ops.watch],
+    });
+    app.set('trust proxy', trustProxy);
+    const server = await listen(createServer(app), port, host);
+    closing.push(() => ended(server));
+    const opsServer = opsPort === null ? null : await listen(createServer(ops.app), opsPort, '127.0.0.1');
+    if (opsServer) closing.push(() => ended(opsServer));
+    const sweep = () =>
+      void sweepTries(pool.as(NOBODY)).catch((error: Error) =>
+        warn(`What no longer counts was not swept: ${error.message}`),
+      );
+    const timer = setInterval(sweep, SWEEP).unref();
+    return {
+      port: portOf(server),
+      opsPort: opsServer && portOf(opsServer),
+      hub,
+      close: async () => {
+        clearInterval(timer);
+        ops.end();
+        streams.dropAll();
+        // what was begun is brought to its end; windows come back to another server
+        const gone = new Promise<void>((resolve) => server.close(() => resolve()));
+        server.closeIdleConnections();
+        await Promise.race([gone, new Promise((go) => setTimeout(go, TO_END).unref())]);
+        await closeAll();
+      },
+    };
+  } catch (error) {
+    await closeAll();
+    throw error;
+  }
+}
+
+/** The plans and pictures a request may ask of: those of the household it comes from. */
+function keepingOf(hub: Hub): (res: Response) => Keeping {
+  return (res) => {
+    const scope = scopeOf(res.locals.known as Known);
+    return { store: new PlanStore(new GuildEngine(hub, scope)), photos: new GuildPhotos(hub.pool, scope) };
+  };
+}
