@@ -72,7 +72,8 @@ export async function serve({
     const beside = { backups: backupRoutes(folder, streams), devices: deviceRoutes() };
     const appFor = (access: Access) => {
       const door = accessRoutes(access, inTheHouse, (who) => streams.dropOf(who));
-      return makeApp({ log, web, access, door, keeping, streams, beside, folder: folder.path });
+      // who is not known yet says a passphrase and nothing longer
+      return makeApp({ log, web, access, door, doorLimit: '2kb', keeping, streams, beside, folder: folder.path });
     };
     const own = await listen(createServer(appFor(ownMachine)), port, '127.0.0.1');
     listening.push(own);

@@ -9,12 +9,13 @@ import supertest from 'supertest';
 import { exportPlan, importPlan } from '@heronstone/core/formats';
 import { apply, blankFixture, type Command, newId, type Plan, unitShape } from '@heronstone/core/plan';
 import { block, tinyRoom, unit, withUnits } from '@heronstone/core/testing';
-import { type Running, serve } from './serve.ts';
+import { serve } from './serve.ts';
 import { DataFolder } from './store/data-folder.ts';
 import { ownerOf } from './store/owner.ts';
 import { organiser } from './crafted.ts';
 import { type PlanEvent } from './store/store.ts';
 import { throwAwayFolders } from './testing.ts';
+import { type Backend, ENGINES } from './testing-engines.ts';
 
 const root = fileURLToPath(new URL('../../', import.meta.url));
 const newFolder = throwAwayFolders();
@@ -29,11 +30,10 @@ const home = (supplyId: string): Command => ({
   since: '2026-02-02',
 });
 
-describe('the server', () => {
-  let running: Running;
-  let folder: string;
+describe.each(ENGINES)('the server on %s', (_name, begin) => {
+  let running: Backend;
   let planId: string;
-  const agent = () => supertest(`http://127.0.0.1:${running.port}`);
+  const agent = () => supertest.agent(running.url).set(running.headers);
   const run = (command: unknown, id = planId, commandId = newId('command')) =>
     agent().post(`/api/plans/${id}/commands`).send({ commandId, command });
   const plan = async (id = planId) =>
@@ -45,8 +45,7 @@ describe('the server', () => {
     };
 
   beforeAll(async () => {
-    folder = newFolder();
-    running = await serve({ dataFolder: folder, port: 0 });
+    running = await begin();
     planId = (
       await agent()
         .post('/api/plans')
@@ -285,30 +284,12 @@ describe('the server', () => {
     ).toBe(400);
   });
 
-  test('a missing script is not answered with the page; pages and plans are sent compressed', async () => {
-    const web = newFolder();
-    mkdirSync(web, { recursive: true });
-    writeFileSync(join(web, 'index.html'), `<!doctype html><title>Heronstone</title>${'<p>a page</p>'.repeat(200)}`);
-    const one = await serve({ dataFolder: newFolder(), port: 0, web });
-    try {
-      const ask = (path: string) => supertest(`http://127.0.0.1:${one.port}`).get(path);
-      const page = await ask('/p/some-plan/homes');
-      expect([page.status, page.type]).toEqual([200, 'text/html']);
-      expect(page.headers['content-encoding']).toMatch(/gzip|br/);
-      expect((await ask('/assets/gone-1a2b3c.js')).status).toBe(404);
-      expect((await ask('/favicon.png')).status).toBe(404);
-    } finally {
-      await one.close();
-    }
-    const plans = await agent().get(`/api/plans/${planId}`);
-    expect(plans.headers['content-encoding']).toMatch(/gzip|br/);
-  });
-
   test('answers only its own page: wrong Host and foreign Origin are turned away, scripts are ours alone', async () => {
     const withHost = (host: string) =>
       new Promise<number>((resolve) =>
-        rawRequest({ port: running.port, host: '127.0.0.1', path: '/api/plans', headers: { host } }, (res) =>
-          resolve(res.resume().statusCode!),
+        rawRequest(
+          { port: running.port, host: '127.0.0.1', path: '/api/plans', headers: { ...running.headers, host } },
+          (res) => resolve(res.resume().statusCode!),
         ).end(),
       );
     expect(await withHost('evil.example')).toBe(403);
@@ -388,7 +369,10 @@ describe('the server', () => {
   test('a second tab follows: the stream tells every change, with revision and rows', async () => {
     const events: PlanEvent[] = [];
     const stop = new AbortController();
-    const stream = await fetch(`http://127.0.0.1:${running.port}/api/plans/${planId}/stream`, { signal: stop.signal });
+    const stream = await fetch(`http://127.0.0.1:${running.port}/api/plans/${planId}/stream`, {
+      signal: stop.signal,
+      headers: running.headers,
+    });
     const reader = stream.body!.getReader();
     const reading = (async () => {
       let text = '';
@@ -433,14 +417,36 @@ describe('the server', () => {
     expect((await run({ type: 'addSupplies', supplies }, id)).status).toBe(200);
     expect(Object.keys((await plan(id)).plan.supplies)).toHaveLength(10_000);
   });
-
-  test('the folder belongs to one process; its own lock is recognised as living', async () => {
-    expect(ownerOf(folder)).toMatchObject({ pid: process.pid });
-    await expect(serve({ dataFolder: folder, port: 0 })).rejects.toThrow(/in use by process/);
-  });
 });
 
 describe('the data folder', () => {
+  test('a missing script is not answered with the page; pages and plans are sent compressed', async () => {
+    const web = newFolder();
+    mkdirSync(web, { recursive: true });
+    writeFileSync(join(web, 'index.html'), `<!doctype html><title>Heronstone</title>${'<p>a page</p>'.repeat(200)}`);
+    const one = await serve({ dataFolder: newFolder(), port: 0, web });
+    try {
+      const ask = (path: string) => supertest(`http://127.0.0.1:${one.port}`).get(path);
+      const page = await ask('/p/some-plan/homes');
+      expect([page.status, page.type]).toEqual([200, 'text/html']);
+      expect(page.headers['content-encoding']).toMatch(/gzip|br/);
+      expect((await ask('/assets/gone-1a2b3c.js')).status).toBe(404);
+      expect((await ask('/favicon.png')).status).toBe(404);
+      const id = await one.store.add({ plan: room });
+      expect((await ask(`/api/plans/${id}`)).headers['content-encoding']).toMatch(/gzip|br/);
+    } finally {
+      await one.close();
+    }
+  });
+
+  test('the folder belongs to one process; its own lock is recognised as living', async () => {
+    const folder = newFolder();
+    const one = await serve({ dataFolder: folder, port: 0 });
+    expect(ownerOf(folder)).toMatchObject({ pid: process.pid });
+    await expect(serve({ dataFolder: folder, port: 0 })).rejects.toThrow(/in use by process/);
+    await one.close();
+  });
+
   test('everything, undo included, is there after a restart', async () => {
     const folder = newFolder();
     const one = await serve({ dataFolder: folder, port: 0 });

@@ -90,6 +90,8 @@ export async function serveGuild({
       web,
       access: door,
       door: doorRoutes(door, hub),
+      // an answer of a passkey is no longer
+      doorLimit: '20kb',
       keeping,
       streams,
       before: [permit(hub)],

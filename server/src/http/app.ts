@@ -25,6 +25,8 @@ export type AppParts = {
   access: Access;
   /** saying who one is; open to everybody */
   door: Router;
+  /** what somebody unknown may send at most */
+  doorLimit: string;
   /** asked for every request of somebody who is known */
   keeping: (res: Response) => Keeping;
   streams: Streams;
@@ -43,6 +45,7 @@ export function makeApp({
   web,
   access,
   door,
+  doorLimit,
   keeping,
   streams,
   before = [],
@@ -84,7 +87,7 @@ export function makeApp({
   app.use(compression({ filter: (req, res) => !req.path.endsWith('/stream') && compression.filter(req, res) }));
   app.use(guard(access));
   // who is not known yet says a passphrase and nothing longer
-  app.use('/api/access', express.json({ limit: '20kb' }), storable, door);
+  app.use('/api/access', express.json({ limit: doorLimit }), storable, door);
   app.use('/api', knownOnly(access), express.json({ limit: '24mb' }), storable, ...before);
   app.use(
     '/api/plans',
