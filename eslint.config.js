@@ -26,6 +26,7 @@ export default tseslint.config(
       'e2e/**',
       'demo/**',
       'server/src/main.ts',
+      'server/src/guild/{main,trial,serve-until-stopped}.ts',
       'server/src/torture/**',
       'core/src/paper/formats/write-schemas.ts',
     ],

@@ -5,6 +5,7 @@ import { fileURLToPath } from 'node:url';
 import { createInterface } from 'node:readline/promises';
 import { parseArgs } from 'node:util';
 import { hashed, keptIn, SHORTEST } from './access/index.ts';
+import { GUILD_OPTIONS } from './guild/options.ts';
 import type { HouseParts } from './serve.ts';
 import type { DataFolder } from './store/data-folder.ts';
 import { FolderInUse, ownerOf } from './store/owner.ts';
@@ -21,7 +22,11 @@ try {
   const { positionals, values } = arguments_();
   const [what = 'serve', file] = positionals;
   const folder = resolve(values.data ?? process.env.HERONSTONE_DATA ?? join(root, 'data'));
-  if (what === 'serve') await serveUntilStopped(folder, portOf(values.port), values);
+  const guild = process.env.DATABASE_URL;
+  if (what === 'serve' && guild && !values.demo) {
+    const { serveGuildUntilStopped } = await import('./guild/serve-until-stopped.ts');
+    await serveGuildUntilStopped(guild, portOf(values.port), values);
+  } else if (what === 'serve') await serveUntilStopped(folder, portOf(values.port), values);
   else if (what === 'backup') await backupNow(folder, file && resolve(process.env.INIT_CWD ?? '.', file));
   else if (what === 'restore') await restoreNow(folder, file, values.mend === true);
   else throw new Trouble(`${SAY}, not “${what}”.`);
@@ -46,11 +51,12 @@ function arguments_() {
         'new-passphrase': { type: 'boolean' },
         cert: { type: 'string' },
         key: { type: 'string' },
+        ...GUILD_OPTIONS,
       },
     });
   } catch (error) {
     throw new Trouble(
-      `${(error as Error).message.split('\n')[0]!} ${SAY}; --port N, --data FOLDER, --demo, --lan [--lan-port N] [--new-passphrase] [--cert FILE --key FILE].`,
+      `${(error as Error).message.split('\n')[0]!} ${SAY}; --port N, --data FOLDER, --demo, --lan [--lan-port N] [--new-passphrase] [--cert FILE --key FILE]; with DATABASE_URL set: --host ADDRESS, --origin URL, --trust-proxy N, --ops-port N.`,
     );
   }
 }

@@ -21,6 +21,10 @@ const stones = {
   keepup: part(() => import('./stones/keepup/KeepUpStone.tsx')),
 };
 
+/** What there is on a guild's server besides plans. */
+const Household = part(() => import('./shell/guild/Household.tsx').then((m) => ({ default: m.Household })));
+const Take = part(() => import('./shell/guild/Take.tsx').then((m) => ({ default: m.Take })));
+
 /** The stand-in for a label printer, in a window of its own. */
 const PrinterWindow = part(() => import('./stones/keepup/PrinterWindow.tsx'));
 
@@ -60,6 +64,9 @@ const router = createBrowserRouter([
       </View>
     ),
   },
+  ...[['/household', <Household key="household" />] as const, ['/take', <Take key="take" />] as const].map(
+    ([path, page]) => ({ path, element: <View>{page}</View> }),
+  ),
   { path: '*', element: <Navigate to="/" replace /> },
 ]);
 

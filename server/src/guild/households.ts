@@ -231,6 +231,13 @@ export class Households {
     }
   }
 
+  /** A backup was put back: windows that come back read their plans anew, whatever the revision. */
+  async restored(): Promise<void> {
+    await this.pool
+      .as(NOBODY)
+      .query(`UPDATE guild_state SET id = 'guild-' || replace(gen_random_uuid()::text, '-', '')`);
+  }
+
   /** Erases a household for good. @returns how many rows of it are left in each table, counted afterwards by the owner, who sees all */
   async erase(id: string): Promise<Record<string, number>> {
     await this.mustBe(id);

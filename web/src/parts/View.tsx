@@ -8,7 +8,24 @@ import { PartMissing } from './fetched.ts';
 export function View({ children, fallback = null }: { children: ReactNode; fallback?: ReactNode }) {
   const { pathname, search } = useLocation();
   return (
-    <ErrorBoundary FallbackComponent={Trouble} resetKeys={[`${pathname}${search}`]}>
+    <OwnTrouble of={`${pathname}${search}`} fallback={fallback}>
+      {children}
+    </OwnTrouble>
+  );
+}
+
+/** The same where there are no addresses yet. @param of what is shown: another one is tried anew */
+export function OwnTrouble({
+  of = '',
+  children,
+  fallback = null,
+}: {
+  of?: string;
+  children: ReactNode;
+  fallback?: ReactNode;
+}) {
+  return (
+    <ErrorBoundary FallbackComponent={Trouble} resetKeys={[of]}>
       <Suspense fallback={fallback}>{children}</Suspense>
     </ErrorBoundary>
   );

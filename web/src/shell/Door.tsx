@@ -1,9 +1,16 @@
 import { type FormEvent, type ReactNode, useEffect, useState } from 'react';
 import { useAccess } from '../state/access.ts';
+import { part } from '../parts/part.tsx';
+import { OwnTrouble } from '../parts/View.tsx';
 import { Button } from '../ui/button.tsx';
 
-/** On the machine itself nobody is asked. */
-const HERE = ['127.0.0.1', 'localhost', '[::1]'].includes(window.location.hostname);
+const loadGuildDoor = () => import('./guild/GuildDoor.tsx');
+const GuildDoor = part(() => loadGuildDoor().then((m) => ({ default: m.GuildDoor })));
+
+/** How long the server is waited for before what this browser has is shown, ms; on the machine itself it answers at once or not at all. */
+const FOR_ANSWER = 1_500;
+/** Pages by which somebody comes in, whoever is known in this browser already. */
+const BY_LINK = ['/come', '/look'];
 
 /** Whoever comes from the house says the passphrase first; nothing of any plan is here before. */
 export function Door({ children }: { children: ReactNode }) {
@@ -11,10 +18,21 @@ export function Door({ children }: { children: ReactNode }) {
   const [said, setSaid] = useState('');
   const [trouble, setTrouble] = useState<string | null>(null);
   const [asking, setAsking] = useState(false);
-  const [looked, setLooked] = useState(HERE);
-  useEffect(() => void look().finally(() => setLooked(true)), [look]);
+  const [looked, setLooked] = useState(false);
+  useEffect(() => {
+    const late = setTimeout(() => setLooked(true), FOR_ANSWER);
+    void look().finally(() => setLooked(true));
+    return () => clearTimeout(late);
+  }, [look]);
   // nothing is asked of a server that may not know this phone yet
   if (!looked) return null;
+  const comes = BY_LINK.includes(window.location.pathname) && window.location.hash.length > 1;
+  if (told?.guild && (!told.known || comes))
+    return (
+      <OwnTrouble>
+        <GuildDoor secure={told.secure} />
+      </OwnTrouble>
+    );
   if (!told?.fromHouse || told.known) return children;
   const onSubmit = async (e: FormEvent) => {
     e.preventDefault();

@@ -47,7 +47,7 @@ export function InTheHand() {
 }
 
 /** A QR code, drawn. */
-function Code({ text }: { text: string }) {
+export function Code({ text }: { text: string }) {
   const { size, path } = useMemo(() => {
     const { modules } = makeCode(text, { errorCorrectionLevel: 'M' });
     let d = '';

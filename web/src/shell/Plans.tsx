@@ -13,6 +13,7 @@ import {
   throwAway,
   Unreachable,
 } from '../state/api.ts';
+import { roleOf, useAccess } from '../state/access.ts';
 import { keepLastList, lastList } from '../state/last-known.ts';
 import { sendWaiting } from '../state/send-waiting.ts';
 import { toast } from 'sonner';
@@ -24,6 +25,7 @@ import { fetched } from '../parts/fetched.ts';
 import { part } from '../parts/part.tsx';
 import { View } from '../parts/View.tsx';
 
+const Templates = part(() => import('./guild/Templates.tsx').then((m) => ({ default: m.Templates })));
 const InTheHand = part(() => import('./InTheHand.tsx').then((m) => ({ default: m.InTheHand })));
 
 /** So often the list is asked for again while the server is away, ms. */
@@ -39,9 +41,12 @@ export function Plans() {
   const [safety, setSafety] = useState<Safety | null>(null);
   /** when the server last said which plans there are, while it is away */
   const [asOf, setAsOf] = useState<string | null>(null);
+  const told = useAccess((s) => s.told);
+  const guild = told?.guild === true;
+  const keeps = roleOf(told) === 'keeper';
   useEffect(() => {
-    // where the server does not answer, the list of plans says so
-    getSafety().then(setSafety, () => undefined);
+    // where the server does not answer, the list of plans says so; a guild's plans are kept by whoever runs it
+    if (!guild) getSafety().then(setSafety, () => undefined);
     listPlans().then(
       (list) => {
         setPlans(list);
@@ -64,7 +69,7 @@ export function Plans() {
     );
     let again: ReturnType<typeof setTimeout> | undefined;
     return () => clearTimeout(again);
-  }, [times]);
+  }, [times, guild]);
   const start = async (source: Parameters<typeof addPlan>[0]) => {
     try {
       const { id } = await addPlan(source);
@@ -113,6 +118,21 @@ export function Plans() {
       <p className="mt-2 max-w-xl text-lg text-soft">
         Where things are made, and where each thing lives so that the hand that needs it can reach it.
       </p>
+      {told?.household && (
+        <p className="mt-4">
+          {told.member ? (
+            <Link to="/household" className="text-heron underline">
+              {told.household.name}
+            </Link>
+          ) : (
+            told.household.name
+          )}
+          <span className="text-soft">
+            {' · '}
+            {told.member ? `${told.member.name}, ${told.role}` : 'you look by a link'}
+          </span>
+        </p>
+      )}
       <h2 className="mt-10 font-display text-xl">Plans</h2>
       {asOf && (
         <p role="status" className="mt-1 text-soft">
@@ -154,25 +174,34 @@ export function Plans() {
                     {countWords(p.supplies, 'supply', 'supplies')}
                   </span>
                 </Link>
-                <Button look="quiet" aria-label={`Rename ${p.name}`} title="Rename" onClick={() => setRenaming(p.id)}>
-                  <Pencil size={15} aria-hidden />
-                </Button>
-                <Button
-                  look="quiet"
-                  aria-label={`The things of ${p.name} in another room`}
-                  title="The same things in another room"
-                  onClick={() => void another(p)}
-                >
-                  <DoorOpen size={15} aria-hidden />
-                </Button>
-                <Button
-                  look="quiet"
-                  aria-label={`Throw ${p.name} away`}
-                  title="Throw away; it can be brought back"
-                  onClick={() => void putAway(p, true)}
-                >
-                  <Trash2 size={15} aria-hidden />
-                </Button>
+                {keeps && (
+                  <>
+                    <Button
+                      look="quiet"
+                      aria-label={`Rename ${p.name}`}
+                      title="Rename"
+                      onClick={() => setRenaming(p.id)}
+                    >
+                      <Pencil size={15} aria-hidden />
+                    </Button>
+                    <Button
+                      look="quiet"
+                      aria-label={`The things of ${p.name} in another room`}
+                      title="The same things in another room"
+                      onClick={() => void another(p)}
+                    >
+                      <DoorOpen size={15} aria-hidden />
+                    </Button>
+                    <Button
+                      look="quiet"
+                      aria-label={`Throw ${p.name} away`}
+                      title="Throw away; it can be brought back"
+                      onClick={() => void putAway(p, true)}
+                    >
+                      <Trash2 size={15} aria-hidden />
+                    </Button>
+                  </>
+                )}
               </>
             )}
           </li>
@@ -187,24 +216,33 @@ export function Plans() {
                 <span>
                   {p.name}, kept until {dayWords(p.keptUntil!)}
                 </span>
-                <Button aria-label={`Bring ${p.name} back`} onClick={() => void putAway(p, false)}>
-                  <Undo2 size={15} aria-hidden /> Bring back
-                </Button>
+                {keeps && (
+                  <Button aria-label={`Bring ${p.name} back`} onClick={() => void putAway(p, false)}>
+                    <Undo2 size={15} aria-hidden /> Bring back
+                  </Button>
+                )}
               </li>
             ))}
           </ul>
         </section>
       )}
-      <Beginnings onTrouble={setTrouble} />
+      {keeps && guild && (
+        <View>
+          <Templates />
+        </View>
+      )}
+      {keeps && <Beginnings onTrouble={setTrouble} />}
       {trouble && asOf === null && (
         <p role="alert" className="mt-3 text-clash">
           {trouble}
         </p>
       )}
       {safekeeping}
-      <View>
-        <InTheHand />
-      </View>
+      {!guild && (
+        <View>
+          <InTheHand />
+        </View>
+      )}
     </main>
   );
 }

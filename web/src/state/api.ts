@@ -38,7 +38,7 @@ export class ServerTrouble extends Error {
 const SLOW = 5_000;
 const GIVEN_UP = 60_000;
 
-async function ask<T>(path: string, body?: unknown, onSlow?: () => void): Promise<T> {
+export async function ask<T>(path: string, body?: unknown, onSlow?: () => void): Promise<T> {
   const giveUp = new AbortController();
   const slow = onSlow && setTimeout(onSlow, SLOW);
   const end = setTimeout(() => giveUp.abort(), GIVEN_UP);

@@ -1,7 +1,7 @@
 import { toast } from 'sonner';
 import { create } from 'zustand';
 import { apply, applyChanges, asSeenIn, type Sent, keepingEqual, type Plan, saidIn } from '@heronstone/core/plan';
-import { isStranger, useAccess } from './access.ts';
+import { isStranger, notTheirs, useAccess } from './access.ts';
 import { getPlan, type PlanEvent, redoNext, Refused, sendCommand, ServerTrouble, undoLast } from './api.ts';
 import { keepLastPlan, lastPlan } from './last-known.ts';
 import { listen } from './listen.ts';
@@ -298,6 +298,11 @@ export const usePlan = create<PlanState>()((set, get) => {
     },
 
     dispatch: (sent) => {
+      const notMine = notTheirs(useAccess.getState().told, sent);
+      if (notMine !== null) {
+        toast.error(notMine);
+        return false;
+      }
       const command = asSeenIn(get().plan, sent);
       const done = apply(get().plan, command);
       if (!done.ok) {

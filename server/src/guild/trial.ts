@@ -1,0 +1,117 @@
+import { type ChildProcess, spawn, spawnSync } from 'node:child_process';
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { importPlan } from '@heronstone/core/formats';
+import { PlanStore } from '../store/plan-store.ts';
+import { Trouble } from '../store/trouble.ts';
+import { balance, type Behind } from './balance.ts';
+import { Cluster, postgresPrograms } from './cluster.ts';
+import { GuildEngine } from './guild-engine.ts';
+import { Households } from './households.ts';
+import { Hub } from './hub.ts';
+import { migrateGuild, SERVERS } from './migrate.ts';
+import { Pool } from './pool.ts';
+
+const root = fileURLToPath(new URL('../../../', import.meta.url));
+const SERVERS_OF_TRIAL = 2;
+/** The household the demo plan lies in. */
+const DEMO = 'The pump house';
+
+/** Everything of a guild on one machine: PostgreSQL in a folder, two servers, one address before them, a household to come in to. */
+export async function trial(folder: string, port: number): Promise<void> {
+  installPostgres();
+  console.log(`PostgreSQL in ${folder} …`);
+  const cluster = await Cluster.open(folder);
+  await migrateGuild(cluster.ownerUrl);
+  const origin = `http://localhost:${port}`;
+  const households = Households.open(cluster.ownerUrl);
+  const there = await households.list();
+  const secret = there.length === 0 ? await begin(households, cluster) : null;
+  const behind = new Map<number, Behind>();
+  const children: ChildProcess[] = [];
+  let ending = false;
+  const start = (n: number) => {
+    const args = ['serve', '--port', '0', '--ops-port', '0', '--origin', origin, '--trust-proxy', '1'];
+    const child = spawn(process.execPath, [join(root, 'scripts/program.mjs'), 'server/src/main.ts', ...args], {
+      cwd: root,
+      env: { ...process.env, DATABASE_URL: cluster.serversUrl },
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
+    children[n] = child;
+    let out = '';
+    child.stdout!.on('data', (d: Buffer) => {
+      out += d.toString();
+      const [, own, ops] = /own port (\d+)[\s\S]*127\.0\.0\.1:(\d+)\/health/.exec(out) ?? [];
+      if (own && ops) behind.set(n, { url: `http://127.0.0.1:${own}`, ready: `http://127.0.0.1:${ops}/ready` });
+    });
+    child.once('exit', () => {
+      behind.delete(n);
+      // one that ends, for whatever reason, is begun again
+      if (!ending) setTimeout(() => start(n), 500);
+    });
+  };
+  for (let n = 0; n < SERVERS_OF_TRIAL; n++) start(n);
+  while (behind.size < SERVERS_OF_TRIAL) await new Promise((go) => setTimeout(go, 50));
+  const front = await balance(port, () => [...behind.values()]);
+  console.log(
+    `A guild’s server is at ${origin}/  (two servers behind it: ${children.map((c) => c.pid).join(', ')}; end one and see)`,
+  );
+  if (secret) console.log(`Come in to ${DEMO} as its first keeper: ${origin}/come#${secret}`);
+  else console.log(`Households: ${there.map((h) => h.id).join(', ')}`);
+  console.log(
+    `Another household: DATABASE_OWNER_URL='${cluster.ownerUrl}' npm run -s guild -- household add "Another house" --origin ${origin}`,
+  );
+  const stop = () => {
+    if (ending) return;
+    ending = true;
+    void (async () => {
+      await front.close();
+      await households.close();
+      await Promise.all(
+        children.map((child) => {
+          const gone = new Promise((resolve) => child.once('exit', resolve));
+          child.kill('SIGTERM');
+          return gone;
+        }),
+      );
+      await cluster.stop();
+      process.exit(0);
+    })();
+  };
+  process.on('SIGINT', stop);
+  process.on('SIGTERM', stop);
+}
+
+/** A household with the demo plans. @returns the secret of its first keeper's invitation */
+async function begin(households: Households, cluster: Cluster): Promise<string> {
+  const { id, secret } = await households.add(DEMO);
+  const pool = new Pool({ url: cluster.serversUrl, role: SERVERS, connections: 2 });
+  try {
+    const hub = await Hub.open(pool, () => undefined);
+    const store = new PlanStore(new GuildEngine(hub, { household: id, member: { id: '', name: 'the operator' } }));
+    const plans = join(root, 'demo', 'plans');
+    for (const name of readdirSync(plans).sort().reverse()) {
+      const read = importPlan(readFileSync(join(plans, name), 'utf8'), 'demo');
+      if (read.ok) await store.add({ plan: read.plan });
+    }
+    await hub.close();
+  } finally {
+    await pool.close();
+  }
+  return secret;
+}
+
+/** Debian’s postgresql where there is none and it may be installed; no cluster of Debian’s own is begun. */
+function installPostgres(): void {
+  if (postgresPrograms() !== null) return;
+  if (process.getuid?.() !== 0 || !existsSync('/usr/bin/apt-get'))
+    throw new Trouble('A guild needs PostgreSQL 15 or newer: sudo apt-get install postgresql, then once more.');
+  console.log('Installing Debian’s postgresql …');
+  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
+  for (const args of [
+    ['update', '-qq'],
+    ['install', '-y', '-qq', '--no-install-recommends', 'postgresql'],
+  ])
+    spawnSync('apt-get', args, { stdio: 'inherit', env });
+}

@@ -1,0 +1,24 @@
+import { useState } from 'react';
+
+/** Does one thing at a time, and keeps why it failed, in plain words. */
+export function useAtWork() {
+  const [busy, setBusy] = useState(false);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  /** @returns whether it was done */
+  const run = async (work: () => Promise<unknown>): Promise<boolean> => {
+    setBusy(true);
+    setTrouble(null);
+    try {
+      await work();
+      return true;
+    } catch (error) {
+      // a browser’s own window that was closed without choosing is no trouble
+      const left = (error as Error).name === 'NotAllowedError' || (error as Error).name === 'AbortError';
+      setTrouble(left ? 'Nothing was chosen.' : (error as Error).message);
+      return false;
+    } finally {
+      setBusy(false);
+    }
+  };
+  return { busy, trouble, run };
+}
