@@ -4,7 +4,7 @@ import { Cluster } from './guild/cluster.ts';
 import { GuildEngine } from './guild/guild-engine.ts';
 import { Households } from './guild/households.ts';
 import { migrateGuild } from './guild/migrate.ts';
-import { type RunningGuild, serveGuild } from './guild/serve-guild.ts';
+import { type GuildParts, type RunningGuild, serveGuild } from './guild/serve-guild.ts';
 import { serve } from './serve.ts';
 import { PlanStore } from './store/plan-store.ts';
 import { type Store } from './store/store.ts';
@@ -75,17 +75,17 @@ export type GuildBackend = Backend & {
   households: Households;
   guild: RunningGuild;
   /** one server more beside it */
-  another: () => Promise<RunningGuild>;
+  another: (parts?: Partial<GuildParts>) => Promise<RunningGuild>;
 };
 
 /** A guild of one household and one server. */
-export async function onGuild(): Promise<GuildBackend> {
+export async function onGuild(parts: Partial<GuildParts> = {}): Promise<GuildBackend> {
   const { cluster, end } = await newCluster();
   await migrateGuild(cluster.ownerUrl);
   const households = Households.open(cluster.ownerUrl);
   const servers: RunningGuild[] = [];
-  const another = async () => {
-    const one = await serveGuild({ databaseUrl: cluster.serversUrl, port: 0, opsPort: 0 });
+  const another = async (more: Partial<GuildParts> = parts) => {
+    const one = await serveGuild({ databaseUrl: cluster.serversUrl, port: 0, opsPort: 0, ...more });
     servers.push(one);
     return one;
   };

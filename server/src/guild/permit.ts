@@ -16,7 +16,7 @@ export function permit(hub: Hub): RequestHandler {
     const no = (words: string) => problem(res, 403, 'Not yours to do', words);
     if (known.onlyPlan !== null) {
       const its = (kind === 'plans' && planId === known.onlyPlan) || (kind === 'photos' && planId !== undefined);
-      const list = kind === 'plans' && planId === undefined;
+      const list = kind === 'plans' && !planId;
       if (req.method !== 'GET' || !(its || list)) return no('This link shows one plan, and no more.');
     }
     if (known.role === 'keeper' || req.method === 'GET' || req.method === 'HEAD') return next();

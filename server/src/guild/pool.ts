@@ -40,14 +40,27 @@ export type PoolParts = {
   connections?: number;
   statementTimeout?: number;
   onTrouble?: (words: string) => void;
+  /** told every question and what came with it, for tests that ask them again as somebody else */
+  onQuestion?: (sql: string, params: unknown[]) => void;
 };
 
 /** Connections to a PostgreSQL. Every question is asked inside a transaction that says whom it is for. */
 export class Pool {
   private readonly pool: pg.Pool;
+  private closed = false;
   readonly config: pg.ClientConfig;
 
-  constructor({ url, role, connections = CONNECTIONS, statementTimeout = FOR_STATEMENT, onTrouble }: PoolParts) {
+  private readonly onQuestion: PoolParts['onQuestion'];
+
+  constructor({
+    url,
+    role,
+    connections = CONNECTIONS,
+    statementTimeout = FOR_STATEMENT,
+    onTrouble,
+    onQuestion,
+  }: PoolParts) {
+    this.onQuestion = onQuestion;
     this.config = {
       connectionString: url,
       options: options(role, statementTimeout),
@@ -61,7 +74,9 @@ export class Pool {
       idleTimeoutMillis: 60_000,
     });
     // one that lay idle and broke is not used again; whoever asks next gets another
-    this.pool.on('error', (error) => onTrouble?.(`A connection to the database broke off: ${error.message}`));
+    this.pool.on('error', (error) => {
+      if (!this.closed) onTrouble?.(`A connection to the database broke off: ${error.message}`);
+    });
   }
 
   /** Questions of a scope, each in a transaction of its own. */
@@ -98,7 +113,7 @@ export class Pool {
                 set_config('heronstone.member', $3, true), set_config('heronstone.who', $4, true)`,
         [scope.household ?? '', scope.key ?? '', scope.member?.id ?? '', scope.member?.name ?? ''],
       );
-      const result = await work(queriesOf(client));
+      const result = await work(this.queriesOf(client));
       const { command } = await client.query('COMMIT');
       // a transaction in which something had failed ends with ROLLBACK and no error
       if (command !== 'COMMIT') throw new Error('The database took it back.');
@@ -134,11 +149,17 @@ export class Pool {
   }
 
   close(): Promise<void> {
+    this.closed = true;
     return this.pool.end();
   }
-}
 
-const queriesOf = (client: pg.PoolClient): Queries => ({
-  query: async (sql, params = []) => (await client.query<Row>(sql, params)).rows,
-  exec: async (sql) => void (await client.query(sql)),
-});
+  private queriesOf(client: pg.PoolClient): Queries {
+    return {
+      query: async (sql, params = []) => {
+        this.onQuestion?.(sql, params);
+        return (await client.query<Row>(sql, params)).rows;
+      },
+      exec: async (sql) => void (await client.query(sql)),
+    };
+  }
+}

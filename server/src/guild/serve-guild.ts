@@ -1,12 +1,13 @@
 import { createServer } from 'node:http';
 import { fileURLToPath } from 'node:url';
-import { type Response } from 'express';
+import { type Express, type Response } from 'express';
 import { pino } from 'pino';
 import { type Keeping, makeApp } from '../http/app.ts';
 import { ended, listen, portOf } from '../http/listen.ts';
 import { deviceRoutes } from '../http/routes/devices.ts';
 import { Streams } from '../http/stream.ts';
 import { PlanStore } from '../store/plan-store.ts';
+import { type PlanSummary } from '../store/store.ts';
 import { Trouble } from '../store/trouble.ts';
 import { GuildDoor } from './door.ts';
 import { doorRoutes } from './door-routes.ts';
@@ -18,7 +19,7 @@ import { type Known, scopeOf } from './members.ts';
 import { SERVERS, tablesTrouble } from './migrate.ts';
 import { operations } from './operations.ts';
 import { permit } from './permit.ts';
-import { NOBODY, Pool } from './pool.ts';
+import { NOBODY, Pool, type PoolParts } from './pool.ts';
 import { sweepTries } from './tries.ts';
 
 const WEB = fileURLToPath(new URL('../../../web/dist', import.meta.url));
@@ -43,9 +44,16 @@ export type GuildParts = {
   web?: string;
   connections?: number;
   statementTimeout?: number;
+  onQuestion?: PoolParts['onQuestion'];
 };
 
-export type RunningGuild = { port: number; opsPort: number | null; hub: Hub; close: () => Promise<void> };
+export type RunningGuild = {
+  port: number;
+  opsPort: number | null;
+  hub: Hub;
+  app: Express;
+  close: () => Promise<void>;
+};
 
 /**
  * Serves the households of a PostgreSQL. It keeps nothing of its own: any number may stand side by side, and be ended at any time.
@@ -61,6 +69,7 @@ export async function serveGuild({
   web = WEB,
   connections,
   statementTimeout,
+  onQuestion,
 }: GuildParts): Promise<RunningGuild> {
   const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' }, pino.destination(2));
   const warn = (words: string) => log.warn(words);
@@ -70,6 +79,7 @@ export async function serveGuild({
     onTrouble: warn,
     ...(connections !== undefined && { connections }),
     ...(statementTimeout !== undefined && { statementTimeout }),
+    ...(onQuestion && { onQuestion }),
   });
   const closing: (() => Promise<unknown>)[] = [() => pool.close()];
   const closeAll = async () => {
@@ -113,6 +123,7 @@ export async function serveGuild({
       port: portOf(server),
       opsPort: opsServer && portOf(opsServer),
       hub,
+      app,
       close: async () => {
         clearInterval(timer);
         ops.end();
@@ -133,7 +144,26 @@ export async function serveGuild({
 /** The plans and pictures a request may ask of: those of the household it comes from. */
 function keepingOf(hub: Hub): (res: Response) => Keeping {
   return (res) => {
-    const scope = scopeOf(res.locals.known as Known);
-    return { store: new PlanStore(new GuildEngine(hub, scope)), photos: new GuildPhotos(hub.pool, scope) };
+    const known = res.locals.known as Known;
+    const scope = scopeOf(known);
+    return {
+      store: new SeenPlans(new GuildEngine(hub, scope), known.onlyPlan),
+      photos: new GuildPhotos(hub.pool, scope),
+    };
   };
+}
+
+/** The plans of a household as somebody sees them: all, or the one a link shows. */
+class SeenPlans extends PlanStore {
+  constructor(
+    engine: GuildEngine,
+    private readonly only: string | null,
+  ) {
+    super(engine);
+  }
+
+  override async list(): Promise<PlanSummary[]> {
+    const all = await super.list();
+    return this.only === null ? all : all.filter((plan) => plan.id === this.only);
+  }
 }
