@@ -1,7 +1,7 @@
 // npm test: install what is missing, then type check, lint, import rules, unit, server and browser tests.
 // The last line says how many passed and failed.
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, mkdtempSync, readFileSync, rmSync, statfsSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, statfsSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { build, install, root } from './lib.mjs';
@@ -22,23 +22,31 @@ function aside(program, args) {
   });
 }
 
-function findChromium() {
-  if (existsSync(CHROMIUM)) return;
+/** Debian’s package of a program that tests need, where it is missing and may be installed. */
+function findDebians(name, isThere, what) {
+  if (isThere()) return;
   if (process.getuid?.() !== 0 || !existsSync('/usr/bin/apt-get')) {
-    console.error(
-      'The browser tests need Debian’s chromium: sudo apt-get install chromium (or name another one in CHROMIUM).',
-    );
+    console.error(`${what} need Debian’s ${name}: sudo apt-get install ${name}.`);
     return;
   }
-  console.error('Installing Debian’s chromium …');
+  console.error(`Installing Debian’s ${name} …`);
   const env = { DEBIAN_FRONTEND: 'noninteractive' };
   if (run('apt-get', ['update', '-qq'], env))
-    run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], env);
+    run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', name], env);
+}
+
+/** The programs of a PostgreSQL of 15 or newer, as the guild’s own look for them (server/src/guild/cluster.ts). */
+function hasPostgres() {
+  const folder = '/usr/lib/postgresql';
+  const there =
+    existsSync(folder) && readdirSync(folder).some((v) => Number(v) >= 15 && existsSync(join(folder, v, 'bin/initdb')));
+  return there || spawnSync('pg_config', ['--bindir']).status === 0;
 }
 
 install();
 build();
-findChromium();
+findDebians('chromium', () => existsSync(CHROMIUM), 'The browser tests (or another one named in CHROMIUM)');
+findDebians('postgresql', hasPostgres, 'The tests of a guild');
 
 let passed = 0;
 let failed = 0;

@@ -34,7 +34,8 @@ function runner(): { uid?: number; gid?: number } {
   }
 }
 
-function freePort(): Promise<number> {
+/** A port nobody listens on now. */
+export function freePort(): Promise<number> {
   return new Promise((resolve, reject) => {
     const server = createServer();
     server.once('error', reject);

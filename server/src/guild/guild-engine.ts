@@ -5,7 +5,7 @@ import { type Entry } from '../store/entry.ts';
 import { type Queries } from '../store/queries.ts';
 import { isDataFault, type Prepared, type Work } from '../store/writer.ts';
 import { changesAfter, CHANNEL, type Hub } from './hub.ts';
-import { mayAddPlan, mayChange } from './limits.ts';
+import { mayAddPlan, mustBeSlower } from './limits.ts';
 import { type Scope } from './pool.ts';
 
 /** So many changes of a plan are kept as rows, for servers and windows that were away (own assumption). */
@@ -55,14 +55,12 @@ export class GuildEngine implements Engine {
   ): Promise<void> {
     const { planId, revision, changes, what } = entry;
     if (what.kind === 'added') await mayAddPlan(tx, this.scope.household);
-    else await mayChange(tx, this.scope.household);
     await writeEntry(tx, { ...entry, n: 0, at: new Date().toISOString() });
-    // what is checked at the end of a transaction is checked now: after this nothing of it can be refused
-    await tx.exec('SET CONSTRAINTS ALL IMMEDIATE');
     await then?.();
-    if (what.kind === 'command' || what.kind === 'step')
+    const changed = what.kind === 'command' || what.kind === 'step';
+    if (changed)
       await tx.query(
-        'INSERT INTO plan_changes (plan_id, revision, command_id, changes, undo, redo) VALUES ($1, $2, $3, $4, $5, $6)',
+        `INSERT INTO plan_changes (plan_id, revision, command_id, changes, undo, redo) VALUES ($1, $2, $3, $4, $5, $6)`,
         [planId, revision, what.commandId, JSON.stringify(changes), held.undo, held.redo],
       );
     if (revision % 50 === 0)
@@ -70,13 +68,23 @@ export class GuildEngine implements Engine {
         planId,
         revision - KEPT_CHANGES,
       ]);
-    await tx.query('INSERT INTO acts (id, about, plan_name, words) VALUES ($1, $2, $3, $4)', [
-      newId('act'),
-      planId,
-      held.plan.head.name,
-      actWords(what, held),
-    ]);
-    if (what.kind !== 'added') await tx.query('SELECT pg_notify($1, $2)', [CHANNEL, `plan ${planId}`]);
+    // the log of who did what, how many that makes in a minute, and word to every server
+    const [row] = await tx.query(
+      `WITH act AS (INSERT INTO acts (id, about, plan_name, words) VALUES ($1, $2, $3, $4))
+       SELECT changes_a_minute AS most, pg_notify($5, $6),
+         (SELECT count(*)::int FROM acts WHERE household_id = $7 AND at > now() - interval '1 minute') AS now
+       FROM households WHERE id = $7`,
+      [
+        newId('act'),
+        planId,
+        held.plan.head.name,
+        actWords(what, held),
+        CHANNEL,
+        `plan ${planId}`,
+        this.scope.household,
+      ],
+    );
+    mustBeSlower(changed ? (row!.now as number) : 0, row!.most as number);
   }
 
   async now(tx: Queries, _tips: Tips, planId: string, changing: boolean): Promise<Held | null> {

@@ -157,9 +157,22 @@ export class Pool {
     return {
       query: async (sql, params = []) => {
         this.onQuestion?.(sql, params);
-        return (await client.query<Row>(sql, params)).rows;
+        return (await client.query<Row>({ text: sql, values: params, ...named(sql) })).rows;
       },
       exec: async (sql) => void (await client.query(sql)),
     };
   }
+}
+
+/** Statements that were seen: each connection prepares one once and asks it by its name from then on. So many, at most (own assumption). */
+const statements = new Map<string, string>();
+const MOST_STATEMENTS = 400;
+
+function named(sql: string): { name?: string } {
+  const known = statements.get(sql);
+  if (known !== undefined) return { name: known };
+  if (statements.size >= MOST_STATEMENTS) return {};
+  const name = `q${statements.size}`;
+  statements.set(sql, name);
+  return { name };
 }

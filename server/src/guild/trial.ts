@@ -6,7 +6,7 @@ import { importPlan } from '@heronstone/core/formats';
 import { PlanStore } from '../store/plan-store.ts';
 import { Trouble } from '../store/trouble.ts';
 import { balance, type Behind } from './balance.ts';
-import { Cluster, postgresPrograms } from './cluster.ts';
+import { Cluster, freePort, postgresPrograms } from './cluster.ts';
 import { GuildEngine } from './guild-engine.ts';
 import { Households } from './households.ts';
 import { Hub } from './hub.ts';
@@ -18,12 +18,16 @@ const SERVERS_OF_TRIAL = 2;
 /** The household the demo plan lies in. */
 const DEMO = 'The pump house';
 
-/** Everything of a guild on one machine: PostgreSQL in a folder, two servers, one address before them, a household to come in to. */
-export async function trial(folder: string, port: number): Promise<void> {
+/**
+ * Everything of a guild on one machine: PostgreSQL in a folder, two servers, one address before them, a household to come in to.
+ * @param wanted port; 0 takes any free one
+ */
+export async function trial(folder: string, wanted: number): Promise<void> {
   installPostgres();
   console.log(`PostgreSQL in ${folder} …`);
   const cluster = await Cluster.open(folder);
   await migrateGuild(cluster.ownerUrl);
+  const port = wanted || (await freePort());
   const origin = `http://localhost:${port}`;
   const households = Households.open(cluster.ownerUrl);
   const there = await households.list();

@@ -22,7 +22,7 @@ import { craftedCommands, craftedPlan } from '../crafted.ts';
 import { listBackups } from '../store/backup.ts';
 import { DataFolder } from '../store/data-folder.ts';
 import { afterReboot, mixed } from './mixed.ts';
-import { end, json, post, start, startServer } from './programs.ts';
+import { end, json, memoryOf, post, start, startServer } from './programs.ts';
 
 /** `npm run torture [-- --write]`: what the tests prove once, many times over and against the clock. Ends by itself within half an hour. */
 const DEADLINE = Date.now() + 1_750_000;
@@ -399,9 +399,6 @@ function picture(n: number): Buffer {
   coded.writeUInt32BE(0x01010101 + n, 0);
   return Buffer.concat([whole.subarray(0, -2), coded.map((b) => (b === 0xff ? 0xfe : b)), whole.subarray(-2)]);
 }
-
-/** Bytes of memory a process holds. */
-const memoryOf = (pid: number) => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1]) * 1024;
 
 async function neighbours(): Promise<void> {
   const { url, child } = await startServer(join(base, 'neighbours'));

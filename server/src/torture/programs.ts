@@ -1,4 +1,5 @@
 import { type ChildProcess, spawn } from 'node:child_process';
+import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 
 const LAUNCHER = fileURLToPath(new URL('../../../scripts/program.mjs', import.meta.url));
@@ -44,3 +45,7 @@ export function post(url: string, body: unknown): Promise<Response> {
 export async function json<T>(answer: Promise<Response>): Promise<T> {
   return (await (await answer).json()) as T;
 }
+
+/** Bytes of memory a process holds. */
+export const memoryOf = (pid: number) =>
+  Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1]) * 1024;
