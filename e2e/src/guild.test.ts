@@ -1,45 +1,12 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { type Browser, type Page } from 'playwright-core';
+import { startGuild } from './guild.ts';
 import { launch, newPage, root } from './harness.ts';
 import { axeFaults, until } from './support.ts';
 
 const PASSPHRASE = 'four words that go';
-
-/** All of a guild, as `npm run guild` starts it: PostgreSQL in a folder, two servers, one address. */
-async function startGuild() {
-  const folder = mkdtempSync(join(process.env.HERONSTONE_TEST_FOLDER ?? tmpdir(), 'heronstone-guild-'));
-  const child = spawn(
-    process.execPath,
-    [join(root, 'scripts/program.mjs'), 'server/src/guild/main.ts', 'trial', '--folder', folder, '--port', '0'],
-    { cwd: root, env: { ...process.env, NODE_OPTIONS: '', LOG_LEVEL: 'silent' }, stdio: ['ignore', 'pipe', 'pipe'] },
-  );
-  let said = '';
-  for (const stream of [child.stdout, child.stderr]) stream.on('data', (d: Buffer) => (said += d.toString()));
-  const gone = new Promise<void>((resolve) => child.once('exit', () => resolve()));
-  await until(async () => {
-    if (child.exitCode !== null) throw new Error(`the guild ended: ${said}`);
-    return said.includes('Another household:');
-  }, 'the guild is there');
-  const [, origin = ''] = /is at (http:\S+?)\/ /.exec(said) ?? [];
-  const [, link = ''] = /(http:\S+\/come#\S+)/.exec(said) ?? [];
-  const [, ownerUrl = ''] = /DATABASE_OWNER_URL='([^']+)'/.exec(said) ?? [];
-  const pids = /behind it: ([\d, ]+)/.exec(said)![1]!.split(', ').map(Number);
-  return {
-    origin,
-    link,
-    ownerUrl,
-    pids,
-    stop: async () => {
-      child.kill('SIGTERM');
-      await gone;
-      rmSync(folder, { recursive: true, force: true });
-    },
-  };
-}
 
 /** What whoever runs the guild says. @returns what it printed */
 function operator(ownerUrl: string, ...args: string[]): Promise<string> {
@@ -124,20 +91,20 @@ describe('a household on a guild’s server', () => {
   });
 
   test('the first keeper comes in by the invitation; what was wrong is said; the household’s page is there for everybody', async () => {
-    await keeper.goto(guild.link);
+    await keeper.goto(guild.links[0]!);
     await keeper.getByText('You are invited to').waitFor();
     expect(await axeFaults(keeper)).toEqual([]);
     await keeper.getByLabel('Your name here').fill('Ada');
     await keeper.getByLabel('A passphrase of your own').fill('short');
     await keeper.getByRole('button', { name: 'Come in', exact: true }).click();
     expect(await keeper.getByRole('alert').textContent()).toMatch(/10 letters/);
-    await comeIn(keeper, guild.link, 'Ada');
+    await comeIn(keeper, guild.links[0]!, 'Ada');
     await keeper.getByRole('link', { name: 'The pump house', exact: true }).first().click();
     await keeper.getByRole('heading', { name: 'Who did what' }).waitFor();
     expect(await axeFaults(keeper)).toEqual([]);
     // once used it opens nothing
     const { page, context } = await newPage(browser);
-    await page.goto(guild.link);
+    await page.goto(guild.links[0]!);
     await page.getByText('used, withdrawn, or is over').waitFor();
     await context.close();
     // what was refused stands in the console as the browser says it, and nothing else does

@@ -1,6 +1,7 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { type Page } from 'playwright-core';
+import { startGuild } from './guild.ts';
 import { addDemoPlan, launch, newPage, removeFolder, root, startServer } from './harness.ts';
 
 /** One current picture of every main view, from the demo, at 1280 × 800. `npm run screenshots [-- NAME …]` */
@@ -36,12 +37,6 @@ const shots: Record<string, (page: Page) => Promise<unknown>> = {
     await at(spring, `tryout?seat=kite-seat&against=${encodeURIComponent(`plan ${pump}`)}`);
     await page.waitForSelector('text=/is quicker by/');
     for (let i = 0; i < 12; i++) await page.getByRole('button', { name: 'Next moment' }).click();
-  },
-  'help-most': async (page) => {
-    await at(spring, 'tryout?view=help');
-    await page.getByRole('button', { name: 'Look what would help' }).click();
-    await page.getByRole('button', { name: 'Look again' }).waitFor({ timeout: 120_000 });
-    await page.locator('main button[aria-pressed]').first().click();
   },
   arrange: async (page) => {
     await at(cupboard, 'furniture?view=arrange');
@@ -145,6 +140,22 @@ if (wanted.length === 0 || wanted.includes('doing')) {
   await page.getByRole('button', { name: 'Take: All at a weekend' }).waitFor({ timeout: 60_000 });
   await page.getByRole('status', { name: 'Looking which day what' }).waitFor({ state: 'hidden' });
   await page.screenshot({ path: join(out, 'doing.png') });
+}
+if (wanted.length === 0 || wanted.includes('household')) {
+  const guild = await startGuild();
+  for (const [n, name] of ['Maren', 'Jonne'].entries()) {
+    const { page } = await newPage(browser);
+    await page.goto(guild.links[n]!);
+    await page.getByLabel('A passphrase of your own').fill('four words that go');
+    await page.getByRole('button', { name: 'Come in', exact: true }).click();
+    await page.getByText(`${name}, `).waitFor();
+    if (n === 0) continue;
+    const keeper = browser.contexts().at(-2)!.pages()[0]!;
+    await keeper.getByRole('link', { name: 'The pump house', exact: true }).first().click();
+    await keeper.getByRole('heading', { name: 'Who did what' }).waitFor();
+    await keeper.screenshot({ path: join(out, 'household.png') });
+  }
+  await guild.stop();
 }
 if (errors.length > 0) console.error(`The console showed:\n${errors.join('\n')}`);
 await browser.close();

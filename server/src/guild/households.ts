@@ -70,7 +70,7 @@ export class Households {
   }
 
   /** Makes a household. @returns its word, and the secret of an invitation for its first keeper */
-  async add(name: string, id = wordOf(name)): Promise<{ id: string; secret: string }> {
+  async add(name: string, id = wordOf(name), keeper = name): Promise<{ id: string; secret: string }> {
     if (!/^[a-z0-9][a-z0-9-]{1,39}$/.test(id))
       throw new Trouble(`“${id}” is no word for addresses: small letters, digits and -, two to forty of them.`);
     return this.pool.transaction(this.as(id), async (tx) => {
@@ -80,7 +80,7 @@ export class Households {
       );
       if (made.length === 0)
         throw new Trouble(`There is a household ${id} already. Say another word for it: --id WORD.`);
-      return { id, secret: await this.inviteIn(tx, name, 'keeper') };
+      return { id, secret: await this.inviteIn(tx, keeper, 'keeper') };
     });
   }
 

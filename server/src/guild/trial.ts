@@ -1,7 +1,8 @@
 import { type ChildProcess, spawn, spawnSync } from 'node:child_process';
-import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { z } from 'zod';
 import { importPlan } from '@heronstone/core/formats';
 import { PlanStore } from '../store/plan-store.ts';
 import { Trouble } from '../store/trouble.ts';
@@ -15,8 +16,14 @@ import { Pool } from './pool.ts';
 
 const root = fileURLToPath(new URL('../../../', import.meta.url));
 const SERVERS_OF_TRIAL = 2;
-/** The household the demo plan lies in. */
-const DEMO = 'The pump house';
+/** A household of three, with the plans it has. */
+const DEMO = join(root, 'demo/household/the-pump-house.json');
+const Demo = z.strictObject({
+  name: z.string(),
+  /** a keeper first */
+  people: z.array(z.strictObject({ name: z.string(), role: z.enum(['keeper', 'helper', 'guest']) })).min(1),
+  plans: z.array(z.string()),
+});
 
 /**
  * Everything of a guild on one machine: PostgreSQL in a folder, two servers, one address before them, a household to come in to.
@@ -31,7 +38,7 @@ export async function trial(folder: string, wanted: number): Promise<void> {
   const origin = `http://localhost:${port}`;
   const households = Households.open(cluster.ownerUrl);
   const there = await households.list();
-  const secret = there.length === 0 ? await begin(households, cluster) : null;
+  const links = there.length === 0 ? await begin(households, cluster) : null;
   const behind = new Map<number, Behind>();
   const children: ChildProcess[] = [];
   let ending = false;
@@ -61,8 +68,8 @@ export async function trial(folder: string, wanted: number): Promise<void> {
   console.log(
     `A guild’s server is at ${origin}/  (two servers behind it: ${children.map((c) => c.pid).join(', ')}; end one and see)`,
   );
-  if (secret) console.log(`Come in to ${DEMO} as its first keeper: ${origin}/come#${secret}`);
-  else console.log(`Households: ${there.map((h) => h.id).join(', ')}`);
+  for (const { words, secret } of links ?? []) console.log(`${words}: ${origin}/come#${secret}`);
+  if (!links) console.log(`Households: ${there.map((h) => h.id).join(', ')}`);
   console.log(
     `Another household: DATABASE_OWNER_URL='${cluster.ownerUrl}' npm run -s guild -- household add "Another house" --origin ${origin}`,
   );
@@ -87,23 +94,31 @@ export async function trial(folder: string, wanted: number): Promise<void> {
   process.on('SIGTERM', stop);
 }
 
-/** A household with the demo plans. @returns the secret of its first keeper's invitation */
-async function begin(households: Households, cluster: Cluster): Promise<string> {
-  const { id, secret } = await households.add(DEMO);
+/** The demo's household, with its plans. @returns for each of its people the secret of an invitation */
+async function begin(households: Households, cluster: Cluster): Promise<{ words: string; secret: string }[]> {
+  const { name, people, plans } = Demo.parse(JSON.parse(readFileSync(DEMO, 'utf8')));
+  const [keeper, ...others] = people;
+  const { id, secret } = await households.add(name, undefined, keeper!.name);
   const pool = new Pool({ url: cluster.serversUrl, role: SERVERS, connections: 2 });
   try {
     const hub = await Hub.open(pool, () => undefined);
     const store = new PlanStore(new GuildEngine(hub, { household: id, member: { id: '', name: 'the operator' } }));
-    const plans = join(root, 'demo', 'plans');
-    for (const name of readdirSync(plans).sort().reverse()) {
-      const read = importPlan(readFileSync(join(plans, name), 'utf8'), 'demo');
-      if (read.ok) await store.add({ plan: read.plan });
+    for (const file of plans) {
+      const read = importPlan(readFileSync(join(root, 'demo', 'plans', file), 'utf8'), 'demo');
+      if (!read.ok) throw new Error(`${file}: ${read.reason}`);
+      await store.add({ plan: read.plan });
     }
     await hub.close();
   } finally {
     await pool.close();
   }
-  return secret;
+  const links = [{ words: `Come in to ${name} as ${keeper!.name}, keeper`, secret }];
+  for (const person of others)
+    links.push({
+      words: `Come in to ${name} as ${person.name}, ${person.role}`,
+      secret: await households.invite(id, person.name, person.role),
+    });
+  return links;
 }
 
 /** Debian’s postgresql where there is none and it may be installed; no cluster of Debian’s own is begun. */

@@ -26,6 +26,7 @@ import {
 import { cancelLabels, sendLabels } from '../../state/api.ts';
 import { jot } from '../../state/jot.ts';
 import { photoUrl } from '../../state/photos.ts';
+import { useAccess } from '../../state/access.ts';
 import { TROUBLE, usePrinter } from '../../state/printer.ts';
 import { labelsForgotten, labelsOut, labelsSent } from '../../state/sent-labels.ts';
 import { shippedFaces } from '../../parts/faces.ts';
@@ -259,6 +260,8 @@ function Printing({ labels, places }: { labels: readonly LabelText[]; places: re
   const plan = usePlan((s) => s.plan);
   const { measure } = plan.head;
   const dispatch = usePlan((s) => s.dispatch);
+  // a guild's server stands where nobody labels anything
+  const besideServer = useAccess((s) => !s.told?.guild);
   const [stockId, setStock] = useState(measure === 'metric' ? 'a4-plain' : 'letter-plain');
   const [own, setOwn] = useState<LabelStock>({ ...LABEL_STOCKS[0]!, id: OWN, words: 'a sheet of my own' });
   const [skip, setSkip] = useState(0);
@@ -365,7 +368,7 @@ function Printing({ labels, places }: { labels: readonly LabelText[]; places: re
           <Button onClick={() => stick('inside', places)}>inside the doors</Button>
         </p>
       )}
-      <LabelPrinter places={places} onPrinted={(list) => stick('permanent', list)} />
+      {besideServer && <LabelPrinter places={places} onPrinted={(list) => stick('permanent', list)} />}
     </section>
   );
 }
