@@ -216,6 +216,12 @@ describe('coming in to a household', () => {
       await newHousehold(guild.households, guild.url, 'The lock'),
     ];
     expect(jo.id).not.toBe(kit.id);
+    // a role taken away is gone at once, on the other server too
+    const lou = await comeIn(guild.url, await invite('Lou', 'keeper'), 'Lou');
+    expect((await ask('/household', { cookie: lou, base: to(second) })).status).toBe(200);
+    const lousId = (await household()).members.find((m) => m.name === 'Lou')!.id;
+    await ask(`/household/members/${lousId}/role`, { cookie: house.cookie, body: { role: 'guest' } });
+    await until(async () => (await ask('/plans', { cookie: lou, base: to(second), body: {} })).status === 403);
     const asked = await ask('/household/invitations', {
       cookie: jo.cookie,
       body: { forWhom: 'Jo', role: 'keeper', member: null },
@@ -314,10 +320,23 @@ describe('coming in to a household', () => {
     const slow = answers.at(-1)!;
     // it passes: the browser keeps the change and sends it again
     expect([slow.status, slow.json.detail]).toEqual([503, expect.stringMatching(/goes on by itself/)]);
+    // copies and what is put out take room too
+    await guild.cluster.super(`UPDATE households SET most_bytes = 10 WHERE id = '${small.id}'`);
+    const gift = await ask('/household/gifts', { cookie: small.cookie, body: { planId: id } });
+    expect([gift.status, gift.json.detail]).toEqual([409, expect.stringMatching(/would be too much/)]);
+    // what was thrown away a month ago goes when somebody comes by, and no sooner
+    await guild.cluster.super(`UPDATE plans SET away_since = now() - interval '29 days' WHERE id = '${id}'`);
+    const third = await guild.another();
+    const list = async (base: string) =>
+      ((await ask('/plans', { cookie: small.cookie, base })).json as unknown as { id: string }[]).map((p) => p.id);
+    expect(await list(to(third))).toEqual([id]);
+    await guild.cluster.super(`UPDATE plans SET away_since = now() - interval '31 days' WHERE id = '${id}'`);
+    const fourth = await guild.another();
+    await until(async () => (await list(to(fourth))).length === 0);
     const { limits } = (await ask('/household', { cookie: small.cookie })).json as unknown as {
       limits: { plans: object };
     };
-    expect(limits.plans).toEqual({ most: 1, now: 1 });
+    expect(limits.plans).toEqual({ most: 1, now: 0 });
     await expect(guild.households.setLimits('nowhere', { plans: 3 })).rejects.toThrow(/no household nowhere/);
   });
 

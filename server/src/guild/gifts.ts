@@ -1,5 +1,6 @@
 import { newId } from '@heronstone/core/plan';
 import { type Queries } from '../store/queries.ts';
+import { mayKeepBytes } from './limits.ts';
 import { act, become, type Known, scopeOf } from './members.ts';
 import { type Pool } from './pool.ts';
 import { digestOf, newSecret } from './secrets.ts';
@@ -15,6 +16,7 @@ export function give(pool: Pool, known: Known, planName: string, file: string): 
   const secret = newSecret();
   const by = known.member!.name;
   return pool.transaction(scopeOf(known), async (tx) => {
+    await mayKeepBytes(tx, known.household, file.length);
     await tx.query(
       `INSERT INTO gifts (digest, plan_name, file, by_whom, from_name, ends_at) VALUES ($1, $2, $3, $4, $5, now() + $6 * interval '1 day')`,
       [digestOf(secret), planName, file, by, known.householdName, WAITS_DAYS],

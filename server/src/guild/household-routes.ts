@@ -10,7 +10,7 @@ import { type GuildDoor } from './door.ts';
 import { Passphrase, PASSKEY_COOKIE, Token } from './door-routes.ts';
 import { give, giftOf, takeGift } from './gifts.ts';
 import { type Hub } from './hub.ts';
-import { limitsOf } from './limits.ts';
+import { limitsOf, mayKeepBytes } from './limits.ts';
 import { act, endSessions, invite, type Known, leave, makeLink, scopeOf, setPassphrase, setRole } from './members.ts';
 import { addPasskey, passkeyOptions, siteOf } from './passkeys.ts';
 import { type Queries } from '../store/queries.ts';
@@ -250,6 +250,7 @@ export function householdRoutes(door: GuildDoor, hub: Hub, keeping: (res: Respon
     const file = await planFile(photos, found.plan, true);
     const { name } = found.plan.head;
     await whole(res, async (tx) => {
+      await mayKeepBytes(tx, known(res).household, file.length);
       await tx.query('INSERT INTO templates (id, name, words, from_name, file) VALUES ($1, $2, $3, $4, $5)', [
         newId('template'),
         name,

@@ -2,14 +2,16 @@ import { type Queries } from '../store/queries.ts';
 import { Trouble } from '../store/trouble.ts';
 import { Refusal } from '../store/store.ts';
 
-/** What a household may have and has. Bytes are those of its pictures; changes those of the last minute. */
+/** What a household may have and has. Bytes are those of its pictures, and of copies and templates that wait; changes those of the last minute. */
 export type Limits = Readonly<Record<'plans' | 'pictures' | 'bytes' | 'changes', { most: number; now: number }>>;
 
 const ASK = `
   SELECT most_plans, most_pictures, most_bytes, changes_a_minute,
     (SELECT count(*) FROM plans) AS plans,
     (SELECT count(*) FROM photos) AS pictures,
-    (SELECT coalesce(sum(octet_length(bytes)), 0) FROM photos) AS bytes,
+    (SELECT coalesce(sum(octet_length(bytes)), 0) FROM photos)
+      + (SELECT coalesce(sum(octet_length(file)), 0) FROM gifts)
+      + (SELECT coalesce(sum(octet_length(file)), 0) FROM templates WHERE household_id = $1) AS bytes,
     (SELECT count(*) FROM acts WHERE household_id = $1 AND at > now() - interval '1 minute') AS changes
   FROM households WHERE id = $1`;
 
@@ -48,15 +50,21 @@ export function mustBeSlower(now: number, most: number): void {
     );
 }
 
-/** @throws Refusal when pictures of so many bytes more are more than it may have */
+/** @throws Refusal when one picture of so many bytes more is more than it may have */
 export async function mayKeepPicture(tx: Queries, household: string, bytes: number): Promise<void> {
-  const { pictures, bytes: room } = await limitsOf(tx, household);
+  const { pictures } = await limitsOf(tx, household);
   if (pictures.now >= pictures.most)
     throw new Refusal(
       `This household may have ${pictures.most} pictures. Delete those no plan shows, or ask for more.`,
     );
+  await mayKeepBytes(tx, household, bytes);
+}
+
+/** @throws Refusal when so many bytes more are more than it may have */
+export async function mayKeepBytes(tx: Queries, household: string, bytes: number): Promise<void> {
+  const { bytes: room } = await limitsOf(tx, household);
   if (room.now + bytes > room.most)
     throw new Refusal(
-      `The pictures of this household may take ${Math.round(room.most / 1e6)} MB, and this one would be too much. Delete those no plan shows, or ask for more.`,
+      `Pictures, copies and what is put out may take ${Math.round(room.most / 1e6)} MB in this household, and this would be too much. Delete pictures no plan shows, withdraw what waits, or ask for more.`,
     );
 }

@@ -14,6 +14,8 @@ export type Known = {
   member: { id: string; name: string } | null;
   role: Role;
   onlyPlan: string | null;
+  /** when that ends, ms; null: it does not end by itself */
+  ends: number | null;
   /** digest of the session’s secret */
   session: string;
 };
@@ -53,7 +55,7 @@ export function knownBy(pool: Pool, secret: string): Promise<Known | null> {
       );
     const [who] = session.link
       ? await tx.query(
-          `SELECT h.name AS household, l.plan_id AS plan FROM links l, households h WHERE l.digest = $1 AND l.ends_at > now()`,
+          `SELECT h.name AS household, l.plan_id AS plan, l.ends_at AS ends FROM links l, households h WHERE l.digest = $1 AND l.ends_at > now()`,
           [session.link],
         )
       : await tx.query(
@@ -63,9 +65,17 @@ export function knownBy(pool: Pool, secret: string): Promise<Known | null> {
     if (!who) return null;
     const householdName = who.household as string;
     if (session.link)
-      return { household, householdName, member: null, role: 'guest', onlyPlan: who.plan as string, session: digest };
+      return {
+        household,
+        householdName,
+        member: null,
+        role: 'guest',
+        onlyPlan: who.plan as string,
+        ends: (who.ends as Date).getTime(),
+        session: digest,
+      };
     const member = { id: who.id as string, name: who.name as string };
-    return { household, householdName, member, role: who.role as Role, onlyPlan: null, session: digest };
+    return { household, householdName, member, role: who.role as Role, onlyPlan: null, ends: null, session: digest };
   });
 }
 
@@ -98,7 +108,12 @@ export async function endSessions(
   is: string,
 ): Promise<void> {
   const ended = await tx.query(`DELETE FROM sessions WHERE ${where} = $1 RETURNING digest`, [is]);
-  for (const { digest } of ended) await tx.query('SELECT pg_notify($1, $2)', [CHANNEL, `session ${String(digest)}`]);
+  for (const { digest } of ended) await tellSession(tx, digest as string);
+}
+
+/** Every server forgets what it believes of a session, and lets its windows go. */
+async function tellSession(tx: Queries, digest: string): Promise<void> {
+  await tx.query('SELECT pg_notify($1, $2)', [CHANNEL, `session ${digest}`]);
 }
 
 export type Invitation = {
@@ -247,6 +262,9 @@ export async function setRole(tx: Queries, member: string, role: Role): Promise<
     role,
   ]);
   if (!row) throw new Refusal('Nobody of that name is in this household.');
+  // what a server believes of their sessions is asked anew; their windows come back as what they are now
+  for (const { digest } of await tx.query('SELECT digest FROM sessions WHERE member_id = $1', [member]))
+    await tellSession(tx, digest as string);
   await act(tx, `${String(row.name)} is a ${role} now`);
 }
 

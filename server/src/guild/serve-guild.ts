@@ -1,6 +1,7 @@
 import { createServer } from 'node:http';
 import { fileURLToPath } from 'node:url';
-import { type Express, type Response } from 'express';
+import { type Express, type RequestHandler, type Response } from 'express';
+import { LRUCache } from 'lru-cache';
 import { pino } from 'pino';
 import { type Keeping, makeApp } from '../http/app.ts';
 import { ended, listen, portOf } from '../http/listen.ts';
@@ -93,7 +94,7 @@ export async function serveGuild({
     const door = new GuildDoor(hub, origin);
     const streams = new Streams(MOST_WINDOWS);
     hub.onSessionEnd((digest) => streams.dropOf(digest));
-    const keeping = keepingOf(hub);
+    const keeping = keepingOf(hub, warn);
     const ops = operations(hub, log);
     const app = makeApp({
       log,
@@ -104,7 +105,7 @@ export async function serveGuild({
       doorLimit: '20kb',
       keeping,
       streams,
-      before: [permit(hub)],
+      before: [permit(hub), untilItEnds(streams)],
       beside: { household: householdRoutes(door, hub, keeping), devices: deviceRoutes(false) },
       folder: '',
       outermost: [ops.watch],
@@ -141,11 +142,35 @@ export async function serveGuild({
   }
 }
 
+/** A window that looks by a link is let go when that ends. */
+function untilItEnds(streams: Streams): RequestHandler {
+  return (req, res, next) => {
+    const { ends, session } = res.locals.known as Known;
+    if (ends !== null && req.path.endsWith('/stream')) {
+      // a timer runs for 24 days at most
+      const timer = setTimeout(() => streams.dropOf(session), Math.min(ends - Date.now(), 2 ** 31 - 1)).unref();
+      res.on('close', () => clearTimeout(timer));
+    }
+    next();
+  };
+}
+
 /** The plans and pictures a request may ask of: those of the household it comes from. */
-function keepingOf(hub: Hub): (res: Response) => Keeping {
+function keepingOf(hub: Hub, warn: (words: string) => void): (res: Response) => Keeping {
+  const looked = new LRUCache<string, true>({ max: 10_000, ttl: SWEEP });
+  /** What was thrown away more than thirty days ago goes, when somebody of the household comes by; at most once an hour. */
+  const removeOld = (household: string) => {
+    if (looked.has(household)) return;
+    looked.set(household, true);
+    const byItself = new GuildEngine(hub, { household, member: { id: '', name: 'by itself' } });
+    new PlanStore(byItself)
+      .removeOld((until) => until < Date.now())
+      .catch((error: Error) => warn(`What was thrown away was not removed: ${error.message}`));
+  };
   return (res) => {
     const known = res.locals.known as Known;
     const scope = scopeOf(known);
+    removeOld(known.household);
     return {
       store: new SeenPlans(new GuildEngine(hub, scope), known.onlyPlan),
       photos: new GuildPhotos(hub.pool, scope),
