@@ -152,7 +152,7 @@ if (wanted.length === 0 || wanted.includes('household')) {
     if (n === 0) continue;
     const keeper = browser.contexts().at(-2)!.pages()[0]!;
     await keeper.getByRole('link', { name: 'The pump house', exact: true }).first().click();
-    await keeper.getByRole('heading', { name: 'Who did what' }).waitFor();
+    await keeper.getByRole('heading', { name: 'For others' }).waitFor();
     await keeper.screenshot({ path: join(out, 'household.png') });
   }
   await guild.stop();

@@ -83,7 +83,7 @@ function SessionLine({ session: s, told, busy, run }: { session: Session; told: 
   return (
     <li className="flex flex-wrap items-center gap-x-3 py-1">
       <span className="grow">
-        {who} · {deviceWords(s.device)}{' '}
+        {who}, on {deviceWords(s.device)}{' '}
         <span className="text-soft">{s.own ? 'this browser' : `last seen ${momentWords(s.seenAt)}`}</span>
       </span>
       {!s.own && (

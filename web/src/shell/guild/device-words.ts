@@ -1,21 +1,6 @@
-const BROWSERS: readonly (readonly [RegExp, string])[] = [
-  [/Firefox\//, 'Firefox'],
-  [/Edg\//, 'Edge'],
-  [/Chrom(e|ium)\//, 'Chromium or Chrome'],
-  [/Safari\//, 'Safari'],
-];
-const SYSTEMS: readonly (readonly [RegExp, string])[] = [
-  [/iPhone|iPad/, 'a phone or tablet'],
-  [/Android/, 'a phone or tablet'],
-  [/Windows/, 'Windows'],
-  [/Mac OS X/, 'a Mac'],
-  [/Linux|X11/, 'Linux'],
-];
-
-/** What a browser says of itself, in words somebody recognises their own device by. */
+/** What a browser says of itself, in words somebody recognises their own device by: phones say “Mobi”, tablets “Tablet” (common practice). */
 export function deviceWords(said: string): string {
-  const of = (list: typeof BROWSERS) => list.find(([which]) => which.test(said))?.[1];
-  const [browser, system] = [of(BROWSERS), of(SYSTEMS)];
-  if (!browser) return said.slice(0, 40) || 'an unknown device';
-  return system ? `${browser} on ${system}` : browser;
+  if (/Tablet/.test(said)) return 'a tablet';
+  if (/Mobi/.test(said)) return 'a phone';
+  return /^Mozilla\//.test(said) ? 'a computer' : said.slice(0, 40) || 'an unknown device';
 }

@@ -64,15 +64,9 @@ describe('limits are said before they bite', () => {
 describe('devices by what their browser says of itself', () => {
   // forms of the header as browsers send it, common practice
   test.each([
-    [
-      'Mozilla/5.0 (X11; Linux x86_64) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/140.0 Safari/537.36',
-      'Chromium or Chrome on Linux',
-    ],
-    [
-      'Mozilla/5.0 (iPhone; CPU iPhone OS 18_0 like Mac OS X) AppleWebKit/605.1 Version/18.0 Mobile/15E148 Safari/604.1',
-      'Safari on a phone or tablet',
-    ],
-    ['Mozilla/5.0 (Windows NT 10.0; rv:140.0) Gecko/20100101 Firefox/140.0', 'Firefox on Windows'],
+    ['Mozilla/5.0 (X11; x86_64)', 'a computer'],
+    ['Mozilla/5.0 (Something; Mobile) Mobi/1', 'a phone'],
+    ['Mozilla/5.0 (Something; Tablet; rv:1.0)', 'a tablet'],
     ['curl/8.0', 'curl/8.0'],
     ['', 'an unknown device'],
   ])('%s', (said, words) => expect(deviceWords(said)).toBe(words));
