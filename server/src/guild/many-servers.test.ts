@@ -1,82 +1,14 @@
 import { spawn } from 'node:child_process';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { exportPlan } from '@heronstone/core/formats';
-import { applyChanges, type Plan } from '@heronstone/core/plan';
+import { type Plan } from '@heronstone/core/plan';
 import { block } from '@heronstone/core/testing';
 import { craftedPlan } from '../crafted.ts';
 import { type PlanEvent } from '../store/store.ts';
 import { type GuildBackend, newHousehold, onGuild } from '../testing-engines.ts';
+import { Window } from '../testing-window.ts';
 import { passingTrouble } from './trouble.ts';
 import { type RunningGuild } from './serve-guild.ts';
-
-/** A window as the page has one: it hears a stream, follows it change by change, and reads the plan anew where it must. */
-class Window {
-  plan: Plan | null = null;
-  revision = -1;
-  /** changes that were heard with their rows, not read anew */
-  heard = 0;
-  private stop = new AbortController();
-  private closed = false;
-
-  constructor(
-    private readonly bases: readonly string[],
-    private readonly planId: string,
-    private readonly cookie: string,
-  ) {
-    void this.listen(0);
-  }
-
-  private async read(base: string): Promise<void> {
-    const answer = await fetch(`${base}/api/plans/${this.planId}`, { headers: { cookie: this.cookie } });
-    if (!answer.ok) throw new Error(String(answer.status));
-    const { plan, revision } = (await answer.json()) as { plan: Plan; revision: number };
-    if (revision > this.revision) [this.plan, this.revision] = [plan, revision];
-  }
-
-  private async listen(turn: number): Promise<void> {
-    const base = this.bases[turn % this.bases.length]!;
-    try {
-      const stream = await fetch(`${base}/api/plans/${this.planId}/stream`, {
-        headers: { cookie: this.cookie },
-        signal: this.stop.signal,
-      });
-      if (!stream.ok) throw new Error(String(stream.status));
-      let text = '';
-      for await (const chunk of stream.body!) {
-        text += new TextDecoder().decode(chunk as Uint8Array);
-        for (let end = text.indexOf('\n\n'); end >= 0; end = text.indexOf('\n\n')) {
-          await this.take(base, text.slice(0, end));
-          text = text.slice(end + 2);
-        }
-      }
-    } catch {
-      // as a browser does: it comes back, to whichever server answers
-    }
-    await new Promise((go) => setTimeout(go, 50));
-    if (!this.closed) void this.listen(turn + 1);
-  }
-
-  private async take(base: string, block: string): Promise<void> {
-    const data = block.slice(block.indexOf('data: ') + 6);
-    if (block.startsWith('event: hello')) {
-      const { revision } = JSON.parse(data) as { revision: number };
-      if (revision !== this.revision) await this.read(base);
-    } else if (block.startsWith('event: change')) {
-      const event = JSON.parse(data) as PlanEvent;
-      if (event.revision > this.revision + 1) await this.read(base);
-      else if (event.revision === this.revision + 1) {
-        this.plan = applyChanges(this.plan!, event.changes);
-        this.revision = event.revision;
-        this.heard++;
-      }
-    }
-  }
-
-  close(): void {
-    this.closed = true;
-    this.stop.abort();
-  }
-}
 
 describe('several servers before one PostgreSQL', () => {
   let guild: GuildBackend;
@@ -102,6 +34,12 @@ describe('several servers before one PostgreSQL', () => {
       plan: Plan;
       revision: number;
     };
+  const listening = (at: string[], planId: string) =>
+    new Window(
+      at.map((base) => ({ url: `${base}/api` })),
+      planId,
+      house.cookie,
+    );
   const until = async (is: () => boolean | Promise<boolean>) => {
     while (!(await is())) await new Promise((go) => setTimeout(go, 20));
   };
@@ -117,7 +55,7 @@ describe('several servers before one PostgreSQL', () => {
 
   test('what is changed by one is heard at the other, change by change', async () => {
     const planId = await newPlan();
-    const windows = bases.map((base) => new Window([base], planId, house.cookie));
+    const windows = bases.map((base) => listening([base], planId));
     await until(() => windows.every((w) => w.revision === 0));
     for (let n = 0; n < 20; n++) expect((await add(bases[n % 2]!, planId, `s${n}`)).status).toBe(200);
     await until(() => windows.every((w) => w.revision === 20));
@@ -163,10 +101,7 @@ describe('several servers before one PostgreSQL', () => {
     const planId = await newPlan();
     const third = await guild.another();
     const leaving = `http://127.0.0.1:${third.port}`;
-    const [deaf, moving] = [
-      new Window([bases[1]!], planId, house.cookie),
-      new Window([leaving, bases[0]!], planId, house.cookie),
-    ];
+    const [deaf, moving] = [listening([bases[1]!], planId), listening([leaving, bases[0]!], planId)];
     await until(() => deaf.revision === 0 && moving.revision === 0);
     await guild.cluster.super(
       `SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE application_name = 'heronstone word'`,
@@ -292,7 +227,7 @@ describe('several servers before one PostgreSQL', () => {
     await until(() => /households is at (\S+)/.test(said) && said.includes('/ready'));
     const base = /households is at (http:\S+:\d+)/.exec(said)![1]!;
     const planId = await newPlan();
-    const window = new Window([base, bases[0]!], planId, house.cookie);
+    const window = listening([base, bases[0]!], planId);
     await until(() => window.revision === 0);
     const last = Array.from({ length: 10 }, (_, n) => add(base, planId, `last${n}`));
     await until(async () => (await get(bases[0]!, planId)).revision > 0);

@@ -6,13 +6,14 @@ import { setTimeout as wait } from 'node:timers/promises';
 import { fileURLToPath } from 'node:url';
 import pg from 'pg';
 import { exportPlan } from '@heronstone/core/formats';
-import { applyChanges, blankSupply, type Command, type Plan } from '@heronstone/core/plan';
+import { blankSupply, type Command, type Plan } from '@heronstone/core/plan';
 import { Random } from '@heronstone/core/slotting';
 import { craftedPlan } from '../crafted.ts';
 import { Cluster } from '../guild/cluster.ts';
 import { Households } from '../guild/households.ts';
 import { migrateGuild } from '../guild/migrate.ts';
 import { type PlanEvent } from '../store/store.ts';
+import { Window } from '../testing-window.ts';
 import { end, memoryOf, startServer } from './programs.ts';
 
 /** `npm run torture:guild [-- --write] [--only storm,…]`: a guild under kills, races and guesses, and how fast it is. */
@@ -135,63 +136,6 @@ async function surely(
   }
 }
 
-/** A window that listens, follows, and reads its plan anew where it must. */
-class Window {
-  plan: Plan | null = null;
-  revision = -1;
-  private closed = false;
-  private stop = new AbortController();
-  constructor(
-    private readonly servers: readonly Server[],
-    readonly house: House,
-    readonly planId: string,
-    turn: number,
-  ) {
-    void this.listen(turn);
-  }
-  private async read(url: string): Promise<void> {
-    const got = await get(url, this.house, this.planId);
-    if (got.revision > this.revision) [this.plan, this.revision] = [got.plan, got.revision];
-  }
-  private async listen(turn: number): Promise<void> {
-    const { url } = this.servers[turn % this.servers.length]!;
-    try {
-      const stream = await fetch(`${url}/plans/${this.planId}/stream`, {
-        headers: { cookie: this.house.cookie },
-        signal: this.stop.signal,
-      });
-      if (!stream.ok) throw new Error(String(stream.status));
-      let text = '';
-      for await (const chunk of stream.body!) {
-        text += new TextDecoder().decode(chunk as Uint8Array);
-        for (let at = text.indexOf('\n\n'); at >= 0; at = text.indexOf('\n\n')) {
-          const block = text.slice(0, at);
-          text = text.slice(at + 2);
-          const data = block.slice(block.indexOf('data: ') + 6);
-          if (block.startsWith('event: hello')) {
-            if ((JSON.parse(data) as { revision: number }).revision !== this.revision) await this.read(url);
-          } else if (block.startsWith('event: change')) {
-            const event = JSON.parse(data) as PlanEvent;
-            if (event.revision > this.revision + 1) await this.read(url);
-            else if (event.revision === this.revision + 1) {
-              this.plan = applyChanges(this.plan!, event.changes);
-              this.revision = event.revision;
-            }
-          }
-        }
-      }
-    } catch {
-      // it comes back, to whichever answers
-    }
-    await wait(100);
-    if (!this.closed) void this.listen(turn + 1);
-  }
-  close(): void {
-    this.closed = true;
-    this.stop.abort();
-  }
-}
-
 async function withGuild(
   servers: number,
   work: (parts: { cluster: Cluster; households: Households; servers: Server[] }) => Promise<void>,
@@ -226,7 +170,7 @@ async function storm(): Promise<void> {
         return { house, id: await newPlan(servers[n % 2]!.url, house) };
       }),
     );
-    const windows = of.flatMap(({ house, id }) => [0, 1].map((turn) => new Window(servers, house, id, turn)));
+    const windows = of.flatMap(({ house, id }) => [0, 1].map((turn) => new Window(servers, id, house.cookie, turn)));
     const acknowledged: { plan: number; name: string }[] = [];
     let again = 0;
     let given = 0;
@@ -423,8 +367,9 @@ async function many(): Promise<void> {
     for (const { name } of [{ name: 'plans' }, ...tables]) {
       const key = name === 'plans' ? 'id' : 'plan_id';
       await client.query(
-        `INSERT INTO ${name} SELECT (jsonb_populate_record(NULL::${name}, to_jsonb(t) || jsonb_build_object('${key}', $1 || '-' || n, 'household_id', 'household-' || n))).*
-         FROM ${name} t, generate_series(1, ${houses - 1}) n WHERE t.${key} = $1`,
+        `INSERT INTO ${name} SELECT r.* FROM ${name} t, generate_series(1, ${houses - 1}) n,
+           LATERAL jsonb_populate_record(NULL::${name}, to_jsonb(t) || jsonb_build_object('${key}', $1 || '-' || n, 'household_id', 'household-' || n)) r
+         WHERE t.${key} = $1`,
         [planId],
       );
     }

@@ -3,16 +3,13 @@ import { Link } from 'react-router';
 import { useAccess } from '../../state/access.ts';
 import { act, getHousehold, type Household as Told } from '../../state/household.ts';
 import { Button } from '../../ui/button.tsx';
-import { useAtWork } from './at-work.ts';
+import { type Run, useAtWork } from './at-work.ts';
 import { Acts } from './Acts.tsx';
 import { Limits } from './Limits.tsx';
 import { Mine } from './Mine.tsx';
 import { People } from './People.tsx';
 import { Sharing } from './Sharing.tsx';
 import { Trouble } from './say.tsx';
-
-/** Does something to the household and shows it as it is then; whether it was done. */
-export type Run = (work: () => Promise<unknown>) => Promise<boolean>;
 
 /** The household on a guild's server: who is in it, how they come in, what was done, what may be kept, what is shown and given to others. */
 export function Household() {

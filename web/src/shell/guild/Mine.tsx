@@ -5,7 +5,7 @@ import { act, addPasskey, hasPasskeys, type Household, type Session } from '../.
 import { Button } from '../../ui/button.tsx';
 import { momentWords } from '../../ui/words.ts';
 import { deviceWords } from './device-words.ts';
-import { type Run } from './Household.tsx';
+import { type Run } from './at-work.ts';
 
 /** One's own: passphrase, passkeys, and where one is in; keepers see everybody's. */
 export function Mine({ told, busy, run }: { told: Household; busy: boolean; run: Run }) {

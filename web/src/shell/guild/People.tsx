@@ -4,7 +4,7 @@ import { act, type Household, type Member } from '../../state/household.ts';
 import { Button } from '../../ui/button.tsx';
 import { dayWords } from '../../ui/words.ts';
 import { CopyLink } from './CopyLink.tsx';
-import { type Run } from './Household.tsx';
+import { type Run } from './at-work.ts';
 import { roleWords } from './role-words.ts';
 
 const ROLES: readonly Role[] = ['keeper', 'helper', 'guest'];

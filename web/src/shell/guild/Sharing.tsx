@@ -5,7 +5,7 @@ import { act, getTemplates, type Household, type Template } from '../../state/ho
 import { Button } from '../../ui/button.tsx';
 import { dayWords } from '../../ui/words.ts';
 import { CopyLink } from './CopyLink.tsx';
-import { type Run } from './Household.tsx';
+import { type Run } from './at-work.ts';
 
 const DAYS = [1, 7, 30, 90];
 

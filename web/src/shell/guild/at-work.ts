@@ -1,11 +1,14 @@
 import { useState } from 'react';
 
+/** Does something and shows what has become of it; whether it was done. */
+export type Run = (work: () => Promise<unknown>) => Promise<boolean>;
+
 /** Does one thing at a time, and keeps why it failed, in plain words. */
 export function useAtWork() {
   const [busy, setBusy] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   /** @returns whether it was done */
-  const run = async (work: () => Promise<unknown>): Promise<boolean> => {
+  const run: Run = async (work) => {
     setBusy(true);
     setTrouble(null);
     try {
