@@ -134,6 +134,21 @@ describe('a household on a guild’s server', () => {
     await context.close();
   });
 
+  test('a guest sees the page made for them and finds things, and nothing to change', async () => {
+    const { page, context, errors: mine } = await newPage(browser);
+    await comeIn(page, await invite('Fay', 'guest'), 'Fay');
+    await openPlan(page, 'The pump house', 'room');
+    await page.getByRole('heading', { name: /^For / }).waitFor();
+    expect(await page.getByRole('button', { name: /^(Undo|Nothing to undo)/ }).count()).toBe(0);
+    expect(await page.getByRole('navigation').count()).toBe(0);
+    expect(await axeFaults(page)).toEqual([]);
+    await page.getByRole('button', { name: /Where is it/ }).click();
+    await page.getByPlaceholder('Type a few letters of it').fill('felt');
+    await page.locator('[cmdk-item]').first().waitFor();
+    expect(mine).toEqual([]);
+    await context.close();
+  });
+
   test('a server is killed while both change: windows go on with the other, nothing is lost, nothing twice', async () => {
     const id = await openPlan(keeper, 'The pump house', 'room');
     const { page, context } = await newPage(browser);
@@ -198,6 +213,7 @@ describe('a household on a guild’s server', () => {
     const { page: guest, context: guests } = await newPage(browser);
     await guest.goto(look);
     await guest.waitForURL(/\/p\/.*\/homes/);
+    expect(await guest.getByRole('button', { name: /^(Undo|Nothing to undo)/ }).count()).toBe(0);
     await guest.goto(guild.origin);
     await guest.getByText('you look by a link').waitFor();
     await guest.locator('main li a').first().waitFor();

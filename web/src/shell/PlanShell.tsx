@@ -2,6 +2,7 @@ import { CircleHelp, Download, ImageDown, Redo2, Search, Undo2 } from 'lucide-re
 import { useEffect, useState } from 'react';
 import { Link, Outlet, useLocation, useParams } from 'react-router';
 import { useShallow } from 'zustand/react/shallow';
+import { roleOf, useAccess } from '../state/access.ts';
 import { usePlan } from '../state/plan-store.ts';
 import { Button } from '../ui/button.tsx';
 import { NextLine } from './first/NextLine.tsx';
@@ -18,6 +19,8 @@ import { doing } from '../parts/fetched.ts';
 import { part } from '../parts/part.tsx';
 import { View } from '../parts/View.tsx';
 
+/** What a guest of a household sees: the page made for them. */
+const Guests = part(() => import('../stones/keepup/Guests.tsx'));
 const loadWhereIsIt = () => import('./WhereIsIt.tsx');
 const WhereIsIt = part(loadWhereIsIt);
 
@@ -47,6 +50,10 @@ export function PlanShell() {
     if (name) document.title = `${stone.charAt(0).toUpperCase()}${stone.slice(1)} · ${name} · Heronstone`;
     return () => void (document.title = 'Heronstone');
   }, [name, stone]);
+  const told = useAccess((s) => s.told);
+  /** nothing here is theirs to change; who came by a link sees all of the plan, a guest the page made for them */
+  const looks = roleOf(told) === 'guest';
+  const guest = looks && told?.member !== undefined && told.member !== null;
   const width = useWidth();
   const [finding, setFinding] = useState(false);
   const [keys, setKeys] = useState(false);
@@ -89,7 +96,7 @@ export function PlanShell() {
       </main>
     );
   const phone = width === 'phone';
-  const steps = (
+  const steps = !looks && (
     <>
       <Button
         look="quiet"
@@ -133,7 +140,7 @@ export function PlanShell() {
               {name}
             </span>
           )}
-          {status === 'ready' && <SteppingStones />}
+          {status === 'ready' && !guest && <SteppingStones />}
           <div className="ml-auto flex items-center gap-1">
             {steps}
             <Button
@@ -177,13 +184,19 @@ export function PlanShell() {
           )}
         </p>
       )}
-      {status === 'ready' && <NextLine />}
+      {status === 'ready' && !looks && <NextLine />}
       {status === 'ready' && (
         <View fallback={<p className="p-6 text-soft">Opening …</p>}>
-          <Outlet />
+          {guest ? (
+            <main className="px-4 py-2">
+              <Guests />
+            </main>
+          ) : (
+            <Outlet />
+          )}
         </View>
       )}
-      {phone && status === 'ready' && <PhoneBar onFind={() => setFinding(true)} />}
+      {phone && status === 'ready' && !guest && <PhoneBar onFind={() => setFinding(true)} />}
       <View>{finding && <WhereIsIt onClose={() => setFinding(false)} />}</View>
       {keys && <Keys onClose={() => setKeys(false)} />}
     </div>

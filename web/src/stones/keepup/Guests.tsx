@@ -3,6 +3,7 @@ import { useMemo } from 'react';
 import { placeSaid } from '@heronstone/core/concepts';
 import { type Hazard } from '@heronstone/core/plan';
 import { thingsFor } from '@heronstone/core/upkeep';
+import { useAccess } from '../../state/access.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
@@ -19,6 +20,7 @@ const WHY: Record<Hazard, string> = {
 /** A page for a child or a guest, to print or to open on a phone: where their things are, what they may take, what they ask for. */
 export default function Guests() {
   const plan = usePlan((s) => s.plan);
+  const guild = useAccess((s) => s.told?.guild === true);
   const { get, select } = useSelection();
   const people = Object.values(plan.people).sort(
     (a, b) => Number(b.child) - Number(a.child) || (a.name < b.name ? -1 : 1),
@@ -39,9 +41,11 @@ export default function Guests() {
         <Button onClick={() => printPart('guest')}>
           <Printer size={15} aria-hidden /> Print it
         </Button>
-        <p className="max-w-md text-[14px] text-soft">
-          On a phone in the house the address of this page shows the same; the page of plans has it as a code.
-        </p>
+        {!guild && (
+          <p className="max-w-md text-[14px] text-soft">
+            On a phone in the house the address of this page shows the same; the page of plans has it as a code.
+          </p>
+        )}
       </div>
       <article data-print-part="guest" className="max-w-3xl" aria-label={`For ${person.name}`}>
         <h2 className="font-display text-2xl font-semibold">For {person.name}</h2>
