@@ -1,7 +1,7 @@
 // npm test: install what is missing, then type check, lint, import rules, unit, server and browser tests.
 // The last line says how many passed and failed.
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, statfsSync } from 'node:fs';
+import { chmodSync, existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, statfsSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { build, install, root } from './lib.mjs';
@@ -81,6 +81,8 @@ if (only.length === 0) {
 const memory = '/dev/shm';
 const inMemory = existsSync(memory) && statfsSync(memory).bavail * statfsSync(memory).bsize > 4e9;
 const folder = mkdtempSync(join(inMemory ? memory : tmpdir(), 'heronstone-tests-'));
+// PostgreSQL, which does not run as root, must get through to what is its own in there
+chmodSync(folder, 0o711);
 
 const report = join(tmpdir(), `heronstone-jest-${process.pid}.json`);
 run(
