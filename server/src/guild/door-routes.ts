@@ -104,8 +104,11 @@ export function doorRoutes(door: GuildDoor, hub: Hub): Router {
   /** A new session; the one this browser had before ends. */
   const letIn = async (req: Request, res: Response, secret: string, more: object = {}) => {
     const before = await door.admits(req);
-    if (before.ok)
-      await pool.transaction(scopeOf(before.known!), (tx) => endSessions(tx, 'digest', before.known!.session));
+    if (before.ok) {
+      const known = before.known!;
+      await pool.transaction(scopeOf(known), (tx) => endSessions(tx, 'digest', known.session));
+      door.forget(known.session);
+    }
     door.letIn(res, secret);
     res.json(more);
   };
@@ -114,6 +117,7 @@ export function doorRoutes(door: GuildDoor, hub: Hub): Router {
     if (!bodyOf(Nothing, req.body, res)) return;
     const known = res.locals.known as Known;
     await pool.transaction(scopeOf(known), (tx) => endSessions(tx, 'digest', known.session));
+    door.forget(known.session);
     door.letGo(res);
     res.json({});
   });

@@ -14,6 +14,8 @@ const KEPT = 30 * 86_400_000;
 export class GuildDoor implements Access {
   readonly house: { secure: boolean };
   private readonly known = new LRUCache<string, Known>({ max: 5_000, ttl: BELIEVED });
+  /** what has ended or changed a moment ago: what was read before that is not believed after it */
+  private readonly changed = new LRUCache<string, true>({ max: 5_000, ttl: BELIEVED });
 
   constructor(
     private readonly hub: Hub,
@@ -21,7 +23,7 @@ export class GuildDoor implements Access {
     readonly origin: string | null,
   ) {
     this.house = { secure: origin?.startsWith('https://') === true };
-    hub.onSessionEnd((digest) => this.known.delete(digest));
+    hub.onSessionEnd((digest) => this.forget(digest));
   }
 
   origins(port: number): string[] {
@@ -46,8 +48,14 @@ export class GuildDoor implements Access {
     const believed = this.hub.hears ? this.known.get(digest) : undefined;
     if (believed) return believed;
     const known = await knownBy(this.hub.pool, secret);
-    if (known) this.known.set(digest, known);
+    if (known && !this.changed.has(digest)) this.known.set(digest, known);
     return known;
+  }
+
+  /** A session is asked for anew. */
+  forget(digest: string): void {
+    this.changed.set(digest, true);
+    this.known.delete(digest);
   }
 
   /** Gives the secret of a new session to the browser; one it had before is not gone on with. */

@@ -129,6 +129,7 @@ export function householdRoutes(door: GuildDoor, hub: Hub, keeping: (res: Respon
   routes.post('/mine/leave', async (req, res) => {
     if (!bodyOf(Nothing, req.body, res)) return;
     await whole(res, (tx) => leave(tx, known(res).member!.id));
+    door.forget(known(res).session);
     door.letGo(res);
     ok(res);
   });
@@ -136,6 +137,7 @@ export function householdRoutes(door: GuildDoor, hub: Hub, keeping: (res: Respon
   routes.post('/sessions/:digest/end', async (req, res) => {
     if (!bodyOf(Nothing, req.body, res)) return;
     await whole(res, (tx) => endSessions(tx, 'digest', req.params.digest));
+    door.forget(req.params.digest);
     ok(res);
   });
 
@@ -150,6 +152,7 @@ export function householdRoutes(door: GuildDoor, hub: Hub, keeping: (res: Respon
       if (rows.length > 0) await endSessions(tx, 'digest', digest);
       return rows.length > 0;
     });
+    if (own) door.forget(digest);
     if (own) ok(res);
     else missing(res, 'There is no such session of yours.');
   });
