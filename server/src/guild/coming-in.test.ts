@@ -63,6 +63,12 @@ describe('coming in to a household', () => {
 
   test('an invitation opens once: of ten at once on two servers one comes in; again, late, withdrawn, made up it opens nothing', async () => {
     const token = await invite('Bea');
+    expect((await ask('/access/invitation', { body: { token } })).json).toEqual({
+      household: 'The mill',
+      word: house.id,
+      role: 'helper',
+      forWhom: 'Bea',
+    });
     const all = await Promise.all(
       Array.from({ length: 10 }, (_, i) =>
         ask('/access/come', {

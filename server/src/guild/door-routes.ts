@@ -130,8 +130,8 @@ export function doorRoutes(door: GuildDoor, hub: Hub): Router {
     if (!invitation)
       return problem(res, 404, 'Over', 'This invitation was used, withdrawn, or is over. Ask for another one.');
     await unhit(nobody, key);
-    const { householdName, role, forWhom } = invitation;
-    res.json({ household: householdName, role, forWhom });
+    const { household, householdName, role, forWhom } = invitation;
+    res.json({ household: householdName, word: household, role, forWhom });
   });
 
   routes.post('/come', async (req, res) => {

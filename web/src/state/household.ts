@@ -39,7 +39,8 @@ export type Household = {
   acts?: { at: string; plan: string; words: string; byWhom: string }[];
 };
 export type Template = { id: string; name: string; words: string; fromName: string; at: string; own: boolean };
-export type Invited = { household: string; role: Role; forWhom: string };
+/** `word`: what one says of the household when one comes in again */
+export type Invited = { household: string; word: string; role: Role; forWhom: string };
 export type Gift = { planName: string; fromName: string; byWhom: string; ownHousehold: boolean };
 
 export const getHousehold = () => ask<Household>('/household');

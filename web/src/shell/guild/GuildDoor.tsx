@@ -116,6 +116,9 @@ function ComeIn({ token, secure }: { token: string; secure: boolean }) {
       <p className="mt-3 text-lg">
         You are invited to <b>{invited.household}</b>. {roleWords(invited.role)}
       </p>
+      <p className="mt-1 text-soft">
+        Its word, which you say when you come in again: <b>{invited.word}</b>
+      </p>
       <form onSubmit={onSubmit} className="mt-1">
         <Line label="Your name here" value={name} onChange={setName} complete="username" />
         <Line
