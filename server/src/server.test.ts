@@ -30,7 +30,7 @@ const home = (supplyId: string): Command => ({
   since: '2026-02-02',
 });
 
-describe.each(ENGINES)('the server on %s', (_name, begin) => {
+describe.each(ENGINES)('the server on %s', (engine, begin) => {
   let running: Backend;
   let planId: string;
   const agent = () => supertest.agent(running.url).set(running.headers);
@@ -323,7 +323,13 @@ describe.each(ENGINES)('the server on %s', (_name, begin) => {
       run({ type: 'setPlan', set: { ceiling: 2610 } }, other),
       agent().post(`/api/plans/${planId}/take-over`).send({ from: other }),
     ]);
-    expect(taken.status).toBe(200);
+    // one writer does them in the order in which they came; several servers each plan's in one order, and two plans side by side
+    if (engine === 'a folder') expect(taken.status).toBe(200);
+    else expect([200, 409]).toContain(taken.status);
+    if ((await plan()).plan.head.ceiling !== 2610) {
+      expect(engine).not.toBe('a folder');
+      expect((await agent().post(`/api/plans/${planId}/take-over`).send({ from: other })).status).toBe(200);
+    }
     expect((await plan()).plan.head.ceiling).toBe(2610);
     await agent().post(`/api/plans/${other}/away`).send({});
   });
