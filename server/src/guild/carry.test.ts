@@ -249,6 +249,10 @@ describe('from the folder to the guild and back', () => {
       code: 1,
       err: expect.stringMatching(/keeper, helper or guest/),
     });
+    expect(guildly('household', 'add', 'Σπίτι')).toMatchObject({
+      code: 1,
+      err: expect.stringMatching(/Say one: --id/),
+    });
     for (const args of [['household'], ['household', 'fold'], ['nonsense'], ['--nonsense']])
       expect(guildly(...args)).toMatchObject({ code: 1, err: expect.stringMatching(/^(Say|Unknown option)/) });
   });

@@ -72,7 +72,9 @@ export class Households {
   /** Makes a household. @returns its word, and the secret of an invitation for its first keeper */
   async add(name: string, id = wordOf(name), keeper = name): Promise<{ id: string; secret: string }> {
     if (!/^[a-z0-9][a-z0-9-]{1,39}$/.test(id))
-      throw new Trouble(`“${id}” is no word for addresses: small letters, digits and -, two to forty of them.`);
+      throw new Trouble(
+        `“${id}” is no word for addresses: small letters, digits and -, two to forty of them. Say one: --id WORD.`,
+      );
     return this.pool.transaction(this.as(id), async (tx) => {
       const made = await tx.query(
         'INSERT INTO households (id, name) VALUES ($1, $2) ON CONFLICT DO NOTHING RETURNING 1',

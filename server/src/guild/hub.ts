@@ -14,6 +14,9 @@ const REMEMBERED = 120;
 /** How long is waited before the database is called again, ms; the last is kept to. */
 const WAITS = [100, 250, 500, 1_000, 2_000];
 
+/** How often the connection that brings word is asked whether it is there, and how long it may take to answer, ms (own assumption). */
+const BEAT = 15_000;
+
 /** A plan that windows of this server look at: what they were told last. */
 type Watched = { household: string; revision: number; away: string | null; turn: Promise<void> };
 
@@ -29,7 +32,7 @@ export class Hub {
   private readonly turns = new Map<string, Promise<unknown>>();
   private client: pg.Client | null = null;
   private closed = false;
-  private failures = 0;
+  private taking = false;
 
   private constructor(
     readonly pool: Pool,
@@ -89,37 +92,45 @@ export class Hub {
   }
 
   private async listen(): Promise<void> {
-    const client = new pg.Client({ ...this.pool.config, options: undefined, application_name: 'heronstone word' });
+    const client = new pg.Client({
+      ...this.pool.config,
+      options: undefined,
+      application_name: 'heronstone word',
+      query_timeout: BEAT,
+    });
+    // a connection that is cut somewhere on the way says nothing: it is asked now and then
+    const beat = setInterval(() => void client.query('SELECT 1').catch((e: Error) => lost(e.message)), BEAT).unref();
     const lost = (words: string) => {
-      if (this.client !== client && this.client !== null) return;
-      this.client = null;
+      clearInterval(beat);
       client.removeAllListeners('notification');
       void client.end().catch(() => undefined);
+      if (this.client !== client) return;
+      this.client = null;
       if (!this.closed) void this.again(words);
     };
     client.on('error', (error) => lost(error.message));
+    client.on('end', () => lost('the connection ended'));
     try {
       await client.connect();
       client.on('notification', ({ payload }) => this.heard(payload ?? ''));
       await client.query(`LISTEN ${CHANNEL}`);
     } catch (error) {
-      await client.end().catch(() => undefined);
+      lost((error as Error).message);
       throw error;
     }
-    client.on('end', () => lost('the connection ended'));
     this.client = client;
-    this.failures = 0;
   }
 
+  /** Takes up word of others again; once at a time, until it is there. */
   private async again(words: string): Promise<void> {
-    if (this.failures === 0) this.warn(`Word of other servers broke off (${words}); it is taken up again.`);
-    await wait(WAITS[Math.min(this.failures++, WAITS.length - 1)], undefined, { ref: false });
-    if (this.closed || this.client) return;
-    try {
-      await this.listen();
-    } catch (error) {
-      return void this.again((error as Error).message);
+    if (this.taking) return;
+    this.taking = true;
+    this.warn(`Word of other servers broke off (${words}); it is taken up again.`);
+    for (let failures = 0; !this.closed && !this.client; failures++) {
+      await wait(WAITS[Math.min(failures, WAITS.length - 1)], undefined, { ref: false });
+      await this.listen().catch(() => undefined);
     }
+    this.taking = false;
     // what happened meanwhile was told to nobody
     for (const [planId, one] of this.watched) this.follow(planId, one);
   }

@@ -240,6 +240,27 @@ describe('another household’s rows', () => {
     expect(asked).toBeGreaterThan(100);
     expect(await all()).toEqual(before);
   });
+
+  test('who asks to listen to another household’s plan hears nothing, and makes nobody deaf who may', async () => {
+    const plan = ids.id![0]!;
+    const stop = new AbortController();
+    const listen = (cookie: string) =>
+      fetch(`${guild.url}/api/plans/${plan}/stream`, { headers: { cookie }, signal: stop.signal });
+    // the stranger first, and both at once
+    const [foreign, mine] = await Promise.all([listen(other.cookie), listen(first.cookie)]);
+    expect([foreign.status, mine.status]).toEqual([404, 200]);
+    await ask(`/api/plans/${plan}/commands`, first.cookie, {
+      commandId: `command-heard-${MARK}`,
+      command: { type: 'setPlan', set: { ceiling: 2555 } },
+    });
+    let text = '';
+    for await (const chunk of mine.body!) {
+      text += new TextDecoder().decode(chunk as Uint8Array);
+      if (text.includes('event: change')) break;
+    }
+    expect(text).toContain('2555');
+    stop.abort();
+  });
 });
 
 const PIXEL =

@@ -106,6 +106,7 @@ describe('streams of changes', () => {
     expect(window.said.map((s) => s.slice(0, 13))).toEqual(['event: hello\n', 'event: change']);
     const none = new Window();
     await streams.add(none as unknown as Response, store, 'gone', 'phone', async () => null);
+    expect(listening.has('gone')).toBe(false);
     expect([none.code, none.said[0]]).toEqual([404, expect.stringMatching(/no such plan/)]);
     tell(event('gone'));
     expect(none.said).toHaveLength(1);

@@ -32,7 +32,7 @@ export class Streams {
 
   /**
    * Begins to tell somebody what happens to a plan.
-   * @param now where the plan stands; asked when changes are heard already, so that none falls between; null: there is no such plan
+   * @param now where the plan stands; asked again when changes are heard already, so that none falls between; null: there is no such plan
    */
   async add(
     res: Response,
@@ -41,6 +41,10 @@ export class Streams {
     who: string,
     now: () => Promise<{ revision: number; keptUntil: string | null } | null>,
   ): Promise<void> {
+    // nobody listens to a plan that is not theirs, not even for a moment: whoever listens first is the one it is followed for
+    if (!(await now())) return noPlan(res);
+    // gone while it was looked
+    if (res.destroyed) return;
     if (this.open.size >= this.most + (who === OWN ? KEPT_FREE : 0))
       return problem(res, 503, 'Too many', 'Too many windows are open on this server. Close some of them.');
     const beat = setInterval(() => this.write(res, ': still here\n\n'), 20_000).unref();
