@@ -202,6 +202,12 @@ describe('a household on a guild’s server', () => {
     await page.getByLabel('Your passphrase').fill(PASSPHRASE);
     await page.getByRole('button', { name: 'Come in', exact: true }).click();
     await page.getByRole('heading', { name: 'The pump house' }).waitFor();
+    // leaving for good ends where one comes in, and nothing opens any more
+    await page.goto(`${guild.origin}/household`);
+    page.on('dialog', (dialog) => void dialog.accept());
+    await page.getByRole('button', { name: 'Leave this household' }).click();
+    await page.getByRole('button', { name: 'Come in with a passkey' }).click();
+    await page.getByText('This passkey opens nothing here').waitFor();
     await context.close();
   });
 

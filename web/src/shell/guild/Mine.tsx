@@ -64,7 +64,11 @@ export function Mine({ told, busy, run }: { told: Household; busy: boolean; run:
           onClick={() =>
             window.confirm(
               `Leave ${told.name} for good? Your passphrase and passkeys stop opening it. What you did stays.`,
-            ) && void run(() => act('mine/leave'))
+            ) &&
+            void run(async () => {
+              await act('mine/leave');
+              window.location.replace('/');
+            })
           }
         >
           Leave this household

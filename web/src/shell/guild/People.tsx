@@ -113,7 +113,11 @@ function Person({
           <Button
             disabled={busy}
             aria-label={`${m.name} leaves`}
-            onClick={() => void run(() => act(`members/${m.id}/leave`))}
+            onClick={() =>
+              window.confirm(
+                `${m.name} leaves ${told.name}? Their passphrase and passkeys stop opening it. What they did stays.`,
+              ) && void run(() => act(`members/${m.id}/leave`))
+            }
           >
             Leaves
           </Button>
