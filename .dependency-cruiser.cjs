@@ -1,7 +1,7 @@
 /** Imports run one way: web, server, cli, demo, e2e -> core; core -> nothing of ours; no cycles anywhere. */
 /** Wings of the core in order, each with its folders in order: what comes later may use what comes earlier. */
 const wings = {
-  measures: ['lengths', 'geometry', 'survey'],
+  measures: ['chance', 'lengths', 'geometry', 'survey', 'picture'],
   record: ['catalogue', 'plan'],
   things: ['colour', 'cutting', 'kinds', 'fit'],
   space: ['body', 'room', 'reach', 'loads', 'sun'],

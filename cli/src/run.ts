@@ -413,7 +413,7 @@ async function homes(file: string, values: Values): Promise<Result> {
     throw new Trouble('the plan has no station yet, so nothing can be near or far');
   const since = today();
   const seed = number(values.seed, 'seed', 1, 2 ** 31 - 1);
-  const found = await findHomes(plan, { seconds: number(values.seconds, 'seconds', 2, 3600), seed, now, since });
+  const found = await findHomes(plan, { seconds: number(values.seconds, 'seconds', 3, 3600), seed, now, since });
   if (!found) throw new Trouble('stopped before there was an answer');
   const { answer, before, after } = found;
   const worse = isWorse(found);

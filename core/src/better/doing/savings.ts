@@ -23,5 +23,5 @@ export function savingsOf(now: Plan, then: Plan): Map<string, number> {
   );
 }
 
-/** What a year takes in a plan, s: what is promised is the difference. */
-export const yearOf = (plan: Plan): number => tallyOf(plan).year;
+/** What a year takes in a plan, whole s, as it is written down: what is promised is the difference. */
+export const yearOf = (plan: Plan): number => Math.round(tallyOf(plan).year);

@@ -1,20 +1,14 @@
+import { mixed } from '../../measures/chance/index.ts';
+
 /**
  * Common random numbers: a number from 0 to 1 that depends on nothing but its names, so that two plans draw the same for the same fetch of the same
- * session whatever else they hold (finalizer of MurmurHash3, Appleby 2011, memory).
+ * session whatever else they hold.
  */
 export function draw(seed: number, session: number, key: number, what: number): number {
   let h = mixed(seed ^ mixed(session + 0x9e3779b9));
   h = mixed(h ^ key);
   h = mixed(h ^ Math.imul(what + 1, 0x85ebca6b));
   return (h >>> 0) / 4294967296;
-}
-
-function mixed(h: number): number {
-  h ^= h >>> 16;
-  h = Math.imul(h, 0x85ebca6b);
-  h ^= h >>> 13;
-  h = Math.imul(h, 0xc2b2ae35);
-  return h ^ (h >>> 16);
 }
 
 /** A name as a number (FNV-1a, 32 bits). */

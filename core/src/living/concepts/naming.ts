@@ -22,8 +22,12 @@ export const isOneName = (naming: Pick<Naming, 'names' | 'uncovered'>): boolean 
 
 const RANK = Object.fromEntries(LEVELS.map((level, i) => [level, i])) as Record<Level, number>;
 
-/** A concept with which of the things it covers, one bit each. */
-type Candidate = { concept: Concept; bits: bigint; covers: number };
+/** Which of some things, a bit each, 31 to a word. */
+type Bits = Int32Array;
+const WORD = 31;
+
+/** A concept with which of the things it covers. */
+type Candidate = { concept: Concept; bits: Bits; covers: number };
 
 /**
  * The shortest saying for some things, searched exhaustively: of all sets of up to three names the cheapest; among equals the one of narrower names.
@@ -32,26 +36,32 @@ type Candidate = { concept: Concept; bits: bigint; covers: number };
 export function namingOf(things: readonly Shelved[]): Naming {
   const candidates = candidatesFor(things);
   const all = things.length;
-  let best: { chosen: Candidate[]; price: number; rank: number } | null = null;
+  const none = new Int32Array(Math.ceil(all / WORD));
+  const best = { chosen: [] as Candidate[], price: Infinity, rank: 0 };
   const chosen: Candidate[] = [];
-  const look = (from: number, bits: bigint, wide: number, rank: number) => {
+  const look = (from: number, bits: Bits, wide: number, rank: number) => {
     const price = SAYING.names[chosen.length]! + SAYING.uncovered * (all - bitsIn(bits)) + SAYING.aisle * wide;
-    if (chosen.length > 0 && (!best || price < best.price - 1e-9 || (price < best.price + 1e-9 && rank < best.rank)))
-      best = { chosen: [...chosen], price, rank };
+    if (chosen.length > 0 && (price < best.price - 1e-9 || (price < best.price + 1e-9 && rank < best.rank)))
+      Object.assign(best, { chosen: [...chosen], price, rank });
     if (chosen.length === MOST_NAMES) return;
     for (let i = from; i < candidates.length; i++) {
       const c = candidates[i]!;
-      if ((c.bits & ~bits) === 0n) continue;
+      if (isWithin(c.bits, bits)) continue;
       chosen.push(c);
-      look(i + 1, bits | c.bits, wide + (c.concept.level === 'aisle' ? 1 : 0), rank + 100 + RANK[c.concept.level]);
+      look(
+        i + 1,
+        bits.map((word, w) => word | c.bits[w]!),
+        wide + (c.concept.level === 'aisle' ? 1 : 0),
+        rank + 100 + RANK[c.concept.level],
+      );
       chosen.pop();
     }
   };
-  look(0, 0n, 0, 0);
-  const { chosen: names, price } = best as unknown as { chosen: Candidate[]; price: number };
+  look(0, none, 0, 0);
+  const { chosen: names, price } = best;
   names.sort((a, b) => b.covers - a.covers || (a.concept.words < b.concept.words ? -1 : 1));
-  const covered = names.reduce((bits, c) => bits | c.bits, 0n);
-  const uncovered = things.filter((_, i) => ((covered >> BigInt(i)) & 1n) === 0n).map((t) => t.thing.id);
+  const isCovered = (i: number) => names.some((c) => has(c.bits, i));
+  const uncovered = things.flatMap((t, i) => (isCovered(i) ? [] : [t.thing.id]));
   return {
     words: wordsFor(
       names.map((c) => c.concept),
@@ -65,28 +75,40 @@ export function namingOf(things: readonly Shelved[]): Naming {
 
 /** Every concept of the things, of those that cover the same the narrowest; none that another covers as cheaply and more besides. */
 function candidatesFor(things: readonly Shelved[]): Candidate[] {
-  const found = new Map<string, Candidate>();
-  for (const [i, thing] of things.entries())
-    for (const level of LEVELS) {
+  const words = Math.ceil(things.length / WORD);
+  const found: Candidate[] = [];
+  for (const level of LEVELS) {
+    const of = new Map<string, Candidate>();
+    for (const [i, thing] of things.entries()) {
       const concept = thing[level];
       if (!concept) continue;
-      const key = `${level} ${concept.id}`;
-      const known = found.get(key);
-      if (known) known.bits |= 1n << BigInt(i);
-      else found.set(key, { concept, bits: 1n << BigInt(i), covers: 0 });
+      let known = of.get(concept.id);
+      if (!known) {
+        of.set(concept.id, (known = { concept, bits: new Int32Array(words), covers: 0 }));
+        found.push(known);
+      }
+      known.bits[Math.floor(i / WORD)]! |= 1 << (i % WORD);
+      known.covers++;
     }
-  const narrowest = new Map<bigint, Candidate>();
-  for (const one of found.values()) {
-    one.covers = bitsIn(one.bits);
-    const other = narrowest.get(one.bits);
-    if (!other || isSaidBefore(one.concept, other.concept)) narrowest.set(one.bits, one);
   }
-  const all = [...narrowest.values()];
+  const narrowest: Candidate[] = [];
+  for (const one of found) {
+    const k = narrowest.findIndex((other) => other.covers === one.covers && isWithin(other.bits, one.bits));
+    if (k < 0) narrowest.push(one);
+    else if (isSaidBefore(one.concept, narrowest[k]!.concept)) narrowest[k] = one;
+  }
   const wide = (c: Candidate) => c.concept.level === 'aisle';
-  return all.filter(
-    (a) => !all.some((b) => b !== a && b.covers > a.covers && (a.bits & ~b.bits) === 0n && (!wide(b) || wide(a))),
+  return narrowest.filter(
+    (a) => !narrowest.some((b) => b.covers > a.covers && (!wide(b) || wide(a)) && isWithin(a.bits, b.bits)),
   );
 }
+
+function isWithin(bits: Bits, others: Bits): boolean {
+  for (let w = 0; w < bits.length; w++) if ((bits[w]! & ~others[w]!) !== 0) return false;
+  return true;
+}
+
+const has = (bits: Bits, i: number): boolean => ((bits[Math.floor(i / WORD)]! >> (i % WORD)) & 1) === 1;
 
 /** Of two names for the same: the narrower one, but a family before its kind where both are one word for it (“card”, “cards”). */
 function isSaidBefore(a: Concept, b: Concept): boolean {
@@ -96,9 +118,9 @@ function isSaidBefore(a: Concept, b: Concept): boolean {
 }
 const stem = (words: string) => words.toLowerCase().replace(/s$/, '');
 
-function bitsIn(bits: bigint): number {
+function bitsIn(bits: Bits): number {
   let n = 0;
-  for (let b = bits; b > 0n; b &= b - 1n) n++;
+  for (const word of bits) for (let left = word; left !== 0; left &= left - 1) n++;
   return n;
 }
 

@@ -34,7 +34,9 @@ export function nameOfPlace(plan: Plan, placeId: string): PlaceName | null {
 }
 
 /** What a place would be called with some things in it. */
-export function nameFor(place: Pick<Place, 'id' | 'labelWords'>, things: readonly Shelved[]): PlaceName | null {
+export function nameFor(place: Pick<Place, 'id' | 'labelWords'>, inside: readonly Shelved[]): PlaceName | null {
+  // of names as good the same one, whatever came first into the place
+  const things = [...inside].sort((a, b) => (a.thing.id < b.thing.id ? -1 : 1));
   if (place.labelWords.trim() !== '') return typedName(place, things);
   return things.length === 0 ? null : { ...namingOf(things), typed: false };
 }

@@ -1,4 +1,4 @@
-import { nameOfPlace, type PlaceName, shelvedAs } from '../concepts/index.ts';
+import { nameOfPlace, shelvedAs } from '../concepts/index.ts';
 import {
   amountOf,
   countIn,
@@ -9,59 +9,17 @@ import {
   readsSame,
   type Share,
   SHARES,
-  type Station,
   type Supply,
 } from '../../record/plan/index.ts';
 import { sceneOf, wayPrice } from '../../space/reach/index.ts';
-import {
-  isInView,
-  LOST_THREAD,
-  type Looked,
-  Looking,
-  lookSeconds,
-  rememberedWith,
-  type Sought,
-} from '../recall/index.ts';
+import { isInView, LOST_THREAD, type Looked, lookSeconds } from '../recall/index.ts';
 import { inUseIn } from '../sessions/index.ts';
 import { seatOf } from './errands.ts';
+import { blindLooks, FindingAgain } from './finding-again.ts';
 import { nameMoreIn, namesOf } from './mixing.ts';
 import { type Need, needOf } from './need.ts';
 import { yearlyUses } from './uses.ts';
 import { weightOf } from './weights.ts';
-
-/** The measure of some things in some places: who looks from where, what a look takes from there, what has been said in look tests. */
-export function lookingIn(
-  plan: Plan,
-  wanted: readonly { id: string; supply: Supply; need: Need }[],
-  placeIds: readonly string[],
-  nameOf: ((placeId: string) => PlaceName | null) | null = null,
-): Looking {
-  const stations: (Station | null)[] = [];
-  const seatNo = (station: Station | null): number => {
-    const known = stations.indexOf(station);
-    return known >= 0 ? known : stations.push(station) - 1;
-  };
-  const sought = wanted.flatMap(({ id, supply, need }): Sought[] => {
-    const shelved = shelvedAs(plan, supply.id);
-    return shelved ? [{ id, shelved, weight: need.weight, seat: seatNo(need.station) }] : [];
-  });
-  const rest = sceneOf(plan);
-  return new Looking(
-    sought,
-    placeIds.map((id) => ({ id, labelWords: plan.places[id]!.labelWords })),
-    (seat, p) => {
-      const at = stations[seat] ? seatOf(plan, stations[seat]) : null;
-      const spot = (at?.scene ?? rest).spots.get(placeIds[p]!);
-      if (!at || !spot) return null;
-      const price = wayPrice(at.scene, at.maker, spot);
-      return price === null || isInView(spot.place, price) ? null : lookSeconds(price);
-    },
-    new Set(
-      Object.values(plan.looks).flatMap((look) => (look.placeId === null ? [] : [`${look.supplyId} ${look.placeId}`])),
-    ),
-    nameOf,
-  );
-}
 
 /** Whether one home is found again. */
 export type Again = Need &
@@ -77,7 +35,7 @@ export type Again = Need &
     unlabelled: number;
   };
 
-export type FoundAgain = { of: ReadonlyMap<string, Again>; looking: Looking };
+export type FoundAgain = { of: ReadonlyMap<string, Again>; looking: FindingAgain };
 
 /** What the measure is worked out from beside the room; it is kept until one of these changes. */
 const READS = [
@@ -102,7 +60,7 @@ export function foundAgainIn(plan: Plan): FoundAgain {
         visits.set(home.placeId, (visits.get(home.placeId) ?? 0) + need.fetches);
       }
     }
-  const looking = lookingIn(plan, wanted, [...scene.spots.keys()]);
+  const looking = new FindingAgain(plan, wanted, [...scene.spots.keys()]);
   looking.fill(wanted.map(({ id, home }) => ({ lot: id, place: home.placeId })));
   const of = new Map<string, Again>();
   for (const { id, home, need } of wanted) of.set(id, againAt(plan, looking, home, need, visits.get(home.placeId)!));
@@ -112,15 +70,14 @@ export function foundAgainIn(plan: Plan): FoundAgain {
 }
 
 /** Whether one home is found again, as the measure has it. @param visits fetches a year out of its place */
-function againAt(plan: Plan, looking: Looking, home: Home, need: Need, visits: number): Again {
+function againAt(plan: Plan, looking: FindingAgain, home: Home, need: Need, visits: number): Again {
   const spot = sceneOf(plan).spots.get(home.placeId)!;
   const seat = need.station ? seatOf(plan, need.station) : null;
   const there = seat?.scene.spots.get(home.placeId);
   const price = seat && there ? wayPrice(seat.scene, seat.maker, there) : null;
   const inView = there !== undefined && isInView(there.place, price);
   const looked = looking.of(home.id);
-  // shut places that say nothing and look the same: in half of the others one looks first, as long as one does not know it by what is fetched there
-  const blind = inView || spot.alike <= 1 ? 0 : ((spot.alike - 1) / 2) * (1 - rememberedWith(visits));
+  const blind = inView ? 0 : blindLooks(spot.alike, visits);
   const unlabelled = blind === 0 || !price ? 0 : need.weight * blind * (lookSeconds(price) + LOST_THREAD);
   const year = (inView ? 0 : need.weight * looked.seconds) + unlabelled;
   return { ...need, ...looked, home, inView, blind, unlabelled, year };
@@ -142,7 +99,7 @@ export function foundAgainOf(
   if (!home || !plan.supplies[home.supplyId] || !spots.has(home.placeId)) return null;
   const need = needAt(plan, home);
   const one = { id: home.id, supply: plan.supplies[home.supplyId]!, need };
-  const looking = lookingIn(plan, [one], [...spots.keys()], (id) => nameOfPlace(plan, id));
+  const looking = new FindingAgain(plan, [one], [...spots.keys()], (id) => nameOfPlace(plan, id));
   looking.fill([{ lot: home.id, place: home.placeId }]);
   const visits = homesIn(plan, home.placeId).reduce((sum, h) => sum + needAt(plan, h).fetches, 0);
   return { again: againAt(plan, looking, home, need, visits), before: looking.before(home.id) };
@@ -169,7 +126,7 @@ export function foundAgainSum(plan: Plan): {
   return { year, unlabelled, meanLooks: all > 0 ? looks / all : 1, atFirstLook: all > 0 ? first / all : 1 };
 }
 
-let extra: { of: FoundAgain; supply: Supply; share: Share; looking: Looking } | null = null;
+let extra: { of: FoundAgain; supply: Supply; share: Share; looking: FindingAgain } | null = null;
 
 /**
  * What living in a place changes in finding things again, against living nowhere: names the place takes more, and looking for this and for all else; as much as finding
@@ -190,7 +147,7 @@ export function againPlaces(plan: Plan, supply: Supply, share: Share): (placeId:
         ...{ id: a.home.id, supply: plan.supplies[a.home.supplyId]!, need: a as Need },
       }));
       const newcomer = { id: 'newcomer', supply, need: needOf(yearlyUses(plan, supply, share)) };
-      const all = lookingIn(plan, [...wanted, newcomer], [...sceneOf(plan).spots.keys()]);
+      const all = new FindingAgain(plan, [...wanted, newcomer], [...sceneOf(plan).spots.keys()]);
       all.fill([...found.of.values()].map((a) => ({ lot: a.home.id, place: a.home.placeId })));
       extra = { of: found, supply, share, looking: all };
     }

@@ -1,8 +1,8 @@
 import { type Plan } from '../../record/plan/index.ts';
-import { type Looking } from '../recall/index.ts';
 import { type Homes } from '../slotting/index.ts';
 import { Layout } from './layout.ts';
-import { lookingOver } from './looking-over.ts';
+import { findingAgainOver } from './again-over.ts';
+import { type FindingAgain } from './finding-again.ts';
 import { Mixing } from './mixing.ts';
 import { type Translation } from './translating.ts';
 import { weightOf } from './weights.ts';
@@ -79,7 +79,7 @@ export class Arrangement {
   private readonly ties: Ties;
   private readonly mixing: Mixing;
   private readonly layout: Layout;
-  private readonly looking: Looking | null;
+  private readonly looking: FindingAgain | null;
   private readonly weigh: number;
   private readonly lots: ReadonlyMap<string, Translation['lots'][number]>;
   /** what looking comes to as all is now */
@@ -99,7 +99,7 @@ export class Arrangement {
     this.mixing = new Mixing(translation.sorts, found);
     this.layout = new Layout(plan, translation, found);
     this.weigh = weightOf(plan, 'weighAgain');
-    this.looking = this.weigh > 0 ? lookingOver(plan, translation, found) : null;
+    this.looking = this.weigh > 0 ? findingAgainOver(plan, translation, found) : null;
     this.looks = this.looking?.total() ?? 0;
     this.lots = new Map(translation.lots.map((lot) => [lot.id, lot]));
   }

@@ -1,6 +1,7 @@
 import { type Plan } from '../../record/plan/index.ts';
 import { type Homes } from '../slotting/index.ts';
 import { Arrangement, type Option, type Step } from './arrangement.ts';
+import { OTHERS } from './finding-again.ts';
 import { type Translation } from './translating.ts';
 import { weightOf } from './weights.ts';
 
@@ -10,8 +11,6 @@ const WORTH = 20;
 const LAID = 40;
 /** Of each lot so many options are asked what they change in looking, those first that save most without it, or cost least. */
 const LOOKED = 14;
-/** Others of its name may be found more easily for a move, by about so much a year, s: what costs more than it can gain is not asked. */
-const OTHERS = 400;
 /** Of each sort of things in a place so many other places are asked. */
 const ASKED = 10;
 /** More of one name are not asked about together. */

@@ -1,6 +1,7 @@
 import { togetherThatMustBeApart } from '../concepts/index.ts';
 import { apply, type Command, type Plan } from '../../record/plan/index.ts';
 import { type Homes, type SlottingAnswer, solveSlotting } from '../slotting/index.ts';
+import { annealed, exactTotal, type Limits, overIn } from './annealing.ts';
 import { assessHomes, type Assessment } from './cost.ts';
 import { bettering } from './bettering.ts';
 import { finishing } from './finishing.ts';
@@ -9,7 +10,6 @@ import { Mixing } from './mixing.ts';
 import { layingRest } from './laying.ts';
 import { roomBefore, tableOf, totalOf, Used } from './problem.ts';
 import { keepingCommands, settleCommand } from './settle.ts';
-import { recombining } from './recombining.ts';
 import { type Translation, translating } from './translating.ts';
 import { type Tally, tallyOf } from './tally.ts';
 import { weightOf } from './weights.ts';
@@ -24,7 +24,7 @@ export type FindProgress = {
 };
 
 export type FindOptions = {
-  /** s for the search, 2 by default; measuring and counting come on top */
+  /** s for the search, 3 by default; measuring and counting come on top */
   seconds?: number;
   /** instead of that a limit in work, see the slotting engine */
   work?: number;
@@ -61,8 +61,10 @@ export type Found = {
 const WORTH = 600;
 /** What only betters homes looks at so much of what is usual. */
 const POLISHING = 0.25;
-/** So many searches share the time. */
-const RUNS = 3;
+/** How long it is looked for where nobody says, s. */
+const SECONDS = 3;
+/** So much of the time goes into an answer by sums of room and a stand-in for looking, which the exact search starts from. */
+const ROUGHLY = 0.1;
 /** How long one waits between two breaths, ms. */
 const BREATH = 40;
 
@@ -78,39 +80,61 @@ export async function findHomes(plan: Plan, options: FindOptions): Promise<Found
   const assessedBefore = assessHomes(plan);
   const before = tallyOf(plan, assessedBefore);
   const room = roomBefore(translation);
-  const problem = tableOf(translation, room);
-  const held = totalOf(translation, feasiblePart(translation, room));
-  const runs = options.polish || weightOf(plan, 'weighAgain') === 0 ? 1 : RUNS;
-  const staying = translation.sorts.staying.map(({ id, place }) => ({ lot: id, place }));
-  /** the first search: only that one proves anything, and prices room */
-  let first: SlottingAnswer | null = null;
-  const search = async (run: number): Promise<SlottingAnswer> => {
-    const answer = await solveSlotting(problem, {
-      ...(options.work === undefined ? { seconds: (options.seconds ?? 2) / runs } : { work: options.work / runs }),
-      seed: (options.seed ?? 1) + 7919 * run,
-      ...(options.polish ? { polish: true } : {}),
-      ...(first?.prices ? { prices: first.prices } : {}),
-      now,
-      start: [...staying, ...translation.today],
-      ...(options.cancelled ? { cancelled: options.cancelled } : {}),
-      ...(options.breathe ? { breathe: options.breathe } : {}),
-      onProgress: (p) =>
-        options.onProgress?.({
-          phase: 'searching',
-          // the bar goes once from end to end, however many searches there are
-          done: (run + p.done) / runs,
-          total: before.total + p.total - held,
-          gap: first ? (first.bound > 0 ? Math.max(0, p.total / first.bound - 1) : null) : p.gap,
-        }),
-    });
-    first ??= answer;
+  const named = weightOf(plan, 'weighAgain') > 0;
+  const { staying } = translation.sorts;
+  const ours = (answer: SlottingAnswer): SlottingAnswer => ({
+    ...answer,
     // what stays is no answer
-    return {
-      ...answer,
-      bound: first.bound,
-      prices: null,
-      homes: answer.homes.filter((h) => translation.lotOf.has(h.lot)),
-    };
+    homes: answer.homes.filter((h) => translation.lotOf.has(h.lot)),
+  });
+  /** what the engine is given: a share of the limit, from where the bar stands to where it goes, and what today’s homes come to in its measure */
+  const limits = (from: number, to: number, held: number): Limits => ({
+    ...(options.work === undefined
+      ? { seconds: (options.seconds ?? SECONDS) * (to - from) }
+      : { work: options.work * (to - from) }),
+    seed: options.seed ?? 1,
+    ...(options.polish ? { polish: true } : {}),
+    now,
+    ...(options.cancelled ? { cancelled: options.cancelled } : {}),
+    ...(options.breathe ? { breathe: options.breathe } : {}),
+    onProgress: (p) => {
+      if (from === 0) proven = p.bound;
+      options.onProgress?.({
+        phase: 'searching',
+        done: from + (to - from) * p.done,
+        total: before.total + p.total - held,
+        gap: p.total > proven ? (proven > 0 ? p.total / proven - 1 : null) : 0,
+      });
+    },
+  });
+  let proven = 0;
+  const feasible = feasiblePart(translation, room);
+  /** by sums of room and a stand-in for looking: quickly, and how much better there can be is proven */
+  const roughly = async (share: number) =>
+    ours(
+      await solveSlotting(tableOf(translation, room), {
+        ...limits(0, share, totalOf(translation, feasible)),
+        over: overIn(plan, translation),
+        start: [...staying.map(({ id, place }) => ({ lot: id, place })), ...translation.today],
+      }),
+    );
+  /** by the measure that is shown, from the better of some homes and today’s */
+  const exactly = async (rough: SlottingAnswer | null): Promise<SlottingAnswer> => {
+    const today = exactTotal(plan, translation, feasible);
+    const from = rough && exactTotal(plan, translation, rough.homes) < today ? rough.homes : feasible;
+    const answer = ours(
+      await annealed(plan, translation, from, room, {
+        ...limits(rough ? ROUGHLY : 0, 1, today),
+        ...(rough?.prices ? { prices: rough.prices } : {}),
+      }),
+    );
+    return rough ? { ...answer, bound: rough.bound } : answer;
+  };
+  const searched = async (): Promise<SlottingAnswer> => {
+    if (!named) return roughly(1);
+    if (options.polish) return exactly(null);
+    const rough = await roughly(ROUGHLY);
+    return options.cancelled?.() ? rough : exactly(rough);
   };
   let rested = now();
   /** lets messages in from time to time; whether it is enough */
@@ -121,7 +145,6 @@ export async function findHomes(plan: Plan, options: FindOptions): Promise<Found
     }
     return options.cancelled?.() ?? false;
   };
-  type Tallied = ReturnType<typeof tallied>;
   const tallied = (answer: SlottingAnswer) => {
     const settled = settling(plan, translation, answer, options.since);
     const assessed = assessHomes(settled.plan);
@@ -140,37 +163,19 @@ export async function findHomes(plan: Plan, options: FindOptions): Promise<Found
     const homed = new Set(homes.map((h) => h.lot));
     return tallied({
       ...answer,
+      prices: null,
       homes,
       unplaced: laid.left.filter((lot) => !homed.has(lot)),
       // the bound holds of the problem as it was first put: what can be laid is a part of it
       ...totalsOf(translation, homes, answer),
     });
   };
-  // where names count there are many answers about as good, and which is the best shows only when they are laid and counted
-  const laid = [await laidOut(await search(0))];
-  for (let run = 1; run < runs && !options.cancelled?.(); run++) laid.push(await laidOut(await search(run)));
-  const [best, ...others] = laid.sort((a, b) => a.after.total - b.after.total) as [Tallied, ...Tallied[]];
-  let last = best;
+  let last = await laidOut(await searched());
   /** keeps other homes where they are better by the count that is shown */
   const takeIfBetter = (homes: Homes) => {
     const again = tallied({ ...last.answer, homes: [...homes], ...totalsOf(translation, homes, last.answer) });
     if (again.after.total < last.after.total) last = again;
   };
-  if (others.length > 0)
-    takeIfBetter(
-      inOrder(
-        plan,
-        translation,
-        await recombining(
-          plan,
-          translation,
-          last.answer.homes,
-          others.map((o) => o.answer.homes),
-          room,
-          pause,
-        ),
-      ),
-    );
   options.onProgress?.({ phase: 'counting', done: 0, total: null, gap: last.answer.gap });
   if (!options.polish) {
     await options.breathe?.();

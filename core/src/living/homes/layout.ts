@@ -66,7 +66,10 @@ export class Layout {
   }
 
   private laid(placeId: string, more: string | null): Laid {
-    const lots = [...(this.lots.get(placeId) ?? [])].sort();
+    return this.remembered(placeId, [...(this.lots.get(placeId) ?? [])].sort(), more);
+  }
+
+  private remembered(placeId: string, lots: readonly string[], more: string | null): Laid {
     const key = `${placeId}\n${lots.join()}\n${more ?? ''}`;
     let known = this.known.get(key);
     if (!known) {
@@ -103,6 +106,11 @@ export class Layout {
       seen.set(now.join('\n'), now);
     }
     return [...seen.values()];
+  }
+
+  /** Lots of some that find no room in a place when it is laid with all of them and with what stays there. */
+  overOf(placeId: string, lots: readonly string[]): readonly string[] {
+    return this.remembered(placeId, [...lots].sort(), null).over;
   }
 
   /** Lots of a place that find no room when it is laid with all that is to be there. */

@@ -77,10 +77,14 @@ const apartOfLots = ({ apart, staying }: Translation['sorts']): Translation['sor
   });
 };
 
-/** {@link problemOf} as the engine takes it, without an object for every option. */
+/**
+ * {@link problemOf} as the engine takes it, without an object for every option.
+ * @param spreads false: without the stand-in for looking, where that is counted besides
+ */
 export function tableOf(
   translation: Translation,
   room: (placeId: string) => number = roomBefore(translation),
+  spreads = true,
 ): SlottingTable {
   const { places, lotOf, periods, families, charges, sorts, lookSpread, rows } = translation;
   const { lots: own } = translation;
@@ -136,7 +140,7 @@ export function tableOf(
     optUse,
     famStart: members.start,
     famLot: members.flat,
-    spread: Float64Array.from(families, (f) => f.spread + (lookSpread.get(f.id) ?? 0)),
+    spread: Float64Array.from(families, (f) => f.spread + (spreads ? (lookSpread.get(f.id) ?? 0) : 0)),
     rowOf: rowsOf(
       rows.map((row) => row.map((id) => placeIndex.get(id)!)),
       ids.length,

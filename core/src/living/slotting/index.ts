@@ -16,6 +16,7 @@ export {
   type SlottingOptions,
   type SlottingProgress,
 } from './solve.ts';
+export { type Besides } from './search.ts';
 export { type SlottingTable, LOAD, resourceOf, groups, mixingOf, apartOf, rowsOf } from './table.ts';
 export { fewestNames } from './cover.ts';
 export { checkAnswer, slottingTotal } from './check.ts';

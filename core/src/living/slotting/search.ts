@@ -1,4 +1,5 @@
 import { type Compiled } from './compile.ts';
+import { type Laying } from './laying.ts';
 import { type Random } from './random.ts';
 import { type State } from './state.ts';
 
@@ -17,14 +18,24 @@ const CHAIN = 64;
 /** Of proposals, where there are families: a lot pulled to a mate; all of a family moved from one place to another. */
 const PULL = 0.2;
 const MOVE_FAMILY = 0.08;
-/** Of proposals, where names cost: a lot pulled to where one of its concept lives. */
+/** Of proposals, where names cost: a lot pulled to where one of its concept lives; all of a concept in one place moved to another. */
 const PULL_LIKE = 0.2;
+const MOVE_LIKE = 0.12;
 /** Of proposals, where there are charges: a carried container filled or emptied. */
 const MOVE_CHARGE = 0.02;
 /** Of the rest, where lots have no home: for one of them. */
 const ASK_LEFT = 0.1;
 /** Where a chain leaves a lot without a home, so many others without one are asked whether they go in instead. */
 const ASKED = 6;
+/** What is counted besides the table: told where lots go, by number; the place beyond the last is none. */
+export type Besides = {
+  move: (lot: number, place: number) => void;
+  /** of everything as it is now */
+  total: () => number;
+  /** by about how much it may become less when a lot goes elsewhere */
+  mayGain: (lot: number) => number;
+};
+
 /** Drawn logarithms of so many even numbers: what a random draw lets pass, times the temperature. */
 const DRAWS = 8192;
 const LOSSES = Float64Array.from({ length: DRAWS }, (_, i) => -Math.log((i + 0.5) / DRAWS));
@@ -67,6 +78,12 @@ export class Search {
   private stampNow = 0;
   /** the place that nothing is to come back to, while it is emptied */
   private closed = -1;
+  /** whom every change is asked of before it is taken, from {@link ask} on */
+  private laying: Laying | null = null;
+  private besides: Besides | null = null;
+  /** what is counted besides as all is now; and by how much it may become less by the proposal under way */
+  private extra = 0;
+  private hope = 0;
 
   constructor(
     private readonly state: State,
@@ -108,22 +125,82 @@ export class Search {
     const pull = families ? PULL : 0;
     const move = pull + (families ? MOVE_FAMILY : 0);
     const charge = move + (c.charges > 0 ? MOVE_CHARGE : 0);
-    const like = charge + (c.mixes && c.lotConcept.length > 0 ? PULL_LIKE : 0);
+    const named = c.mixes && c.lotConcept.length > 0;
+    const moveLike = charge + (named ? MOVE_LIKE : 0);
+    const like = moveLike + (named ? PULL_LIKE : 0);
     for (let i = 0; i < proposals; i++) {
       if ((i & 255) === 0) this.temperature = this.scale * hot * Math.exp(cool * (t0 + ((t1 - t0) * i) / proposals));
       const kind = like > 0 ? random.next() : 1;
       if (kind < pull) this.pullToMate();
       else if (kind < move) this.moveFamily();
       else if (kind < charge) this.moveCharge();
+      else if (kind < moveLike) this.moveLike();
       else if (kind < like) this.pullToLike();
       else this.propose();
-      if (state.total < this.bestTotal - 1e-7) this.keep();
+      if (state.total + this.extra < this.bestTotal - 1e-7) this.keep();
     }
+  }
+
+  /**
+   * From here on only what lies is taken: of the best so far what does not is sent out, and the search goes on from there.
+   */
+  ask(laying: Laying): void {
+    for (const pieces = this.state.taking(this.best); !pieces.next().done;);
+    laying.clear();
+    this.laying = laying;
+    this.countBesides();
+    this.keep();
+  }
+
+  /** From here on something is counted besides. */
+  count(besides: Besides): void {
+    this.besides = besides;
+    this.countBesides();
+    this.keep();
+  }
+
+  private countBesides(): void {
+    const { besides, state, c } = this;
+    if (!besides) return;
+    for (let l = 0; l < c.lots; l++) besides.move(l, c.optPlace[state.at[l]!]!);
+    this.extra = besides.total();
+  }
+
+  /** A lot to an option with room for it. */
+  private shift(l: number, o: number, change: number, allowed: number): void {
+    if (this.laying === null && this.besides === null) {
+      this.state.move(l, o, change);
+      return;
+    }
+    const before = this.state.total;
+    this.begin();
+    this.step(l, o, change);
+    if (!this.isTaken(before, allowed)) this.rollback(before);
+  }
+
+  /** Whether a chain of changes is worth taking, all that counts counted, and lies. */
+  private isTaken(before: number, allowed: number): boolean {
+    const { state, besides, laying } = this;
+    const { optPlace } = this.c;
+    const change = state.total - before;
+    let extra = this.extra;
+    if (besides) {
+      if (change > allowed + this.hope) return false;
+      for (let k = 0; k < this.chain; k++) besides.move(this.chainLot[k]!, optPlace[state.at[this.chainLot[k]!]!]!);
+      extra = besides.total();
+    }
+    if (change + extra - this.extra > allowed) return false;
+    if (laying)
+      for (let k = 0; k < this.chain; k++)
+        if (!laying.lies(optPlace[this.chainWas[k]!]!) || !laying.lies(optPlace[state.at[this.chainLot[k]!]!]!))
+          return false;
+    this.extra = extra;
+    return true;
   }
 
   private keep(): void {
     this.best.set(this.state.at);
-    this.bestTotal = this.state.total;
+    this.bestTotal = this.state.total + this.extra;
   }
 
   /** A loss that a random draw lets pass now (Metropolis rule, drawn before the proposal is looked at). */
@@ -146,8 +223,9 @@ export class Search {
     const allowed = this.allowance();
     const delta = state.delta(l, o);
     // of every exchange that gains one part gains by itself: it is enough to begin with that one
-    if (delta > allowed) return;
-    if (state.fits(o)) state.move(l, o, delta);
+    this.hope = this.besides?.mayGain(l) ?? 0;
+    if (delta > allowed + this.hope) return;
+    if (state.fits(o)) this.shift(l, o, delta, allowed);
     else if (random.next() < 0.5) this.swap(l, o, delta, allowed);
     else this.insert(l, o, allowed);
   }
@@ -164,20 +242,13 @@ export class Search {
     const otherNow = state.at[other]!;
     if (!state.fitsWithout(o, otherNow) || !state.fitsWithout(to, from)) return;
     // without ties the two costs add up; with them each alone is only a guess, so that it is tried
-    const guess = delta + state.delta(other, to);
-    if (c.families === 0 && c.charges === 0 && !c.sags && !c.mixes) {
-      if (guess > allowed) return;
-      state.move(l, o);
-      state.move(other, to);
-      return;
-    }
+    const untied = c.families === 0 && c.charges === 0 && !c.sags && !c.mixes;
+    if (untied && delta + state.delta(other, to) > allowed + this.hope) return;
     const before = state.total;
-    state.move(l, o);
-    state.move(other, to);
-    if (state.total - before <= allowed) return;
-    state.move(other, otherNow, 0);
-    state.move(l, from, 0);
-    state.total = before;
+    this.begin();
+    this.step(l, o);
+    this.step(other, to);
+    if (!this.isTaken(before, allowed)) this.rollback(before);
   }
 
   private begin(): void {
@@ -194,11 +265,13 @@ export class Search {
   }
 
   private rollback(before: number): void {
-    while (this.chain > 0) {
-      this.chain--;
-      this.state.move(this.chainLot[this.chain]!, this.chainWas[this.chain]!, 0);
-    }
-    this.state.total = before;
+    const { state, besides } = this;
+    for (let k = this.chain - 1; k >= 0; k--) state.move(this.chainLot[k]!, this.chainWas[k]!, 0);
+    if (besides)
+      for (let k = 0; k < this.chain; k++)
+        besides.move(this.chainLot[k]!, this.c.optPlace[state.at[this.chainLot[k]!]!]!);
+    this.chain = 0;
+    state.total = before;
   }
 
   /** Puts a lot into a place, sending out members that the proposal does not want there until it fits; false when that takes too many. */
@@ -302,7 +375,7 @@ export class Search {
   }
 
   private settle(before: number, allowed: number, ok: boolean): void {
-    if (!ok || !this.rehome(before + allowed) || this.state.total - before > allowed) this.rollback(before);
+    if (!ok || !this.rehome(before + allowed + this.hope) || !this.isTaken(before, allowed)) this.rollback(before);
   }
 
   private insert(l: number, o: number, allowed: number): void {
@@ -343,19 +416,38 @@ export class Search {
     const o = c.optionAt[l * (c.places + 1) + q]!;
     if (o < 0) return;
     const allowed = this.allowance();
-    if (state.delta(l, o) > allowed) return;
-    if (state.fits(o)) state.move(l, o);
+    const delta = state.delta(l, o);
+    this.hope = this.besides?.mayGain(l) ?? 0;
+    if (delta > allowed + this.hope) return;
+    if (state.fits(o)) this.shift(l, o, delta, allowed);
     else this.insert(l, o, allowed);
   }
 
   /** All of a family in one place to another of its places; now and then to a place that one of them would like. */
   private moveFamily(): void {
-    const { c, state, random } = this;
+    const { c, random } = this;
     const f = this.largeFamilies[random.below(this.largeFamilies.length)]!;
     const start = c.famStart[f]!;
     const n = c.famStart[f + 1]! - start;
-    const a = c.famLot[start + random.below(n)]!;
-    const b = c.famLot[start + random.below(n)]!;
+    this.moveTogether(c.famLot, start, n, c.famLot[start + random.below(n)]!);
+  }
+
+  /** All that goes by one name in one place to another place of that name; now and then to a place that one of them would like. */
+  private moveLike(): void {
+    const { c, random } = this;
+    const l = this.movable[random.below(this.movable.length)]!;
+    const at = c.lotConceptStart[l]!;
+    const n = c.lotConceptStart[l + 1]! - at;
+    if (n === 0) return;
+    const k = c.lotConcept[at + random.below(n)]!;
+    const start = c.conceptStart[k]!;
+    this.moveTogether(c.conceptLot, start, c.conceptStart[k + 1]! - start, l);
+  }
+
+  /** All of a group, `n` of a list, that live where one of them does, to where another lives, or would like to. */
+  private moveTogether(list: Int32Array, start: number, n: number, a: number): void {
+    const { c, state, random } = this;
+    const b = list[start + random.below(n)]!;
     const p = c.optPlace[state.at[a]!]!;
     let q = c.optPlace[state.at[b]!]!;
     if (p === q || random.next() < 0.25) {
@@ -366,11 +458,12 @@ export class Search {
     if (p === q || q === c.places) return;
     const before = state.total;
     const allowed = this.allowance();
+    this.hope = this.besides ? n * this.besides.mayGain(a) : 0;
     this.begin();
     let ok = true;
     for (let i = 0; i < n && ok; i++) {
-      const l = c.famLot[start + i]!;
-      if (c.optPlace[state.at[l]!] !== p) continue;
+      const l = list[start + i]!;
+      if (c.optPlace[state.at[l]!] !== p || this.stays[l]) continue;
       const o = c.optionAt[l * (c.places + 1) + q]!;
       if (o >= 0) ok = this.force(l, o);
     }
@@ -385,6 +478,7 @@ export class Search {
     const q = c.chargePlace[from + random.below(c.chargePlaceStart[k + 1]! - from)]!;
     const before = state.total;
     const allowed = this.allowance();
+    this.hope = 0;
     this.begin();
     let ok = true;
     if (state.chargeCount[k]! > 0 && random.next() < 0.5) {

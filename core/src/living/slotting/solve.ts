@@ -1,10 +1,11 @@
 import { LagrangeBound } from './bound.ts';
 import { type Compiled, compiling } from './compile.ts';
 import { constructing } from './construct.ts';
+import { Laying } from './laying.ts';
 import { type Prices, pricing } from './prices.ts';
 import { type SlottingProblem } from './problem.ts';
 import { Random } from './random.ts';
-import { Search } from './search.ts';
+import { type Besides, Search } from './search.ts';
 import { State } from './state.ts';
 import { type SlottingTable, tabling } from './table.ts';
 
@@ -44,6 +45,16 @@ export type SlottingOptions = {
   polish?: boolean;
   /** of another search of this problem, or of one with the same places: nothing is proven again then, all of the time is searched */
   prices?: Prices;
+  /**
+   * Which of some lots cannot be in a place beside the rest, where that is more than the room they take: asked of every change in the last part of the search,
+   * so that what is found lies.
+   */
+  over?: (place: string, lots: readonly string[]) => readonly string[];
+  /**
+   * What is counted besides the problem’s own costs, in the same measure, by the numbers of lots and places in the problem. It is part of the total; nothing is proven
+   * then, and what it starts from is what it betters.
+   */
+  besides?: Besides;
   onProgress?: (progress: SlottingProgress) => void;
   /** asked between rounds; true ends the search with the best answer so far */
   cancelled?: () => boolean;
@@ -63,6 +74,11 @@ const FIRST_SHARE = 0.12;
 const HOT = 2;
 const COLD = 0.01;
 const COLD_WITH_TIES = 0.03;
+/** From here on, of the last cooling, whether things lie is asked of every change; earlier where something is counted besides, which knows places better. */
+const ASKS_FROM = 0.45;
+const BESIDES_ASKS_FROM = 0.3;
+/** A proposal takes as long as so many where something is counted besides (measured on the build machine). */
+const BESIDES_WORK = 2;
 /** So warm a search begins that is only to better what it starts from. */
 const LUKEWARM = 0.15;
 
@@ -76,7 +92,9 @@ export async function solveSlotting(
   problem: SlottingProblem | SlottingTable,
   options: SlottingOptions,
 ): Promise<SlottingAnswer> {
-  const { seed = 1, now } = options;
+  const { seed = 1, now, besides } = options;
+  /** what it starts from is what it betters, in one cooling */
+  const once = options.polish === true || besides !== undefined;
   const most = options.work ?? Infinity;
   const seconds = options.seconds ?? (options.work === undefined ? 2 : Infinity);
   const started = now();
@@ -95,19 +113,19 @@ export async function solveSlotting(
   };
   const table = 'format' in problem ? (await worked(tabling(problem), true))! : problem;
   const unpriced = new Float64Array(table.capacity.length);
-  const priced = options.prices ?? (options.polish ? null : await worked(pricing(table, targetOf(table))));
+  const priced = options.prices ?? (once ? null : await worked(pricing(table, targetOf(table))));
   const prices = priced ?? { worth: unpriced, pays: table.leave, bound: 0 };
-  const proving = !options.polish && !options.prices;
+  const proving = !once && !options.prices;
   const c = (await worked(compiling(table, prices.worth), true))!;
   const state = new State(c);
   const value = valueOf(c, prices.worth);
   await worked(constructing(state, orderOf(c, value), value));
-  if (options.start) await takeIfBetter(table, state, options.start, value, worked, options.polish);
+  if (options.start) await takeIfBetter(table, state, options.start, value, worked, once);
   const random = new Random(seed);
   const search = new Search(state, random);
   const lagrange = new LagrangeBound(c, prices.pays, prices.worth, state.at);
   if (proving) lagrange.bound = prices.bound;
-  const work = () => search.proposals + lagrange.work / BOUND_WORK_PER_PROPOSAL;
+  const work = () => search.proposals * (besides ? BESIDES_WORK : 1) + lagrange.work / BOUND_WORK_PER_PROPOSAL;
   const report = () => {
     const bound = safeBound(search.bestTotal, lagrange.bound);
     options.onProgress?.({
@@ -132,13 +150,21 @@ export async function solveSlotting(
   };
   const cold = c.families > 0 || c.charges > 0 ? COLD_WITH_TIES : COLD;
   const begun = spent();
-  const parts = options.polish ? [begun, 1] : [begun, begun + (1 - begun) * FIRST_SHARE, 1];
+  const laying = options.over ? layingOf(table, state, options.over) : null;
+  let asking = false;
+  const asksFrom = options.polish ? 0 : besides ? BESIDES_ASKS_FROM : ASKS_FROM;
+  if (besides) search.count(besides);
+  const parts = once ? [begun, 1] : [begun, begun + (1 - begun) * FIRST_SHARE, 1];
   let stopped = await pause();
   for (let part = 1; part < parts.length && !stopped; part++) {
     const [from, to] = [parts[part - 1]!, parts[part]!];
     while (!stopped) {
       const t = (spent() - from) / (to - from);
       if (t >= 1) break;
+      if (laying && !asking && part === parts.length - 1 && t >= asksFrom) {
+        asking = true;
+        search.ask(laying);
+      }
       search.run(ROUND, options.polish ? LUKEWARM : HOT, cold, Math.max(0, t), Math.max(0, t));
       while (proving && !lagrange.ended && !stopped && lagrange.work / BOUND_WORK_PER_PROPOSAL < BOUND_SHARE * work()) {
         await worked(lagrange.stepping(search.bestTotal));
@@ -149,7 +175,8 @@ export async function solveSlotting(
   }
   const at = search.best;
   await worked(state.taking(at), true);
-  const { total } = state;
+  // what is counted besides is in the best total already
+  const total = besides ? search.bestTotal : state.total;
   const bound = safeBound(total, lagrange.bound);
   report();
   return {
@@ -165,6 +192,17 @@ export async function solveSlotting(
     proposals: search.proposals,
     prices: priced,
   };
+}
+
+/** Names in, names out: the question of what lies, in numbers. */
+function layingOf(table: SlottingTable, state: State, over: NonNullable<SlottingOptions['over']>): Laying {
+  const numbers = new Map(table.lots.map((id, l) => [id, l]));
+  return new Laying(state, (p, lots) =>
+    over(
+      table.places[p]!,
+      lots.map((l) => table.lots[l]!),
+    ).map((id) => numbers.get(id)!),
+  );
 }
 
 /** Works off something in pieces. */

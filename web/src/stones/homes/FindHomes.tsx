@@ -16,7 +16,7 @@ import { askHomes, enoughOfHomes } from '../../state/homes-worker.ts';
 import type { FoundHomes } from '../../workers/homes.worker.ts';
 import { singleKey } from '../../ui/single-keys.ts';
 
-const SECONDS = 2;
+const SECONDS = 3;
 
 /** Find homes: in a worker, with the running total and how far it can be from the best; one undo for the whole result. */
 export function FindHomes() {

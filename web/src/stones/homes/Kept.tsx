@@ -9,7 +9,7 @@ import { Button } from '../../ui/button.tsx';
 import { countWords, longWords, today } from '../../ui/words.ts';
 import { type FoundHomes } from '../../workers/homes.worker.ts';
 
-const SECONDS = 2;
+const SECONDS = 3;
 /** Less saved a year is not worth taking a decision back, s (own assumption). */
 const WORTH = 600;
 

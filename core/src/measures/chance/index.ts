@@ -1,0 +1,2 @@
+export { mixed } from './mixed.ts';
+export { SetKey } from './set-key.ts';
