@@ -58,6 +58,8 @@ export async function annealed(
 
 /** What homes cost by that measure, s a year. */
 export function exactTotal(plan: Plan, translation: Translation, homes: Homes): number {
-  const plain = totalOf({ ...translation, lookSpread: new Map() }, homes);
-  return plain + weightOf(plan, 'weighAgain') * findingAgainOver(plan, translation, homes).total();
+  return (
+    totalOf(translation, homes, false) +
+    weightOf(plan, 'weighAgain') * findingAgainOver(plan, translation, homes).total()
+  );
 }

@@ -20,7 +20,6 @@ export type FindProgress = {
   done: number;
   /** seconds a year, by the engine's measure set against today's; null before the first answer */
   total: number | null;
-  gap: number | null;
 };
 
 export type FindOptions = {
@@ -63,7 +62,7 @@ const WORTH = 600;
 const POLISHING = 0.25;
 /** How long it is looked for where nobody says, s. */
 const SECONDS = 3;
-/** So much of the time goes into an answer by sums of room and a stand-in for looking, which the exact search starts from. */
+/** So much of the time goes into an answer that leaves looking out: what the exact search starts from, and a bound. */
 const ROUGHLY = 0.1;
 /** How long one waits between two breaths, ms. */
 const BREATH = 40;
@@ -97,23 +96,19 @@ export async function findHomes(plan: Plan, options: FindOptions): Promise<Found
     now,
     ...(options.cancelled ? { cancelled: options.cancelled } : {}),
     ...(options.breathe ? { breathe: options.breathe } : {}),
-    onProgress: (p) => {
-      if (from === 0) proven = p.bound;
+    onProgress: (p) =>
       options.onProgress?.({
         phase: 'searching',
         done: from + (to - from) * p.done,
         total: before.total + p.total - held,
-        gap: p.total > proven ? (proven > 0 ? p.total / proven - 1 : null) : 0,
-      });
-    },
+      }),
   });
-  let proven = 0;
   const feasible = feasiblePart(translation, room);
-  /** by sums of room and a stand-in for looking: quickly, and how much better there can be is proven */
+  /** looking left out: quickly, and how much better there can be but for that is proven */
   const roughly = async (share: number) =>
     ours(
-      await solveSlotting(tableOf(translation, room), {
-        ...limits(0, share, totalOf(translation, feasible)),
+      await solveSlotting(tableOf(translation, room, false), {
+        ...limits(0, share, totalOf(translation, feasible, false)),
         over: overIn(plan, translation),
         start: [...staying.map(({ id, place }) => ({ lot: id, place })), ...translation.today],
       }),
@@ -176,7 +171,7 @@ export async function findHomes(plan: Plan, options: FindOptions): Promise<Found
     const again = tallied({ ...last.answer, homes: [...homes], ...totalsOf(translation, homes, last.answer) });
     if (again.after.total < last.after.total) last = again;
   };
-  options.onProgress?.({ phase: 'counting', done: 0, total: null, gap: last.answer.gap });
+  options.onProgress?.({ phase: 'counting', done: 0, total: null });
   if (!options.polish) {
     await options.breathe?.();
     const found = { plan: last.plan, homes: last.answer.homes };
@@ -229,7 +224,7 @@ async function translatedFor(plan: Plan, options: FindOptions): Promise<Translat
   for (let n = 0; ; n++) {
     if (options.now() - breath >= BREATH) {
       breath = options.now();
-      options.onProgress?.({ phase: 'measuring', done: n / supplies, total: null, gap: null });
+      options.onProgress?.({ phase: 'measuring', done: n / supplies, total: null });
       await options.breathe?.();
     }
     if (options.cancelled?.()) return null;
@@ -244,8 +239,8 @@ function totalsOf(
   homes: Homes,
   { bound }: SlottingAnswer,
 ): Pick<SlottingAnswer, 'total' | 'gap'> {
-  const total = totalOf(translation, homes);
-  // the bound knows of no names: what it is held against is what homes cost without them
+  const total = totalOf(translation, homes, false);
+  // the bound knows of no names and no looking: what it is held against is what homes cost without them
   const proven = total - new Mixing(translation.sorts, homes).total;
   return { total, gap: proven <= bound ? 0 : bound > 0 ? proven / bound - 1 : null };
 }

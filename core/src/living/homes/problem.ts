@@ -168,10 +168,14 @@ export function tableOf(
   };
 }
 
-/** What homes cost by the engine’s measure: what {@link problemOf} would say, without making it. */
+/**
+ * What homes cost by the engine’s measure: what {@link problemOf} would say, without making it.
+ * @param spreads false: without the stand-in for looking
+ */
 export function totalOf(
   { lots, families, charges, places, sorts, lookSpread, rows }: Translation,
   homes: Homes,
+  spreads = true,
 ): number {
   const rowOf = new Map(rows.flatMap((row) => row.map((id) => [id, row[0]!])));
   const placeOf = new Map(homes.map((h) => [h.lot, h.place]));
@@ -185,7 +189,7 @@ export function totalOf(
   for (const [id, mass] of carried) if (mass > places.get(id)!.sagFrom + 1e-6) total += SAG;
   for (const { id, lots: members, spread } of families)
     total +=
-      (spread + (lookSpread.get(id) ?? 0)) *
+      (spread + (spreads ? (lookSpread.get(id) ?? 0) : 0)) *
       Math.max(0, new Set(members.flatMap((id) => rowOf.get(placeOf.get(id)!) ?? placeOf.get(id) ?? [])).size - 1);
   for (const { places: over, lots: members, cost } of charges) {
     const any = new Set(over);

@@ -179,11 +179,11 @@ const percent = (share: number) => `${(share * 100).toFixed(1)} %`;
 /** A bound so far below says nothing. */
 const SAYS_SOMETHING = 0.3;
 
-/** How good the homes are proven to be; what names cost is left out of it. */
+/** How good the homes are proven to be; what names and looking cost is left out of it. */
 const gapWords = (gap: number | null) =>
   gap === null || gap > SAYS_SOMETHING
     ? 'How far that is from the best possible is not proven.'
-    : `But for what names cost it is at most ${percent(gap)} above the best possible.`;
+    : `But for names and looking it is at most ${percent(gap)} above the best possible.`;
 
 function growthWords(plan: Plan, places: readonly string[]): string {
   const names = places.flatMap((id) => (plan.places[id] ? [placeSaid(plan, plan.places[id])] : []));
