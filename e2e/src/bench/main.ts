@@ -31,13 +31,40 @@ const args = process.argv.slice(2);
 /** only the second table; `--write` then leaves the first one as it is */
 const small = args.includes('--small');
 const highsSeconds = args.includes('--highs') ? Number(args[args.indexOf('--highs') + 1]) : 60;
+const VERSION = `Node ${process.version}, ${new Date().toISOString().slice(0, 10)}.`;
+const BENCH = join(root, 'docs/bench.md');
+
+/** What stands before the first of some words, and what from there. */
+function partedAt(text: string, words: string): [before: string, from: string] {
+  const at = text.indexOf(words);
+  return at < 0 ? [text, ''] : [text.slice(0, at), text.slice(at)];
+}
+
+/** What finding again comes to, as a section of its own. */
+async function foundAgain(plan: Plan): Promise<void> {
+  const rows = await foundAgainRows(plan);
+  console.log(rows.join('\n'));
+  if (!args.includes('--write')) return;
+  const section = `\n## Found again\n\nMade by \`npm run bench -- --found-again --write\`. ${VERSION} Three seconds of search, three seeds, the middle one of each figure.\n\n${rows.join('\n')}\n`;
+  const [before, from] = partedAt(readFileSync(BENCH, 'utf8'), '\n## Found again\n');
+  const [head, rest] = from === '' ? partedAt(before, '\n## Torture\n') : [before, partedAt(from.slice(1), '\n## ')[1]];
+  writeFileSync(BENCH, head + section + rest);
+}
+
 const lines: string[] = [];
 const say = (line: string) => {
   lines.push(line);
   console.log(line);
 };
 
-say(`Node ${process.version}, ${new Date().toISOString().slice(0, 10)}.`);
+const read = importPlan(readFileSync(join(root, 'demo/plans/the-pump-house.heron.json'), 'utf8'), 'bench');
+if (!read.ok) throw new Error(read.reason);
+if (args.includes('--found-again')) {
+  await foundAgain(read.plan);
+  process.exit();
+}
+
+say(VERSION);
 say('');
 if (!small) {
   for (const line of await slottingRows(highsSeconds)) say(line);
@@ -45,8 +72,6 @@ if (!small) {
 say('');
 say('| what | measured | budget |');
 say('| --- | --- | --- |');
-const read = importPlan(readFileSync(join(root, 'demo/plans/the-pump-house.heron.json'), 'utf8'), 'bench');
-if (!read.ok) throw new Error(read.reason);
 
 /** Median of some runs after a few to warm up, ms. */
 function median(work: () => void, runs = 15): number {
@@ -216,17 +241,16 @@ say(
 );
 
 for (const row of await supplyRows(read.plan)) say(row);
-if (!small) for (const row of ['', ...(await foundAgainRows(read.plan))]) say(row);
 
 if (args.includes('--write')) {
-  const file = join(root, 'docs/bench.md');
-  const [before, torture] = readFileSync(file, 'utf8').split(/(?=\n## Torture\n)/) as [string, string?];
+  const [before, rest] = partedAt(readFileSync(BENCH, 'utf8'), '\n## ');
   const text = lines.join('\n').trim();
   const head =
-    '# Bench\n\nMade by `npm run bench -- --write` (`--small` for the second table alone); figures of one run on two cores.';
+    '# Bench\n\nMade by `npm run bench -- --write` (`--small` for the second table alone, `--found-again` for that section alone); figures of one run on two cores.';
   const second = text.slice(text.indexOf('| what |'));
   const tables = small
     ? `${before.slice(0, before.indexOf('| what |'))}${second}\n\nThe second table: ${text.split('\n')[0]}\n`
     : `${head}\n\n${text}\n`;
-  writeFileSync(file, tables + (torture ?? ''));
+  writeFileSync(BENCH, tables + rest);
 }
+if (!small) await foundAgain(read.plan);

@@ -62,8 +62,9 @@ export type SlottingOptions = {
   breathe?: () => Promise<void>;
 };
 
-/** Proposals made between two looks at the clock. */
+/** Proposals made between two looks at the clock; and where more is asked of each than sums. */
 const ROUND = 4096;
+const SHORT_ROUND = 512;
 /** The bound’s work that takes as long as one proposal (measured on the build machine). */
 const BOUND_WORK_PER_PROPOSAL = 25;
 /** Share of the work that goes into the bound. */
@@ -165,7 +166,13 @@ export async function solveSlotting(
         asking = true;
         search.ask(laying);
       }
-      search.run(ROUND, options.polish ? LUKEWARM : HOT, cold, Math.max(0, t), Math.max(0, t));
+      search.run(
+        besides || asking ? SHORT_ROUND : ROUND,
+        options.polish ? LUKEWARM : HOT,
+        cold,
+        Math.max(0, t),
+        Math.max(0, t),
+      );
       while (proving && !lagrange.ended && !stopped && lagrange.work / BOUND_WORK_PER_PROPOSAL < BOUND_SHARE * work()) {
         await worked(lagrange.stepping(search.bestTotal));
         if (options.cancelled?.()) break;
