@@ -92,8 +92,12 @@ function ticked(plan: Plan, other: Plan, job: Job, day = today): Plan {
 /** Furniture that differs: one unit moved with what stands on it, one new with a box in it, one gone, one divided. */
 function refurnished(): Plan {
   const away = Object.values(now.units).find((u) => u.kind === 'rollingCart')!;
+  // one in which nothing lies: what lies in a drawer that is parted later does not lie there any more
   const [place] = Object.values(then.places).filter(
-    (p) => p.kind === 'drawer' && !Object.values(then.places).some((x) => x.inId === p.id),
+    (p) =>
+      p.kind === 'drawer' &&
+      !Object.values(then.places).some((x) => x.inId === p.id) &&
+      !Object.values(then.homes).some((h) => h.placeId === p.id),
   );
   const [organiser] = Object.values(then.organisers);
   const chest = Object.values(then.units).find(
