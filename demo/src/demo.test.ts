@@ -182,4 +182,18 @@ describe('demo plans', () => {
     expect(after.unreachable).toEqual([]);
     expect(before.unreachable.length).toBeGreaterThan(0);
   });
+
+  test('what each home costs is the same in whatever order a plan was read', () => {
+    const plan = importedSpring();
+    const turned = <T>(rows: Readonly<Record<string, T>>) => Object.fromEntries(Object.entries(rows).reverse());
+    const other = { ...plan, homes: turned(plan.homes), supplies: turned(plan.supplies), places: turned(plan.places) };
+    const costs = (p: Plan) =>
+      new Map(assessHomes(p).states.map((s) => [`${s.supply.id} ${s.share} ${s.home?.id}`, s.cost?.seconds ?? null]));
+    const [a, b] = [costs(plan), costs(other)];
+    expect(b.size).toBe(a.size);
+    for (const [key, seconds] of a) {
+      if (seconds === null) expect(b.get(key)).toBeNull();
+      else expect(Math.abs(b.get(key)! - seconds)).toBeLessThan(1e-6);
+    }
+  });
 });

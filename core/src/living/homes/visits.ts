@@ -63,6 +63,8 @@ function gathered(plan: Plan): Visits {
   const visits = new Map<string, Visit>();
   const shares = new Map<string, Map<Station, number>>();
   for (const [key, { station, unitId, taken }] of groups) {
+    // of things that are alike the same one in the same load, in whatever order the plan was read
+    taken.sort((a, b) => (a.homeId < b.homeId ? -1 : 1));
     let year = 0;
     for (const { sessions, wanted } of inMonths(plan, station, taken))
       for (const [{ homeId }, seconds] of visitShares(wanted)) {
