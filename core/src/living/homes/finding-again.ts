@@ -33,8 +33,6 @@ export const blindLooks = (alike: number, visits: number): number =>
  */
 export class FindingAgain {
   private readonly looking: Looking;
-  private readonly things = new Map<string, number>();
-  private readonly numbers = new Map<string, number>();
   private readonly at: Int32Array;
   /** by thing: its row in what a look takes; by that and by place: s, the thread that is lost in it; 0: in view, or out of reach */
   private readonly from: Int32Array;
@@ -59,11 +57,12 @@ export class FindingAgain {
       return known >= 0 ? known : stations.push(station) - 1;
     };
     this.from = Int32Array.from(wanted, ({ need }) => seatNo(need.station));
-    const sought = wanted.map(({ id, supply, need }, t): Sought => {
-      this.things.set(id, t);
-      return { id, shelved: shelvedAs(plan, supply.id)!, weight: need.weight, seat: this.from[t]! };
-    });
-    for (const [p, id] of places.entries()) this.numbers.set(id, p);
+    const sought = wanted.map(({ id, supply, need }, t): Sought => ({
+      id,
+      shelved: shelvedAs(plan, supply.id)!,
+      weight: need.weight,
+      seat: this.from[t]!,
+    }));
     const looks = stations.map((station) => looksFrom(plan, station, places));
     this.lookInto = looks.map((list) => Float64Array.from(list, (look) => (look === null ? 0 : look + LOST_THREAD)));
     this.looking = new Looking(
@@ -84,17 +83,16 @@ export class FindingAgain {
     this.hidden = new Float64Array(places.length);
   }
 
-  /** Several at once, each place named once: for the beginning. */
+  /** Several at once. */
   fill(homes: Homes): this {
-    this.looking.fill(homes);
     for (const { lot, place } of homes) this.move(lot, place);
     return this;
   }
 
   /** Says where a thing lives; null: nowhere. */
   move(id: string, placeId: string | null): void {
-    const t = this.things.get(id);
-    if (t !== undefined) this.moveTo(t, placeId === null ? -1 : (this.numbers.get(placeId) ?? -1));
+    const t = this.looking.numberOf(id);
+    if (t !== undefined) this.moveTo(t, this.looking.placeOf(placeId));
   }
 
   /** The same by numbers, in the order they were given in; −1: nowhere. */
@@ -126,7 +124,7 @@ export class FindingAgain {
 
   /** Seconds a year of one where it lives. */
   costOf(id: string): number {
-    const t = this.things.get(id);
+    const t = this.looking.numberOf(id);
     return t === undefined ? 0 : this.costAt(t);
   }
 

@@ -32,6 +32,8 @@ const UNSEEN = 255;
 type Named = { row: Uint8Array; fours: Int32Array };
 /** So many names are remembered, in bytes of their matches, before all are forgotten. */
 const MOST_KEPT = 16_000_000;
+/** So many sets of things are known by what they are called before all are forgotten. */
+const MOST_KNOWN = 200_000;
 /** After so many questions the sum is made anew. */
 const ADDED_UP = 1000;
 
@@ -151,13 +153,18 @@ export class Looking {
     return no;
   }
 
+  /** The number of a thing in the order they were given in; none: it is not among them. */
+  numberOf = (id: string): number | undefined => this.number.get(id);
+  /** The number of a place; −1: nowhere, or not among them. */
+  placeOf = (id: string | null): number => (id === null ? -1 : (this.placeNo.get(id) ?? -1));
+
   /** Says where a thing lives; null: nowhere. */
   move(id: string, placeId: string | null): void {
-    const t = this.number.get(id);
-    if (t !== undefined) this.moveTo(t, placeId === null ? -1 : (this.placeNo.get(placeId) ?? -1));
+    const t = this.numberOf(id);
+    if (t !== undefined) this.moveTo(t, this.placeOf(placeId));
   }
 
-  /** The same by numbers, in the order they were given in; −1: nowhere. */
+  /** The same by numbers; −1: nowhere. */
   moveTo(t: number, to: number): void {
     const from = this.home[t]!;
     if (from === to) return;
@@ -218,10 +225,8 @@ export class Looking {
     const key = this.key[p]!.number;
     let known = this.known.get(key);
     if (known === undefined) {
-      if (this.rows.size * this.things.length > MOST_KEPT) {
-        this.rows.clear();
-        this.known.clear();
-      }
+      if (this.rows.size * this.things.length > MOST_KEPT) this.rows.clear();
+      if (this.known.size >= MOST_KNOWN || this.rows.size === 0) this.known.clear();
       this.known.set(key, (known = this.matching(p)));
     }
     return known;

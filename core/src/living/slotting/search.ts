@@ -395,14 +395,20 @@ export class Search {
     this.pull(l, mate);
   }
 
+  /** One of the concepts of a lot; −1: it has none. */
+  private conceptOf(l: number): number {
+    const { c, random } = this;
+    const at = c.lotConceptStart[l]!;
+    const n = c.lotConceptStart[l + 1]! - at;
+    return n === 0 ? -1 : c.lotConcept[at + random.below(n)]!;
+  }
+
   /** A lot to where one lives that goes by a name of its own. */
   private pullToLike(): void {
     const { c, random } = this;
     const l = this.movable[random.below(this.movable.length)]!;
-    const at = c.lotConceptStart[l]!;
-    const n = c.lotConceptStart[l + 1]! - at;
-    if (n === 0) return;
-    const k = c.lotConcept[at + random.below(n)]!;
+    const k = this.conceptOf(l);
+    if (k < 0) return;
     const start = c.conceptStart[k]!;
     const mate = c.conceptLot[start + random.below(c.conceptStart[k + 1]! - start)]!;
     this.pull(l, mate);
@@ -436,10 +442,8 @@ export class Search {
   private moveLike(): void {
     const { c, random } = this;
     const l = this.movable[random.below(this.movable.length)]!;
-    const at = c.lotConceptStart[l]!;
-    const n = c.lotConceptStart[l + 1]! - at;
-    if (n === 0) return;
-    const k = c.lotConcept[at + random.below(n)]!;
+    const k = this.conceptOf(l);
+    if (k < 0) return;
     const start = c.conceptStart[k]!;
     this.moveTogether(c.conceptLot, start, c.conceptStart[k + 1]! - start, l);
   }

@@ -146,7 +146,7 @@ export async function solveSlotting(
       report();
       await options.breathe?.();
     }
-    const proven = safeBound(search.bestTotal, lagrange.bound) >= search.bestTotal;
+    const proven = !besides && safeBound(search.bestTotal, lagrange.bound) >= search.bestTotal;
     return proven || options.cancelled?.() === true || elapsed() > seconds || work() >= most;
   };
   const cold = c.families > 0 || c.charges > 0 ? COLD_WITH_TIES : COLD;
