@@ -101,6 +101,24 @@ describe('the first hour', () => {
     expect(app.errors).toEqual([]);
   });
 
+  test('nothing to press is on the first page before its list is known: a button does not move away from under the hand', async () => {
+    const { page } = app;
+    let tell = () => {};
+    const told = new Promise<void>((resolve) => (tell = resolve));
+    await page.route('**/api/plans', async (route) => {
+      await told;
+      await route.continue();
+    });
+    await page.goto(app.server.url);
+    await page.getByRole('heading', { name: 'Plans', exact: true }).waitFor();
+    expect(await page.getByRole('button', { name: 'Begin' }).count()).toBe(0);
+    tell();
+    await page.getByRole('button', { name: 'Begin' }).waitFor();
+    const listed = await page.getByRole('link', { name: /^Attic/ }).boundingBox();
+    expect((await page.getByRole('button', { name: 'Begin' }).boundingBox())!.y).toBeGreaterThan(listed!.y);
+    await page.unroute('**/api/plans');
+  });
+
   test('the line is put away for good, and comes back where the keys are said', async () => {
     const { page } = app;
     await page.goto(app.server.url);

@@ -226,12 +226,13 @@ export function Plans() {
           </ul>
         </section>
       )}
+      {/* only under a list that is known: what comes in above would move a button away from under the hand */}
+      {keeps && (plans ?? trouble) !== null && <Beginnings onTrouble={setTrouble} />}
       {keeps && guild && (
         <View>
           <Templates />
         </View>
       )}
-      {keeps && <Beginnings onTrouble={setTrouble} />}
       {trouble && asOf === null && (
         <p role="alert" className="mt-3 text-clash">
           {trouble}

@@ -17,7 +17,7 @@ import { costOfHome, decisionsIn, findHomes, isWorse } from './index.ts';
 
 const since = '2026-05-01';
 const now = () => 0;
-const find = async (plan: Plan, more: { undo?: string; seed?: number } = {}) =>
+const find = async (plan: Plan, more: { undo?: string; seed?: number; work?: number } = {}) =>
   (await findHomes(plan, { work: 240_000, seed: 1, now, since, ...more }))!;
 const placesOf = (plan: Plan, id: string) => homesOf(plan, id, 'working').map((h) => h.placeId);
 
