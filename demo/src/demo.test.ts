@@ -183,10 +183,11 @@ describe('demo plans', () => {
     expect(before.unreachable.length).toBeGreaterThan(0);
   });
 
-  test('what each home costs is the same in whatever order a plan was read', () => {
+  test('what each home costs, and every figure of a plan, is the same in whatever order it was read', () => {
     const plan = importedSpring();
     const turned = <T>(rows: Readonly<Record<string, T>>) => Object.fromEntries(Object.entries(rows).reverse());
-    const other = { ...plan, homes: turned(plan.homes), supplies: turned(plan.supplies), places: turned(plan.places) };
+    const tables = ['homes', 'supplies', 'places', 'uses', 'stations', 'activities', 'units', 'organisers'] as const;
+    const other: Plan = { ...plan, ...Object.fromEntries(tables.map((table) => [table, turned<object>(plan[table])])) };
     const costs = (p: Plan) =>
       new Map(assessHomes(p).states.map((s) => [`${s.supply.id} ${s.share} ${s.home?.id}`, s.cost?.seconds ?? null]));
     const [a, b] = [costs(plan), costs(other)];
@@ -195,5 +196,9 @@ describe('demo plans', () => {
       if (seconds === null) expect(b.get(key)).toBeNull();
       else expect(Math.abs(b.get(key)! - seconds)).toBeLessThan(1e-6);
     }
+    const [now, then] = [tallyOf(plan), tallyOf(other)];
+    for (const [figure, seconds] of Object.entries(now))
+      if (typeof seconds === 'number')
+        expect([figure, then[figure as 'total']]).toEqual([figure, expect.closeTo(seconds, 4)]);
   });
 });

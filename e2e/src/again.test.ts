@@ -3,7 +3,7 @@ import { apartIn, nameOfPlace, placeSaid } from '@heronstone/core/concepts';
 import { fitOf, holderOf } from '@heronstone/core/fit';
 import { homesIn, homesOf, type Plan } from '@heronstone/core/plan';
 import { livingWhereLooked, questionsFor } from '@heronstone/core/upkeep';
-import { addDemoPlan } from './harness.ts';
+import { addDemoPlan, post } from './harness.ts';
 import { axeFaults, serverPlan, until, withApp } from './support.ts';
 
 describe('homes that are found again', () => {
@@ -78,6 +78,45 @@ describe('homes that are found again', () => {
     await page.getByRole('button', { name: /^Undo/ }).click();
     await until(async () => (await planOf(id)).places['left.3.0.d2'] === undefined, 'it is one drawer again');
     expect((await planOf(id)).homes).toEqual(before.homes);
+  });
+
+  test('beside a heap every emptier place says why it stays so; what is better there goes there at a press', async () => {
+    const { page } = app;
+    const id = await addDemoPlan(app.server, 'spring');
+    const before = await planOf(id);
+    // the lantern papers on top of the card, the drawer under it empty
+    const papers = homesIn(before, 'sheets.1.0');
+    expect(papers.length).toBeGreaterThan(3);
+    await post(`${app.server.url}/api/plans/${id}/commands`, {
+      commandId: 'command-heaped',
+      command: {
+        ...{ type: 'settle', since: '2026-10-01' },
+        homes: papers.map(({ supplyId, share }) => ({ supplyId, share, placeId: 'sheets.0.0' })),
+      },
+    });
+    await app.open(id, 'homes');
+    await page.getByRole('button', { name: /How you work/ }).click();
+    await page.getByRole('button', { name: 'Why do places stay empty beside heaps?' }).click();
+    const heap = page
+      .getByRole('list', { name: 'Heaps and the places beside them' })
+      .getByRole('listitem')
+      .filter({ hasText: /^Sheet chest › drawer 1.*kinds lie on each other/ });
+    await heap.getByText(/out of reach for Rowan: it needs kneeling/).waitFor();
+    expect(await axeFaults(page)).toEqual([]);
+    await heap
+      .getByRole('listitem')
+      .filter({ hasText: /^drawer 2: / })
+      .getByRole('button', { name: 'Put it there' })
+      .click();
+    await until(
+      async () => homesIn(await planOf(id), 'sheets.1.0').length > 0,
+      'something of it lies in the drawer below',
+    );
+    // another plan, another question
+    await page.getByRole('button', { name: 'Why do places stay empty beside heaps?' }).waitFor();
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: /^Undo/ }).click();
+    await until(async () => homesIn(await planOf(id), 'sheets.1.0').length === 0, 'all of it is heaped again');
   });
 
   test('on a phone *where is it* says what the place is called', async () => {

@@ -7,12 +7,12 @@ const seconds = fc.integer({ min: 0, max: 400_000 });
 const tally = fc
   .record({
     ...{ walks: seconds, visits: seconds, bringing: seconds, overTable: seconds, withoutSeconds: seconds },
-    ...{ looking: seconds, names: seconds, again: fc.integer({ min: -9000, max: 9000 }) },
+    ...{ looking: seconds, names: seconds, heaped: seconds, again: fc.integer({ min: -9000, max: 9000 }) },
     ...{ places: seconds, apart: seconds, counted: fc.integer({ min: -9000, max: 9000 }), without: fc.nat(9) },
   })
   .map((t): Counted => {
     const year = t.walks + t.visits + t.bringing + t.overTable + t.looking;
-    const against = t.places + t.apart + t.names + t.again;
+    const against = t.places + t.apart + t.names + t.again + t.heaped;
     return { ...t, inVain: 0, year, against, total: year + t.withoutSeconds + against + t.counted };
   });
 

@@ -16,7 +16,7 @@ export const FIGURE_WORDS = {
 export function partsOf(
   tally: Counted,
 ): { figure: keyof typeof FIGURE_WORDS; seconds: number; parts: [string, number][] }[] {
-  const { walks, visits, bringing, overTable, looking, places, apart, names, again, counted } = tally;
+  const { walks, visits, bringing, overTable, looking, places, apart, names, again, heaped, counted } = tally;
   const some = (list: [string, number][]) => list.filter(([, s]) => Math.abs(s) >= 1);
   return [
     {
@@ -47,6 +47,7 @@ export function partsOf(
         ['places things do not lie well in', places],
         ['families and shares that lie apart', apart],
         ['places that take more than one name', names],
+        ['heaps of more than three kinds', heaped],
         ['finding again, counted more or less than it takes', again],
       ]),
     },

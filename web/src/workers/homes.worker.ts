@@ -11,6 +11,8 @@ import {
   type FindProgress,
   type Found,
   foundUnder,
+  type HeapBeside,
+  heapsBeside,
   isWorse,
   type LanesOffer,
   lanesThatHelp,
@@ -167,6 +169,10 @@ const api = {
   /** Places with several names that can be parted so that each gets one. */
   lanes(since: string): Omit<LanesOffer, 'plan'>[] {
     return lanesThatHelp(plan(), since).map(({ plan: _with, ...offer }) => offer);
+  },
+  /** Heaps with emptier places beside them, and why these stay so. */
+  heaps(since: string): HeapBeside[] {
+    return heapsBeside(plan(), since);
   },
   /** What one more of something would do for what finds no room. */
   oneMore(supplyId: string, share: Share, since: string, asKin: boolean): OneMore[] {

@@ -30,19 +30,22 @@ const WORD = 31;
 type Candidate = { concept: Concept; bits: Bits; covers: number };
 
 /**
- * The shortest saying for some things, searched exhaustively: of all sets of up to three names the cheapest; among equals the one of narrower names.
+ * The shortest saying for some things, searched exhaustively: of all sets of up to three names the cheapest; among equals the one that leaves less unsaid, then the one of narrower names.
  * @param things what lies there, each supply once; at least one
  */
 export function namingOf(things: readonly Shelved[]): Naming {
   const candidates = candidatesFor(things);
   const all = things.length;
   const none = new Int32Array(Math.ceil(all / WORD));
-  const best = { chosen: [] as Candidate[], price: Infinity, rank: 0 };
+  const best = { chosen: [] as Candidate[], price: Infinity, left: 0, rank: 0 };
   const chosen: Candidate[] = [];
   const look = (from: number, bits: Bits, wide: number, rank: number) => {
-    const price = SAYING.names[chosen.length]! + SAYING.uncovered * (all - bitsIn(bits)) + SAYING.aisle * wide;
-    if (chosen.length > 0 && (price < best.price - 1e-9 || (price < best.price + 1e-9 && rank < best.rank)))
-      Object.assign(best, { chosen: [...chosen], price, rank });
+    const left = all - bitsIn(bits);
+    const price = SAYING.names[chosen.length]! + SAYING.uncovered * left + SAYING.aisle * wide;
+    const equal = price < best.price + 1e-9;
+    const better =
+      price < best.price - 1e-9 || (equal && (left < best.left || (left === best.left && rank < best.rank)));
+    if (chosen.length > 0 && better) Object.assign(best, { chosen: [...chosen], price, left, rank });
     if (chosen.length === MOST_NAMES) return;
     for (let i = from; i < candidates.length; i++) {
       const c = candidates[i]!;

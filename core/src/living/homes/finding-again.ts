@@ -12,6 +12,7 @@ import {
 } from '../recall/index.ts';
 import { type Homes } from '../slotting/index.ts';
 import { seatOf } from './errands.ts';
+import { Heaps } from './heaps.ts';
 import { type Need } from './need.ts';
 
 /** Others of its name may be found more easily when a thing moves, by about so much a year, s. */
@@ -28,11 +29,12 @@ export const blindLooks = (alike: number, visits: number): number =>
   alike <= 1 ? 0 : ((alike - 1) / 2) * (1 - rememberedWith(visits));
 
 /**
- * What finding again comes to over some things, kept up to date while they move: looking by the names of places, and looks among shut places that say nothing and look
- * the same. What a move changes is read off {@link total} before and after.
+ * What finding again comes to over some things, kept up to date while they move: looking by the names of places, looks among shut places that say nothing and look
+ * the same, and digging in heaps of many kinds. What a move changes is read off {@link total} before and after.
  */
 export class FindingAgain {
   private readonly looking: Looking;
+  private readonly heaps: Heaps;
   private readonly at: Int32Array;
   /** by thing: its row in what a look takes; by that and by place: s, the thread that is lost in it; 0: in view, or out of reach */
   private readonly from: Int32Array;
@@ -76,6 +78,10 @@ export class FindingAgain {
       ),
       nameOf,
     );
+    this.heaps = new Heaps(
+      wanted.map((w) => w.supply),
+      places.map((id) => plan.places[id] ?? null),
+    );
     this.at = new Int32Array(wanted.length).fill(-1);
     this.alike = Float64Array.from(places, (id) => rest.spots.get(id)?.alike ?? 0);
     this.fetches = new Float64Array(places.length);
@@ -101,8 +107,14 @@ export class FindingAgain {
     if (from === to) return;
     this.looking.moveTo(t, to);
     this.at[t] = to;
-    if (from >= 0) this.hide(t, from, -1);
-    if (to >= 0) this.hide(t, to, 1);
+    if (from >= 0) {
+      this.hide(t, from, -1);
+      this.heaps.go(t, from);
+    }
+    if (to >= 0) {
+      this.hide(t, to, 1);
+      this.heaps.come(t, to);
+    }
   }
 
   private hide(t: number, p: number, by: 1 | -1): void {
@@ -119,10 +131,10 @@ export class FindingAgain {
 
   /** Seconds a year over all. */
   total(): number {
-    return this.looking.total() + this.blind;
+    return this.looking.total() + this.blind + this.heaps.total;
   }
 
-  /** Seconds a year of one where it lives. */
+  /** Seconds a year of one where it lives, with what a heap has too much by it. */
   costOf(id: string): number {
     const t = this.looking.numberOf(id);
     return t === undefined ? 0 : this.costAt(t);
@@ -136,7 +148,7 @@ export class FindingAgain {
       p < 0 || this.hidden[p]! === 0
         ? 0
         : blindLooks(this.alike[p]!, this.fetches[p]!) * need.weight * this.lookInto[this.from[t]!]![p]!;
-    return this.looking.costAt(t) + blind;
+    return this.looking.costAt(t) + blind + (p < 0 ? 0 : this.heaps.savedWithout(t, p));
   }
 
   /** What looking for one comes to by the names of places, where it is not remembered. */

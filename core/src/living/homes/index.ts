@@ -30,6 +30,8 @@ export { barredFrom, NOT_IN_ZONE } from './barred.ts';
 export { carriedOf, isCarriedTo } from './carrying.ts';
 export { proposeContainers, type ContainerOffer } from './proposing.ts';
 export { mindAt, sunOn, type Mind } from './minds.ts';
+export { HEAP_KINDS, heapsPerYear } from './heaps.ts';
+export { heapsBeside, type EmptyBeside, type HeapBeside } from './beside-heaps.ts';
 export { placeFilling, coveredIn, type Filling } from './filling.ts';
 export { bringingOf, bringingPerYear, type Bringing } from './bringing.ts';
 export { comeAndGone, type ComeAndGone } from './come-and-gone.ts';

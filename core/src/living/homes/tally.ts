@@ -11,6 +11,7 @@ import {
 import { foundAgainSum } from './again.ts';
 import { DIGGING_OUT as DUG_OUT } from '../recall/index.ts';
 import { type Assessment, assessHomes } from './cost.ts';
+import { heapsPerYear } from './heaps.ts';
 import { namesPerYear } from './mixing.ts';
 import { type HomeState } from './own-cost.ts';
 import { yearlyUses } from './uses.ts';
@@ -103,6 +104,8 @@ export type Tally = {
   /** names beyond the first that places take; looking counted less or more than it takes, as finding again is to count */
   names: number;
   again: number;
+  /** heaps of more kinds than are told apart, as finding again is to count */
+  heaped: number;
   /** by how much more than they take the minutes of some count */
   counted: number;
   /** all of it, as the maker weighs it */
@@ -151,12 +154,14 @@ export function tallyOf(plan: Plan, assessed: Assessment = assessHomes(plan)): T
   const { bringing, reaching: overTable } = assessed;
   const { year: looking } = foundAgainSum(plan);
   const names = namesPerYear(plan);
-  const again = looking * (weightOf(plan, 'weighAgain') - 1);
+  const weighAgain = weightOf(plan, 'weighAgain');
+  const again = looking * (weighAgain - 1);
+  const heaped = heapsPerYear(plan) * weighAgain;
   const year = walks + visits + bringing + overTable + looking;
-  const against = places + apart + names + again;
+  const against = places + apart + names + again + heaped;
   return {
     ...{ year, walks, visits, bringing, overTable, looking, withoutSeconds, without, inVain },
-    ...{ against, places, apart, names, again, counted },
+    ...{ against, places, apart, names, again, heaped, counted },
     total: year + withoutSeconds + against + counted,
   };
 }

@@ -69,9 +69,12 @@ const alone = (station: Station, fetches: number, consumed: boolean): YearlyUse 
   ...{ station, fetches, consumed, gathered: 0, reaches: 0, onceFromAway: 0 },
 });
 
+/** How often a year a hand goes to something, over the table or to its home. */
+const hands = ({ fetches, reaches }: YearlyUse): number => Math.max(fetches, reaches);
+
 /**
- * Who uses a share of a supply and how often a year it is walked to. An activity with several stations is shared evenly among them. Empty while the
- * plan has no station.
+ * Who uses a share of a supply and how often a year it is walked to, by station in order of id. An activity with several stations is shared evenly among them; what
+ * rests and what is in reserve is fetched by who uses the thing most. Empty while the plan has no station.
  */
 export function yearlyUses(plan: Plan, supply: Supply, share: Share): YearlyUse[] {
   const stations = stationsOf(plan);
@@ -96,17 +99,20 @@ export function yearlyUses(plan: Plan, supply: Supply, share: Share): YearlyUse[
       });
     }
   }
-  if (share === 'resting') return [alone(out[0]?.station ?? stations[0]!, CHANGES, false)];
+  // in an order that does not depend on the one in which uses were told
+  out.sort((a, b) => (a.station.id < b.station.id ? -1 : 1));
+  const most = out.reduce<YearlyUse | null>((a, b) => (a === null || hands(b) > hands(a) ? b : a), null);
+  const whose = most?.station ?? stations[0]!;
+  if (share === 'resting') return [alone(whose, CHANGES, false)];
   if (share === 'backstock') {
     const refills = usedUp > 0 && supply.working > 0 ? Math.max(1, usedUp / supply.working) : RESERVE_FETCHES;
-    return [alone(out[0]?.station ?? stations[0]!, Math.min(refills, 52), true)];
+    return [alone(whose, Math.min(refills, 52), true)];
   }
   return out.length > 0 ? out : [alone(stations[0]!, IDLE_FETCHES, false)];
 }
 
 /** How often a year a hand goes to a share, wherever it then lies: over the table or to its home. */
-export const handsPerYear = (uses: readonly YearlyUse[]): number =>
-  uses.reduce((sum, u) => sum + Math.max(u.fetches, u.reaches), 0);
+export const handsPerYear = (uses: readonly YearlyUse[]): number => uses.reduce((sum, u) => sum + hands(u), 0);
 
 /** Reaching over the table for what lies out, s a year: the same wherever things live. */
 export function reachingPerYear(plan: Plan): number {

@@ -8,10 +8,12 @@ import {
   sayingsIn,
   shelvedAs,
 } from '@heronstone/core/concepts';
+import { heapsPerYear } from '@heronstone/core/homes';
 import { homesOf, newId, type Plan, type Supply } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { SelectField } from '../../ui/fields.tsx';
 import { countWords } from '../../ui/words.ts';
+import { HeapsBeside } from './HeapsBeside.tsx';
 import { MoreNames } from './MoreNames.tsx';
 
 const CHOICES: readonly (readonly [string, string])[] = [
@@ -25,6 +27,7 @@ export function Names() {
   const aisles = useMemo(() => aislesIn(plan), [plan]);
   const sayings = useMemo(() => sayingsIn(plan), [plan]);
   const wanted = useMemo(() => namesWanted(plan), [plan]);
+  const heaps = useMemo(() => heapsPerYear(plan), [plan]);
   return (
     <section aria-label="What things are called by" className="mt-4">
       <h3 className="font-semibold">What things are called by</h3>
@@ -36,6 +39,7 @@ export function Names() {
         {wantedWords(wanted)}
       </p>
       {sayings.oneName < sayings.places && <MoreNames plan={plan} />}
+      {heaps > 0 && <HeapsBeside plan={plan} />}
       <ul className="mt-1 space-y-1">
         {aisles.map(({ aisle, words, families }) => (
           <li key={words}>

@@ -1,0 +1,58 @@
+import { type Command, homesIn, type Place, type Plan, type Share, type Supply } from '../../record/plan/index.ts';
+import { keptOut } from './barred.ts';
+import { costOfHome } from './cost.ts';
+import { placeFilling } from './filling.ts';
+import { heapedIn, HEAP_KINDS } from './heaps.ts';
+import { refitAround } from './refit.ts';
+
+/** Less than this share of its room is used: it counts as empty beside a heap (computation 22). */
+const HALF = 0.5;
+
+/** A place beside a heap that is more than half empty, and why nothing of the heap lies in it. */
+export type EmptyBeside = {
+  place: Place;
+  /** what would gain most there, or cost least, and what that changes in all, s a year; null: nothing of the heap can go there */
+  best: { supply: Supply; share: Share; change: number; command: Command } | null;
+  /** why what cannot go there cannot, where somebody cannot get at it, in words; empty: it finds no room */
+  reason: string;
+};
+
+/** A place in which more kinds lie in a heap than are told apart, with the emptier places of its unit. */
+export type HeapBeside = { place: Place; kinds: number; beside: EmptyBeside[] };
+
+/**
+ * Every heap of four kinds and more that has a place more than half empty beside it in its unit, with the reason: what the cheapest of it would cost there, or why
+ * nothing of it may lie there.
+ * @param since ISO date of the homes that are tried
+ */
+export function heapsBeside(plan: Plan, since: string): HeapBeside[] {
+  const all = Object.values(plan.places);
+  return all.flatMap((place) => {
+    const kinds = heapedIn(plan, place).size;
+    if (kinds <= HEAP_KINDS) return [];
+    const beside = all
+      .filter((other) => other.unitId === place.unitId && other.id !== place.id && isHalfEmpty(plan, other))
+      .map((other) => whyEmpty(plan, place, other, since));
+    return beside.length > 0 ? [{ place, kinds, beside }] : [];
+  });
+}
+
+function isHalfEmpty(plan: Plan, place: Place): boolean {
+  if (place.kind === 'top' || keptOut(plan, place) !== '') return false;
+  const { used, capacity } = placeFilling(plan, place);
+  return capacity > 0 && used < HALF * capacity;
+}
+
+function whyEmpty(plan: Plan, heap: Place, place: Place, since: string): EmptyBeside {
+  let best: EmptyBeside['best'] = null;
+  let reason = '';
+  for (const { supplyId, share, pinned } of homesIn(plan, heap.id)) {
+    const supply = plan.supplies[supplyId]!;
+    if (pinned) continue;
+    const refit = refitAround(plan, supply, share, place.id, since, 0);
+    if (!refit) reason ||= costOfHome(plan, supply, share, place.id)?.reason ?? '';
+    else if (best === null || refit.change < best.change)
+      best = { supply, share, change: refit.change, command: refit.command };
+  }
+  return { place, best, reason };
+}
