@@ -19,6 +19,7 @@ import { homesTimes } from './homes.ts';
 import { editToRedraw } from './redraw.ts';
 import { crowdedRoom, largeRoom, nestedRoom } from './rooms.ts';
 import { foundAgainRows } from './found-again.ts';
+import { offerRows } from './offers.ts';
 import { supplyRows } from './supplies.ts';
 import { slottingRows } from './slotting.ts';
 import { doingRows } from './doing.ts';
@@ -40,14 +41,31 @@ function partedAt(text: string, words: string): [before: string, from: string] {
   return at < 0 ? [text, ''] : [text.slice(0, at), text.slice(at)];
 }
 
-/** What finding again comes to, as a section of its own. */
-async function foundAgain(plan: Plan): Promise<void> {
-  const rows = await foundAgainRows(plan);
+/** Sections of their own: by what asks for them, and before which other section they stand where they are new. */
+const SECTIONS = {
+  '--found-again': {
+    title: 'Found again',
+    note: 'Three seconds of search, three seeds, the middle one of each figure.',
+    rows: foundAgainRows,
+    before: '\n## Torture\n',
+  },
+  '--offers': {
+    title: 'Offers',
+    note: 'What would help most, thirty seconds: each offer taken over and homes found again, three seconds by another seed, with it and without.',
+    rows: offerRows,
+    before: '\n## Torture\n',
+  },
+} as const;
+
+/** One section made anew, the rest of the page as it is. */
+async function remade(asked: keyof typeof SECTIONS, plan: Plan): Promise<void> {
+  const { title, note, rows: rowsOf, before: next } = SECTIONS[asked];
+  const rows = await rowsOf(plan);
   console.log(rows.join('\n'));
   if (!args.includes('--write')) return;
-  const section = `\n## Found again\n\nMade by \`npm run bench -- --found-again --write\`. ${VERSION} Three seconds of search, three seeds, the middle one of each figure.\n\n${rows.join('\n')}\n`;
-  const [before, from] = partedAt(readFileSync(BENCH, 'utf8'), '\n## Found again\n');
-  const [head, rest] = from === '' ? partedAt(before, '\n## Torture\n') : [before, partedAt(from.slice(1), '\n## ')[1]];
+  const section = `\n## ${title}\n\nMade by \`npm run bench -- ${asked} --write\`. ${VERSION} ${note}\n\n${rows.join('\n')}\n`;
+  const [before, from] = partedAt(readFileSync(BENCH, 'utf8'), `\n## ${title}\n`);
+  const [head, rest] = from === '' ? partedAt(before, next) : [before, partedAt(from.slice(1), '\n## ')[1]];
   writeFileSync(BENCH, head + section + rest);
 }
 
@@ -59,8 +77,9 @@ const say = (line: string) => {
 
 const read = importPlan(readFileSync(join(root, 'demo/plans/the-pump-house.heron.json'), 'utf8'), 'bench');
 if (!read.ok) throw new Error(read.reason);
-if (args.includes('--found-again')) {
-  await foundAgain(read.plan);
+const alone = (Object.keys(SECTIONS) as (keyof typeof SECTIONS)[]).find((asked) => args.includes(asked));
+if (alone) {
+  await remade(alone, read.plan);
   process.exit();
 }
 
@@ -246,11 +265,11 @@ if (args.includes('--write')) {
   const [before, rest] = partedAt(readFileSync(BENCH, 'utf8'), '\n## ');
   const text = lines.join('\n').trim();
   const head =
-    '# Bench\n\nMade by `npm run bench -- --write` (`--small` for the second table alone, `--found-again` for that section alone); figures of one run on two cores.';
+    '# Bench\n\nMade by `npm run bench -- --write` (`--small` for the second table alone, `--found-again` and `--offers` for these sections alone); figures of one run on two cores.';
   const second = text.slice(text.indexOf('| what |'));
   const tables = small
     ? `${before.slice(0, before.indexOf('| what |'))}${second}\n\nThe second table: ${text.split('\n')[0]}\n`
     : `${head}\n\n${text}\n`;
   writeFileSync(BENCH, tables + rest);
 }
-if (!small) await foundAgain(read.plan);
+if (!small) for (const asked of Object.keys(SECTIONS) as (keyof typeof SECTIONS)[]) await remade(asked, read.plan);

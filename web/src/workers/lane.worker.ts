@@ -30,7 +30,7 @@ const api = {
   onto(worth: Worth): void {
     base = worth;
   },
-  one: (change: Change) => helpLane!.one(base!, change),
+  one: (change: Change, thoroughly?: boolean) => helpLane!.one(base!, change, thoroughly),
   cancel(): void {
     stop = true;
   },

@@ -54,12 +54,12 @@ export function startHelpers(): Helpers {
         let ready = orFail(raw, api.openHelp(plan, sun, since));
         let last: Worth | null = null;
         return {
-          one: (base, change) => {
+          one: (base, change, thoroughly) => {
             // the same plan handed over once more would have to be looked at from the beginning
             if (base !== last) ready = ready.then(() => orFail(raw, api.onto((last = base))));
             return orFail(
               raw,
-              ready.then(() => api.one(change)),
+              ready.then(() => api.one(change, thoroughly)),
             );
           },
         };

@@ -35,8 +35,8 @@ const DEEPER = [{ work: 200_000, polish: false }];
 const SCREENFUL = 10;
 /** So many of the best are tried once more when the plan’s own homes have become better. */
 const AGAIN = 8;
-/** Share of the time that is kept for trying the best ones together, and how many of them are. */
-const FOR_TOGETHER = 0.25;
+/** Share of the time that is kept for looking thoroughly at the best ones and for trying them together, and how many of them are. */
+const FOR_TOGETHER = 0.35;
 const BEST = 4;
 /** Less than this a year is no help, s (own assumption: ten minutes). */
 const WORTH_IT = 600;
@@ -92,18 +92,28 @@ export async function helpMost(plan: Plan, options: HelpOptions): Promise<HelpMo
     }
     await options.breathe?.();
   });
+  /** tries some once more; what is better so takes the place of what was */
+  const onceMore = (some: readonly (typeof kept)[number][], thoroughly: boolean) =>
+    shared(lanes, some, async (lane, k) => {
+      const of = base;
+      if (options.cancelled?.() || (thoroughly ? spent() > 1 : k.of === of)) return;
+      const again = await lane.one(of, k.helped, thoroughly);
+      if (!again || again.saves < against(k.helped, k.of, of).saves) return;
+      kept.splice(kept.indexOf(k), 1);
+      keep(again, of);
+    });
+  const moving = () => kept.filter((k) => !k.helped.homesStay);
   // what was tried while the plan’s own homes were worse is tried again beside the best ones
-  const byTotal = kept
-    .filter((k) => !k.helped.homesStay)
-    .sort((a, b) => a.of.total - a.helped.saves - b.of.total + b.helped.saves);
-  await shared(lanes, byTotal.slice(0, AGAIN), async (lane, k) => {
-    const of = base;
-    if (options.cancelled?.() || k.of === of) return;
-    const again = await lane.one(of, k.helped);
-    if (!again || again.saves < against(k.helped, k.of, of).saves) return;
-    kept.splice(kept.indexOf(k), 1);
-    keep(again, of);
-  });
+  const byTotal = moving().sort((a, b) => a.of.total - a.helped.saves - b.of.total + b.helped.saves);
+  await onceMore(byTotal.slice(0, AGAIN), false);
+  // of what gives most room to live in, a quick look finds only a part
+  const told = new Map(moving().map((k) => [k.helped.id, k]));
+  await onceMore(
+    ranked()
+      .slice(0, BEST)
+      .flatMap((c) => told.get(c.id) ?? []),
+    true,
+  );
   const changes = ranked();
   if (whole || !options.cancelled?.()) options.onFound?.(changes, tried, Math.min(1, spent()));
   const together = await trying.together(plan, base, changes.slice(0, BEST), () => spent() > 1);

@@ -34,18 +34,24 @@ export type Trials = { now: () => number; since: string; breathe?: () => Promise
 
 /** Somebody who tries changes of one plan beside others who do: here, or in a thread of its own, for all that it is handed and gives can be copied. */
 export type HelpLane = {
-  /** one change on a copy of the base, homes found again; null when it cannot be made, breaks a rule, or was cancelled */
-  one(base: Worth, change: Change): Promise<Helped | null>;
+  /**
+   * one change on a copy of the base, homes found again; null when it cannot be made, breaks a rule, or was cancelled
+   * @param thoroughly homes are looked for anew, as find homes does, and not only bettered
+   */
+  one(base: Worth, change: Change, thoroughly?: boolean): Promise<Helped | null>;
 };
 
 /** A lane in this thread. */
 export function helpLaneHere(plan: Plan, sun: SunGrid, trials: Trials): HelpLane {
   const trying = new Trying(trials, sun);
-  return { one: (base, change) => trying.one(plan, base, change) };
+  return { one: (base, change, thoroughly = false) => trying.one(plan, base, change, { thoroughly }) };
 }
 
-/** Work of finding homes after a change, see the slotting engine. */
-const WORK = 50_000;
+/** How homes are found after a change, see the slotting engine: quickly; and what is promised of the best. */
+const QUICKLY = { work: 50_000, polish: true };
+const THOROUGHLY = { work: 300_000, polish: false };
+
+type How = { from?: { plan: Plan; of: readonly Change[] }; thoroughly?: boolean };
 
 /** Plans worked out with their homes found. */
 export class Trying {
@@ -74,10 +80,11 @@ export class Trying {
     return tally.total < base.tally.total - 1 ? worthOf(done.plan, tally, standingOf(done.plan, this.sun)) : null;
   }
 
-  private find(plan: Plan) {
+  private find(plan: Plan, thoroughly: boolean) {
     const { now, since, cancelled, breathe } = this.options;
     return findHomes(plan, {
-      ...{ work: WORK, polish: true, seed: 1, now, since },
+      ...(thoroughly ? THOROUGHLY : QUICKLY),
+      ...{ seed: 1, now, since },
       ...(cancelled ? { cancelled } : {}),
       ...(breathe ? { breathe } : {}),
     });
@@ -85,13 +92,13 @@ export class Trying {
 
   /**
    * One change on a copy; null when it cannot be made, breaks a rule, or was cancelled.
-   * @param from the plan it is made of, and what makes that of the plan it was asked for: the base, or one with other changes made
+   * @param how the plan it is made of, and what makes that of the plan it was asked for: the base, or one with other changes made; how well homes are looked for
    */
   async one(
     plan: Plan,
     base: Worth,
     change: Change,
-    from: { plan: Plan; of: readonly Change[] } = { plan: base.plan, of: [] },
+    { from = { plan: base.plan, of: [] }, thoroughly = false }: How = {},
   ): Promise<Helped | null> {
     const done = apply(from.plan, change.command);
     const all = joined([...from.of, change]);
@@ -102,7 +109,7 @@ export class Trying {
     const before = new Set(base.standing.broken.map((f) => f.key));
     if (standing.broken.some((f) => !before.has(f.key))) return null;
     // what homes know nothing of changes no home
-    const found = all.homesStay ? null : await this.find(done.plan);
+    const found = all.homesStay ? null : await this.find(done.plan, thoroughly);
     if (!found && !all.homesStay) return null;
     const best = found && found.after.total < found.before.total ? found.plan : done.plan;
     const tally = found ? (best === found.plan ? found.after : found.before) : base.tally;
@@ -137,7 +144,7 @@ export class Trying {
       for (const b of best.slice(i + 1)) {
         if (stop(pair)) break;
         if (a.subject === b.subject) continue;
-        const helped = await this.one(plan, base, b, { plan: a.plan, of: [a] });
+        const helped = await this.one(plan, base, b, { from: { plan: a.plan, of: [a] } });
         if (helped && (!pair || helped.saves > pair.helped.saves)) pair = { helped, parts: [a, b] };
       }
     // two that get in each other’s way are no better than one
@@ -147,7 +154,7 @@ export class Trying {
     let three: Helped | null = null;
     for (const c of best) {
       if (parts.some((p) => p.subject === c.subject) || stop(three)) continue;
-      const all = await this.one(plan, base, c, { plan: pair.helped.plan, of: parts });
+      const all = await this.one(plan, base, c, { from: { plan: pair.helped.plan, of: parts } });
       if (all && (!three || all.saves > three.saves)) three = { ...all, of: [...parts, c].map((p) => p.id) };
     }
     if (three && three.saves > pair.helped.saves) out.push(three);
