@@ -51,7 +51,7 @@ export function build() {
   for (const folder of ['web', 'core/src'])
     for (const file of files(join(root, folder)))
       hash.update(`${file} ${statSync(file).size} ${createHash('md5').update(readFileSync(file)).digest('hex')}\n`);
-  hash.update(readFileSync(join(root, 'package-lock.json')));
+  for (const file of ['core/package.json', 'package-lock.json']) hash.update(readFileSync(join(root, file)));
   const stamp = hash.digest('hex');
   if (isDone('built', stamp) && existsSync(join(root, 'web', 'dist', 'index.html'))) return;
   console.error('Building …');
