@@ -1,6 +1,7 @@
 import tailwind from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig, type Plugin } from 'vite';
+import { compression } from 'vite-plugin-compression2';
 import { VitePWA } from 'vite-plugin-pwa';
 
 /** Writes down which scripts, styles and fonts there are, for pages that fetch them ahead; what saving needs comes first. */
@@ -45,6 +46,8 @@ export default defineConfig({
         inlineWorkboxRuntime: true,
       },
     }),
+    // once, when it is built, and not again for every browser that asks
+    compression({ algorithms: ['gzip'], include: /\.(js|css|json|svg)$/, threshold: 1024, logLevel: 'silent' }),
   ],
   worker: { format: 'es', rolldownOptions: { checks: { pluginTimings: false } } },
   // makers see what a build says when they start the app: sizes are watched by the budgets of the engineering page, not here

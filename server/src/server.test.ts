@@ -5,6 +5,7 @@ import { createHash } from 'node:crypto';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { gzipSync } from 'node:zlib';
 import supertest from 'supertest';
 import { exportPlan, importPlan } from '@heronstone/core/formats';
 import { apply, blankFixture, type Command, newId, type Plan, unitShape } from '@heronstone/core/plan';
@@ -426,13 +427,28 @@ describe.each(ENGINES)('the server on %s', (engine, begin) => {
 });
 
 describe('the data folder', () => {
-  test('a missing script is not answered with the page; pages and plans are sent compressed', async () => {
+  test('a missing script is not answered with the page; pages, plans and parts are sent compressed', async () => {
     const web = newFolder();
     mkdirSync(web, { recursive: true });
     writeFileSync(join(web, 'index.html'), `<!doctype html><title>Heronstone</title>${'<p>a page</p>'.repeat(200)}`);
+    // what the build compressed is sent as it lies there, to who takes it
+    mkdirSync(join(web, 'assets'));
+    const script = `export const words = ${JSON.stringify('a part of the app '.repeat(200))};`;
+    writeFileSync(join(web, 'assets/part-1.js'), script);
+    writeFileSync(join(web, 'assets/part-1.js.gz'), gzipSync(script, { level: 9 }));
     const one = await serve({ dataFolder: newFolder(), port: 0, web });
     try {
       const ask = (path: string) => supertest(`http://127.0.0.1:${one.port}`).get(path);
+      for (const [accepts, encoding] of [
+        ['gzip', 'gzip'],
+        ['identity', undefined],
+      ] as const) {
+        const part = await ask('/assets/part-1.js').set('accept-encoding', accepts).buffer(true);
+        expect([part.status, part.type, part.headers['content-encoding']]).toEqual([200, 'text/javascript', encoding]);
+        expect(part.text).toBe(script);
+        expect(part.headers['cache-control']).toBe('public, max-age=31536000, immutable');
+        if (encoding) expect(Number(part.headers['content-length'])).toBe(gzipSync(script, { level: 9 }).length);
+      }
       const page = await ask('/p/some-plan/homes');
       expect([page.status, page.type]).toEqual([200, 'text/html']);
       expect(page.headers['content-encoding']).toMatch(/gzip|br/);

@@ -2,6 +2,7 @@ import { existsSync } from 'node:fs';
 import { extname, join } from 'node:path';
 import compression from 'compression';
 import express, { type Express, type RequestHandler, type Response, type Router } from 'express';
+import staticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import { type Logger } from 'pino';
 import { unstorableAt } from '@heronstone/core/plan';
@@ -118,13 +119,16 @@ const storable: RequestHandler = (req, res, next) => {
 function serveWeb(app: Express, web: string): void {
   const index = join(web, 'index.html');
   app.use(
-    express.static(web, {
+    // what the build has compressed is sent as it lies there
+    staticGzip(web, {
       index: false,
-      setHeaders: (res, path) =>
-        void res.setHeader(
-          'cache-control',
-          path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache',
-        ),
+      serveStatic: {
+        setHeaders: (res, path) =>
+          void res.setHeader(
+            'cache-control',
+            path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache',
+          ),
+      },
     }),
   );
   app.use((req, res) => {

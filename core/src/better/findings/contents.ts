@@ -1,3 +1,4 @@
+import { placeSaid } from '../../living/concepts/index.ts';
 import { childAt, type ChildReach, placeFilling } from '../../living/homes/index.ts';
 import {
   amountOf,
@@ -26,7 +27,7 @@ function overFull({ plan }: Look): Found[] {
     if (faults.length === 0) return [];
     const more = faults.length > 1 ? `; and ${faults.length - 1} more` : '';
     return [
-      found('full', [place.id], `${placeTitle(plan, place)}: ${faults[0]}${more}.`, {
+      found('full', [place.id], `${placeSaid(plan, place)}: ${faults[0]}${more}.`, {
         unitIds: [place.unitId],
         placeIds: [place.id],
       }),

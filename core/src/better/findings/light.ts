@@ -1,7 +1,8 @@
+import { placeSaid } from '../../living/concepts/index.ts';
 import { factsOf } from '../../record/catalogue/index.ts';
 import { angleBetween, heading, type Point3 } from '../../measures/geometry/index.ts';
 import { sunOn } from '../../living/homes/index.ts';
-import { homesIn, monthWords, placeTitle, type Plan, type Unit } from '../../record/plan/index.ts';
+import { homesIn, monthWords, type Plan, type Unit } from '../../record/plan/index.ts';
 import { makerOf, sceneOf } from '../../space/reach/index.ts';
 import { fixturePrism, unitPoint } from '../../space/room/index.ts';
 import { type Lamp, LUX_GENERAL, luxAt, solarClock, type SunHours, sunHours } from '../../space/sun/index.ts';
@@ -58,7 +59,7 @@ function sunOnSupplies(look: Look): Found[] {
       found(
         'sun',
         [place.id],
-        `${names.slice(0, 2).join(', ')}${more} in ${placeTitle(plan, plan.places[place.id]!)}: ${sunWords(hours)}.`,
+        `${names.slice(0, 2).join(', ')}${more} in ${placeSaid(plan, plan.places[place.id]!)}: ${sunWords(hours)}.`,
         { unitIds: [unit.id], placeIds: [place.id] },
       ),
     );

@@ -1,4 +1,10 @@
-import { isOddsAndEnds, nameOfPlace, type Together, togetherThatMustBeApart } from '../../living/concepts/index.ts';
+import {
+  isOddsAndEnds,
+  nameOfPlace,
+  type Together,
+  togetherThatMustBeApart,
+  placeSaid,
+} from '../../living/concepts/index.ts';
 import { placeTitle } from '../../record/plan/index.ts';
 import { type Found, found, type Look } from './finding.ts';
 
@@ -20,7 +26,7 @@ function mustBeApart({ plan }: Look): Found[] {
     const [{ rule, placeId, b }] = all as [Together];
     const place = plan.places[placeId]!;
     const things = few(all.map((t) => t.a.name));
-    return found('apart', [rule.id, placeId], `${placeTitle(plan, place)}: ${things} with ${b.name}. ${rule.words}`, {
+    return found('apart', [rule.id, placeId], `${placeSaid(plan, place)}: ${things} with ${b.name}. ${rule.words}`, {
       unitIds: [place.unitId],
       placeIds: [placeId],
     });

@@ -1,13 +1,5 @@
-import {
-  homesIn,
-  homesOf,
-  type Place,
-  type Plan,
-  placeTitle,
-  SHARES,
-  type Supply,
-  usesOf,
-} from '../../record/plan/index.ts';
+import { placeSaid } from '../../living/concepts/index.ts';
+import { homesIn, homesOf, type Place, type Plan, SHARES, type Supply, usesOf } from '../../record/plan/index.ts';
 import { entriesOf, sumsOf } from './log.ts';
 
 export type Elsewhere = { placeId: string | null; where: string; why: string };
@@ -22,7 +14,7 @@ export function whereElse(plan: Plan, supply: Supply, notAt: string | null, most
   const add = (place: Place | undefined, why: string) => {
     if (!place || seen.has(place.id)) return;
     seen.add(place.id);
-    out.push({ placeId: place.id, where: placeTitle(plan, place), why });
+    out.push({ placeId: place.id, where: placeSaid(plan, place), why });
   };
   for (const o of Object.values(plan.outs)) {
     if (o.supplyId !== supply.id || o.state !== 'out') continue;

@@ -1,3 +1,4 @@
+import { placeSaid } from '../../living/concepts/index.ts';
 import { litresOf } from '../stock/index.ts';
 import {
   ALL_MONTHS,
@@ -5,7 +6,6 @@ import {
   isSeasonal,
   type Place,
   type Plan,
-  placeTitle,
   type Supply,
   wantedMonths,
 } from '../../record/plan/index.ts';
@@ -71,7 +71,7 @@ function nameOf(plan: Plan, { supplies, rests }: SeasonBox): string {
     .map((s) => s.name)
     .join(', ');
   const name = one((s) => s.theme) || one((s) => s.family) || (supplies.length > 2 ? `${things} …` : things);
-  return rests && supplies.length > 2 ? `${name} (${placeTitle(plan, rests)})` : name;
+  return rests && supplies.length > 2 ? `${name} (${placeSaid(plan, rests)})` : name;
 }
 
 /** What is to be carried in or out in a month: in, one month before the first of its season; out, in the first month after the last. What the log has as done is not. */

@@ -1,3 +1,4 @@
+import { placeSaid } from '../../living/concepts/index.ts';
 import { placeFilling } from '../../living/homes/index.ts';
 import {
   asOne,
@@ -7,7 +8,6 @@ import {
   MONTH_NAMES,
   type Place,
   type Plan,
-  placeTitle,
   type Supply,
 } from '../../record/plan/index.ts';
 import { nextOfKit, kitsTogether, newcomers, unusedForAYear } from './life.ts';
@@ -141,7 +141,7 @@ function seasons(plan: Plan, day: string): Ask[] {
     key: safe(`season:${day.slice(0, 4)}-${month}:${way}:${box.supplies.map((s) => s.id).join('.')}`),
     kind: 'season',
     words: `${way === 'in' ? 'Bring in' : 'Take out'} ${box.name}`,
-    detail: `${box.rests ? `${placeTitle(plan, box.rests)}, ` : ''}${(box.grams / 1000).toFixed(1)} kg; ${way === 'in' ? 'wanted from' : 'its season is over since'} ${MONTH_NAMES[(way === 'in' ? month : month + 10) % 12]!}`,
+    detail: `${box.rests ? `${placeSaid(plan, box.rests)}, ` : ''}${(box.grams / 1000).toFixed(1)} kg; ${way === 'in' ? 'wanted from' : 'its season is over since'} ${MONTH_NAMES[(way === 'in' ? month : month + 10) % 12]!}`,
     answers: [
       {
         words: 'Done',
@@ -291,7 +291,7 @@ function overFull(plan: Plan): Ask[] {
     const [fault] = placeFilling(plan, place).faults;
     if (!fault) continue;
     found.push({
-      ...{ key: safe(`full:${place.id}`), kind: 'overFull', answers: [], words: placeTitle(plan, place) },
+      ...{ key: safe(`full:${place.id}`), kind: 'overFull', answers: [], words: placeSaid(plan, place) },
       detail: fault,
       go: { stone: 'furniture', query: `unit=${place.unitId}&place=${place.id}` },
     });

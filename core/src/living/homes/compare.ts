@@ -1,4 +1,5 @@
-import { type Home, placeTitle, type Plan, type Share, type Station, type Supply } from '../../record/plan/index.ts';
+import { placeSaid } from '../concepts/index.ts';
+import { type Home, type Plan, type Share, type Station, type Supply } from '../../record/plan/index.ts';
 import { assessHomes, type Assessment } from './cost.ts';
 import { type HomeState } from './own-cost.ts';
 
@@ -97,5 +98,5 @@ export function compareHomes(
 
 function titles(plan: Plan, states: readonly HomeState[]): string {
   const homes = states.flatMap((s) => (s.home ? [s.home] : [])) as Home[];
-  return homes.map((h) => (plan.places[h.placeId] ? placeTitle(plan, plan.places[h.placeId]!) : '')).join(' and ');
+  return homes.map((h) => (plan.places[h.placeId] ? placeSaid(plan, plan.places[h.placeId]!) : '')).join(' and ');
 }

@@ -109,7 +109,8 @@ export const zonable = (plan: Plan): string[] =>
 
 /**
  * Zones for me: every unit to the zone that gains most. Begins with who would fetch most from each unit if all could live anywhere, then changes one
- * unit, or swaps two, as long as the quick homing costs less. A unit that serves several about alike is left to all.
+ * unit, or swaps two, as long as the quick homing costs less. A unit that serves several about alike is left to all. Where units are kept for zones already and
+ * others would save less than ten minutes a year, they stay as they are.
  */
 export function proposeZones(plan: Plan): Proposal {
   const bare = withoutGround(plan);
@@ -152,7 +153,23 @@ export function proposeZones(plan: Plan): Proposal {
               else t.set(b, za);
             }) || better;
   }
-  return { territory, free, zoned: territoryCost(quick, territory) };
+  const today = territoryOf(plan, units);
+  const stays = today.size > 0 && territoryCost(quick, today) + unsettled(units, today) - cost < WORTH;
+  const kept = stays ? today : territory;
+  return { territory: kept, free, zoned: territoryCost(quick, kept) };
+}
+
+/** Fewer seconds a year are no offer (own assumption: ten minutes). */
+const WORTH = 600;
+
+/** Which units are kept for which zones today. */
+function territoryOf(plan: Plan, units: readonly string[]): Territory {
+  return new Map(
+    units.flatMap((id): [string, string][] => {
+      const { zoneId } = plan.units[id]!;
+      return zoneId === null ? [] : [[id, zoneId]];
+    }),
+  );
 }
 
 /** A unit left to all is worth so much less than one that somebody can count on, s a year (own assumption). */

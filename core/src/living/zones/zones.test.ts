@@ -171,6 +171,30 @@ describe('zones', () => {
     }
   });
 
+  test('zones for me: what is kept already stays where others would save less than ten minutes a year', () => {
+    const plan = twoCrafts();
+    const units = zonable(plan);
+    const costOf = proposalCosts(plan);
+    const best = costOf(proposeZones(plan).territory);
+    const choices = [null, 'za', 'zb'];
+    const seen = { stays: 0, goes: 0 };
+    for (let n = 1; n < choices.length ** units.length; n++) {
+      const today = new Map<string, string>();
+      units.forEach((u, i) => {
+        const zone = choices[Math.floor(n / choices.length ** i) % choices.length];
+        if (zone) today.set(u, zone);
+      });
+      const kept = keepCommand(plan, today);
+      const { territory } = proposeZones(kept ? applied(plan, kept) : plan);
+      const stays = costOf(today) - best < 600;
+      seen[stays ? 'stays' : 'goes']++;
+      if (stays) expect(territory).toEqual(today);
+      else expect(costOf(today) - costOf(territory)).toBeGreaterThanOrEqual(600);
+    }
+    expect(seen.stays).toBeGreaterThan(0);
+    expect(seen.goes).toBeGreaterThan(0);
+  });
+
   test('a zone too small, in far corners, wet beside paper: said, with the figures', () => {
     const plan = applied(
       twoCrafts(),

@@ -1,5 +1,6 @@
+import { placeSaid } from '@heronstone/core/concepts';
 import { useEffect, useState } from 'react';
-import { type Activity, type Command, newId, placeTitle } from '@heronstone/core/plan';
+import { type Activity, type Command, newId } from '@heronstone/core/plan';
 import { type BandNumber, BANDS } from '@heronstone/core/reach';
 import {
   type Comparison,
@@ -95,7 +96,7 @@ export function Ways({ activity }: { activity: Activity }) {
                   {t.between ? (
                     <>
                       {yearWords(t.between.seconds)}
-                      <span className="block text-soft">{placeTitle(plan, plan.places[t.between.placeId]!)}</span>
+                      <span className="block text-soft">{placeSaid(plan, plan.places[t.between.placeId]!)}</span>
                     </>
                   ) : (
                     'nowhere for all'

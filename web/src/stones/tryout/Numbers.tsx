@@ -1,5 +1,6 @@
+import { placeSaid } from '@heronstone/core/concepts';
 import { type ReactNode, useState } from 'react';
-import { placeTitle, type Plan } from '@heronstone/core/plan';
+import { type Plan } from '@heronstone/core/plan';
 import { againAndAgain, type Expected, inTheWay, type Run, type Simulated } from '@heronstone/core/tryout';
 import { usePlan } from '../../state/plan-store.ts';
 import { FIGURE_WORDS } from '../../ui/figures.ts';
@@ -90,7 +91,7 @@ export function Told({ plan, run, expected }: { plan: Plan; run: Run; expected: 
             {again.map(({ placeId, times, seconds, supplies }) => (
               <li key={placeId} className="flex justify-between gap-2">
                 <span className="min-w-0">
-                  to {placeTitle(plan, plan.places[placeId]!)} {times.toFixed(0)} times{' '}
+                  to {placeSaid(plan, plan.places[placeId]!)} {times.toFixed(0)} times{' '}
                   <span className="text-soft">
                     for {supplies.slice(0, 3).join(', ')}
                     {supplies.length > 3 && ' …'}

@@ -1,4 +1,5 @@
-import { placeTitle, type Plan } from '@heronstone/core/plan';
+import { placeSaid } from '@heronstone/core/concepts';
+import { type Plan } from '@heronstone/core/plan';
 import { sceneOf } from '@heronstone/core/reach';
 import { type Turn } from './turn.ts';
 
@@ -34,7 +35,7 @@ export function Visits({
             stroke="var(--heron)"
             strokeWidth={scale}
           >
-            <title>{`${placeTitle(plan, place)}: ${times < 10 ? times.toFixed(1) : Math.round(times)} times a session`}</title>
+            <title>{`${placeSaid(plan, place)}: ${times < 10 ? times.toFixed(1) : Math.round(times)} times a session`}</title>
           </circle>
         );
       })}

@@ -1,3 +1,4 @@
+import { placeSaid } from '@heronstone/core/concepts';
 import { useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { pieceOf, STORAGE, storageFormsOf } from '@heronstone/core/fit';
@@ -41,7 +42,7 @@ export function BestPlaces({
       {offers.length === 0 && <NoPlace plan={plan} held={held} />}
       {now && free && homes.some((h) => h.pinned) && now.seconds - free.seconds >= 60 && (
         <p className="text-[14px]">
-          Pinned here it costs {yearWords(now.seconds - free.seconds)} more than in {placeTitle(plan, free.place)}.
+          Pinned here it costs {yearWords(now.seconds - free.seconds)} more than in {placeSaid(plan, free.place)}.
         </p>
       )}
       {now && <OnShow plan={plan} held={held} now={now} />}
@@ -54,7 +55,7 @@ export function BestPlaces({
               className={`grid w-full grid-cols-[1fr_auto] gap-x-2 rounded-md px-1.5 py-0.5 text-left hover:bg-stone ${o.place.id === placeId ? 'bg-stone' : ''}`}
             >
               <span className="truncate">
-                {placeTitle(plan, o.place)}
+                {placeSaid(plan, o.place)}
                 {homes.some((h) => h.placeId === o.place.id) && <span className="text-soft"> (now)</span>}
               </span>
               <span className="text-right">
@@ -95,7 +96,7 @@ function NoPlace({ plan, held: { supply, share } }: { plan: Plan; held: Held }) 
       <p className="text-soft">It goes into no place that everybody who uses it can reach.</p>
       {ways.map(({ storage, best }) => (
         <p key={storage}>
-          Kept {STORAGE[storage].name} it would fit into {placeTitle(plan, best.place)}.{' '}
+          Kept {STORAGE[storage].name} it would fit into {placeSaid(plan, best.place)}.{' '}
           <button
             type="button"
             className="text-heron hover:underline"
@@ -143,9 +144,9 @@ function MakingRoom({ plan, held, asKin = false }: { plan: Plan; held: Held; asK
       <ul className="space-y-1">
         {refits.map((r) => (
           <li key={r.place.id} className="rounded-lg border border-line px-2 py-1 text-[14px]">
-            {placeTitle(plan, r.place)}, {yearWords(against - r.change)} less in all
+            {placeSaid(plan, r.place)}, {yearWords(against - r.change)} less in all
             {free && ' than the best that is free'}:{' '}
-            {r.displaced.map((d) => `${d.supply.name} goes to ${placeTitle(plan, plan.places[d.to]!)}`).join(', ')}.{' '}
+            {r.displaced.map((d) => `${d.supply.name} goes to ${placeSaid(plan, plan.places[d.to]!)}`).join(', ')}.{' '}
             <button type="button" className="text-heron hover:underline" onClick={() => dispatch(r.command)}>
               Do that
             </button>
@@ -220,7 +221,7 @@ function OnShow({ plan, held, now }: { plan: Plan; held: Held; now: Offer }) {
     <p className="text-[14px]">
       It is to be on show.{' '}
       {best && more >= 60
-        ? `That costs ${yearWords(more)} more than in ${placeTitle(plan, best.place)}, where it need not be seen.`
+        ? `That costs ${yearWords(more)} more than in ${placeSaid(plan, best.place)}, where it need not be seen.`
         : 'That costs nothing worth saying here.'}
     </p>
   );
@@ -248,14 +249,14 @@ export function WhereItGoes({ supply, share }: Held) {
         {offers.map((o) => (
           <li key={o.place.id} className="flex flex-wrap items-center gap-x-2 py-0.5">
             <span className="min-w-0 grow">
-              {placeTitle(plan, o.place)}
+              {placeSaid(plan, o.place)}
               <span className="block text-[13px] text-soft">
                 <BandChip band={o.band} /> {secondsWords(o.each)} · {yearWords(o.seconds)} · {o.room.words}
                 {o.care && <span className="text-clash"> · {o.care}</span>}
               </span>
             </span>
             <Button
-              aria-label={`Put it there: ${placeTitle(plan, o.place)}`}
+              aria-label={`Put it there: ${placeSaid(plan, o.place)}`}
               onClick={() =>
                 dispatch({ type: 'assignHome', supplyId: supply.id, share, placeId: o.place.id, since: today() })
               }

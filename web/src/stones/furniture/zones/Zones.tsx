@@ -215,7 +215,10 @@ function ForMe({ plan, onFound }: { plan: Plan; onFound: (found: ZonesFound) => 
     try {
       const found = await orFail(raw, wrap<ZonesWorker>(raw).propose(plan, today()));
       if (found.command) onFound(found);
-      else toast(`The units are kept for the zones that gain most already. ${costWords(found)}`);
+      else
+        toast(
+          `The units stay kept as they are: other zones would save less than ten minutes a year. ${costWords(found)}`,
+        );
     } catch (e) {
       toast.error((e as Error).message);
     } finally {

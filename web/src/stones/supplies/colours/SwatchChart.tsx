@@ -1,6 +1,7 @@
+import { placeSaid } from '@heronstone/core/concepts';
 import { Printer } from 'lucide-react';
 import { type Order } from '@heronstone/core/colour';
-import { homeNow, placeTitle, type Plan, type Supply } from '@heronstone/core/plan';
+import { homeNow, type Plan, type Supply } from '@heronstone/core/plan';
 import { Button } from '../../../ui/button.tsx';
 import { SelectField } from '../../../ui/fields.tsx';
 import { printPart } from '../../../ui/print.ts';
@@ -81,5 +82,5 @@ function whereWords(plan: Plan, supply: Supply): string {
 export const placeWords = (plan: Plan, supply: Supply): string => {
   const home = homeNow(plan, supply, monthOf(today()));
   const place = home && plan.places[home.placeId];
-  return place ? placeTitle(plan, place) : 'no home yet';
+  return place ? placeSaid(plan, place) : 'no home yet';
 };

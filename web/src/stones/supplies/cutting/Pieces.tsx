@@ -1,9 +1,10 @@
+import { placeSaid } from '@heronstone/core/concepts';
 import { Minus, Plus, Scissors, Trash2, X } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { envelopeBlank, usualPieces } from '@heronstone/core/cutting';
 import { formatLength } from '@heronstone/core/lengths';
-import { type CutPiece, newId, placeTitle, type Plan } from '@heronstone/core/plan';
+import { type CutPiece, newId, type Plan } from '@heronstone/core/plan';
 import { cutSaves, isCut, type WantedPiece } from '@heronstone/core/stock';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
@@ -148,7 +149,7 @@ function Row({
             {GRAIN_WORDS[piece.grain]}
             {piece.placeId !== null &&
               plan.places[piece.placeId] &&
-              `; they lie in ${placeTitle(plan, plan.places[piece.placeId]!)}`}
+              `; they lie in ${placeSaid(plan, plan.places[piece.placeId]!)}`}
             {saves > 60 && `; cut ahead it saves ${yearWords(saves)}`}
           </p>
         </div>

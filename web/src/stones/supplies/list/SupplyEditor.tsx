@@ -1,3 +1,4 @@
+import { placeSaid } from '@heronstone/core/concepts';
 import { LifeAndShop } from './LifeAndShop.tsx';
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
@@ -18,7 +19,6 @@ import {
   isLeaving,
   LIES,
   monthWords,
-  placeTitle,
   restingMonths,
   SENSITIVE,
   type Sized,
@@ -296,8 +296,8 @@ function Wanted({ supply, onCommit }: { supply: Supply; onCommit: (months: numbe
           (seasonal
             ? `None pressed: as what uses it is made, ${monthWords(wantedMonths(plan, supply))}. `
             : 'None pressed: wanted all the year. ')}
-        {place && seasonal && `In ${monthWords(resting)} it rests in ${placeTitle(plan, place)}. `}
-        {place && !seasonal && `It is said to rest in ${placeTitle(plan, place)}, and is wanted all the year. `}
+        {place && seasonal && `In ${monthWords(resting)} it rests in ${placeSaid(plan, place)}. `}
+        {place && !seasonal && `It is said to rest in ${placeSaid(plan, place)}, and is wanted all the year. `}
         {!place && seasonal && 'Out of its season it stays where it is. '}
         {seasonal && (
           <button

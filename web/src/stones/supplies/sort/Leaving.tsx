@@ -1,5 +1,6 @@
+import { placeSaid } from '@heronstone/core/concepts';
 import { formatWeight } from '@heronstone/core/lengths';
-import { isLeaving, type Plan, placeTitle, homeOf } from '@heronstone/core/plan';
+import { isLeaving, type Plan, homeOf } from '@heronstone/core/plan';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
 import { Sheet } from '../../../ui/sheet.tsx';
@@ -50,7 +51,7 @@ export function Leaving({ plan, onClose }: { plan: Plan; onClose: () => void }) 
                           <span className="text-clash"> (hazardous waste: as your council says)</span>
                         )}
                       </span>
-                      <span className="text-soft">{place ? placeTitle(plan, place) : ''}</span>
+                      <span className="text-soft">{place ? placeSaid(plan, place) : ''}</span>
                     </li>
                   );
                 })}
