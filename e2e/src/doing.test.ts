@@ -86,6 +86,12 @@ describe('doing it', () => {
       const download = page.waitForEvent('download');
       await page.getByRole('button', { name: 'Calendar file' }).click();
       const text = readFileSync(await (await download).path(), 'utf8');
+      expect(text).toContain('BEGIN:VALARM');
+      // who does not want to be reminded is not, also the next time
+      await page.getByLabel('Reminds of a day').selectOption({ label: 'not reminded' });
+      const quiet = page.waitForEvent('download');
+      await page.getByRole('button', { name: 'Calendar file' }).click();
+      expect(readFileSync(await (await quiet).path(), 'utf8')).not.toContain('VALARM');
       const events = new ICAL.Component(ICAL.parse(text) as never)
         .getAllSubcomponents('vevent')
         .map((e) => new ICAL.Event(e))
@@ -128,6 +134,13 @@ describe('doing it', () => {
     await until(async () => Object.values((await planOf(pump)).doings)[0]?.toName === 'Spring', 'the way is begun');
     await page.getByRole('button', { name: 'Sat', exact: true }).click();
     await until(async () => Object.keys((await planOf(pump)).sittings).length > 5, 'the days are planned');
+    // not before the guests have gone: all days come later
+    const later = new Date(Date.now() + 21 * 86_400_000).toISOString().slice(0, 10);
+    await page.getByLabel('Not before').fill(later);
+    await until(async () => {
+      const days = Object.values((await planOf(pump)).sittings).map((s) => s.on);
+      return days.length > 5 && days.every((on) => on >= later);
+    }, 'no day is before it');
     const river = page.getByRole('group', { name: 'Days across the river' });
     await river.getByRole('button').first().waitFor();
     // by keys from stone to stone

@@ -22,6 +22,7 @@ import { foundAgainRows } from './found-again.ts';
 import { offerRows } from './offers.ts';
 import { supplyRows } from './supplies.ts';
 import { slottingRows } from './slotting.ts';
+import { visitRows } from './visits.ts';
 import { doingRows } from './doing.ts';
 
 /**
@@ -47,6 +48,12 @@ const SECTIONS = {
     title: 'Found again',
     note: 'Three seconds of search, three seeds, the middle one of each figure.',
     rows: foundAgainRows,
+    before: '\n## Torture\n',
+  },
+  '--visits': {
+    title: 'Visits',
+    note: 'Generated rooms in which every activity pays a visit to each unit it gets something from, with families: ours two seconds, HiGHS sixty.',
+    rows: visitRows,
     before: '\n## Torture\n',
   },
   '--offers': {
@@ -265,7 +272,7 @@ if (args.includes('--write')) {
   const [before, rest] = partedAt(readFileSync(BENCH, 'utf8'), '\n## ');
   const text = lines.join('\n').trim();
   const head =
-    '# Bench\n\nMade by `npm run bench -- --write` (`--small` for the second table alone, `--found-again` and `--offers` for these sections alone); figures of one run on two cores.';
+    '# Bench\n\nMade by `npm run bench -- --write` (`--small` for the second table alone, `--found-again`, `--visits` and `--offers` for these sections alone); figures of one run on two cores.';
   const second = text.slice(text.indexOf('| what |'));
   const tables = small
     ? `${before.slice(0, before.indexOf('| what |'))}${second}\n\nThe second table: ${text.split('\n')[0]}\n`

@@ -4,6 +4,7 @@ import { craftedCommands, craftedPlan } from '../crafted.ts';
 import { exportPlan } from '@heronstone/core/formats';
 import { isHelping } from '@heronstone/core/plan';
 import { comeIn, cookieOf, type GuildBackend, newHousehold, onGuild } from '../testing-engines.ts';
+import { NOBODY, Pool } from './pool.ts';
 import { type RunningGuild } from './serve-guild.ts';
 
 const PASSPHRASE = 'four words that go';
@@ -363,6 +364,44 @@ describe('coming in to a household', () => {
       body: '{}',
     });
     expect(foreign.status).toBe(403);
+  });
+
+  test('passkeys are taken away one by one, by nobody else; the only way in is not', async () => {
+    const came = await ask('/access/come', {
+      body: { token: await invite('Eve'), name: 'Eve', passphrase: PASSPHRASE },
+    });
+    const other = await ask('/access/come', {
+      body: { token: await invite('Fay'), name: 'Fay', passphrase: PASSPHRASE },
+    });
+    const mine = async () =>
+      ((await household(came.cookie)) as unknown as { me: { id: string; passkeys: { id: string }[] } }).me;
+    const { id } = await mine();
+    const owner = new Pool({ url: guild.cluster.ownerUrl, role: null, connections: 1 });
+    const sql = owner.as(NOBODY);
+    const put = (key: string) =>
+      sql.query(
+        "INSERT INTO passkeys (household_id, id, member_id, public_key, counter, transports) VALUES ($1, $2, $3, '\\x00', 0, '{}')",
+        [house.id, key, id],
+      );
+    await put('key-one');
+    await put('key-two');
+    expect((await mine()).passkeys.map((k) => k.id).sort()).toEqual(['key-one', 'key-two']);
+    const remove = (key: string, cookie = came.cookie) =>
+      ask(`/household/mine/passkeys/${key}/remove`, { cookie, body: {} });
+    expect((await remove('key-one', other.cookie)).status).toBe(404);
+    expect((await remove('no-such')).status).toBe(404);
+    expect((await remove('key-one')).status).toBe(200);
+    expect((await mine()).passkeys.map((k) => k.id)).toEqual(['key-two']);
+    await sql.query('UPDATE members SET salt = NULL, hash = NULL WHERE id = $1', [id]);
+    const only = await remove('key-two');
+    expect([only.status, only.json.detail]).toEqual([409, expect.stringMatching(/your only way in/)]);
+    await put('key-three');
+    // both at once: one stays
+    const both = await Promise.all([remove('key-two'), remove('key-three')]);
+    expect(both.map((a) => a.status).sort()).toEqual([200, 409]);
+    expect((await mine()).passkeys).toHaveLength(1);
+    expect((await household()).acts.filter((a) => a.words === 'take a passkey away')).toHaveLength(2);
+    await owner.close();
   });
 });
 

@@ -11,8 +11,19 @@ import { Passphrase, PASSKEY_COOKIE, Token } from './door-routes.ts';
 import { give, giftOf, takeGift } from './gifts.ts';
 import { type Hub } from './hub.ts';
 import { limitsOf, mayKeepBytes } from './limits.ts';
-import { act, endSessions, invite, type Known, leave, makeLink, scopeOf, setPassphrase, setRole } from './members.ts';
-import { addPasskey, passkeyOptions, siteOf } from './passkeys.ts';
+import {
+  act,
+  endSessions,
+  hasPassphrase,
+  invite,
+  type Known,
+  leave,
+  makeLink,
+  scopeOf,
+  setPassphrase,
+  setRole,
+} from './members.ts';
+import { addPasskey, passkeyOptions, passkeysOf, removePasskey, siteOf } from './passkeys.ts';
 import { type Queries } from '../store/queries.ts';
 
 const Name = z.string().trim().min(1).max(80);
@@ -47,7 +58,10 @@ export function householdRoutes(door: GuildDoor, hub: Hub, keeping: (res: Respon
       async (tx) => ({
         id: me.household,
         name: me.householdName,
-        me: me.member && { ...me.member, role: me.role, passphrase: await hasPassphrase(tx, me.member.id) },
+        me: me.member && {
+          ...{ ...me.member, role: me.role, passphrase: await hasPassphrase(tx, me.member.id) },
+          passkeys: await passkeysOf(tx, me.member.id),
+        },
         members: await tx.query(
           `SELECT id, name, role, since, left_at AS "leftAt", (SELECT count(*)::int FROM passkeys p WHERE p.member_id = m.id) AS passkeys,
              hash IS NOT NULL AS passphrase FROM members m ORDER BY left_at NULLS FIRST, since`,
@@ -179,6 +193,12 @@ export function householdRoutes(door: GuildDoor, hub: Hub, keeping: (res: Respon
     problem(res, 422, 'No passkey', 'This browser’s answer is no passkey for this address. Try once more.');
   });
 
+  routes.post('/mine/passkeys/:id/remove', async (req, res) => {
+    if (!bodyOf(Nothing, req.body, res)) return;
+    if (await whole(res, (tx) => removePasskey(tx, known(res).member!.id, req.params.id))) ok(res);
+    else missing(res, 'There is no such passkey of yours.');
+  });
+
   routes.post('/links', async (req, res) => {
     const body = bodyOf(Linking, req.body, res);
     if (!body) return;
@@ -281,9 +301,4 @@ export function householdRoutes(door: GuildDoor, hub: Hub, keeping: (res: Respon
     res.status(201).json({ id: added.id });
   });
   return routes;
-}
-
-async function hasPassphrase(tx: Queries, member: string): Promise<boolean> {
-  const [row] = await tx.query('SELECT hash IS NOT NULL AS has FROM members WHERE id = $1', [member]);
-  return row?.has === true;
 }

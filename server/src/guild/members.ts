@@ -240,6 +240,12 @@ export async function setPassphrase(pool: Pool, known: Known, passphrase: string
   });
 }
 
+/** Whether a member has a passphrase to come in by. */
+export async function hasPassphrase(tx: Queries, member: string): Promise<boolean> {
+  const [row] = await tx.query('SELECT hash IS NOT NULL AS has FROM members WHERE id = $1', [member]);
+  return row?.has === true;
+}
+
 /** Somebody leaves: their sessions and passkeys end, what they did stays. @throws Refusal for the last keeper */
 export async function leave(tx: Queries, member: string): Promise<void> {
   await mustKeepOne(tx, member);

@@ -7,7 +7,9 @@ import {
   verifyAuthenticationResponse,
   verifyRegistrationResponse,
 } from '@simplewebauthn/server';
-import { act, become, beginSession, type Known, scopeOf } from './members.ts';
+import { type Queries } from '../store/queries.ts';
+import { Refusal } from '../store/store.ts';
+import { act, become, beginSession, hasPassphrase, type Known, scopeOf } from './members.ts';
 import { NOBODY, type Pool } from './pool.ts';
 import { digestOf, newSecret } from './secrets.ts';
 
@@ -79,6 +81,27 @@ export async function addPasskey(
     );
     await act(tx, 'add a passkey');
   });
+  return true;
+}
+
+/** The passkeys of a member, the newest first. */
+export const passkeysOf = (tx: Queries, member: string) =>
+  tx.query('SELECT id, added_at AS "addedAt" FROM passkeys WHERE member_id = $1 ORDER BY added_at DESC, id', [member]);
+
+/**
+ * One passkey opens nothing any more: of a device that was sold or lost. Where one is in by it that goes on until it is ended.
+ * @returns whether there was one of that name
+ * @throws Refusal for the only way in there is
+ */
+export async function removePasskey(tx: Queries, member: string, id: string): Promise<boolean> {
+  // two taken away at once must not both count on the other
+  await tx.query('SELECT 1 FROM members WHERE id = $1 FOR UPDATE', [member]);
+  const all = await passkeysOf(tx, member);
+  if (!all.some((key) => key.id === id)) return false;
+  if (all.length === 1 && !(await hasPassphrase(tx, member)))
+    throw new Refusal('It is your only way in. Take a passphrase first, or add another passkey.');
+  await tx.query('DELETE FROM passkeys WHERE id = $1 AND member_id = $2', [id, member]);
+  await act(tx, 'take a passkey away');
   return true;
 }
 

@@ -27,7 +27,14 @@ export type Limits = Readonly<Record<'plans' | 'pictures' | 'bytes' | 'changes',
 export type Household = {
   id: string;
   name: string;
-  me: { id: string; name: string; role: Role; passphrase: boolean };
+  me: {
+    id: string;
+    name: string;
+    role: Role;
+    passphrase: boolean;
+    /** one’s own, the newest first */
+    passkeys: { id: string; addedAt: string }[];
+  };
   members: Member[];
   sessions: Session[];
   limits: Limits;

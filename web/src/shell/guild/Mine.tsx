@@ -2,6 +2,7 @@ import { KeyRound } from 'lucide-react';
 import { type FormEvent, useState } from 'react';
 import { toast } from 'sonner';
 import { act, addPasskey, hasPasskeys, type Household, type Session } from '../../state/household.ts';
+import { AskFirst } from '../../ui/ask-first.tsx';
 import { Button } from '../../ui/button.tsx';
 import { momentWords } from '../../ui/words.ts';
 import { deviceWords } from './device-words.ts';
@@ -10,7 +11,6 @@ import { type Run } from './at-work.ts';
 /** One's own: passphrase, passkeys, and where one is in; keepers see everybody's. */
 export function Mine({ told, busy, run }: { told: Household; busy: boolean; run: Run }) {
   const [passphrase, setPassphrase] = useState('');
-  const me = told.members.find((m) => m.id === told.me.id);
   const onSubmit = (e: FormEvent) => {
     e.preventDefault();
     void run(() => act('mine/passphrase', { passphrase })).then((done) => {
@@ -47,10 +47,28 @@ export function Mine({ told, busy, run }: { told: Household; busy: boolean; run:
             <KeyRound size={15} aria-hidden /> Add a passkey of this device
           </Button>
         )}
-        <span className="text-soft">
-          {me && me.passkeys > 0 ? `${me.passkeys} ${me.passkeys === 1 ? 'passkey' : 'passkeys'}` : 'no passkey yet'}
-        </span>
+        {told.me.passkeys.length === 0 && <span className="text-soft">no passkey yet</span>}
       </form>
+      {told.me.passkeys.length > 0 && (
+        <ul aria-label="Your passkeys" className="mt-1">
+          {told.me.passkeys.map((key) => (
+            <li key={key.id} className="flex flex-wrap items-center gap-x-3 py-0.5">
+              <span className="grow">A passkey, added {momentWords(key.addedAt)}</span>
+              <AskFirst
+                disabled={busy}
+                aria-label={`Take away the passkey added ${momentWords(key.addedAt)}`}
+                title="Take this passkey away?"
+                words="It opens nothing any more, on whatever device it lies. Where somebody is in by it, end that below."
+                yes="Take it away"
+                no="Keep it"
+                onYes={() => void run(() => act(`mine/passkeys/${encodeURIComponent(key.id)}/remove`))}
+              >
+                Take away
+              </AskFirst>
+            </li>
+          ))}
+        </ul>
+      )}
       <h3 className="mt-4 font-semibold">{told.me.role === 'keeper' ? 'Who is in, and where' : 'Where you are in'}</h3>
       <ul className="divide-y divide-line">
         {told.sessions.map((s) => (
@@ -58,13 +76,14 @@ export function Mine({ told, busy, run }: { told: Household; busy: boolean; run:
         ))}
       </ul>
       {told.members.some((m) => m.id === told.me.id) && (
-        <Button
+        <AskFirst
           className="mt-3"
           disabled={busy}
-          onClick={() =>
-            window.confirm(
-              `Leave ${told.name} for good? Your passphrase and passkeys stop opening it. What you did stays.`,
-            ) &&
+          title={`Leave ${told.name} for good?`}
+          words="Your passphrase and passkeys stop opening it. What you did stays."
+          yes="Leave for good"
+          no="Stay"
+          onYes={() =>
             void run(async () => {
               await act('mine/leave');
               window.location.replace('/');
@@ -72,7 +91,7 @@ export function Mine({ told, busy, run }: { told: Household; busy: boolean; run:
           }
         >
           Leave this household
-        </Button>
+        </AskFirst>
       )}
     </section>
   );

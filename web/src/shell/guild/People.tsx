@@ -1,6 +1,7 @@
 import { type FormEvent, useState } from 'react';
 import { type Role } from '../../state/access.ts';
 import { act, type Household, type Member } from '../../state/household.ts';
+import { AskFirst } from '../../ui/ask-first.tsx';
 import { Button } from '../../ui/button.tsx';
 import { dayWords } from '../../ui/words.ts';
 import { CopyLink } from './CopyLink.tsx';
@@ -110,17 +111,17 @@ function Person({
           >
             New link
           </Button>
-          <Button
+          <AskFirst
             disabled={busy}
             aria-label={`${m.name} leaves`}
-            onClick={() =>
-              window.confirm(
-                `${m.name} leaves ${told.name}? Their passphrase and passkeys stop opening it. What they did stays.`,
-              ) && void run(() => act(`members/${m.id}/leave`))
-            }
+            title={`${m.name} leaves ${told.name}?`}
+            words="Their passphrase and passkeys stop opening it. What they did stays."
+            yes="They leave"
+            no="They stay"
+            onYes={() => void run(() => act(`members/${m.id}/leave`))}
           >
             Leaves
-          </Button>
+          </AskFirst>
         </>
       )}
     </li>

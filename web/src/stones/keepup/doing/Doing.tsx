@@ -1,18 +1,17 @@
-import { CalendarDays, RefreshCw } from 'lucide-react';
+import { RefreshCw } from 'lucide-react';
 import { useEffect, useMemo, useRef } from 'react';
 import { toast } from 'sonner';
 import { differenceOf, paceOf, summaryOf } from '@heronstone/core/doing';
-import { doing as fetchedFor, fetched } from '../../../parts/fetched.ts';
 import { usePlan } from '../../../state/plan-store.ts';
 import { useSelection } from '../../../state/selection.ts';
 import { Button } from '../../../ui/button.tsx';
-import { saveFile } from '../../../ui/save-file.ts';
 import { countWords, today } from '../../../ui/words.ts';
 import { Working } from '../../../ui/working.tsx';
 import { Afterwards } from './Afterwards.tsx';
 import { AllJobs } from './AllJobs.tsx';
 import { Begin } from './Begin.tsx';
 import { Buying } from './Buying.tsx';
+import { CalendarOut } from './CalendarOut.tsx';
 import { dayShown, daysOf, slipped, slipWords, spanWords } from './days.ts';
 import { DayPage } from './DayPage.tsx';
 import { River } from './River.tsx';
@@ -69,13 +68,6 @@ function UnderWay() {
     first.current = false;
     void work.planAnew();
   });
-  const calendar = async () => {
-    const { calendarOf } = await fetched(() => import('@heronstone/core/calendar'));
-    const written = calendarOf(plan, now, 14);
-    if (!written.ok) return void toast(written.reason);
-    saveFile(`${plan.head.name.replace(/[^\w-]+/g, '-')}.ics`, 'text/calendar', written.text);
-    toast('A calendar file: open it with the calendar you keep. Taken again later, it changes the same days.');
-  };
   return (
     <div>
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1 print:hidden">
@@ -95,9 +87,7 @@ function UnderWay() {
         ) : (
           <Working work={work} words="Looking which day what" />
         )}
-        <Button look="quiet" onClick={() => fetchedFor(calendar)} disabled={days.length === 0}>
-          <CalendarDays size={15} aria-hidden /> Calendar file
-        </Button>
+        <CalendarOut plan={plan} disabled={days.length === 0} />
       </div>
       {wanted.trouble !== null && (
         <p role="alert" className="py-1 text-clash">

@@ -14,6 +14,8 @@ const WHOLE = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday
 /** A weekday that is chosen begins so: at ten, two hours, alone. */
 const USUAL = { starts: 600, minutes: 120, lies: false, helpers: 0, note: '' };
 
+const DAY = /^[12]\d{3}-\d\d-\d\d$/;
+
 /** Minutes after midnight of “10:00”; null: that is no time. */
 const minutesOfClock = (text: string): number | null => {
   const m = /^(\d{1,2})[:.]?(\d{2})?$/.exec(text.trim());
@@ -42,7 +44,7 @@ export function Times({ onChanged }: { onChanged: () => void }) {
     );
   };
   const addDay = (minutes: number) => {
-    if (!/^\d{4}-\d\d-\d\d$/.test(day)) return;
+    if (!DAY.test(day)) return;
     const usual = ofWeekday(weekdayOf(day)) ?? USUAL;
     did(
       dispatch({
@@ -113,6 +115,20 @@ export function Times({ onChanged }: { onChanged: () => void }) {
         </Button>
       </div>
       <div className="mt-2 flex flex-wrap items-end gap-x-4 gap-y-1">
+        <label className="text-[13px] text-soft">
+          <span className="block">Not before</span>
+          <input
+            type="date"
+            required
+            value={doing.begins}
+            onChange={(e) => {
+              const begins = e.target.value;
+              // a day that is only half typed is none
+              if (DAY.test(begins)) did(dispatch({ type: 'setDoing', id: doing.id, set: { begins } }));
+            }}
+            className="rounded-md border border-edge bg-paper px-2 py-1 text-[15px] text-ink"
+          />
+        </label>
         <CheckField
           label="Livable every evening"
           checked={doing.livable}
