@@ -20,6 +20,7 @@ import { editToRedraw } from './redraw.ts';
 import { crowdedRoom, largeRoom, nestedRoom } from './rooms.ts';
 import { foundAgainRows } from './found-again.ts';
 import { offerRows } from './offers.ts';
+import { steadyRows } from './steady.ts';
 import { supplyRows } from './supplies.ts';
 import { slottingRows } from './slotting.ts';
 import { visitRows } from './visits.ts';
@@ -48,6 +49,12 @@ const SECTIONS = {
     title: 'Found again',
     note: 'Three seconds of search, three seeds, the middle one of each figure.',
     rows: foundAgainRows,
+    before: '\n## Torture\n',
+  },
+  '--steady': {
+    title: 'Steady',
+    note: 'Find homes with five seeds and five limits: what of the total depends on chance and patience.',
+    rows: steadyRows,
     before: '\n## Torture\n',
   },
   '--visits': {
@@ -272,7 +279,7 @@ if (args.includes('--write')) {
   const [before, rest] = partedAt(readFileSync(BENCH, 'utf8'), '\n## ');
   const text = lines.join('\n').trim();
   const head =
-    '# Bench\n\nMade by `npm run bench -- --write` (`--small` for the second table alone, `--found-again`, `--visits` and `--offers` for these sections alone); figures of one run on two cores.';
+    '# Bench\n\nMade by `npm run bench -- --write` (`--small` for the second table alone, `--found-again`, `--steady`, `--visits` and `--offers` for these sections alone); figures of one run on two cores.';
   const second = text.slice(text.indexOf('| what |'));
   const tables = small
     ? `${before.slice(0, before.indexOf('| what |'))}${second}\n\nThe second table: ${text.split('\n')[0]}\n`
