@@ -32,8 +32,8 @@ export type Household = {
     name: string;
     role: Role;
     passphrase: boolean;
-    /** one’s own, the newest first */
-    passkeys: { id: string; addedAt: string }[];
+    /** one’s own, the newest first; a server of an older build does not say them */
+    passkeys?: { id: string; addedAt: string }[];
   };
   members: Member[];
   sessions: Session[];

@@ -11,6 +11,7 @@ import { type Run } from './at-work.ts';
 /** One's own: passphrase, passkeys, and where one is in; keepers see everybody's. */
 export function Mine({ told, busy, run }: { told: Household; busy: boolean; run: Run }) {
   const [passphrase, setPassphrase] = useState('');
+  const passkeys = told.me.passkeys ?? [];
   const onSubmit = (e: FormEvent) => {
     e.preventDefault();
     void run(() => act('mine/passphrase', { passphrase })).then((done) => {
@@ -47,11 +48,11 @@ export function Mine({ told, busy, run }: { told: Household; busy: boolean; run:
             <KeyRound size={15} aria-hidden /> Add a passkey of this device
           </Button>
         )}
-        {told.me.passkeys.length === 0 && <span className="text-soft">no passkey yet</span>}
+        {passkeys.length === 0 && <span className="text-soft">no passkey yet</span>}
       </form>
-      {told.me.passkeys.length > 0 && (
+      {passkeys.length > 0 && (
         <ul aria-label="Your passkeys" className="mt-1">
-          {told.me.passkeys.map((key) => (
+          {passkeys.map((key) => (
             <li key={key.id} className="flex flex-wrap items-center gap-x-3 py-0.5">
               <span className="grow">A passkey, added {momentWords(key.addedAt)}</span>
               <AskFirst
