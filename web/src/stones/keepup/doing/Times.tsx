@@ -159,51 +159,55 @@ function TimeLine({ row, name, onChanged }: { row: FreeTime; name: string; onCha
     return done;
   };
   return (
-    <li className="flex flex-wrap items-end gap-x-2">
-      <span className="w-24 shrink-0 pb-1.5 font-semibold">{name}</span>
-      <TextField
-        label={`${name} from`}
-        hideLabel
-        className="w-16"
-        value={clockWords(row.starts)}
-        onCommit={(text) => {
-          const starts = minutesOfClock(text);
-          return starts === null ? false : set({ starts });
-        }}
-      />
-      <NumberField
-        label={`${name}, minutes`}
-        hideLabel
-        unit="min"
-        whole
-        min={1}
-        max={1440}
-        value={row.minutes}
-        onCommit={(minutes) => set({ minutes })}
-        className="w-20"
-      />
-      <NumberField
-        label={`${name}, helpers`}
-        hideLabel
-        unit={row.helpers === 1 ? 'helper' : 'helpers'}
-        whole
-        max={20}
-        value={row.helpers}
-        onCommit={(helpers) => set({ helpers })}
-        className="w-24"
-      />
-      {livable && (
-        <button
-          type="button"
-          aria-pressed={row.lies}
-          title="Things may lie about on the evening after"
-          className={`mb-0.5 min-h-8 shrink-0 rounded-full border px-2 text-[13px] ${row.lies ? 'border-ink bg-ink text-ground' : 'border-edge hover:border-heron'}`}
-          onClick={() => set({ lies: !row.lies })}
-        >
-          may lie<span className="sr-only"> about: {name}</span>
-        </button>
-      )}
-      <Gone id={row.id} name={name} onChanged={onChanged} />
+    <li>
+      <div className="flex items-center gap-x-2">
+        <span className="grow font-semibold">{name}</span>
+        {livable && (
+          <button
+            type="button"
+            aria-pressed={row.lies}
+            title="Things may lie about on the evening after"
+            className={`min-h-8 shrink-0 rounded-full border px-2 text-[13px] ${row.lies ? 'border-ink bg-ink text-ground' : 'border-edge hover:border-heron'}`}
+            onClick={() => set({ lies: !row.lies })}
+          >
+            may lie<span className="sr-only"> about: {name}</span>
+          </button>
+        )}
+        <Gone id={row.id} name={name} onChanged={onChanged} />
+      </div>
+      <div className="flex items-end gap-x-2">
+        <TextField
+          label={`${name} from`}
+          hideLabel
+          className="w-16"
+          value={clockWords(row.starts)}
+          onCommit={(text) => {
+            const starts = minutesOfClock(text);
+            return starts === null ? false : set({ starts });
+          }}
+        />
+        <NumberField
+          label={`${name}, minutes`}
+          hideLabel
+          unit="min"
+          whole
+          min={1}
+          max={1440}
+          value={row.minutes}
+          onCommit={(minutes) => set({ minutes })}
+          className="w-20"
+        />
+        <NumberField
+          label={`${name}, helpers`}
+          hideLabel
+          unit={row.helpers === 1 ? 'helper' : 'helpers'}
+          whole
+          max={20}
+          value={row.helpers}
+          onCommit={(helpers) => set({ helpers })}
+          className="w-24"
+        />
+      </div>
     </li>
   );
 }
