@@ -1,9 +1,9 @@
 import {
   isOddsAndEnds,
   nameOfPlace,
+  placeSaid,
   type Together,
   togetherThatMustBeApart,
-  placeSaid,
 } from '../../living/concepts/index.ts';
 import { placeTitle } from '../../record/plan/index.ts';
 import { type Found, found, type Look } from './finding.ts';

@@ -4,6 +4,7 @@ export {
   type Concept,
   familiesIn,
   type FamilyIn,
+  inSentence,
   type Level,
   LEVELS,
   ownerOf,

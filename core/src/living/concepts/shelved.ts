@@ -41,7 +41,8 @@ function ownersIn(plan: Plan): ReadonlyMap<string, string> {
 }
 
 /** A name as it stands inside a sentence: “Kite parts” → “kite parts”; what is written in capitals stays. */
-const inside = (name: string): string => (/^\p{Lu}\p{Ll}/u.test(name) ? name[0]!.toLowerCase() + name.slice(1) : name);
+export const inSentence = (name: string): string =>
+  /^\p{Lu}\p{Ll}/u.test(name) ? name[0]!.toLowerCase() + name.slice(1) : name;
 
 /** The aisle a family stands under: where its maker has put it, else where its name or its things say. */
 export function aisleFor(plan: Plan, family: string): Aisle | null {
@@ -105,8 +106,8 @@ function shelve(plan: Plan, supply: Supply): Shelved {
   return {
     thing: { level: 'thing', id: supply.id, words: supply.name },
     kind: kind && { level: 'kind', id: kind.id, words: pluralOf(kind.name) },
-    family: supply.family === '' ? null : { level: 'family', id: supply.family, words: inside(supply.family) },
-    own: activity ? { level: 'own', id: activity.id, words: `for ${inside(activity.name)}` } : null,
+    family: supply.family === '' ? null : { level: 'family', id: supply.family, words: inSentence(supply.family) },
+    own: activity ? { level: 'own', id: activity.id, words: `for ${inSentence(activity.name)}` } : null,
     aisle: aisle && { level: 'aisle', id: aisle, words: AISLES[aisle] },
   };
 }

@@ -13,7 +13,7 @@ export type EmptyBeside = {
   place: Place;
   /** what would gain most there, or cost least, and what that changes in all, s a year; null: nothing of the heap can go there */
   best: { supply: Supply; share: Share; change: number; command: Command } | null;
-  /** why what cannot go there cannot, where somebody cannot get at it, in words; empty: it finds no room */
+  /** why nothing can go there, where all is pinned or somebody cannot get at it, in words; empty: it finds no room, or must be apart from what is there */
   reason: string;
 };
 
@@ -46,9 +46,10 @@ function isHalfEmpty(plan: Plan, place: Place): boolean {
 function whyEmpty(plan: Plan, heap: Place, place: Place, since: string): EmptyBeside {
   let best: EmptyBeside['best'] = null;
   let reason = '';
-  for (const { supplyId, share, pinned } of homesIn(plan, heap.id)) {
+  const movable = homesIn(plan, heap.id).filter((h) => !h.pinned);
+  if (movable.length === 0) return { place, best, reason: 'All of it is pinned.' };
+  for (const { supplyId, share } of movable) {
     const supply = plan.supplies[supplyId]!;
-    if (pinned) continue;
     const refit = refitAround(plan, supply, share, place.id, since, 0);
     if (!refit) reason ||= costOfHome(plan, supply, share, place.id)?.reason ?? '';
     else if (best === null || refit.change < best.change)

@@ -90,7 +90,9 @@ describe('heaps of many kinds', () => {
     expect(heap!.beside.some((b) => b.best && b.best.change < 0)).toBe(true);
     // what is pinned is not asked, and a place kept free for something else does not count as empty
     const pinned = applied(room(), ...PAPERS.map((k) => home(k, first!.id, true)));
-    expect(heapsBeside(pinned, since).flatMap((h) => h.beside.map((b) => b.best))).toEqual(rest.map(() => null));
+    expect(heapsBeside(pinned, since).flatMap((h) => h.beside.map((b) => [b.best, b.reason]))).toEqual(
+      rest.map(() => [null, 'All of it is pinned.']),
+    );
     const kept = applied(
       heaped,
       ...rest.map((p) => ({ type: 'setPlace' as const, id: p.id, set: { keptOut: 'tax' } })),

@@ -28,7 +28,6 @@ export function heapsPerYear(plan: Plan): number {
 
 /** What heaps cost over some places, kept up to date while things come and go. */
 export class Heaps {
-  private readonly kinds = new Map<string, number>();
   private readonly kindOf: Int32Array;
   /** by place: how many of each kind lie there, where they lie in a heap; how many kinds */
   private readonly lies: (Uint16Array | null)[];
@@ -37,13 +36,14 @@ export class Heaps {
 
   /** @param things by number; @param places by number; null: nothing is heaped there */
   constructor(things: readonly Pick<Supply, 'id' | 'kind'>[], places: readonly (Place | null)[]) {
+    const kinds = new Map<string, number>();
     this.kindOf = Int32Array.from(things, (thing) => {
       const key = heapedAs(thing);
-      const known = this.kinds.get(key) ?? this.kinds.size;
-      this.kinds.set(key, known);
+      const known = kinds.get(key) ?? kinds.size;
+      kinds.set(key, known);
       return known;
     });
-    this.lies = places.map((place) => (place && isHeap(place) ? new Uint16Array(this.kinds.size) : null));
+    this.lies = places.map((place) => (place && isHeap(place) ? new Uint16Array(kinds.size) : null));
     this.many = new Int32Array(places.length);
   }
 

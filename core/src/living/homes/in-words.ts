@@ -1,5 +1,6 @@
 import {
   type Concept,
+  inSentence,
   isOddsAndEnds,
   nameOfPlace,
   placeSaid,
@@ -25,7 +26,6 @@ export const MOST_SENTENCES = 10;
 const WORTH_SAYING = 3;
 
 const capital = (words: string) => words[0]!.toUpperCase() + words.slice(1);
-const lower = (words: string) => (/^\p{Lu}\p{Ll}/u.test(words) ? words[0]!.toLowerCase() + words.slice(1) : words);
 const hours = (seconds: number) =>
   seconds >= 5400 ? `${(seconds / 3600).toFixed(0)} h` : `${Math.round(seconds / 60)} min`;
 const list = (words: readonly string[]) =>
@@ -59,7 +59,7 @@ function groupsOf(plan: Plan): Group[] {
 
 const inUnit = (plan: Plan, unitId: string) => {
   const unit = plan.units[unitId];
-  return `${unit?.kind === 'wallBoard' ? 'on' : 'in'} the ${lower(unit?.name ?? 'unit')}`;
+  return `${unit?.kind === 'wallBoard' ? 'on' : 'in'} the ${inSentence(unit?.name ?? 'unit')}`;
 };
 const inPlace = (plan: Plan, place: Place) => {
   // a board is one field

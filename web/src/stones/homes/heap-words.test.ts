@@ -13,7 +13,7 @@ const beside = (id: string, of: EmptyBeside['best'], reason = ''): EmptyBeside =
 describe('why a place beside a heap stays empty', () => {
   test.each([
     [null, 'Out of reach for Rowan: it needs kneeling.', 'out of reach for Rowan: it needs kneeling.', false],
-    [null, '', 'nothing of it finds room there.', false],
+    [null, '', 'nothing of it finds room there, or may lie beside what is there.', false],
     [best('Kraft card', 1800), '', 'Kraft card would cost least there: 30 min a year more in all.', false],
     [best('Kraft card', 20), '', 'Kraft card would cost least there: as much as now.', false],
     [best('Kraft card', -59), '', 'Kraft card would cost least there: as much as now.', false],

@@ -1,3 +1,4 @@
+import { inSentence } from '@heronstone/core/concepts';
 import { type EmptyBeside } from '@heronstone/core/homes';
 import { longWords } from '../../ui/words.ts';
 
@@ -6,7 +7,8 @@ const NOTHING = 60;
 
 /** Why a place beside a heap stays empty, or what of the heap would be better there. */
 export function whyEmpty({ best, reason }: Pick<EmptyBeside, 'best' | 'reason'>): string {
-  if (!best) return reason === '' ? 'nothing of it finds room there.' : `${lower(reason)}`;
+  if (!best)
+    return reason === '' ? 'nothing of it finds room there, or may lie beside what is there.' : inSentence(reason);
   if (isBetter({ best })) return `${best.supply.name} there would count for ${longWords(-best.change)} a year less.`;
   const more = best.change < NOTHING ? 'as much as now' : `${longWords(best.change)} a year more in all`;
   return `${best.supply.name} would cost least there: ${more}.`;
@@ -26,5 +28,3 @@ export function sameReason(beside: readonly EmptyBeside[]): { places: EmptyBesid
   }
   return [...by.values()];
 }
-
-const lower = (words: string) => (/^[A-Z][a-z]/.test(words) ? words[0]!.toLowerCase() + words.slice(1) : words);

@@ -1,3 +1,4 @@
+import { inSentence } from '@heronstone/core/concepts';
 import { type LanesOffer } from '@heronstone/core/homes';
 import { longWords } from '../../ui/words.ts';
 
@@ -10,7 +11,7 @@ const WHERE = {
 export function lanesSaid({ along, lanes }: Pick<LanesOffer, 'along' | 'lanes'>): string {
   const where: readonly string[] =
     along === 'lanes' || along === 'rows' ? (WHERE[along][lanes.length as 2 | 3] ?? []) : [];
-  return lanes.map(({ name }, i) => `${where[i] ?? i + 1}: ${lower(name)}`).join('; ');
+  return lanes.map(({ name }, i) => `${where[i] ?? i + 1}: ${inSentence(name)}`).join('; ');
 }
 
 /** What that gives: how much less a year, and in how many places one looks. */
@@ -21,5 +22,3 @@ export function lanesGive({ saves, looks }: Pick<LanesOffer, 'saves' | 'looks'>)
       : `, found in ${looks.after.toFixed(1)} looks instead of ${looks.before.toFixed(1)}`;
   return `It counts for ${longWords(saves)} a year${looked}.`;
 }
-
-const lower = (words: string) => (/^[A-Z][a-z]/.test(words) ? words[0]!.toLowerCase() + words.slice(1) : words);
