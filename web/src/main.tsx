@@ -1,7 +1,8 @@
 import './styles.css';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
+import { createBrowserRouter, Navigate } from 'react-router';
+import { RouterProvider } from 'react-router/dom';
 import { Toaster } from 'sonner';
 import { Door } from './shell/Door.tsx';
 import { keepApp } from './parts/keep-app.ts';

@@ -33,7 +33,11 @@ function otherView(next: Partial<Record<Choice, string | null>>): boolean {
 
 export function useSelection() {
   const [params, setParams] = useSearchParams();
-  /** @param push *back* comes back to how it was; so it is too when another view opens */
+  /**
+   * What is chosen is on the screen when this returns: whatever is pressed or typed next meets it, on a slow machine too. Not to be called while React
+   * is drawing or in an effect.
+   * @param push *back* comes back to how it was; so it is too when another view opens
+   */
   const select = useCallback(
     (next: Partial<Record<Choice, string | null>>, push = otherView(next)) =>
       setParams(
@@ -45,7 +49,7 @@ export function useSelection() {
           }
           return out;
         },
-        { replace: !push },
+        { replace: !push, flushSync: true },
       ),
     [setParams],
   );

@@ -76,15 +76,9 @@ function HomesInRoom() {
   // while Round is dragged only the screen follows; the address does once it is let go
   const [turning, setTurning] = useState<number | null>(null);
   const turn = turning ?? (Number(get('turn') ?? 0) || 0);
-  // the address follows a moment later; keys pressed faster than that must still add up
-  const wanted = useRef(turn);
-  useEffect(() => {
-    wanted.current = turn;
-  }, [turn]);
   const setTurn = (t: number) => {
-    wanted.current = wrap(t);
     setTurning(null);
-    select({ turn: wanted.current === 0 ? null : String(wanted.current) });
+    select({ turn: wrap(t) === 0 ? null : String(wrap(t)) });
   };
   const place = get('place');
   const stepTo = (unitId: string | null) =>
@@ -115,15 +109,8 @@ function HomesInRoom() {
     if (wrong) toast.warning(wrong.words, { description: `Source: ${wrong.source}.`, duration: 15_000 });
     return done;
   };
-  // as with turning: a second Enter may come before the address has followed the first
-  const lastChosen = useRef(place);
-  useEffect(() => {
-    lastChosen.current = place;
-  }, [place]);
   const choosePlace = (id: string) => {
-    const again = lastChosen.current === id;
-    lastChosen.current = id;
-    if (inHand && again && !homesOf(plan, inHand.supply.id, inHand.share).some((h) => h.placeId === id))
+    if (inHand && place === id && !homesOf(plan, inHand.supply.id, inHand.share).some((h) => h.placeId === id))
       give(inHand, id);
     else select({ place: id });
   };
@@ -131,8 +118,8 @@ function HomesInRoom() {
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
       const key = singleKey(e);
-      if (key === '[' && !closer) setTurn(wanted.current - 15);
-      if (key === ']' && !closer) setTurn(wanted.current + 15);
+      if (key === '[' && !closer) setTurn(turn - 15);
+      if (key === ']' && !closer) setTurn(turn + 15);
       if (key === '+' && !closer) stepTo(nearest);
       if (key === 'p' && supply) {
         const home = homeOf(plan, supply.id, share);

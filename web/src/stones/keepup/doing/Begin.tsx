@@ -28,6 +28,7 @@ export function Begin() {
     setTrouble(null);
     try {
       const { plan: then } = await getPlan(to.id);
+      if (get('against')) select({ against: null });
       const shared = Object.keys(plan.supplies).filter((id) => then.supplies[id]).length;
       if (shared < Object.keys(plan.supplies).length / 2) {
         setTrouble(
@@ -54,7 +55,6 @@ export function Begin() {
     const to = plans?.find((p) => p.id === asked.current);
     if (!to) return;
     asked.current = null;
-    select({ against: null });
     void choose(to);
   });
   const mine = [...(plans ?? [])].sort((a, b) => Number(b.forkedFrom === plan.id) - Number(a.forkedFrom === plan.id));
