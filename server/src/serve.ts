@@ -1,5 +1,5 @@
 import { type Socket } from 'node:net';
-import { createServer, type RequestListener, type Server } from 'node:http';
+import { createServer, type IncomingMessage, type RequestListener, type Server, type ServerResponse } from 'node:http';
 import { createServer as createSecureServer } from 'node:https';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
@@ -116,8 +116,14 @@ const SILENT = 60_000;
 export function capped(server: Server, { fromOne = FROM_ONE, fromAll = FROM_ALL, silent = SILENT } = {}): void {
   const open = new Map<string, number>();
   let all = 0;
-  // streams of plans say something every twenty seconds
   server.setTimeout(silent);
+  // who has said everything waits for us, however long that takes: guesses wait for each other
+  server.on('request', (req: IncomingMessage, res: ServerResponse) => {
+    const waits = () => void req.socket.setTimeout(0);
+    if (req.headers['content-length'] === undefined && req.headers['transfer-encoding'] === undefined) waits();
+    else req.once('end', waits);
+    res.once('close', () => req.socket.setTimeout(silent));
+  });
   server.on('connection', (socket: Socket) => {
     const from = socket.remoteAddress ?? '';
     const mine = open.get(from) ?? 0;
