@@ -252,6 +252,7 @@ describe('the command line', () => {
     for (const args of [
       ['book', planFile, '--chapters', 'room, index', '--paper', 'letter'],
       ['maps', planFile, '--unit', 'Low chest'],
+      ['maps', planFile, '--cut', '12 cm x 30', '--pictures'],
     ]) {
       const said = JSON.parse((await run([...args, '--out', out])).out!) as Record<string, unknown>;
       const pdf = await PDFDocument.load(readFileSync(out));
@@ -286,6 +287,9 @@ describe('the command line', () => {
     [['book', planFile, '--out', '/nowhere/x.pdf'], /cannot write/],
     [['maps', planFile, '--out', '/tmp/x.pdf', '--paper', 'a5'], /a4 or letter, not “a5”/],
     [['maps', planFile, '--out', '/tmp/x.pdf', '--unit', 'Throne'], /no unit “Throne” with places; there is Low chest/],
+    [['maps', planFile, '--out', '/tmp/x.pdf', '--cut', '30'], /width x a height/],
+    [['maps', planFile, '--out', '/tmp/x.pdf', '--cut', '30 x 4'], /6 cm or more as “20 x 30”, not “30 x 4”/],
+    [['maps', planFile, '--out', '/tmp/x.pdf', '--cut', 'wide x high'], /--cut takes door/],
     [['measure', file('m.json', '{"sheet": "a3"}')], /sheet/],
     [['measure', file('m2.json', '{}'), '--seat', 'Seat'], /does not take --seat/],
     [['homes', planFile, '--finding-again', 'lots'], /none, little, some, much, not “lots”/],

@@ -23,6 +23,8 @@ export type Values = {
   paper?: string | undefined;
   chapters?: string | undefined;
   unit?: string | undefined;
+  cut?: string | undefined;
+  pictures?: boolean | undefined;
   calendar?: string | undefined;
   problem?: string | undefined;
   help?: boolean | undefined;
@@ -53,10 +55,16 @@ export function bytesOf(file: string): Buffer {
   }
 }
 
-export function planOf(file: string): Plan {
+export const planOf = (file: string): Plan => picturedPlanOf(file).plan;
+
+/** A plan with the pictures in its file, JPEG by hash. */
+export function picturedPlanOf(file: string): { plan: Plan; photos: ReadonlyMap<string, Uint8Array> } {
   const got = importPlan(textOf(file), 'plan');
   if (!got.ok) throw new Trouble(`${file}: ${got.reason}`);
-  return got.plan;
+  const photos = Object.entries(got.photos ?? {}).map(
+    ([hash, base64]) => [hash, new Uint8Array(Buffer.from(base64, 'base64'))] as const,
+  );
+  return { plan: got.plan, photos: new Map(photos) };
 }
 
 export const json = (value: unknown): string => `${JSON.stringify(value, null, 1)}\n`;

@@ -1,9 +1,18 @@
 import { readFileSync } from 'node:fs';
-import { type Bound, type ChapterName, CHAPTER_NAMES, planBook, planMaps } from '@heronstone/core/book';
+import {
+  type Bound,
+  type ChapterName,
+  CHAPTER_NAMES,
+  type Cut,
+  LEAST_CUT,
+  planBook,
+  planMaps,
+} from '@heronstone/core/book';
 import { type Paper, PAPERS } from '@heronstone/core/drawings';
+import { parseLength } from '@heronstone/core/lengths';
 import { type Plan } from '@heronstone/core/plan';
 import { FACE_PARTS, faceFile, type Faces, type Weight } from '@heronstone/core/type';
-import { json, planOf, type Result, today, Trouble, type Values, write } from './input.ts';
+import { json, picturedPlanOf, type Result, today, Trouble, type Values, write } from './input.ts';
 
 /** The faces the app ships with, from beside the packages. */
 export function shippedFaces(): Faces {
@@ -41,11 +50,12 @@ export async function book(file: string, values: Values): Promise<Result> {
   const unknown = chapters?.find((c) => !(CHAPTER_NAMES as readonly string[]).includes(c));
   if (unknown !== undefined)
     throw new Trouble(`there is no chapter “${unknown}”; there are ${CHAPTER_NAMES.join(', ')}`);
-  const plan = planOf(file);
+  const { plan, photos } = picturedPlanOf(file);
   return written(
     out,
     await planBook(plan, {
       ...{ paper, faces: shippedFaces(), day: today() },
+      ...(values.pictures ? { photos } : {}),
       ...(chapters ? { chapters: chapters as ChapterName[] } : {}),
     }),
   );
@@ -54,9 +64,21 @@ export async function book(file: string, values: Values): Promise<Result> {
 /** Maps of units, all of them or those of a name, as PDF. */
 export async function maps(file: string, values: Values): Promise<Result> {
   const [out, paper] = [outOf(values), paperOf(values)];
-  const plan = planOf(file);
+  const { plan, photos } = picturedPlanOf(file);
+  const cut = cutOf(plan, values);
   const units = unitsCalled(plan, values.unit);
-  return written(out, await planMaps(plan, { units }, { paper, faces: shippedFaces(), day: today() }));
+  const how = { paper, faces: shippedFaces(), day: today(), cut, ...(values.pictures ? { photos } : {}) };
+  return written(out, await planMaps(plan, { units }, how));
+}
+
+/** What maps are cut to: the inside of the door, or a width and a height in either system of lengths. */
+function cutOf({ head: { measure } }: Plan, { cut }: Values): 'door' | Cut | null {
+  if (cut === undefined || cut === 'door') return cut ?? null;
+  const sides = cut.split(/[x×]/).map((side) => parseLength(side, measure));
+  const [width, height] = sides.map((side) => (side.ok ? side.mm : Number.NaN));
+  if (sides.length !== 2 || !(width! >= LEAST_CUT) || !(height! >= LEAST_CUT))
+    throw new Trouble(`--cut takes door, or a width x a height of 6 cm or more as “20 x 30”, not “${cut}”`);
+  return { width: width!, height: height! };
 }
 
 function unitsCalled(plan: Plan, name: string | undefined): string[] {

@@ -57,8 +57,8 @@ heronstone measure FILE
 heronstone tryout PLAN.heron.json [--activity NAME] [--sessions N] [--seed N]
 heronstone help-most PLAN.heron.json [--seconds N]
 heronstone arrange PLAN.heron.json [--seed N] [--steps N] [--searches N] [--out FILE]
-heronstone book PLAN.heron.json --out FILE.pdf [--chapters room,zones,…] [--paper a4|letter]
-heronstone maps PLAN.heron.json --out FILE.pdf [--unit NAME] [--paper a4|letter]
+heronstone book PLAN.heron.json --out FILE.pdf [--chapters room,zones,…] [--paper a4|letter] [--pictures]
+heronstone maps PLAN.heron.json --out FILE.pdf [--unit NAME] [--paper a4|letter] [--cut door|WIDTHxHEIGHT] [--pictures]
 `;
 
 /** Runs one command line. JSON on stdout; on bad input one line why on stderr and exit code 2. */
@@ -103,8 +103,8 @@ const FLAGS: Record<string, readonly string[]> = {
   'help-most': ['seconds'],
   tryout: ['activity', 'sessions', 'seed'],
   arrange: ['seed', 'steps', 'searches', 'out'],
-  book: ['out', 'chapters', 'paper'],
-  maps: ['out', 'unit', 'paper'],
+  book: ['out', 'chapters', 'paper', 'pictures'],
+  maps: ['out', 'unit', 'paper', 'cut', 'pictures'],
 };
 
 function read(args: string[]): { command: string; file: string; to: string; values: Values } {
@@ -129,6 +129,8 @@ function read(args: string[]): { command: string; file: string; to: string; valu
         paper: { type: 'string' },
         chapters: { type: 'string' },
         unit: { type: 'string' },
+        cut: { type: 'string' },
+        pictures: { type: 'boolean' },
         calendar: { type: 'string' },
         problem: { type: 'string' },
         help: { type: 'boolean' },

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { nameOfPlace } from '@heronstone/core/concepts';
 import { compartmentsOf, homesIn, type Plan } from '@heronstone/core/plan';
-import { addDemoPlan } from './harness.ts';
+import { addDemoPlan, post } from './harness.ts';
 import { axeFaults, serverPlan, settled, until, withApp } from './support.ts';
 
 describe('Round', () => {
@@ -103,6 +103,35 @@ describe('Round', () => {
       const now = await planOf(id);
       return homesIn(now, 'chest.2.0').some((h) => h.supplyId === supply.id);
     }, 'the thing lives in the third drawer');
+    // a tray in it is opened where it stands, and there is the way back
+    const tray = Object.values(plan.places).find((p) => p.inId === 'chest.2.0' && p.organiserId !== null)!;
+    const inside = closer.getByRole('list', { name: 'Seen from inside' });
+    await inside
+      .getByRole('button', { name: new RegExp(`^Open ${tray.name}`) })
+      .first()
+      .click();
+    await inside.getByRole('list', { name: `In ${tray.name}` }).waitFor();
+    await inside.getByRole('button', { name: 'back to drawer 3' }).click();
+    await inside.getByRole('list', { name: 'In drawer 3' }).waitFor();
+    // notes inside a door are seen on it, at what they are of
+    await post(`${app.server.url}/api/plans/${id}/commands`, {
+      commandId: 'command-note',
+      command: { type: 'setPlace', id: 'cupboard.5.0', set: { label: 'inside' } },
+    });
+    await app.goOn(id, 'homes?view=closer&unit=cupboard');
+    await closer.getByRole('img', { name: 'Tall cupboard, the door from within: Ripstop' }).waitFor();
+    expect(await axeFaults(page)).toEqual([]);
+    await app.goOn(id, 'homes?view=closer&unit=chest');
+    // every name that may stand on a thing is edged with paper, whatever the colour of the thing
+    const bare = await closer.evaluate((el) =>
+      [...el.querySelectorAll('[aria-label="Seen from inside"] svg text, [aria-label$=" from the front"] text')]
+        .filter((t) => {
+          const { paintOrder, stroke, strokeWidth } = getComputedStyle(t);
+          return !paintOrder.startsWith('stroke') || stroke === 'none' || Number.parseFloat(strokeWidth) <= 0;
+        })
+        .map((t) => t.textContent),
+    );
+    expect(bare).toEqual([]);
     // its map is printed, and the way back leads to the room
     const [map] = await Promise.all([
       page.waitForEvent('download'),

@@ -11,6 +11,22 @@ const planNow = async (id: string): Promise<Plan> => (await serverPlan(app.serve
 const view = (name: string) => app.page.getByRole('button', { name, exact: true }).click();
 
 describe('people, activities and stations', () => {
+  test('what is chosen is on the screen before anything else can be pressed or typed', async () => {
+    const { page } = app;
+    const id = await addDemoPlan(app.server, 'cupboard');
+    await app.open(id, 'activities');
+    await page.getByLabel('What is made').waitFor();
+    const activities = Object.values((await planNow(id)).activities).length;
+    // within one piece of script: nothing else has had its turn
+    const shown = await page.evaluate(() => {
+      const button = [...document.querySelectorAll('button')].find((b) => b.textContent!.trim() === 'Another')!;
+      button.click();
+      const label = [...document.querySelectorAll('label')].find((l) => l.textContent === 'What is made')!;
+      return (document.getElementById(label.htmlFor) as HTMLInputElement).value;
+    });
+    expect(shown).toBe(`Activity ${activities + 1}`);
+  });
+
   test('the left-handed maker sets up two stations and a cart', async () => {
     const { page } = app;
     await page.goto(app.server.url);

@@ -69,5 +69,7 @@ describe('what is drawn can be told from what is behind it', () => {
     ).filter(([a, b]) => contrast(a, b) < 3);
     expect(low.map(([a, b]) => `${a} on ${b}: ${contrast(a, b).toFixed(2)}`)).toEqual([]);
     expect(contrast('on-heron', 'heron')).toBeGreaterThanOrEqual(4.5);
+    // WCAG 2.2, 1.4.3 and 1.4.6: names stand on paper, or on things of any colour with an edge of paper round each letter (e2e/src/round.test.ts)
+    expect(contrast('ink', 'paper')).toBeGreaterThanOrEqual(7);
   });
 });

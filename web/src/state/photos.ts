@@ -50,4 +50,24 @@ async function shrunk(file: Blob, side: number, most: number): Promise<{ jpeg: B
   throw new Error('This picture could not be made smaller.');
 }
 
+/**
+ * Pictures by their hashes, JPEG, as far as they are to be had.
+ * @returns `away` where the server does not answer: those that are not here are missing then
+ */
+export async function fetchPhotos(
+  hashes: Iterable<string>,
+): Promise<{ photos: Map<string, Uint8Array>; away: boolean }> {
+  const photos = new Map<string, Uint8Array>();
+  let away = false;
+  for (const hash of new Set(hashes)) {
+    const got = await fetch(photoUrl(hash)).catch(() => null);
+    if (!got) away = true;
+    else if (got.ok) photos.set(hash, new Uint8Array(await got.arrayBuffer()));
+  }
+  return { photos, away };
+}
+
+/** Said where pictures are left out of a print. */
+export const PHOTOS_AWAY = 'The server does not answer: pictures that are not here are left out.';
+
 export const photoUrl = (hash: string): string => `/api/photos/${hash}`;

@@ -1,9 +1,18 @@
 import { expose } from 'comlink';
-import { type Bound, type BookOptions, type MapsOf, planBook, planMaps } from '@heronstone/core/book';
+import {
+  type BookOptions,
+  type Bound,
+  type MapOptions,
+  type MapsOf,
+  planBook,
+  planMaps,
+  type PrintOptions,
+} from '@heronstone/core/book';
 import { type Plan } from '@heronstone/core/plan';
 
 /** What a print is made with, but for how far it is. */
-export type Print = Omit<BookOptions, 'onProgress'>;
+export type Print = Omit<PrintOptions, 'onProgress'>;
+type Asked<O extends PrintOptions> = Omit<O, 'onProgress'>;
 
 let stop = false;
 class Stopped extends Error {}
@@ -28,9 +37,9 @@ async function written(
 }
 
 const api = {
-  book: (plan: Plan, print: Print, onProgress: (share: number) => void) =>
+  book: (plan: Plan, print: Asked<BookOptions>, onProgress: (share: number) => void) =>
     written(onProgress, (tell) => planBook(plan, { ...print, onProgress: tell })),
-  maps: (plan: Plan, of: MapsOf, print: Print, onProgress: (share: number) => void) =>
+  maps: (plan: Plan, of: MapsOf, print: Asked<MapOptions>, onProgress: (share: number) => void) =>
     written(onProgress, (tell) => planMaps(plan, of, { ...print, onProgress: tell })),
   cancel: () => {
     stop = true;

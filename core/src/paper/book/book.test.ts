@@ -13,7 +13,7 @@ import {
 import { ownJob } from '../../better/doing/index.ts';
 import { faces } from '../../testing/faces.ts';
 import { applied, block, home, oneCupboard, sewingCorner, tinyRoom, unit, withUnits } from '../../testing/index.ts';
-import { CHAPTER_NAMES, CHAPTERS, mapLines, planBook, planMaps, whereOf } from './index.ts';
+import { CHAPTER_NAMES, CHAPTERS, doorOf, mapLines, planBook, planMaps, whereOf } from './index.ts';
 
 const FACES = faces();
 const options = { paper: 'a4', faces: FACES, day: '2026-11-30' } as const;
@@ -240,6 +240,53 @@ describe('the plan book, read back by pdfjs-dist', () => {
       expect(['FontFile2', 'FontFile3'].some((key) => font.get(PDFName.of(key)) !== undefined)).toBe(true);
   });
 
+  test('a row of colours is drawn as it lies: swatches of one size edge to edge, in its order; each thing without a row once', async () => {
+    const names = ['Rose', 'Amber', 'Moss', 'Slate'];
+    const colours = ['#c0392b', '#e0a030', '#4c7a3d', '#5b6770'];
+    const rowed = applied(
+      withUnits(tinyRoom(), unit('bookcase', { id: 'case' })),
+      {
+        type: 'addSupplies',
+        supplies: [...names, 'Alone'].map((name, i) => block({ id: `c${i}`, name, colour: colours[i] ?? '#123456' })),
+      },
+      {
+        type: 'addColourRow',
+        colourRow: {
+          ...{ id: 'row', name: 'Papers in a row', order: 'rainbow', placeIds: ['case.0.0'] },
+          slots: ['c0', 'c1', '', 'c2', 'c3'],
+        },
+      },
+    );
+    const { pages } = await read((await planBook(rowed, { ...options, chapters: ['colours'] })).bytes);
+    const page = pages.find((p) => p.words.includes('Rose'))!;
+    const at = names.map((n) => page.words.indexOf(n));
+    expect(at).toEqual([...at].sort((a, b) => a - b));
+    expect(at[0]).toBeGreaterThan(-1);
+    expect(times(said(pages), 'Alone')).toBe(1);
+    const large = page.strokes.filter((s) => Math.abs(s.h - 26) < 0.6);
+    // a gap that is kept is one
+    expect(large).toHaveLength(5);
+    const lefts = large.map((s) => s.x);
+    for (const [i, s] of large.slice(1).entries()) expect(s.x - lefts[i]!).toBeCloseTo(large[0]!.w, 0);
+  });
+
+  test('labels that are not on for good yet are there to be cut out, three beside each other', async () => {
+    const { pages } = await read((await planBook(plan, { ...options, chapters: ['labels'] })).bytes);
+    const wanted = Object.values(plan.places).filter((p) => homesIn(plan, p.id).length > 0 && p.label === 'none');
+    expect(wanted.length).toBeGreaterThan(3);
+    const boxes = pages.flatMap((p) =>
+      p.strokes.filter((s) => Math.abs(s.w * MM - 60) < 0.5 && Math.abs(s.h * MM - 28) < 0.5),
+    );
+    expect(boxes).toHaveLength(wanted.length);
+    expect(new Set(boxes.map((s) => Math.round(s.x))).size).toBe(3);
+    const all = applied(
+      plan,
+      ...wanted.map((p) => ({ type: 'setPlace' as const, id: p.id, set: { label: 'permanent' as const } })),
+    );
+    const done = await read((await planBook(all, { ...options, chapters: ['labels'] })).bytes);
+    expect(said(done.pages)).not.toContain('Tocutout');
+  });
+
   test('ten thousand supplies', async () => {
     const supplies = Array.from({ length: 10_000 }, (_, i) => block({ id: `s${i}`, name: `Thing number ${i}` }));
     const bound = await planBook(applied(tinyRoom(), { type: 'addSupplies', supplies }), {
@@ -277,5 +324,88 @@ describe('maps', () => {
 
   test('of nothing there is none', async () => {
     await expect(planMaps(plan, { units: ['nowhere'] }, options)).rejects.toThrow(/nothing to map/);
+  });
+
+  const shut = withUnits(
+    plan,
+    unit('wallCabinet', { id: 'cab', name: 'Cabinet', width: 240, height: 300, columns: 1 }),
+  );
+
+  test('the inside of a door: its leaf without its edges; of a cubby its own; none where nothing shuts, and where it is too small', () => {
+    // two leaves from 60 cm on (catalogue)
+    const wide = withUnits(plan, unit('cupboard', { id: 'wide', width: 800, height: 1900 }));
+    expect(doorOf(wide, wide.units.wide!)).toEqual({ width: 360, height: 1860 });
+    expect(doorOf(shut, shut.units.cab!)).toEqual({ width: 200, height: 260 });
+    const cubes = withUnits(plan, unit('cubeUnit', { id: 'cubes', inserts: ['0.0 door 1'] }));
+    const [behind, open] = ['cubes.0.0', 'cubes.1.1'].map((id) => cubes.places[id]!);
+    expect(doorOf(cubes, cubes.units.cubes!)).toBeNull();
+    expect(doorOf(cubes, cubes.units.cubes!, open)).toBeNull();
+    expect(doorOf(cubes, cubes.units.cubes!, behind)).toEqual({
+      ...{ width: behind!.width - 40, height: behind!.height - 40 },
+    });
+    const small = withUnits(plan, unit('wallCabinet', { id: 'small', width: 90, height: 90 }));
+    expect(doorOf(small, small.units.small!)).toBeNull();
+  });
+
+  test('cut to a door, or to a size: the line has that size on paper to 0.5 mm and nothing lies beyond it; a larger one is the whole sheet', async () => {
+    const lines = (page: Page) => page.strokes.map((s) => [Math.round(s.w * MM), Math.round(s.h * MM)]);
+    const cut = await planMaps(shut, { units: ['cab'] }, { ...options, cut: 'door' });
+    for (const page of (await read(cut.bytes)).pages) {
+      expect(lines(page)).toContainEqual([192, 260]);
+      const size = page.strokes.find((s) => Math.abs(s.h * MM - 260) < 0.5)!;
+      for (const s of page.strokes) {
+        expect(s.x).toBeGreaterThanOrEqual(size.x - 0.5);
+        expect(s.y).toBeGreaterThanOrEqual(size.y - 0.5);
+        expect(s.x + s.w).toBeLessThanOrEqual(size.x + size.w + 0.5);
+        expect(s.y + s.h).toBeLessThanOrEqual(size.y + size.h + 0.5);
+      }
+    }
+    const own = await planMaps(plan, { units: [cupboard.id] }, { ...options, cut: { width: 100, height: 140 } });
+    const { pages } = await read(own.bytes);
+    expect(pages.length).toBeGreaterThan(1);
+    for (const page of pages) expect(lines(page)).toContainEqual([100, 140]);
+    // nothing is lost by being cut small
+    for (const line of mapLines(plan, compartmentsOf(plan, cupboard.id)))
+      for (const thing of line.things) expect(said(pages)).toContain(bare(thing));
+    const whole = await planMaps(plan, { units: [cupboard.id] }, options);
+    const large = await planMaps(plan, { units: [cupboard.id] }, { ...options, cut: { width: 400, height: 900 } });
+    expect((await read(large.bytes)).pages).toEqual((await read(whole.bytes)).pages);
+    await expect(
+      planMaps(plan, { units: [cupboard.id] }, { ...options, cut: { width: 300, height: 40 } }),
+    ).rejects.toThrow(/6 cm/);
+  });
+
+  test('pictures of places and things, each once, where they are given; without them nothing is missing', async () => {
+    const jpeg = new Uint8Array(
+      Buffer.from(
+        '/9j/4AAQSkZJRgABAQEASABIAAD/2wBDAP//////////////////////////////////////////////////////////////////////////////////////wgALCAABAAEBAREA/8QAFBABAAAAAAAAAAAAAAAAAAAAAP/aAAgBAQABPxA=',
+        'base64',
+      ),
+    );
+    const hash = 'a'.repeat(64);
+    const [place] = used(plan);
+    const [first] = homesIn(plan, place!.id);
+    const pictured = applied(
+      plan,
+      { type: 'setPlace', id: place!.id, set: { photo: hash } },
+      { type: 'setSupply', id: first!.supplyId, set: { photo: 'b'.repeat(64) } },
+    );
+    const imagesOf = async (photos?: ReadonlyMap<string, Uint8Array>) => {
+      const bound = await planMaps(pictured, { units: [cupboard.id] }, { ...options, ...(photos ? { photos } : {}) });
+      const { getDocument, OPS } = await import('pdfjs-dist/legacy/build/pdf.mjs');
+      const pdf = await getDocument({ data: bound.bytes.slice() }).promise;
+      let images = 0;
+      for (let n = 1; n <= pdf.numPages; n++)
+        images += (await (await pdf.getPage(n)).getOperatorList()).fnArray.filter(
+          (op) => op === OPS.paintImageXObject,
+        ).length;
+      return images;
+    };
+    expect(await imagesOf()).toBe(0);
+    expect(await imagesOf(new Map([[hash, jpeg]]))).toBe(1);
+    // one that is damaged is left out as one that is not there
+    expect(await imagesOf(new Map([[hash, jpeg.slice(2)]]))).toBe(0);
+    const both = new Map([hash, 'b'.repeat(64), 'c'.repeat(64)].map((h) => [h, jpeg]));
+    expect(await imagesOf(both)).toBe(2);
   });
 });

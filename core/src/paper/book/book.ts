@@ -2,20 +2,29 @@ import { type Plan, type Station } from '../../record/plan/index.ts';
 import { drawRound, type Paper } from '../drawings/index.ts';
 import { type Faces } from '../type/index.ts';
 import { type ChapterName, CHAPTER_NAMES, CHAPTERS } from './chapters.ts';
-import { Pages } from './pages.ts';
-import { placeMap, unitMap } from './unit-map.ts';
+import { bind } from './binding.ts';
+import { type Cut, LEAST_CUT, Pages } from './pages.ts';
+import { doorOf, placeMap, unitMap } from './unit-map.ts';
 
 /** A book or maps as printed: the letters the faces lack were printed as dots. */
 export type Bound = { bytes: Uint8Array; pages: number; lacking: string[] };
-export type BookOptions = {
+export type PrintOptions = {
   paper: Paper;
   faces: Faces;
   /** today, yyyy-mm-dd */
   day: string;
-  /** by default all, in their order */
-  chapters?: readonly ChapterName[];
+  /** pictures of places and things, JPEG by hash: printed where maps are; none by default */
+  photos?: ReadonlyMap<string, Uint8Array>;
   /** told how far it is, 0 … 1; where it returns a promise that is waited for, so that a worker can be told to stop */
   onProgress?: (share: number) => Promise<void> | void;
+};
+export type BookOptions = PrintOptions & {
+  /** by default all, in their order */
+  chapters?: readonly ChapterName[];
+};
+export type MapOptions = PrintOptions & {
+  /** what every sheet is cut to: the inside of the door before what is mapped, where there is one, or a size */
+  cut?: 'door' | Cut | null;
 };
 
 /** Every word of a plan, so that the faces it needs are known beforehand. */
@@ -25,9 +34,9 @@ const footOf = (plan: Plan, day: string): string => `${plan.head.name}, ${day}`;
 
 /** The whole plan as one print: a cover with the room as seen from the first seat, contents, and the chapters asked for. */
 export async function planBook(plan: Plan, options: BookOptions): Promise<Bound> {
-  const { paper, faces, day, chapters = CHAPTER_NAMES, onProgress = () => undefined } = options;
+  const { paper, faces, day, photos, chapters = CHAPTER_NAMES, onProgress = () => undefined } = options;
   const pages = await Pages.begin(paper, faces, allWords(plan), {
-    ...{ title: plan.head.name, foot: footOf(plan, day), measure: plan.head.measure },
+    ...{ title: plan.head.name, foot: footOf(plan, day), measure: plan.head.measure, photos },
   });
   cover(pages, plan, day);
   const wanted = CHAPTER_NAMES.filter((name) => chapters.includes(name));
@@ -37,7 +46,7 @@ export async function planBook(plan: Plan, options: BookOptions): Promise<Bound>
     await CHAPTERS[name].write(pages, { plan, day, tell });
   }
   await onProgress(wanted.length / (wanted.length + 1));
-  return bound(pages, await pages.finish());
+  return bound(pages, await bind(pages));
 }
 
 function cover(pages: Pages, plan: Plan, day: string): void {
@@ -79,23 +88,27 @@ export type MapsOf = { units?: readonly string[]; places?: readonly string[] };
 
 /**
  * Maps to stick inside doors: of each unit asked for, or one place a sheet.
- * @throws RangeError where nothing that is asked for is in the plan
+ * @throws RangeError where nothing that is asked for is in the plan, or it is to be cut too small
  */
-export async function planMaps(plan: Plan, of: MapsOf, options: BookOptions): Promise<Bound> {
-  const { paper, faces, day, onProgress = () => undefined } = options;
+export async function planMaps(plan: Plan, of: MapsOf, options: MapOptions): Promise<Bound> {
+  const { paper, faces, day, photos, cut = null, onProgress = () => undefined } = options;
+  if (cut !== null && cut !== 'door' && Math.min(cut.width, cut.height) < LEAST_CUT)
+    throw new RangeError('A map needs 6 cm of room at least.');
   const pages = await Pages.begin(paper, faces, allWords(plan), {
-    ...{ title: `${plan.head.name}: maps`, foot: footOf(plan, day), measure: plan.head.measure },
+    ...{ title: `${plan.head.name}: maps`, foot: footOf(plan, day), measure: plan.head.measure, photos },
   });
   const units = (of.units ?? []).flatMap((id) => plan.units[id] ?? []);
   const places = (of.places ?? []).flatMap((id) => plan.places[id] ?? []);
   if (units.length + places.length === 0) throw new RangeError('There is nothing to map.');
   for (const [i, unit] of units.entries()) {
     await onProgress(i / (units.length + places.length));
-    unitMap(pages, plan, unit, 1);
+    pages.cutTo(cut === 'door' ? doorOf(plan, unit) : cut);
+    await unitMap(pages, plan, unit, 1);
   }
   for (const [i, place] of places.entries()) {
     await onProgress((units.length + i) / (units.length + places.length));
-    placeMap(pages, plan, place);
+    pages.cutTo(cut === 'door' ? doorOf(plan, plan.units[place.unitId]!, place) : cut);
+    await placeMap(pages, plan, place);
   }
-  return bound(pages, await pages.finish(null));
+  return bound(pages, await bind(pages, null));
 }

@@ -21,7 +21,7 @@ import { BANDS, type BandNumber, fetchFrom, makerOf, PLAIN, sceneAt } from '../.
 import { compareBy } from '../../things/colour/index.ts';
 import { shoppingList } from '../../things/fit/index.ts';
 import { drawFloor, drawWall } from '../drawings/index.ts';
-import { placeLabel } from '../labels/index.ts';
+import { drawLabel, placeLabel } from '../labels/index.ts';
 import { type Column, type Pages } from './pages.ts';
 import { unitMap } from './unit-map.ts';
 
@@ -64,8 +64,9 @@ function floorAndWalls(pages: Pages, { plan }: Asked): void {
   for (const wall of wallsInOrder(plan)) {
     const sheet = drawWall(plan, wall.id);
     if (!sheet) continue;
-    pages.heading(sheet.title.replace(`${plan.head.name}: `, ''), 2);
-    pages.drawing(sheet, pages.fullHeight * 0.55);
+    const most = pages.fullHeight * 0.55;
+    pages.heading(sheet.title.replace(`${plan.head.name}: `, ''), 2, pages.heightOf(sheet, most));
+    pages.drawing(sheet, most);
   }
 }
 
@@ -96,7 +97,7 @@ async function units(pages: Pages, { plan, tell }: Asked): Promise<void> {
   for (const [i, unit] of all.entries()) {
     await tell(i / all.length);
     if (i > 0) pages.turn();
-    unitMap(pages, plan, unit, 2);
+    await unitMap(pages, plan, unit, 2);
   }
 }
 
@@ -184,13 +185,14 @@ function colours(pages: Pages, { plan }: Asked): void {
   pages.heading('Colours');
   const shown = new Set<string>();
   for (const row of Object.values(plan.colourRows).sort(byName)) {
+    const things = row.slots.flatMap((id) => plan.supplies[id] ?? []);
+    if (things.length === 0) continue;
+    for (const { id } of things) shown.add(id);
     pages.heading(row.name, 2);
-    for (const id of row.slots) {
-      const supply = plan.supplies[id];
-      if (!supply) continue;
-      shown.add(id);
-      pages.row(SWATCH, [supply.name, whereOf(plan, supply)], { swatch: supply.colour ?? '#ffffff' });
-    }
+    // a gap that is kept is seen as one
+    const slots = row.slots.map((id) => plan.supplies[id]);
+    pages.swatches(slots.map((s) => ({ colour: s?.colour ?? '#ffffff', name: s?.name ?? '' })));
+    pages.text(`${[...new Set(things.map((s) => whereOf(plan, s)))].join('; ')}.`, { size: 9, soft: true });
   }
   const rest = Object.values(plan.supplies).filter((s) => s.colour !== null && !shown.has(s.id));
   if (rest.length === 0 && shown.size === 0) return pages.text('No thing has a colour yet.', { soft: true });
@@ -270,7 +272,18 @@ function labels(pages: Pages, { plan }: Asked): void {
   if (lines.length === 0) return pages.text('Nothing lives anywhere yet.', { soft: true });
   for (const { place, label } of lines.sort((a, b) => COLLATOR.compare(a.label.name, b.label.name)))
     pages.row(BUY, [label.name, LABELLED[place.label], placeTitle(plan, place)], { rule: true });
+  const asked = lines.filter(({ place }) => place.label === 'none' || place.label === 'trial');
+  if (asked.length === 0) return;
+  pages.heading('To cut out', 2);
+  pages.text('Those that are not on for good yet; print at 100 % and cut along the lines.', { soft: true });
+  pages.boxes(asked, LABEL, ({ label }, page, box, top) =>
+    drawLabel({ page, type: pages.type }, label, { ...box, top }, NO_PICTURES, true),
+  );
 }
+
+/** A label of plain paper, mm: three beside each other on either paper. */
+const LABEL = { width: 60, height: 28 };
+const NO_PICTURES = new Map<string, never>();
 
 function seasons(pages: Pages, { plan }: Asked): void {
   pages.heading('Seasons');

@@ -1,4 +1,4 @@
-import { PDFDocument, PDFHexString, PDFName, PDFNumber, type PDFPage, type PDFRef, rgb } from 'pdf-lib';
+import { PDFDocument, type PDFImage, type PDFPage, rgb } from 'pdf-lib';
 import {
   type Area,
   colourOf,
@@ -7,6 +7,7 @@ import {
   type Measure,
   type Paper,
   PAPERS,
+  type Scale,
   scaleBar,
   scaleIn,
   type Sheet,
@@ -15,16 +16,29 @@ import { type Faces, INK, Type, type Weight } from '../type/index.ts';
 
 /** Points a millimetre. */
 const MM = 72 / 25.4;
-const MARGIN = 42;
+export const MARGIN = 42;
 const FOOT = 30;
+/** What is cut out of a page: this far from its edges, and this much left free within the cut, points. */
+const CUT_EDGE = 26;
+const CUT_PAD = 12;
+const CUT_FOOT = 12;
 const LEADING = 1.32;
-const SOFT = rgb(0.38, 0.43, 0.46);
+export const SOFT = rgb(0.38, 0.43, 0.46);
 const LINE = rgb(0.8, 0.78, 0.72);
+const NO_PHOTOS: ReadonlyMap<string, Uint8Array> = new Map();
 /** Room a drawing’s caption takes, points. */
 const CAPTION = 14;
 
 /** A heading with where it stands, for contents and bookmarks. */
-type Headed = { words: string; level: 1 | 2; page: PDFPage; y: number };
+export type Headed = { words: string; level: 1 | 2; page: PDFPage; y: number };
+/** What a page is written into, and where what is said at its foot stands, points. */
+export type Written = { left: number; right: number; top: number; low: number; foot: number };
+/** A picture and what is said under it. */
+export type Picture = { photo: string; words: string };
+/** A size to be cut out, mm. */
+export type Cut = { width: number; height: number };
+/** Nothing is cut smaller, mm (own choice: a name in the smallest letters has to go on a line). */
+export const LEAST_CUT = 60;
 /** A column of a table: how much of the line it takes, 0 … 1. */
 export type Column = { share: number; weight?: Weight; soft?: boolean };
 
@@ -33,20 +47,24 @@ export class Pages {
   readonly size: readonly [number, number];
   private page!: PDFPage;
   private y = 0;
-  private readonly headed: Headed[] = [];
-  /** what is said at the foot of every page */
-  private readonly foot: string;
+  readonly headed: Headed[] = [];
+  /** what each page is written into */
+  readonly written = new Map<PDFPage, Written>();
+  /** what the pages to come are cut to; null: not at all */
+  private cut: Cut | null = null;
+  private readonly images = new Map<string, PDFImage | null>();
 
   private constructor(
     readonly pdf: PDFDocument,
     readonly type: Type,
     paper: Paper,
-    foot: string,
+    /** what is said at the foot of every page */
+    readonly foot: string,
     readonly measure: Measure,
+    private readonly photos: ReadonlyMap<string, Uint8Array>,
   ) {
     const [a, b] = PAPERS[paper];
     this.size = [Math.min(a, b), Math.max(a, b)];
-    this.foot = foot;
   }
 
   /** @param all every word that may be printed, or more */
@@ -54,29 +72,82 @@ export class Pages {
     paper: Paper,
     faces: Faces,
     all: string,
-    { title, foot, measure }: { title: string; foot: string; measure: Measure },
+    {
+      title,
+      foot,
+      measure,
+      photos = NO_PHOTOS,
+    }: { title: string; foot: string; measure: Measure; photos?: ReadonlyMap<string, Uint8Array> | undefined },
   ): Promise<Pages> {
     const pdf = await PDFDocument.create();
     pdf.setTitle(title);
     const type = await Type.embed(pdf, faces, `${all} ${foot}`);
-    return new Pages(pdf, type, paper, foot, measure);
+    return new Pages(pdf, type, paper, foot, measure, photos);
   }
 
+  /** What the next page is written into: the whole of it but its margins, or what is cut out of it. */
+  private get area(): Written {
+    const [width, height] = this.size;
+    if (this.cut === null)
+      return { left: MARGIN, right: width - MARGIN, top: height - MARGIN, low: MARGIN + FOOT, foot: MARGIN - 12 };
+    const low = height - CUT_EDGE - this.cut.height * MM + CUT_PAD;
+    return {
+      ...{ left: CUT_EDGE + CUT_PAD, right: CUT_EDGE + this.cut.width * MM - CUT_PAD },
+      ...{ top: height - CUT_EDGE - CUT_PAD, low: low + CUT_FOOT, foot: low },
+    };
+  }
+
+  /** Where lines begin, points from the left. */
+  private get x(): number {
+    return this.area.left;
+  }
   /** Width of what is written, points. */
   get width(): number {
-    return this.size[0] - 2 * MARGIN;
+    return this.area.right - this.area.left;
   }
   /** Room left on the page, points. */
   get left(): number {
-    return this.y - MARGIN - FOOT;
+    return this.y - this.area.low;
   }
   get fullHeight(): number {
-    return this.size[1] - 2 * MARGIN - FOOT;
+    return this.area.top - this.area.low;
+  }
+
+  /**
+   * Pages to come are cut to a size: what is larger than the sheet is as large as the sheet in that direction. Nothing is written beyond the line.
+   * @param cut null: no longer
+   * @returns what it has become, mm; null where the sheet is smaller in both directions, so that there is nothing to cut
+   */
+  cutTo(cut: Cut | null): Cut | null {
+    const [width, height] = this.size.map((points) => (points - 2 * CUT_EDGE) / MM) as [number, number];
+    this.cut =
+      cut === null || (cut.width >= width && cut.height >= height)
+        ? null
+        : { width: Math.min(cut.width, width), height: Math.min(cut.height, height) };
+    return this.cut;
+  }
+
+  /** A picture as it is embedded, once; null: it is not at hand, or damaged. */
+  private async imageOf(photo: string): Promise<PDFImage | null> {
+    const known = this.images.get(photo);
+    if (known !== undefined) return known;
+    const bytes = this.photos.get(photo);
+    const image = bytes === undefined ? null : await this.pdf.embedJpg(bytes).catch(() => null);
+    this.images.set(photo, image);
+    return image;
   }
 
   turn(): void {
     this.page = this.pdf.addPage([...this.size]);
-    this.y = this.size[1] - MARGIN;
+    const area = this.area;
+    this.written.set(this.page, area);
+    this.y = area.top;
+    if (this.cut !== null)
+      this.page.drawRectangle({
+        ...{ x: CUT_EDGE, y: this.size[1] - CUT_EDGE - this.cut.height * MM },
+        ...{ width: this.cut.width * MM, height: this.cut.height * MM },
+        ...{ borderColor: SOFT, borderWidth: 0.5, borderDashArray: [4, 3] },
+      });
   }
 
   /** Turns the page where so much does not go on it any more, points. */
@@ -88,18 +159,21 @@ export class Pages {
     this.y -= points;
   }
 
-  /** Level 1 begins a page. */
-  heading(words: string, level: 1 | 2 = 1): void {
+  /**
+   * Level 1 begins a page.
+   * @param keep so much of what follows stands on the same page, points
+   */
+  heading(words: string, level: 1 | 2 = 1, keep = 26): void {
     const size = level === 1 ? 20 : 13;
     if (level === 1) this.turn();
     else {
-      this.need(size * 4);
+      this.need(size * 2 + keep);
       this.space(10);
     }
     this.headed.push({ words, level, page: this.page, y: this.y });
     for (const line of this.type.lines(words, size, this.width, 'bold')) {
       this.y -= size;
-      this.type.draw(this.page, line, { x: MARGIN, y: this.y, size, weight: 'bold' });
+      this.type.draw(this.page, line, { x: this.x, y: this.y, size, weight: 'bold' });
       this.y -= size * 0.25;
     }
     this.space(level === 1 ? 8 : 3);
@@ -110,7 +184,7 @@ export class Pages {
       this.need(size * LEADING);
       this.y -= size * LEADING;
       const color = soft ? SOFT : INK;
-      this.type.draw(this.page, line, { x: MARGIN + indent, y: this.y + size * 0.3, size, weight, color });
+      this.type.draw(this.page, line, { x: this.x + indent, y: this.y + size * 0.3, size, weight, color });
     }
   }
 
@@ -127,7 +201,7 @@ export class Pages {
     this.need(Math.min(lines, 8) * size * LEADING);
     if (swatch !== '')
       this.page.drawRectangle({
-        ...{ x: MARGIN, y: this.y - size * LEADING + 1, width: size + 1, height: size + 1 },
+        ...{ x: this.x, y: this.y - size * LEADING + 1, width: size + 1, height: size + 1 },
         ...{ color: colourOf(swatch), borderColor: INK, borderWidth: 0.3 },
       });
     const write = (n: number, at: number, column: number, x: number) => {
@@ -140,7 +214,7 @@ export class Pages {
         });
     };
     const starts = columns.map(
-      (_, i) => MARGIN + inset + wide * columns.slice(0, i).reduce((sum, c) => sum + c.share, 0),
+      (_, i) => this.x + inset + wide * columns.slice(0, i).reduce((sum, c) => sum + c.share, 0),
     );
     const step = size * LEADING;
     if (lines * step <= this.left) {
@@ -155,10 +229,25 @@ export class Pages {
       }
     if (rule) {
       this.page.drawLine({
-        ...{ start: { x: MARGIN, y: this.y }, end: { x: MARGIN + this.width, y: this.y } },
+        ...{ start: { x: this.x, y: this.y }, end: { x: this.x + this.width, y: this.y } },
         ...{ thickness: 0.4, color: LINE },
       });
     }
+  }
+
+  /** How high a drawing is on the page, and its scale. */
+  private fitted(sheet: Sheet, most: number, toScale: boolean): { height: number; scale: Scale } {
+    const e = extent(sheet);
+    const [wide, high] = [e.right - e.left, e.top - e.bottom];
+    const room = { width: this.width, height: most - 2 * CAPTION };
+    const free = Math.max(wide / (room.width / MM), high / (room.height / MM));
+    const scale = toScale ? scaleIn(wide, high, room, this.measure) : { n: free, words: '' };
+    return { height: (high / scale.n) * MM, scale };
+  }
+
+  /** What a drawing takes of a page with what is said of it, points. */
+  heightOf(sheet: Sheet, most: number): number {
+    return this.fitted(sheet, most, true).height + 2 * CAPTION;
   }
 
   /**
@@ -167,20 +256,100 @@ export class Pages {
    * @param toScale where it is drawn in millimetres; bearings are not
    */
   drawing(sheet: Sheet, most: number, caption = '', toScale = true): void {
-    const e = extent(sheet);
-    const [wide, high] = [e.right - e.left, e.top - e.bottom];
-    const room = { width: this.width, height: most - 2 * CAPTION };
-    const free = Math.max(wide / (room.width / MM), high / (room.height / MM));
-    const scale = toScale ? scaleIn(wide, high, room, this.measure) : { n: free, words: '' };
-    const height = (high / scale.n) * MM;
+    const { height, scale } = this.fitted(sheet, most, toScale);
     this.need(height + 2 * CAPTION);
     this.y -= CAPTION;
     const said = [...(caption === '' ? [] : [caption]), ...(toScale ? [scale.words] : [])].join(', ');
-    this.type.draw(this.page, said, { x: MARGIN, y: this.y + 3, size: 8, color: SOFT });
-    if (toScale) scaleBar(this.page, this.type, scale, this.measure, { right: MARGIN + this.width, y: this.y + 7 });
+    this.type.draw(this.page, said, { x: this.x, y: this.y + 3, size: 8, color: SOFT });
+    if (toScale)
+      scaleBar(this.page, this.type, scale, this.measure, {
+        right: this.x + this.width,
+        y: this.y + 7,
+        width: this.width,
+      });
     this.y -= height + 4;
-    drawOn(this.page, this.type, sheet, { x: MARGIN, y: this.y, width: this.width, height }, this.measure, scale);
+    drawOn(this.page, this.type, sheet, { x: this.x, y: this.y, width: this.width, height }, this.measure, scale);
     this.y -= CAPTION - 4;
+  }
+
+  /** Pictures beside each other, each with what is said of it; they keep their shape. Those that are not at hand are left out. */
+  async pictures(pictures: readonly Picture[], columns: number, most: number): Promise<void> {
+    const shown: { image: PDFImage; words: string }[] = [];
+    for (const { photo, words } of pictures) {
+      const image = await this.imageOf(photo);
+      if (image) shown.push({ image, words });
+    }
+    const gap = 10;
+    const column = (this.width - gap * (columns - 1)) / columns;
+    for (let first = 0; first < shown.length; first += columns) {
+      const row = shown.slice(first, first + columns).map(({ image, words }) => {
+        const { width, height } = image.scaleToFit(column, most);
+        return { image, width, height, lines: this.type.lines(words, 8, column).slice(0, 2) };
+      });
+      const high = Math.max(...row.map((r) => r.height));
+      const said = Math.max(...row.map((r) => r.lines.length)) * 8 * LEADING;
+      this.need(high + said + 8);
+      this.y -= 4;
+      for (const [i, { image, width, height, lines }] of row.entries()) {
+        const x = this.x + i * (column + gap);
+        this.page.drawImage(image, { x, y: this.y - height, width, height });
+        for (const [n, line] of lines.entries())
+          this.type.draw(this.page, line, { x, y: this.y - high - (n + 1) * 8 * LEADING + 2, size: 8, color: SOFT });
+      }
+      this.y -= high + said + 4;
+    }
+  }
+
+  /** Colours in their order, edge to edge as they lie in a row, each with its name below. */
+  swatches(row: readonly { colour: string; name: string }[]): void {
+    const size = 7.5;
+    const most = Math.max(1, Math.floor(this.width / 56));
+    // lines of one length, and colours no larger where they are few
+    const per = Math.ceil(row.length / Math.ceil(row.length / most));
+    const cell = Math.min(84, this.width / per);
+    for (let first = 0; first < row.length; first += per) {
+      const some = row.slice(first, first + per).map(({ colour, name }) => ({
+        colour,
+        lines: this.type.lines(name, size, cell - 4),
+      }));
+      const lines = Math.max(...some.map((s) => s.lines.length));
+      this.need(28 + lines * size * LEADING + 6);
+      this.y -= 28;
+      for (const [i, { colour, lines: said }] of some.entries()) {
+        const x = this.x + i * cell;
+        this.page.drawRectangle({
+          ...{ x, y: this.y, width: cell, height: 26 },
+          ...{ color: colourOf(colour), borderColor: INK, borderWidth: 0.3 },
+        });
+        for (const [n, line] of said.entries())
+          this.type.draw(this.page, line, { x: x + 1, y: this.y - (n + 1) * size * LEADING + 1, size });
+      }
+      this.y -= lines * size * LEADING + 6;
+    }
+  }
+
+  /**
+   * Boxes of one size beside and below each other, as many as there are; somebody else draws into them.
+   * @param draw is told the page and its height, and the box in mm from the left and the top of the sheet
+   */
+  boxes<T>(
+    all: readonly T[],
+    each: Cut,
+    draw: (one: T, page: PDFPage, box: { x: number; y: number; width: number; height: number }, top: number) => void,
+  ): void {
+    const columns = Math.max(1, Math.floor((this.width + 0.5) / (each.width * MM)));
+    for (const [i, one] of all.entries()) {
+      if (i % columns === 0) {
+        this.need(each.height * MM + 2);
+        this.y -= each.height * MM;
+      }
+      const box = {
+        x: this.x / MM + (i % columns) * each.width,
+        y: (this.size[1] - this.y) / MM - each.height,
+        ...each,
+      };
+      draw(one, this.page, box, this.size[1]);
+    }
   }
 
   /** Drawings beside each other, in rows, those of a row at one scale (the largest usual one at which each of them goes into a column). */
@@ -201,101 +370,19 @@ export class Pages {
       const points = (mm: number) => (mm / scale.n) * MM;
       this.need(points(high) + 2 * CAPTION);
       this.y -= CAPTION;
-      scaleBar(this.page, this.type, scale, this.measure, { right: MARGIN + this.width, y: this.y + 7 });
+      scaleBar(this.page, this.type, scale, this.measure, {
+        right: this.x + this.width,
+        y: this.y + 7,
+        width: this.width,
+      });
       for (const [i, { sheet, e }] of row.entries()) {
         const own = points(e.top - e.bottom);
-        const area: Area = { x: MARGIN + i * (column + gap), y: this.y - 6 - own, width: column, height: own };
+        const area: Area = { x: this.x + i * (column + gap), y: this.y - 6 - own, width: column, height: own };
         const [line] = this.type.lines(`${sheet.title}, ${scale.words}`, 8, i === columns - 1 ? column * 0.5 : column);
         this.type.draw(this.page, line ?? '', { x: area.x, y: this.y + 3, size: 8, color: SOFT });
         drawOn(this.page, this.type, sheet, area, this.measure, scale);
       }
       this.y -= points(high) + CAPTION;
     }
-  }
-
-  /**
-   * Puts contents, bookmarks, links and page numbers on, and writes all of it.
-   * @param contentsAfter so many pages come before the contents, and have no number; null: no contents
-   */
-  async finish(contentsAfter: number | null = 1): Promise<Uint8Array> {
-    const per = Math.floor((this.fullHeight - 40) / 16);
-    const listed = contentsAfter === null ? [] : this.headed;
-    const sheets = listed.length === 0 ? 0 : Math.ceil(listed.length / per);
-    const inserted = Array.from({ length: sheets }, (_, i) => this.pdf.insertPage(contentsAfter! + i, [...this.size]));
-    const all = this.pdf.getPages();
-    const numberOf = new Map(all.map((p, i) => [p, i + 1]));
-    for (const [i, page] of inserted.entries()) {
-      let y = this.size[1] - MARGIN - 20;
-      if (i === 0) this.type.draw(page, 'Contents', { x: MARGIN, y, size: 20, weight: 'bold' });
-      y -= 24;
-      const links: PDFRef[] = [];
-      for (const { words, level, page: to, y: top } of listed.slice(i * per, (i + 1) * per)) {
-        const number = String(numberOf.get(to));
-        const size = level === 1 ? 11 : 9.5;
-        const indent = level === 1 ? 0 : 14;
-        const [line] = this.type.lines(words, size, this.width - indent - 40, level === 1 ? 'bold' : 'regular');
-        const weight: Weight = level === 1 ? 'bold' : 'regular';
-        this.type.draw(page, line ?? '', { x: MARGIN + indent, y, size, weight });
-        const right = MARGIN + this.width;
-        this.type.draw(page, number, { x: right - this.type.width(number, size), y, size });
-        links.push(
-          this.pdf.context.register(
-            this.pdf.context.obj({
-              ...{ Type: 'Annot', Subtype: 'Link', Border: [0, 0, 0] },
-              ...{ Rect: [MARGIN, y - 3, right, y + 11], Dest: [to.ref, 'XYZ', null, top + 4, null] },
-            }),
-          ),
-        );
-        y -= 16;
-      }
-      page.node.set(PDFName.of('Annots'), this.pdf.context.obj(links));
-    }
-    for (const [page, number] of numberOf) {
-      if (number <= (contentsAfter ?? 0)) continue;
-      const words = `${number}`;
-      this.type.draw(page, this.foot, { x: MARGIN, y: MARGIN - 12, size: 8, color: SOFT });
-      this.type.draw(page, words, {
-        ...{ x: MARGIN + this.width - this.type.width(words, 9), y: MARGIN - 12, size: 9 },
-      });
-    }
-    this.bookmarks();
-    return this.pdf.save({ useObjectStreams: true });
-  }
-
-  private bookmarks(): void {
-    const { context, catalog } = this.pdf;
-    if (this.headed.length === 0) return;
-    const root = context.nextRef();
-    type Node = { headed: Headed; ref: PDFRef; inner: Node[] };
-    const tops: Node[] = [];
-    for (const headed of this.headed) {
-      const node = { headed, ref: context.nextRef(), inner: [] };
-      if (headed.level === 1 || tops.length === 0) tops.push(node);
-      else tops.at(-1)!.inner.push(node);
-    }
-    const write = (nodes: readonly Node[], parent: PDFRef) => {
-      for (const [i, { headed, ref, inner }] of nodes.entries()) {
-        const dict = context.obj({
-          Parent: parent,
-          Dest: [headed.page.ref, 'XYZ', null, headed.y + 4, null],
-          ...(i > 0 ? { Prev: nodes[i - 1]!.ref } : {}),
-          ...(i < nodes.length - 1 ? { Next: nodes[i + 1]!.ref } : {}),
-          // a chapter’s parts are folded
-          ...(inner.length > 0
-            ? { First: inner[0]!.ref, Last: inner.at(-1)!.ref, Count: PDFNumber.of(-inner.length) }
-            : {}),
-        });
-        dict.set(PDFName.of('Title'), PDFHexString.fromText(headed.words));
-        context.assign(ref, dict);
-        write(inner, ref);
-      }
-    };
-    write(tops, root);
-    context.assign(
-      root,
-      context.obj({ Type: 'Outlines', First: tops[0]!.ref, Last: tops.at(-1)!.ref, Count: tops.length }),
-    );
-    catalog.set(PDFName.of('Outlines'), root);
-    catalog.set(PDFName.of('PageMode'), PDFName.of('UseOutlines'));
   }
 }

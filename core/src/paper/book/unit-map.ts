@@ -2,6 +2,7 @@ import { drawInside, drawUnit, inReadingOrder, worthLookingInto } from '../drawi
 import { nameOfPlace } from '../../living/concepts/index.ts';
 import {
   homesIn,
+  leavesOf,
   type Place,
   placesIn,
   type Plan,
@@ -10,7 +11,7 @@ import {
   shareWord,
   type Unit,
 } from '../../record/plan/index.ts';
-import { type Column, type Pages } from './pages.ts';
+import { type Column, type Cut, LEAST_CUT, type Pages, type Picture } from './pages.ts';
 
 /** A place with what lies in it itself, not in what stands in it; deeper ones are set in. */
 export type MapLine = { place: Place; depth: number; title: string; name: string; things: string[] };
@@ -52,7 +53,7 @@ export function sayLines(pages: Pages, lines: readonly MapLine[], size = 9): voi
 const FRONT_SHARE = 0.66;
 
 /** The map of a unit: its front to scale, what lies in each place in words, and drawers and boxes as one looks into them. */
-export function unitMap(pages: Pages, plan: Plan, unit: Unit, heading: 1 | 2): void {
+export async function unitMap(pages: Pages, plan: Plan, unit: Unit, heading: 1 | 2): Promise<void> {
   pages.heading(unit.name, heading);
   pages.drawing(drawUnit(plan, unit), pages.fullHeight * FRONT_SHARE, 'from the front');
   pages.space(4);
@@ -62,15 +63,48 @@ export function unitMap(pages: Pages, plan: Plan, unit: Unit, heading: 1 | 2): v
   const insides = open.map((p) => ({ ...drawInside(plan, p), title: titleIn(plan, unit, p) }));
   if (insides.length > 0) {
     pages.space(6);
-    pages.drawings(insides, insides.length > 2 ? 2 : 1, pages.fullHeight * 0.4);
+    pages.drawings(insides, insides.length > 2 && pages.width > TWO_WIDE ? 2 : 1, pages.fullHeight * 0.4);
   }
+  await pages.pictures(
+    picturesIn(plan, compartments, (p) => titleIn(plan, unit, p)),
+    pages.width > TWO_WIDE ? 3 : 2,
+    PICTURE_HIGH,
+  );
+}
+
+/** Narrower pages have one drawing and two pictures beside each other, points. */
+const TWO_WIDE = 300;
+const PICTURE_HIGH = 110;
+
+/** The pictures of some places and of what stands and lives in them: each once, places before things. */
+function picturesIn(plan: Plan, places: readonly Place[], titled: (place: Place) => string): Picture[] {
+  const all = places.flatMap((p) => placeWithAllIn(plan, p));
+  const things = new Set(all.flatMap((p) => homesIn(plan, p.id).map((h) => h.supplyId)));
+  const shown = new Map<string, Picture>();
+  const add = (photo: string | null, words: string) => {
+    if (photo !== null && !shown.has(photo)) shown.set(photo, { photo, words });
+  };
+  for (const p of all) add(p.photo, titled(p));
+  for (const id of things) add(plan.supplies[id]?.photo ?? null, plan.supplies[id]?.name ?? '');
+  return [...shown.values()];
+}
+
+/** So much of a door’s inside, from its edges, is left free for hinges and catches, mm (own choice). */
+const DOOR_EDGE = 20;
+
+/** The inside of the door before a unit, or before one of its places, as far as a map may cover it, mm; null where there is none. */
+export function doorOf(plan: Plan, unit: Unit, place?: Place): Cut | null {
+  const before = leavesOf(plan, unit).find((l) => (place ? l.places.some((p) => p.id === place.id) : l.whole));
+  if (!before) return null;
+  const [width, height] = [before.width - 2 * DOOR_EDGE, before.height - 2 * DOOR_EDGE];
+  return Math.min(width, height) < LEAST_CUT ? null : { width, height };
 }
 
 /** A place’s title without the name of the unit it is in. */
 const titleIn = (plan: Plan, unit: Unit, place: Place): string => placeTitle(plan, place).slice(unit.name.length + 3);
 
 /** The map of one place: as one looks into it, and what lies there in words. */
-export function placeMap(pages: Pages, plan: Plan, place: Place): void {
+export async function placeMap(pages: Pages, plan: Plan, place: Place): Promise<void> {
   const name = nameOfPlace(plan, place.id)?.words;
   pages.heading(name ?? placeTitle(plan, place), 1);
   if (name !== undefined) pages.text(placeTitle(plan, place), { soft: true });
@@ -81,4 +115,9 @@ export function placeMap(pages: Pages, plan: Plan, place: Place): void {
   );
   pages.space(6);
   sayLines(pages, mapLines(plan, [place]), 10.5);
+  await pages.pictures(
+    picturesIn(plan, [place], (p) => p.name),
+    pages.width > TWO_WIDE ? 3 : 2,
+    PICTURE_HIGH,
+  );
 }

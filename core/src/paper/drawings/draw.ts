@@ -1,6 +1,14 @@
 import { direction, type Point, prismFootprint } from '../../measures/geometry/index.ts';
 import { formatLength } from '../../measures/lengths/index.ts';
-import { type Plan, roomOf, wallsInOrder } from '../../record/plan/index.ts';
+import {
+  compartmentsOf,
+  outerOf,
+  placesIn,
+  type Plan,
+  roomOf,
+  type Unit,
+  wallsInOrder,
+} from '../../record/plan/index.ts';
 import {
   doorSweep,
   fixturePrism,
@@ -10,6 +18,7 @@ import {
   HEAD_HEIGHT,
   onWall,
   slopeReaches,
+  unitBox,
   unitPrism,
   wallFrames,
   wallFront,
@@ -74,7 +83,7 @@ export function drawFloor(plan: Plan): Sheet {
     marks.push(path('units', foot, true, unit.bottom > 900));
     const upright = Math.abs(Math.sin((unit.facing * Math.PI) / 180)) > 0.7;
     const size = Math.min(LETTER, (unit.width / Math.max(4, unit.name.length)) * 1.3);
-    marks.push(text('units', unit, unit.name, size, upright ? 90 : 0));
+    marks.push(text('units', unit, unit.name, size, upright ? 90 : 0), ...onTop(plan, unit));
   }
   marks.push(...fromTheWalls(plan));
   for (const station of Object.values(plan.stations)) {
@@ -90,6 +99,31 @@ export function drawFloor(plan: Plan): Sheet {
     );
   }
   return { title: `${plan.head.name}: floor`, marks };
+}
+
+/** What stands on the top of a unit, from above, and what lives there, each with its name. */
+function onTop(plan: Plan, unit: Unit): Mark[] {
+  const body = unitPrism(unit);
+  /** what is measured like a place of the unit, on the floor */
+  const onFloor = (box: { left: number; front: number; width: number; depth: number }) =>
+    prismFootprint(unitBox(unit, body, { ...box, bottom: 0, height: 0 }));
+  const around = (points: readonly Point[]) => {
+    const [xs, ys] = [points.map((p) => p.x), points.map((p) => p.y)];
+    const [left, bottom] = [Math.min(...xs), Math.min(...ys)];
+    return { left, bottom, width: Math.max(...xs) - left, height: Math.max(...ys) - bottom };
+  };
+  return compartmentsOf(plan, unit.id).flatMap((top) => {
+    if (top.kind !== 'top') return [];
+    const inner = placesIn(plan, top.id).flatMap((holder) => {
+      if (holder.organiserId === null) return [];
+      const { width, depth } = outerOf(plan, holder);
+      const foot = onFloor({ left: top.left + holder.left, front: top.front + holder.front, width, depth });
+      return [path('containers', foot), ...named(around(foot), waysToSay(plan, holder.id), LETTER * 0.5)];
+    });
+    // beside the name of the unit, which stands in its middle: before it, where one stands
+    const before = onFloor({ left: top.left, front: top.front, width: top.width, depth: top.depth / 3 });
+    return [...inner, ...named(around(before), waysToSay(plan, top.id), LETTER * 0.5)];
+  });
 }
 
 /** Less is no distance to mark out, mm. */

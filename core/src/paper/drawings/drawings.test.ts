@@ -1,11 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
 import { DOMParser } from '@xmldom/xmldom';
+import { interpolate, wcagContrast } from 'culori';
 import DxfParser from 'dxf-parser';
 import { PDFDocument } from 'pdf-lib';
 import { blankFixture } from '../../record/plan/index.ts';
 import { faces } from '../../testing/faces.ts';
+import { INK } from '../type/index.ts';
 import { applied, tinyRoom, unit, withUnits } from '../../testing/index.ts';
 import { drawAll, drawFloor, drawWall, extent, PAPERS, scaleFor, toDxf, toPdf, toSvg } from './index.ts';
+import { PLATE } from './pdf.ts';
 
 const FACES = faces();
 
@@ -208,5 +211,18 @@ describe('PDF', () => {
     expect(scaleFor(2800, 1000, 'a4').n).toBe(20);
     expect(scaleFor(13_000, 8000, 'a4').n).toBe(50);
     expect(scaleFor(13_700, 8000, 'a4').n).toBe(100);
+  });
+});
+
+describe('names on paper', () => {
+  test('are read on things of every colour: at least 4.5 : 1 (WCAG 2.2, 1.4.3; contrast and mixture by culori)', () => {
+    const steps = ['00', '33', '66', '99', 'cc', 'ff'];
+    const colours = steps.flatMap((r) => steps.flatMap((g) => steps.map((b) => `#${r}${g}${b}`)));
+    const { red, green, blue } = INK as unknown as Record<'red' | 'green' | 'blue', number>;
+    const ink = { mode: 'rgb', r: red, g: green, b: blue } as const;
+    const low = colours.filter((c) => wcagContrast(ink, interpolate([c, '#ffffff'], 'rgb')(PLATE)) < 4.5);
+    expect(low).toEqual([]);
+    // without the paper under them they would not be
+    expect(wcagContrast(ink, '#000000')).toBeLessThan(4.5);
   });
 });

@@ -109,15 +109,16 @@ export async function toPdf(
   return { bytes: await pdf.save({ useObjectStreams: false }), lacking: [...type.lacking] };
 }
 
-/** A length to hold a rule against, its right end given in points. */
+/** A length to hold a rule against, its right end given in points: the shorter one where the longer takes more than half of a width. */
 export function scaleBar(
   page: PDFPage,
   type: Type,
   { n }: Scale,
   measure: Measure,
-  { right, y }: { right: number; y: number },
+  { right, y, width = Infinity }: { right: number; y: number; width?: number },
 ): void {
-  const check = n > 8 ? CHECK[measure] : CLOSE_CHECK[measure];
+  const goesIn = (CHECK[measure].mm * POINTS_PER_MM) / n <= width / 2;
+  const check = n > 8 && goesIn ? CHECK[measure] : CLOSE_CHECK[measure];
   const long = (check.mm * POINTS_PER_MM) / n;
   page.drawLine({ start: { x: right - long, y }, end: { x: right, y }, thickness: 1.2, color: INK });
   const size = 9;
@@ -189,6 +190,8 @@ export function colourOf(hex: string): ReturnType<typeof rgb> {
 const LEAST_NAME = 5.5;
 const MOST_NAME = 12;
 const LINE = 1.12;
+/** So much of the paper under a name covers what lies behind it, 0 … 1. */
+export const PLATE = 0.78;
 
 /** Says a name in the longest way that goes into its box, in lines, upright where that is the longer side; not at all where none does. */
 function sayWithin(
@@ -229,7 +232,7 @@ function sayLines(
     const [w, h] = angle === 0 ? [2 * half + 2, size] : [size, 2 * half + 2];
     page.drawRectangle({
       ...{ x: angle === 0 ? x - 1 : x - size * 0.78, y: angle === 0 ? y - size * 0.22 : y - 1, width: w, height: h },
-      ...{ color: PAPER, opacity: 0.78 },
+      ...{ color: PAPER, opacity: PLATE },
     });
     type.draw(page, line, { x, y, size, angle });
   }

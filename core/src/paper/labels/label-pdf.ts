@@ -43,13 +43,8 @@ export async function labelsPdf(
       const at = n % each;
       const x = stock.left + (at % stock.columns) * stock.across;
       const y = stock.top + Math.floor(at / stock.columns) * stock.down;
-      const print = { page, type };
-      if (lines)
-        page.drawRectangle({
-          ...{ x: x * PT, y: paper[1] - (y + stock.height) * PT, width: stock.width * PT, height: stock.height * PT },
-          ...{ borderColor: rgb(0.6, 0.6, 0.6), borderWidth: 0.4, borderDashArray: [2, 2] },
-        });
-      drawLabel(print, label, { x, y, width: stock.width, height: stock.height, top: paper[1] }, pictures);
+      const box = { x, y, width: stock.width, height: stock.height, top: paper[1] };
+      drawLabel({ page, type }, label, box, pictures, lines);
       n++;
     }
   if (page === null) pdf.addPage(paper);
@@ -59,8 +54,23 @@ export async function labelsPdf(
 
 type Box = { x: number; y: number; width: number; height: number; /** height of the page, pt */ top: number };
 
-function drawLabel(print: Print, label: LabelText, box: Box, pictures: ReadonlyMap<string, PDFImage>): void {
-  const { page, type } = print;
+/**
+ * One label in its box.
+ * @param pictures embedded already, by hash; one that is missing is left out
+ * @param lines a cutting line round it
+ */
+export function drawLabel(
+  { page, type }: Print,
+  label: LabelText,
+  box: Box,
+  pictures: ReadonlyMap<string, PDFImage>,
+  lines: boolean,
+): void {
+  if (lines)
+    page.drawRectangle({
+      ...{ x: box.x * PT, y: box.top - (box.y + box.height) * PT, width: box.width * PT, height: box.height * PT },
+      ...{ borderColor: rgb(0.6, 0.6, 0.6), borderWidth: 0.4, borderDashArray: [2, 2] },
+    });
   const inner = { x: box.x + PAD, y: box.y + PAD, width: box.width - 2 * PAD, height: box.height - 2 * PAD };
   const down = (mm: number) => box.top - mm * PT;
   let right = inner.x + inner.width;

@@ -97,3 +97,4 @@ export {
 } from './seasons.ts';
 export { sharePhrase, shareWord } from './share-words.ts';
 export { sameThings } from './same-things.ts';
+export { type Leaf, leavesOf } from './leaves.ts';

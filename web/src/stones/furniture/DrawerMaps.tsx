@@ -1,12 +1,14 @@
 import { useState } from 'react';
 import { compartmentsOf, homesIn, placeWithAllIn, type Plan } from '@heronstone/core/plan';
-import { type MapsOf } from '@heronstone/core/book';
+import { type Cut, type MapsOf } from '@heronstone/core/book';
 import { type Paper } from '@heronstone/core/drawings';
 import { usePlan } from '../../state/plan-store.ts';
 import { usePrinting } from '../../state/printing.ts';
 import { Button } from '../../ui/button.tsx';
 import { fileName } from '../../ui/file-name.ts';
+import { LengthField } from '../../ui/fields.tsx';
 import { Working } from '../../ui/working.tsx';
+import { WithPictures } from './WithPictures.tsx';
 
 const ALL = '';
 
@@ -25,11 +27,20 @@ export function DrawerMaps({ unitId = ALL }: { unitId?: string }) {
     .sort((a, b) => (a.name < b.name ? -1 : 1));
   const [chosen, setChosen] = useState(unitId);
   const [each, setEach] = useState<'unit' | 'place'>('unit');
+  const [cut, setCut] = useState<'sheet' | 'door' | 'own'>('sheet');
+  const [own, setOwn] = useState<Cut>({ width: 150, height: 200 });
+  const [pictures, setPictures] = useState(false);
   const maps = (paper: Paper) => {
     const some = chosen === ALL ? units.map((u) => u.id) : [chosen];
     const of: MapsOf = each === 'unit' ? { units: some } : { places: some.flatMap((id) => usedPlaces(plan, id)) };
     const what = chosen === ALL ? 'maps' : `map of ${plan.units[chosen]?.name ?? ''}`;
-    print(fileName(plan.head.name, what, 'pdf'), paper, (api, how, tell) => api.maps(plan, of, how, tell));
+    print(
+      fileName(plan.head.name, what, 'pdf'),
+      paper,
+      (api, how, tell) =>
+        api.maps(plan, of, { ...how, cut: cut === 'own' ? own : cut === 'door' ? 'door' : null }, tell),
+      pictures ? plan : null,
+    );
   };
   const field = 'min-h-8 rounded-md border border-edge bg-ground px-2';
   return (
@@ -64,6 +75,30 @@ export function DrawerMaps({ unitId = ALL }: { unitId?: string }) {
               <option value="place">one place</option>
             </select>
           </label>
+          <label className="flex flex-col text-[13px] text-soft">
+            Cut to
+            <select
+              className={`${field} text-ink`}
+              value={cut}
+              onChange={(e) => setCut(e.target.value as 'sheet' | 'door' | 'own')}
+            >
+              <option value="sheet">not at all</option>
+              <option value="door">the inside of its door</option>
+              <option value="own">a size of my own</option>
+            </select>
+          </label>
+          {cut === 'own' &&
+            (['width', 'height'] as const).map((side) => (
+              <LengthField
+                key={side}
+                className="w-24"
+                label={side}
+                mm={own[side]}
+                positive
+                onCommit={(mm) => setOwn({ ...own, [side]: mm! })}
+              />
+            ))}
+          <WithPictures on={pictures} onChange={setPictures} />
           <Working work={work} words="drawing the maps" />
           {work.share === null && (
             <>
@@ -72,6 +107,9 @@ export function DrawerMaps({ unitId = ALL }: { unitId?: string }) {
             </>
           )}
         </div>
+      )}
+      {cut === 'door' && (
+        <p className="text-soft">A door larger than the sheet needs no cutting, and gets the whole of it.</p>
       )}
     </section>
   );

@@ -6,6 +6,7 @@ import { usePrinting } from '../../state/printing.ts';
 import { Button } from '../../ui/button.tsx';
 import { fileName } from '../../ui/file-name.ts';
 import { Working } from '../../ui/working.tsx';
+import { WithPictures } from './WithPictures.tsx';
 
 /** Chapters as they are chosen, in the order of the book. */
 const CHAPTERS: readonly (readonly [ChapterName, string])[] = [
@@ -32,10 +33,14 @@ export function PlanBook() {
   const name = usePlan((s) => s.plan.head.name);
   const { work, print } = usePrinting();
   const [left, setLeft] = useState<ReadonlySet<ChapterName>>(new Set());
+  const [pictures, setPictures] = useState(false);
   const chapters = CHAPTERS.flatMap(([id]) => (left.has(id) ? [] : [id]));
   const book = (paper: Paper) =>
-    print(fileName(name, 'plan book', 'pdf'), paper, (api, how, tell) =>
-      api.book(usePlan.getState().plan, { ...how, chapters }, tell),
+    print(
+      fileName(name, 'plan book', 'pdf'),
+      paper,
+      (api, how, tell) => api.book(usePlan.getState().plan, { ...how, chapters }, tell),
+      pictures ? usePlan.getState().plan : null,
     );
   const toggle = (id: ChapterName) => {
     const next = new Set(left);
@@ -55,6 +60,9 @@ export function PlanBook() {
             </label>
           </li>
         ))}
+        <li>
+          <WithPictures on={pictures} onChange={setPictures} />
+        </li>
       </ul>
       <Working work={work} words="writing the book" />
       {work.share === null && (

@@ -25,7 +25,7 @@ import {
 } from '@heronstone/core/labels';
 import { cancelLabels, sendLabels } from '../../state/api.ts';
 import { jot } from '../../state/jot.ts';
-import { photoUrl } from '../../state/photos.ts';
+import { fetchPhotos, PHOTOS_AWAY } from '../../state/photos.ts';
 import { useAccess } from '../../state/access.ts';
 import { TROUBLE, usePrinter } from '../../state/printer.ts';
 import { labelsForgotten, labelsOut, labelsSent } from '../../state/sent-labels.ts';
@@ -272,13 +272,8 @@ function Printing({ labels, places }: { labels: readonly LabelText[]; places: re
   const save = async () => {
     try {
       const { labelsPdf } = await fetched(() => import('@heronstone/core/labels'));
-      const photos = new Map<string, Uint8Array>();
-      for (const hash of new Set(labels.flatMap((l) => l.photo ?? []))) {
-        const got = await fetch(photoUrl(hash)).catch(() => null);
-        // without the server the labels are printed without their pictures, and that is said
-        if (!got) toast('The server does not answer: pictures that are not here are left out.');
-        else if (got.ok) photos.set(hash, new Uint8Array(await got.arrayBuffer()));
-      }
+      const { photos, away } = await fetchPhotos(labels.flatMap((l) => l.photo ?? []));
+      if (away) toast(PHOTOS_AWAY);
       // on plain paper it is a note on trial: it says since when
       const dated = labels.map((l) => (plain && plan.places[l.id]?.label === 'none' ? { ...l, since: today() } : l));
       savePrint('labels.pdf', await labelsPdf(dated, stock, await shippedFaces(), { skip, lines: plain, photos }));

@@ -1,12 +1,13 @@
 import { ChevronLeft, ChevronRight, Printer, ZoomOut } from 'lucide-react';
-import { useEffect, useRef } from 'react';
-import { compartmentsOf, type Plan, type Unit } from '@heronstone/core/plan';
+import { useEffect, useMemo, useRef } from 'react';
+import { compartmentsOf, leavesOf, type Plan, type Unit } from '@heronstone/core/plan';
 import { usePrinting } from '../../state/printing.ts';
 import { Button } from '../../ui/button.tsx';
 import { fileName } from '../../ui/file-name.ts';
 import { singleKey } from '../../ui/single-keys.ts';
 import { Working } from '../../ui/working.tsx';
 import { Front } from '../front/Front.tsx';
+import { Doors } from './Doors.tsx';
 import { Looked } from './Looked.tsx';
 import { beside, swiped } from './round-the-room.ts';
 
@@ -43,6 +44,11 @@ export function Closer({
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   });
+  // a door with nothing on it says nothing
+  const leaves = useMemo(
+    () => leavesOf(plan, unit).filter((leaf) => leaf.places.some((p) => p.label === 'inside')),
+    [plan, unit],
+  );
   const touched = useRef<{ x: number; y: number } | null>(null);
   return (
     <section
@@ -71,9 +77,13 @@ export function Closer({
         </Button>
       </header>
       <div className="mt-1 flex flex-col gap-4 sm:h-96 sm:flex-row">
-        <div className="h-72 shrink-0 sm:h-full sm:w-[min(46%,34rem)]">
+        <div
+          className="h-72 shrink-0 sm:h-full sm:w-auto sm:max-w-[44%]"
+          style={{ aspectRatio: unit.width / unit.height }}
+        >
           <Front plan={plan} unit={unit} marks={NO_MARKS} chosen={chosen} onChoose={onChoose} drop />
         </div>
+        {leaves.length > 0 && <Doors plan={plan} unit={unit} leaves={leaves} />}
         <Looked key={unit.id} plan={plan} places={compartmentsOf(plan, unit.id)} chosen={chosen} onChoose={onChoose} />
       </div>
     </section>

@@ -1,4 +1,6 @@
 import { useDraggable } from '@dnd-kit/core';
+import { ChevronLeft } from 'lucide-react';
+import { useState } from 'react';
 import { nameOfPlace } from '@heronstone/core/concepts';
 import {
   homesIn,
@@ -29,39 +31,66 @@ export function Looked({
     return <p className="self-center text-soft">Nothing lives here yet: drag a thing onto a place of the front.</p>;
   return (
     <ul className="flex min-w-0 grow gap-3 overflow-x-auto pb-1" tabIndex={0} aria-label="Seen from inside">
-      {used.map((place) => {
-        const name = nameOfPlace(plan, place.id)?.words;
-        return (
-          <li key={place.id} className="flex w-56 shrink-0 flex-col sm:h-full">
-            <button
-              type="button"
-              aria-pressed={place.id === chosen}
-              className={`truncate text-left text-[14px] font-semibold hover:text-heron ${place.id === chosen ? 'text-heron' : ''}`}
-              onClick={() => onChoose(place.id)}
-            >
-              {name ?? place.name}
-            </button>
-            <p className="text-[13px] text-soft">{name === undefined ? '' : place.name}</p>
-            {place.photo !== null && (
-              <img
-                src={photoUrl(place.photo)}
-                alt={`Picture of ${place.name}`}
-                className="mb-1 h-16 w-full object-cover"
-              />
-            )}
-            <Inside plan={plan} place={place} className="min-h-24 shrink [&_svg]:h-44" />
-            <ul
-              className="mt-1 flex min-h-0 flex-wrap content-start gap-1 overflow-y-auto"
-              aria-label={`In ${place.name}`}
-            >
-              {heldIn(plan, place).map((held) => (
-                <Chip key={`${held.supply.id} ${held.share}`} held={held} />
-              ))}
-            </ul>
-          </li>
-        );
-      })}
+      {used.map((place) => (
+        <LookedInto key={place.id} plan={plan} place={place} chosen={chosen} onChoose={onChoose} />
+      ))}
     </ul>
+  );
+}
+
+/** One place from inside; what stands in it is opened there too, to any depth, with the way back. */
+function LookedInto({
+  plan,
+  place: outer,
+  chosen,
+  onChoose,
+}: {
+  plan: Plan;
+  place: Place;
+  chosen: string | null;
+  onChoose: (placeId: string) => void;
+}) {
+  const [opened, setOpened] = useState<string | null>(null);
+  // what was opened may have been taken out, or carried elsewhere
+  const inner = placeWithAllIn(plan, outer).find((p) => p.id === opened);
+  const place = inner ?? outer;
+  const back = inner && (plan.places[inner.inId ?? ''] ?? outer);
+  const name = nameOfPlace(plan, place.id)?.words;
+  return (
+    <li className="flex w-56 shrink-0 flex-col sm:h-full">
+      <button
+        type="button"
+        aria-pressed={place.id === chosen}
+        className={`truncate text-left text-[14px] font-semibold hover:text-heron ${place.id === chosen ? 'text-heron' : ''}`}
+        onClick={() => onChoose(place.id)}
+      >
+        {name ?? place.name}
+      </button>
+      {back ? (
+        <button
+          type="button"
+          className="flex items-center self-start text-[13px] text-soft hover:text-heron"
+          onClick={() => setOpened(back.id === outer.id ? null : back.id)}
+        >
+          <ChevronLeft size={14} aria-hidden /> back to {back.name}
+        </button>
+      ) : (
+        <p className="text-[13px] text-soft">{name === undefined ? '' : place.name}</p>
+      )}
+      {place.photo !== null && (
+        <img src={photoUrl(place.photo)} alt={`Picture of ${place.name}`} className="mb-1 h-16 w-full object-cover" />
+      )}
+      <Inside plan={plan} place={place} className="shrink-0 [&_svg]:h-44" onOpen={setOpened} />
+      <ul
+        className="mt-1 flex min-h-0 flex-wrap content-start gap-1 overflow-y-auto"
+        tabIndex={0}
+        aria-label={`In ${place.name}`}
+      >
+        {heldIn(plan, place).map((held) => (
+          <Chip key={`${held.supply.id} ${held.share}`} held={held} />
+        ))}
+      </ul>
+    </li>
   );
 }
 
@@ -85,7 +114,10 @@ function Chip({ held }: { held: Held }) {
       {...listeners}
       className="flex max-w-full cursor-grab touch-none items-center gap-1 rounded-full border border-line px-2 text-[13px]"
     >
-      {supply.colour !== null && (
+      {supply.photo !== null && (
+        <img src={photoUrl(supply.photo)} alt="" className="-ml-1.5 size-6 rounded-full object-cover" />
+      )}
+      {supply.photo === null && supply.colour !== null && (
         <span className="size-2.5 shrink-0 rounded-full border border-edge" style={{ background: supply.colour }} />
       )}
       <span className="truncate">

@@ -13,6 +13,7 @@ import {
 import { nameOfPlace, shorterNames } from '@heronstone/core/concepts';
 import { placeFilling } from '@heronstone/core/homes';
 import { LEAST_LETTER, useDrawnScale } from '../../ui/drawn-scale.ts';
+import { halo } from '../../ui/halo.ts';
 import { useRoving } from '../../ui/roving.ts';
 import { bandColour } from '../../ui/words.ts';
 import { type PlaceLook } from '../round/looks.ts';
@@ -217,6 +218,7 @@ function Boxes({ plan, place, y, height, least, named }: Shown & { named: boolea
                 fontSize={said.size}
                 textAnchor="middle"
                 fill="var(--ink)"
+                {...halo(said.size / 5)}
               >
                 {said.words}
               </text>
@@ -263,17 +265,7 @@ function Contents({ plan, place, y, height, least }: Shown) {
         ? [...names.slice(0, lines - 1), `and ${names.length - lines + 1} more`]
         : names;
   return (
-    <g
-      aria-hidden
-      pointerEvents="none"
-      fontSize={size}
-      fill="var(--ink)"
-      textAnchor="middle"
-      stroke="var(--paper)"
-      strokeWidth={size / 5}
-      strokeLinejoin="round"
-      paintOrder="stroke"
-    >
+    <g aria-hidden pointerEvents="none" fontSize={size} fill="var(--ink)" textAnchor="middle" {...halo(size / 5)}>
       {shown.map((name, i) => (
         <text
           key={i}

@@ -1,5 +1,6 @@
 import { useGround } from './ground.ts';
 import { LEAST_LETTER, useDrawnScale } from '../../ui/drawn-scale.ts';
+import { halo } from '../../ui/halo.ts';
 import { type PointerEvent, useMemo, useRef, useState } from 'react';
 import { DIVIDER } from '@heronstone/core/catalogue';
 import { type LaidStack, stowageOf } from '@heronstone/core/fit';
@@ -23,8 +24,10 @@ function faceOf(place: Place): { width: number; depth: number; board: boolean } 
   return { width: place.width, depth: board ? place.height : place.depth, board };
 }
 
-/** What lies in a container, as its drawing says it. */
-const namesIn = (plan: Plan, place: Place): string[] => stowageOf(plan, place).things.map((t) => t.supply.name);
+/** What lies in a container, as its drawing says it; a thing and its reserve are one name. */
+const namesIn = (plan: Plan, place: Place): string[] => [
+  ...new Set(stowageOf(plan, place).things.map((t) => t.supply.name)),
+];
 
 /** A place as it is when one looks into it, to scale: what stands in it, and the things where they really go. */
 export function Inside({ plan, place, className, onOpen, onMove, onDivide }: Props) {
@@ -243,6 +246,7 @@ function Stack({
           textAnchor="middle"
           dominantBaseline="middle"
           fill="var(--ink)"
+          {...halo(size / 5)}
           pointerEvents="none"
         >
           {words}
@@ -318,7 +322,8 @@ function Holder({
           fontSize={size}
           textAnchor="middle"
           fill="var(--ink)"
-          fillOpacity={names.length > 0 ? 1 : 0.6}
+          fillOpacity={names.length > 0 ? 1 : 0.75}
+          {...halo(size / 5)}
           pointerEvents="none"
         >
           {words.map((w, i) => (

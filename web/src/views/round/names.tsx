@@ -2,6 +2,7 @@ import { placeSaid } from '@heronstone/core/concepts';
 import { placesIn, type Plan, type Unit } from '@heronstone/core/plan';
 import { type Seen } from '@heronstone/core/reach';
 import { useHover } from '../../state/selection.ts';
+import { halo } from '../../ui/halo.ts';
 import { type Drawn, WIDTH, widestOf, x } from './geometry.ts';
 import { fitting, labelIn, LETTER, widthOf } from './place-label.ts';
 
@@ -36,10 +37,7 @@ export function Letters({ x, y, words, faint = false }: { x: number; y: number; 
       textAnchor="middle"
       fontSize={LETTER}
       fill={faint ? 'var(--soft)' : 'var(--ink)'}
-      stroke="var(--paper)"
-      strokeWidth={3}
-      strokeLinejoin="round"
-      paintOrder="stroke"
+      {...halo(3)}
       pointerEvents="none"
     >
       {words}

@@ -1,3 +1,4 @@
+import { halo } from '../../ui/halo.ts';
 import { formatLength } from '@heronstone/core/lengths';
 import { type Plan } from '@heronstone/core/plan';
 import { HEAD_HEIGHT, frameOf, slopeHeight, wallFront } from '@heronstone/core/room';
@@ -127,9 +128,7 @@ export function WallFront({
               y={y(u.bottom + u.height) + (u.bottom + u.height + size * 1.3 > top ? size * 1.2 : -18)}
               textAnchor="middle"
               fill="var(--ink)"
-              stroke="var(--paper)"
-              strokeWidth={24}
-              paintOrder="stroke"
+              {...halo(24)}
             >
               {u.unit.name}
             </text>
@@ -154,9 +153,7 @@ export function WallFront({
             textAnchor="middle"
             fontSize={size * 0.8}
             fill="var(--ink)"
-            stroke="var(--paper)"
-            strokeWidth={20}
-            paintOrder="stroke"
+            {...halo(20)}
           >
             {f.fixture.name}
           </text>
