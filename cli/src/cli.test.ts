@@ -252,7 +252,7 @@ describe('the command line', () => {
     for (const args of [
       ['book', planFile, '--chapters', 'room, index', '--paper', 'letter'],
       ['maps', planFile, '--unit', 'Low chest'],
-      ['maps', planFile, '--cut', '12 cm x 30', '--pictures'],
+      ['maps', planFile, '--cut', '12 cm x 30', '--pictures', '--trial'],
     ]) {
       const said = JSON.parse((await run([...args, '--out', out])).out!) as Record<string, unknown>;
       const pdf = await PDFDocument.load(readFileSync(out));

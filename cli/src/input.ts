@@ -24,6 +24,7 @@ export type Values = {
   chapters?: string | undefined;
   unit?: string | undefined;
   cut?: string | undefined;
+  trial?: boolean | undefined;
   pictures?: boolean | undefined;
   calendar?: string | undefined;
   problem?: string | undefined;

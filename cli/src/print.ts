@@ -67,7 +67,14 @@ export async function maps(file: string, values: Values): Promise<Result> {
   const { plan, photos } = picturedPlanOf(file);
   const cut = cutOf(plan, values);
   const units = unitsCalled(plan, values.unit);
-  const how = { paper, faces: shippedFaces(), day: today(), cut, ...(values.pictures ? { photos } : {}) };
+  const how = {
+    paper,
+    faces: shippedFaces(),
+    day: today(),
+    cut,
+    trial: values.trial === true,
+    ...(values.pictures ? { photos } : {}),
+  };
   return written(out, await planMaps(plan, { units }, how));
 }
 

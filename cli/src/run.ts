@@ -58,7 +58,7 @@ heronstone tryout PLAN.heron.json [--activity NAME] [--sessions N] [--seed N]
 heronstone help-most PLAN.heron.json [--seconds N]
 heronstone arrange PLAN.heron.json [--seed N] [--steps N] [--searches N] [--out FILE]
 heronstone book PLAN.heron.json --out FILE.pdf [--chapters room,zones,…] [--paper a4|letter] [--pictures]
-heronstone maps PLAN.heron.json --out FILE.pdf [--unit NAME] [--paper a4|letter] [--cut door|WIDTHxHEIGHT] [--pictures]
+heronstone maps PLAN.heron.json --out FILE.pdf [--unit NAME] [--paper a4|letter] [--cut door|WIDTHxHEIGHT] [--trial] [--pictures]
 `;
 
 /** Runs one command line. JSON on stdout; on bad input one line why on stderr and exit code 2. */
@@ -104,7 +104,7 @@ const FLAGS: Record<string, readonly string[]> = {
   tryout: ['activity', 'sessions', 'seed'],
   arrange: ['seed', 'steps', 'searches', 'out'],
   book: ['out', 'chapters', 'paper', 'pictures'],
-  maps: ['out', 'unit', 'paper', 'cut', 'pictures'],
+  maps: ['out', 'unit', 'paper', 'cut', 'trial', 'pictures'],
 };
 
 function read(args: string[]): { command: string; file: string; to: string; values: Values } {
@@ -130,6 +130,7 @@ function read(args: string[]): { command: string; file: string; to: string; valu
         chapters: { type: 'string' },
         unit: { type: 'string' },
         cut: { type: 'string' },
+        trial: { type: 'boolean' },
         pictures: { type: 'boolean' },
         calendar: { type: 'string' },
         problem: { type: 'string' },

@@ -23,6 +23,7 @@ import { offerRows } from './offers.ts';
 import { steadyRows } from './steady.ts';
 import { supplyRows } from './supplies.ts';
 import { slottingRows } from './slotting.ts';
+import { turningRows } from './turning.ts';
 import { visitRows } from './visits.ts';
 import { doingRows } from './doing.ts';
 
@@ -67,6 +68,12 @@ const SECTIONS = {
     title: 'Offers',
     note: 'What would help most, thirty seconds: each offer taken over and homes found again, three seconds by another seed, with it and without.',
     rows: offerRows,
+    before: '\n## Torture\n',
+  },
+  '--turning': {
+    title: 'Turning and printing',
+    note: 'Round and step closer in headless Chromium without a graphics card; plan books in a process of their own.',
+    rows: turningRows,
     before: '\n## Torture\n',
   },
 } as const;
@@ -279,7 +286,7 @@ if (args.includes('--write')) {
   const [before, rest] = partedAt(readFileSync(BENCH, 'utf8'), '\n## ');
   const text = lines.join('\n').trim();
   const head =
-    '# Bench\n\nMade by `npm run bench -- --write` (`--small` for the second table alone, `--found-again`, `--steady`, `--visits` and `--offers` for these sections alone); figures of one run on two cores.';
+    '# Bench\n\nMade by `npm run bench -- --write` (`--small` for the second table alone, `--found-again`, `--steady`, `--visits`, `--offers` and `--turning` for these sections alone); figures of one run on two cores.';
   const second = text.slice(text.indexOf('| what |'));
   const tables = small
     ? `${before.slice(0, before.indexOf('| what |'))}${second}\n\nThe second table: ${text.split('\n')[0]}\n`

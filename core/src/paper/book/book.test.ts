@@ -314,6 +314,14 @@ describe('maps', () => {
     }
   });
 
+  test('on trial it says since when, on every sheet; for good it does not', async () => {
+    const places = used(plan).map((p) => p.id);
+    const of = { units: [cupboard.id], places };
+    const trial = said((await read((await planMaps(plan, of, { ...options, trial: true })).bytes)).pages);
+    expect(times(trial, 'Ontrialsince30November2026')).toBe(1 + places.length);
+    expect(said((await read((await planMaps(plan, of, options)).bytes)).pages)).not.toContain('Ontrial');
+  });
+
   test('one place a sheet: as many sheets as places, each with where it is', async () => {
     const places = used(plan);
     const bound = await planMaps(plan, { places: places.map((p) => p.id) }, { ...options, paper: 'letter' });

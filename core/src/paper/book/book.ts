@@ -1,5 +1,6 @@
 import { type Plan, type Station } from '../../record/plan/index.ts';
 import { drawRound, type Paper } from '../drawings/index.ts';
+import { dayWords } from '../../keeping/upkeep/index.ts';
 import { type Faces } from '../type/index.ts';
 import { type ChapterName, CHAPTER_NAMES, CHAPTERS } from './chapters.ts';
 import { bind } from './binding.ts';
@@ -25,6 +26,8 @@ export type BookOptions = PrintOptions & {
 export type MapOptions = PrintOptions & {
   /** what every sheet is cut to: the inside of the door before what is mapped, where there is one, or a size */
   cut?: 'door' | Cut | null;
+  /** every map says since when it is on trial; without it is for good */
+  trial?: boolean;
 };
 
 /** Every word of a plan, so that the faces it needs are known beforehand. */
@@ -91,24 +94,25 @@ export type MapsOf = { units?: readonly string[]; places?: readonly string[] };
  * @throws RangeError where nothing that is asked for is in the plan, or it is to be cut too small
  */
 export async function planMaps(plan: Plan, of: MapsOf, options: MapOptions): Promise<Bound> {
-  const { paper, faces, day, photos, cut = null, onProgress = () => undefined } = options;
+  const { paper, faces, day, photos, cut = null, trial = false, onProgress = () => undefined } = options;
   if (cut !== null && cut !== 'door' && Math.min(cut.width, cut.height) < LEAST_CUT)
     throw new RangeError('A map needs 6 cm of room at least.');
   const pages = await Pages.begin(paper, faces, allWords(plan), {
     ...{ title: `${plan.head.name}: maps`, foot: footOf(plan, day), measure: plan.head.measure, photos },
   });
+  const said = trial ? `On trial since ${dayWords(day)}: what you look for elsewhere, write here.` : '';
   const units = (of.units ?? []).flatMap((id) => plan.units[id] ?? []);
   const places = (of.places ?? []).flatMap((id) => plan.places[id] ?? []);
   if (units.length + places.length === 0) throw new RangeError('There is nothing to map.');
   for (const [i, unit] of units.entries()) {
     await onProgress(i / (units.length + places.length));
     pages.cutTo(cut === 'door' ? doorOf(plan, unit) : cut);
-    await unitMap(pages, plan, unit, 1);
+    await unitMap(pages, plan, unit, 1, said);
   }
   for (const [i, place] of places.entries()) {
     await onProgress((units.length + i) / (units.length + places.length));
     pages.cutTo(cut === 'door' ? doorOf(plan, plan.units[place.unitId]!, place) : cut);
-    await placeMap(pages, plan, place);
+    await placeMap(pages, plan, place, said);
   }
   return bound(pages, await bind(pages, null));
 }

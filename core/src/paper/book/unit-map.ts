@@ -52,9 +52,13 @@ export function sayLines(pages: Pages, lines: readonly MapLine[], size = 9): voi
 /** So much of a page a front takes at most. */
 const FRONT_SHARE = 0.66;
 
-/** The map of a unit: its front to scale, what lies in each place in words, and drawers and boxes as one looks into them. */
-export async function unitMap(pages: Pages, plan: Plan, unit: Unit, heading: 1 | 2): Promise<void> {
+/**
+ * The map of a unit: its front to scale, what lies in each place in words, and drawers and boxes as one looks into them.
+ * @param said under its name
+ */
+export async function unitMap(pages: Pages, plan: Plan, unit: Unit, heading: 1 | 2, said = ''): Promise<void> {
   pages.heading(unit.name, heading);
+  if (said !== '') pages.text(said, { size: 9, soft: true });
   pages.drawing(drawUnit(plan, unit), pages.fullHeight * FRONT_SHARE, 'from the front');
   pages.space(4);
   const compartments = inReadingOrder(plan, unit);
@@ -104,10 +108,11 @@ export function doorOf(plan: Plan, unit: Unit, place?: Place): Cut | null {
 const titleIn = (plan: Plan, unit: Unit, place: Place): string => placeTitle(plan, place).slice(unit.name.length + 3);
 
 /** The map of one place: as one looks into it, and what lies there in words. */
-export async function placeMap(pages: Pages, plan: Plan, place: Place): Promise<void> {
+export async function placeMap(pages: Pages, plan: Plan, place: Place, said = ''): Promise<void> {
   const name = nameOfPlace(plan, place.id)?.words;
   pages.heading(name ?? placeTitle(plan, place), 1);
   if (name !== undefined) pages.text(placeTitle(plan, place), { soft: true });
+  if (said !== '') pages.text(said, { size: 9, soft: true });
   pages.drawing(
     drawInside(plan, place),
     pages.fullHeight * 0.62,

@@ -8,7 +8,7 @@ import { Button } from '../../ui/button.tsx';
 import { fileName } from '../../ui/file-name.ts';
 import { LengthField } from '../../ui/fields.tsx';
 import { Working } from '../../ui/working.tsx';
-import { WithPictures } from './WithPictures.tsx';
+import { Check } from './Check.tsx';
 
 const ALL = '';
 
@@ -30,6 +30,7 @@ export function DrawerMaps({ unitId = ALL }: { unitId?: string }) {
   const [cut, setCut] = useState<'sheet' | 'door' | 'own'>('sheet');
   const [own, setOwn] = useState<Cut>({ width: 150, height: 200 });
   const [pictures, setPictures] = useState(false);
+  const [trial, setTrial] = useState(false);
   const maps = (paper: Paper) => {
     const some = chosen === ALL ? units.map((u) => u.id) : [chosen];
     const of: MapsOf = each === 'unit' ? { units: some } : { places: some.flatMap((id) => usedPlaces(plan, id)) };
@@ -38,7 +39,7 @@ export function DrawerMaps({ unitId = ALL }: { unitId?: string }) {
       fileName(plan.head.name, what, 'pdf'),
       paper,
       (api, how, tell) =>
-        api.maps(plan, of, { ...how, cut: cut === 'own' ? own : cut === 'door' ? 'door' : null }, tell),
+        api.maps(plan, of, { ...how, trial, cut: cut === 'own' ? own : cut === 'door' ? 'door' : null }, tell),
       pictures ? plan : null,
     );
   };
@@ -98,7 +99,8 @@ export function DrawerMaps({ unitId = ALL }: { unitId?: string }) {
                 onCommit={(mm) => setOwn({ ...own, [side]: mm! })}
               />
             ))}
-          <WithPictures on={pictures} onChange={setPictures} />
+          <Check words="with pictures" on={pictures} onChange={setPictures} />
+          <Check words="on trial" on={trial} onChange={setTrial} />
           <Working work={work} words="drawing the maps" />
           {work.share === null && (
             <>

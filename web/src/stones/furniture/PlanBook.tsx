@@ -6,7 +6,7 @@ import { usePrinting } from '../../state/printing.ts';
 import { Button } from '../../ui/button.tsx';
 import { fileName } from '../../ui/file-name.ts';
 import { Working } from '../../ui/working.tsx';
-import { WithPictures } from './WithPictures.tsx';
+import { Check } from './Check.tsx';
 
 /** Chapters as they are chosen, in the order of the book. */
 const CHAPTERS: readonly (readonly [ChapterName, string])[] = [
@@ -54,14 +54,11 @@ export function PlanBook() {
       <ul className="my-2 grid grid-cols-2 gap-x-4 sm:grid-cols-3">
         {CHAPTERS.map(([id, words]) => (
           <li key={id}>
-            <label className="flex min-h-7 items-center gap-2">
-              <input type="checkbox" checked={!left.has(id)} onChange={() => toggle(id)} />
-              {words}
-            </label>
+            <Check words={words} on={!left.has(id)} onChange={() => toggle(id)} />
           </li>
         ))}
         <li>
-          <WithPictures on={pictures} onChange={setPictures} />
+          <Check words="with pictures" on={pictures} onChange={setPictures} />
         </li>
       </ul>
       <Working work={work} words="writing the book" />

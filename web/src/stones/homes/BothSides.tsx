@@ -48,12 +48,8 @@ export function BothSides({ pair, face }: { pair: Pair; face: 'found' | 'both' }
   const maker = station ? makerOf(plan, station) : null;
   const seen = useMemo(() => (station ? planAsWorked(plan, station) : plan), [plan, station]);
   const looks = useMemo(() => (maker ? looksFrom(plan, seen, maker, null) : new Map()), [plan, seen, maker]);
-  const [turning, setTurning] = useState<number | null>(null);
-  const turn = turning ?? (Number(get('turn') ?? 0) || 0);
-  const turnTo = (to: number) => {
-    setTurning(null);
-    select({ turn: to === 0 ? null : String(to) });
-  };
+  const turn = Number(get('turn') ?? 0) || 0;
+  const turnTo = (to: number) => select({ turn: to === 0 ? null : String(to) });
   const place = get('place');
   const shown = hovered ?? place;
   const shownPlace = shown ? plan.places[shown] : undefined;
@@ -187,7 +183,6 @@ export function BothSides({ pair, face }: { pair: Pair; face: 'found' | 'both' }
               plan={seen}
               maker={maker}
               turn={turn}
-              onTurning={setTurning}
               onTurn={turnTo}
               looks={looks}
               chosen={place}

@@ -18,6 +18,7 @@ import { homeOf, homesOf, type Share, SHARES, type Supply } from '@heronstone/co
 import { makerOf, mostAhead, planAsWorked, unitsAround } from '@heronstone/core/reach';
 import { usePairOf } from '../../state/found.ts';
 import { usePlan } from '../../state/plan-store.ts';
+import { useTurning } from '../../state/turning.ts';
 import { useHover, useSeat, useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
 import { bandName, fetchWords, today } from '../../ui/words.ts';
@@ -73,13 +74,8 @@ function HomesInRoom() {
     useSensor(TouchSensor, { activationConstraint: { delay: 150, tolerance: 6 } }),
   );
 
-  // while Round is dragged only the screen follows; the address does once it is let go
-  const [turning, setTurning] = useState<number | null>(null);
-  const turn = turning ?? (Number(get('turn') ?? 0) || 0);
-  const setTurn = (t: number) => {
-    setTurning(null);
-    select({ turn: wrap(t) === 0 ? null : String(wrap(t)) });
-  };
+  const turn = Number(get('turn') ?? 0) || 0;
+  const setTurn = (t: number) => select({ turn: wrap(t) === 0 ? null : String(wrap(t)) });
   const place = get('place');
   const stepTo = (unitId: string | null) =>
     select({ view: unitId === null ? null : 'closer', unit: unitId, ...(unitId === null ? {} : { place: null }) });
@@ -145,7 +141,6 @@ function HomesInRoom() {
           plan={seen}
           maker={maker}
           turn={turn}
-          onTurning={setTurning}
           onTurn={(t) => doing.current.setTurn(t)}
           looks={looks}
           chosen={place}
@@ -201,7 +196,7 @@ function HomesInRoom() {
               onClick={() => setTurn(0)}
               title="Back to how the seat looks"
             >
-              {turn === 0 ? maker.person.name : `turned ${Math.abs(turn)}° ${turn > 0 ? 'right' : 'left'}`}
+              <Turned turn={turn} name={maker.person.name} />
             </button>
             <Button
               look="quiet"
@@ -350,4 +345,10 @@ function NoSeat() {
       </p>
     </main>
   );
+}
+
+/** Whose seat it is, or how far the room is turned from it; it follows while Round is dragged. */
+function Turned({ turn: kept, name }: { turn: number; name: string }) {
+  const turn = useTurning((s) => s.to) ?? kept;
+  return turn === 0 ? name : `turned ${Math.abs(turn)}° ${turn > 0 ? 'right' : 'left'}`;
 }

@@ -104,7 +104,6 @@ export function Watched({
           plan={seen}
           maker={maker}
           turn={turn}
-          onTurning={setTurn}
           onTurn={setTurn}
           looks={looks}
           chosen={now?.placeId ?? null}

@@ -40,6 +40,9 @@ export function Closer({
       if (key === '[' && before) onUnit(before.id);
       if (key === ']' && after) onUnit(after.id);
       if (key === '-') onBack();
+      // where no drawing has the focus, whose own arrows these are
+      const arrow = e.target === document.body ? { ArrowLeft: before, ArrowRight: after }[e.key] : null;
+      if (arrow && !e.altKey && !e.ctrlKey && !e.metaKey) onUnit(arrow.id);
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);

@@ -1,4 +1,5 @@
 import { useDroppable } from '@dnd-kit/core';
+import { memo } from 'react';
 import { type Plan } from '@heronstone/core/plan';
 import { type Seen } from '@heronstone/core/reach';
 import { type Reading } from '../../state/reading.ts';
@@ -24,7 +25,18 @@ type MarkProps = {
 };
 
 /** A place of the ribbon, drawn by the reading that is chosen; what a press means is for the ribbon to say. */
-export function PlaceMark({ id, plan, reading, label, title, seen, y, look, chosen, focusable }: MarkProps) {
+export const PlaceMark = memo(function PlaceMark({
+  id,
+  plan,
+  reading,
+  label,
+  title,
+  seen,
+  y,
+  look,
+  chosen,
+  focusable,
+}: MarkProps) {
   const { setNodeRef, isOver } = useDroppable({ id: `round:${id}`, data: { placeId: id } });
   const hovered = useHover((s) => s.place === id);
   // with a thing in hand every place says how far it is for that, whatever is read otherwise
@@ -123,7 +135,7 @@ export function PlaceMark({ id, plan, reading, label, title, seen, y, look, chos
       )}
     </g>
   );
-}
+});
 
 /** How often the hand goes there, as the radius of a mark, px. */
 const usedRadius = (fetches: number): number => Math.min(5, 1.2 + 0.2 * Math.sqrt(fetches));

@@ -1,25 +1,36 @@
-import { type KeyboardEvent, type MouseEvent, type PointerEvent, useMemo, useRef } from 'react';
+import {
+  type KeyboardEvent,
+  memo,
+  type MouseEvent,
+  type PointerEvent,
+  type ReactNode,
+  useCallback,
+  useEffect,
+  useId,
+  useMemo,
+  useRef,
+} from 'react';
 import { bodyOf } from '@heronstone/core/body';
-import { placeSaid } from '@heronstone/core/concepts';
 import { type Plan } from '@heronstone/core/plan';
 import { type SunPatch } from '@heronstone/core/sun';
-import { highestGrip, type Maker, sceneOf, seePlace, seeUnit, type Spot } from '@heronstone/core/reach';
+import { highestGrip, type Maker, sceneOf, seePlace, type Seen, seeUnit, type Spot } from '@heronstone/core/reach';
 import { type Reading, useReading } from '../../state/reading.ts';
 import { useHover } from '../../state/selection.ts';
-import { HEIGHT, heightScale, nextPlace, WIDTH, wrap, x } from './geometry.ts';
+import { useTurning } from '../../state/turning.ts';
+import { ZonePatterns } from '../zones/marks.tsx';
+import { HEIGHT, heightScale, nextPlace, unrolled, WIDTH, wrap, x } from './geometry.ts';
 import { type PlaceLook } from './looks.ts';
-import { labelsOf, NO_LABELS, PointedAt, UnitName } from './names.tsx';
-import { PlaceMark } from './PlaceMark.tsx';
-import { type Box, pressed, TARGET } from './pressed.ts';
-import { BodyLines, SunBars, Walls, ZoneStrip } from './scenery.tsx';
+import { PointedAt } from './names.tsx';
+import { type Box, pressed, TARGET, topmost } from './pressed.ts';
+import { BodyLines, SunBars, Walls } from './scenery.tsx';
+import { TurnedUnit } from './UnitGroup.tsx';
 
 type Props = {
   plan: Plan;
   maker: Maker;
   /** degrees by which the ribbon is turned from the seat's heading, right positive */
   turn: number;
-  /** while it is dragged */
-  onTurning: (turn: number) => void;
+  /** it was dragged and let go; until then only `useTurning` knows */
   onTurn: (turn: number) => void;
   looks: ReadonlyMap<string, PlaceLook>;
   chosen: string | null;
@@ -47,8 +58,7 @@ const WORDS: [number, string][] = [
 export function Round({
   plan,
   maker,
-  turn,
-  onTurning,
+  turn: kept,
   onTurn,
   looks,
   chosen,
@@ -59,11 +69,18 @@ export function Round({
 }: Props) {
   const liked = useReading((s) => s.reading);
   const reading = told ?? liked;
-  const facing = maker.seat.heading + turn;
+  const turn = useTurning((s) => s.to) ?? kept;
+  const facing = maker.seat.heading;
   const scene = sceneOf(plan);
-  const svg = useRef<SVGSVGElement>(null);
+  const ribbon = useRef<HTMLDivElement>(null);
   const drag = useRef<{ x: number; turn: number; to?: number } | null>(null);
-  const hoveredUnit = useHover((s) => s.unit);
+  const on = useId();
+  // looked up when it happens: what is drawn does not change with who listens
+  const steps = useRef(onStepTo);
+  useEffect(() => {
+    steps.current = onStepTo;
+  });
+  const stepTo = useCallback((unitId: string) => steps.current?.(unitId), []);
 
   const grip = highestGrip(bodyOf(maker.person, null), 0);
   const y = useMemo(() => {
@@ -80,10 +97,10 @@ export function Round({
         .filter((u) => u.mount !== 'away')
         .map((unit) => ({
           unit,
-          seen: seeUnit(maker, facing, unit),
+          seen: unrolled(seeUnit(maker, facing, unit)),
           places: [...scene.spots.values()]
             .filter((s) => s.unit.id === unit.id)
-            .map((spot) => ({ spot, seen: seePlace(maker, facing, asDrawn(spot)) })),
+            .map((spot) => ({ spot, seen: unrolled(seePlace(maker, facing, asDrawn(spot))) })),
         }))
         .sort((a, b) => b.seen.away - a.seen.away),
     [plan.units, scene, maker, facing],
@@ -95,7 +112,7 @@ export function Round({
         .filter((p) => p.seen.stretches.length > 0)
         .map((p) => ({
           id: p.spot.place.id,
-          x: (p.seen.stretches[0]!.from + p.seen.stretches[0]!.to) / 2,
+          bearing: (p.seen.stretches[0]!.from + p.seen.stretches[0]!.to) / 2,
           z: (p.seen.low + p.seen.high) / 2,
         })),
     [units],
@@ -104,74 +121,77 @@ export function Round({
   const focusable = chosen && order.some((o) => o.id === chosen) ? chosen : order[0]?.id;
   const onKeyDown = (e: KeyboardEvent) => {
     const id = (e.target as SVGElement).dataset.place;
-    const here = order.find((o) => o.id === id);
+    const seenNow = order.map(({ id, bearing, z }) => ({ id, x: wrap(bearing - turn), z }));
+    const here = seenNow.find((o) => o.id === id);
     if (!here) return;
     const way = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[e.key];
     if (way) {
       e.preventDefault();
-      const next = nextPlace(order, here, way as [number, number]);
-      if (next) svg.current?.querySelector<SVGElement>(`[data-place="${CSS.escape(next.id)}"]`)?.focus();
+      const next = nextPlace(seenNow, here, way as [number, number]);
+      if (next) ribbon.current?.querySelector<SVGElement>(`[data-place="${CSS.escape(next.id)}"]`)?.focus();
     } else if (e.key === 'Enter' || e.key === ' ') {
       e.preventDefault();
       onChoose(here.id);
     }
   };
-  const boxes = useMemo(
+  /** what is drawn, in its order: units, which mean nothing, and places */
+  const drawn = useMemo(
     () =>
-      units
-        .flatMap((u) => u.places)
-        .flatMap(({ spot, seen }) =>
-          seen.stretches.map((s): Box => ({
-            id: spot.place.id,
-            left: x(s.from),
-            right: x(s.to),
-            top: y(seen.high),
-            bottom: y(seen.low),
-          })),
-        ),
+      units.flatMap((u) => [
+        ...boxesOf(null, u.seen, y),
+        ...u.places.flatMap(({ spot, seen }) => boxesOf(spot.place.id, seen, y)),
+      ]),
     [units, y],
   );
   /** The place a pointer means. */
   const meant = (e: MouseEvent): string | null => {
-    const under = (e.target as Element).closest<SVGElement>('[data-place]')?.dataset.place ?? null;
-    const drawn = svg.current?.getBoundingClientRect();
-    if (!drawn || drawn.width === 0) return under;
+    const shown = ribbon.current?.getBoundingClientRect();
+    if (!shown || shown.width === 0) return null;
     // the drawing may be smaller or larger on the screen than its own units
-    const scale = drawn.width / WIDTH;
-    const at = { x: (e.clientX - drawn.left) / scale, y: (e.clientY - drawn.top) / scale };
-    return pressed(at, boxes, under, TARGET / scale);
+    const scale = shown.width / WIDTH;
+    const at = { x: (e.clientX - shown.left) / scale + x(turn) - x(0), y: (e.clientY - shown.top) / scale };
+    // everything where it is nearest to the pointer: the ribbon goes round
+    const near = drawn.map((b) => {
+      const off = Math.round((at.x - (b.left + b.right) / 2) / WIDTH) * WIDTH;
+      return off === 0 ? b : { ...b, left: b.left + off, right: b.right + off };
+    });
+    const places = near.filter((b): b is Box => b.id !== null);
+    return pressed(at, places, topmost(at, near)?.id ?? null, TARGET / scale);
   };
   const onPointerDown = (e: PointerEvent) => {
     if (meant(e) !== null) return;
     drag.current = { x: e.clientX, turn };
-    svg.current?.setPointerCapture(e.pointerId);
+    ribbon.current?.setPointerCapture(e.pointerId);
   };
   const onPointerMove = (e: PointerEvent) => {
-    if (!svg.current) return;
+    if (!ribbon.current) return;
     if (!drag.current) {
       const place = meant(e);
       if (place !== useHover.getState().place) useHover.setState({ place });
       return;
     }
-    const degrees = ((e.clientX - drag.current.x) / svg.current.clientWidth) * 360;
+    const degrees = ((e.clientX - drag.current.x) / ribbon.current.clientWidth) * 360;
     if (Math.abs(degrees) <= 1) return;
     drag.current.to = wrap(Math.round(drag.current.turn - degrees));
-    onTurning(drag.current.to);
+    useTurning.setState({ to: drag.current.to });
   };
 
   const onPointerUp = () => {
     const to = drag.current?.to;
     drag.current = null;
-    if (to !== undefined) onTurn(to);
+    if (to === undefined) return;
+    onTurn(to);
+    useTurning.setState({ to: null });
   };
 
+  const drawing = { viewBox: `0 0 ${WIDTH} ${HEIGHT + 26}`, className: 'absolute inset-0 size-full overflow-visible' };
   return (
     // where the window is narrow one sees what is ahead, in letters that can be read; turning brings the rest
     <div className="flex justify-center overflow-hidden">
-      <svg
-        ref={svg}
-        viewBox={`0 0 ${WIDTH} ${HEIGHT + 26}`}
-        className="block w-full min-w-[1240px] shrink-0 touch-none select-none bg-paper"
+      <div
+        ref={ribbon}
+        className="relative w-full min-w-[1240px] shrink-0 touch-none select-none overflow-hidden bg-paper"
+        style={{ aspectRatio: `${WIDTH} / ${HEIGHT + 26}` }}
         role="group"
         aria-label={`The room as seen from ${maker.person.name}’s seat`}
         onKeyDown={onKeyDown}
@@ -185,72 +205,69 @@ export function Round({
           if (id !== null) onChoose(id);
         }}
       >
-        <Walls plan={plan} maker={maker} facing={facing} y={y} />
-        {units.map(({ unit, seen, places }) => {
-          // names must be read, however far they are
-          const pale = Math.max(reading === 'what' ? 0.8 : 0.45, Math.min(1, 1.12 - seen.away / 5000));
-          const labels = reading === 'what' ? labelsOf(plan, places, y) : NO_LABELS;
-          return (
-            <g key={unit.id} opacity={pale} onDoubleClick={() => onStepTo?.(unit.id)}>
-              {seen.stretches.map((s) => (
-                <rect
-                  key={s.from}
-                  x={x(s.from) - 1}
-                  width={x(s.to) - x(s.from) + 2}
-                  y={y(seen.high) - 1}
-                  height={y(seen.low) - y(seen.high) + 2}
-                  rx={2}
-                  fill="var(--wood)"
-                  stroke={hoveredUnit === unit.id ? 'var(--ink)' : 'var(--wood-line)'}
-                  strokeWidth={hoveredUnit === unit.id ? 2.6 : 1}
-                />
-              ))}
-              {places.map(({ spot, seen: p }) => (
-                <PlaceMark
-                  key={spot.place.id}
-                  id={spot.place.id}
-                  plan={plan}
-                  reading={reading}
-                  label={labels.get(spot.place.id) ?? null}
-                  title={placeSaid(plan, plan.places[spot.place.id] ?? spot.place)}
-                  seen={p}
-                  y={y}
-                  look={looks.get(spot.place.id)}
-                  chosen={spot.place.id === chosen}
-                  focusable={spot.place.id === focusable}
-                />
-              ))}
-              {reading === 'what' && labels.size === 0 && <UnitName unit={unit} seen={seen} y={y} />}
-            </g>
-          );
-        })}
-        <ZoneStrip plan={plan} units={units} />
-        <SunBars patches={sun} maker={maker} facing={facing} y={y} />
-        <BodyLines maker={maker} grip={grip} y={y} />
-        {WORDS.map(([b, words]) => {
-          const at = wrap(b);
-          const edge = at === -180;
-          return (
-            <text
-              key={words}
-              x={edge ? 6 : x(at)}
-              y={HEIGHT + 18}
-              textAnchor={edge ? 'start' : 'middle'}
-              fontSize={13}
-              fill="var(--soft)"
-            >
-              {words}
-            </text>
-          );
-        })}
-        <text x={WIDTH - 6} y={HEIGHT + 18} textAnchor="end" fontSize={13} fill="var(--soft)">
-          behind
-        </text>
-        <PointedAt plan={plan} units={units} y={y} />
-      </svg>
+        {/* a layer of its own: turning moves it, and draws nothing anew */}
+        <div
+          className="absolute inset-0 will-change-transform"
+          style={{ transform: `translateX(${(-turn / 360) * 100}%)` }}
+        >
+          <svg {...drawing}>
+            <ZonePatterns zones={Object.values(plan.zones)} on="round" size={6} />
+            <Thrice id={`${on}walls`}>
+              <Walls plan={plan} maker={maker} facing={facing} y={y} />
+            </Thrice>
+            {units.map(({ unit, seen, places }) => (
+              <TurnedUnit
+                key={unit.id}
+                {...{ on, turn, plan, unit, seen, places, reading, looks, focusable, y, onStepTo: stepTo }}
+                chosen={places.some((p) => p.spot.place.id === chosen) ? chosen : null}
+              />
+            ))}
+            <Thrice id={`${on}sun`}>
+              <SunBars patches={sun} maker={maker} facing={facing} y={y} />
+            </Thrice>
+          </svg>
+        </div>
+        <svg {...drawing} className={`${drawing.className} pointer-events-none`}>
+          <BodyLines maker={maker} grip={grip} y={y} />
+          {WORDS.map(([b, words]) => {
+            const edge = b === -180;
+            return (
+              <text
+                key={words}
+                x={edge ? 6 : x(b)}
+                y={HEIGHT + 18}
+                textAnchor={edge ? 'start' : 'middle'}
+                fontSize={13}
+                fill="var(--soft)"
+              >
+                {words}
+              </text>
+            );
+          })}
+          <text x={WIDTH - 6} y={HEIGHT + 18} textAnchor="end" fontSize={13} fill="var(--soft)">
+            behind
+          </text>
+          <PointedAt plan={plan} units={units} turn={turn} y={y} />
+        </svg>
+      </div>
     </div>
   );
 }
+
+/** What goes all round, once more on either side: whichever way it is turned there is something to see. */
+const Thrice = memo(function Thrice({ id, children }: { id: string; children: ReactNode }) {
+  return (
+    <>
+      <g id={id}>{children}</g>
+      <use href={`#${id}`} x={-WIDTH} aria-hidden pointerEvents="none" />
+      <use href={`#${id}`} x={WIDTH} aria-hidden pointerEvents="none" />
+    </>
+  );
+});
+
+/** Where something is drawn. */
+const boxesOf = <Id extends string | null>(id: Id, { stretches, low, high }: Seen, y: (mm: number) => number) =>
+  stretches.map((s) => ({ id, left: x(s.from), right: x(s.to), top: y(high), bottom: y(low) }));
 
 /** A top is drawn as the slab it is: what may stand on it would hide what is behind. */
 const asDrawn = (spot: Spot): Spot => (spot.place.kind === 'top' ? { ...spot, high: spot.low + SLAB } : spot);

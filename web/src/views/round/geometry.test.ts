@@ -1,5 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
-import { heightScale, nextPlace, wrap, x } from './geometry.ts';
+import fc from 'fast-check';
+import { cut } from '@heronstone/core/reach';
+import { heightScale, nextPlace, pieceBeyond, roundsTo, unrolled, wrap, x } from './geometry.ts';
 
 describe('Round', () => {
   test('heights rise up the ribbon and the air above is squeezed', () => {
@@ -25,5 +27,45 @@ describe('Round', () => {
     expect(nextPlace(all, here, [0, -1])?.id).toBe('below');
     expect(nextPlace(all, here, [0, 1])?.id).toBe('aside');
     expect(nextPlace(all, here, [-1, 0])).toBeNull();
+  });
+
+  const seenOf = (stretches: { from: number; to: number }[]) => ({ stretches, low: 0, high: 1, away: 1, front: true });
+  const middles = fc.integer({ min: -180, max: 179 });
+  const widths = fc.integer({ min: 1, max: 350 });
+  const turns = fc.integer({ min: -180, max: 179 });
+
+  test('what was cut at “behind” is in one piece again, as wide as it was; anything else stays as it is', () => {
+    fc.assert(
+      fc.property(middles, widths, (middle, width) => {
+        const { stretches } = unrolled(seenOf(cut(middle - width / 2, middle + width / 2)));
+        expect(stretches).toHaveLength(1);
+        expect(stretches[0]!.to - stretches[0]!.from).toBeCloseTo(width);
+        expect(wrap((stretches[0]!.from + stretches[0]!.to) / 2)).toBeCloseTo(wrap(middle));
+      }),
+    );
+    expect(unrolled(seenOf([])).stretches).toEqual([]);
+    const apart = [
+      { from: -90, to: -80 },
+      { from: 170, to: 175 },
+    ];
+    expect(unrolled(seenOf(apart)).stretches).toEqual(apart);
+  });
+
+  test('turned any way, the middle of everything is in sight, and what goes over an edge comes in at the other', () => {
+    fc.assert(
+      fc.property(middles, widths, turns, (middle, width, turn) => {
+        const { from, to } = unrolled(seenOf(cut(middle - width / 2, middle + width / 2))).stretches[0]!;
+        const rounds = roundsTo((from + to) / 2, turn);
+        const [left, right] = [from + rounds * 360 - turn, to + rounds * 360 - turn];
+        expect((left + right) / 2).toBeGreaterThanOrEqual(-180);
+        expect((left + right) / 2).toBeLessThanOrEqual(180);
+        const beyond = pieceBeyond({ from: from + rounds * 360, to: to + rounds * 360 }, turn);
+        // every degree of it is in sight once
+        const pieces = [[left, right], ...(beyond === 0 ? [] : [[left + beyond * 360, right + beyond * 360]])].map(
+          ([a, b]) => Math.max(0, Math.min(180, b!) - Math.max(-180, a!)),
+        );
+        expect(pieces.reduce((sum, n) => sum + n, 0)).toBeCloseTo(width);
+      }),
+    );
   });
 });

@@ -12,6 +12,28 @@ export function wrap(degrees: number): number {
   return ((((degrees + 180) % 360) + 360) % 360) - 180;
 }
 
+/** What is seen in one piece: a stretch that is cut at “behind” goes on beyond 180°. */
+export function unrolled(seen: Seen): Seen {
+  const last = seen.stretches.find((s) => s.to >= 180);
+  const first = seen.stretches.find((s) => s.from <= -180);
+  if (!last || !first || last === first) return seen;
+  const rest = seen.stretches.filter((s) => s !== last && s !== first);
+  return { ...seen, stretches: [...rest, { from: last.from, to: first.to + 360 }] };
+}
+
+/**
+ * How many times round something is drawn away from where it is without turning, so that its middle is in sight.
+ * @param middle degrees from where the ribbon is not turned; @param turn degrees it is turned
+ */
+export const roundsTo = (middle: number, turn: number): number =>
+  Math.round((wrap(middle - turn) + turn - middle) / 360);
+
+/** Where the other piece of something is drawn that goes beyond what is in sight, times round from there; 0: nothing does. */
+export function pieceBeyond({ from, to }: { from: number; to: number }, turn: number): -1 | 0 | 1 {
+  if (from < turn - 180) return 1;
+  return to > turn + 180 ? -1 : 0;
+}
+
 /** A place as it is seen from the seat. */
 export type Drawn = { spot: Spot; seen: Seen };
 

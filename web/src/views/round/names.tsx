@@ -3,7 +3,7 @@ import { placesIn, type Plan, type Unit } from '@heronstone/core/plan';
 import { type Seen } from '@heronstone/core/reach';
 import { useHover } from '../../state/selection.ts';
 import { halo } from '../../ui/halo.ts';
-import { type Drawn, WIDTH, widestOf, x } from './geometry.ts';
+import { type Drawn, WIDTH, widestOf, wrap, x } from './geometry.ts';
 import { fitting, labelIn, LETTER, widthOf } from './place-label.ts';
 
 export const NO_LABELS: ReadonlyMap<string, string> = new Map();
@@ -49,10 +49,13 @@ export function Letters({ x, y, words, faint = false }: { x: number; y: number; 
 export function PointedAt({
   plan,
   units,
+  turn,
   y,
 }: {
   plan: Plan;
   units: readonly { places: readonly Drawn[] }[];
+  /** degrees the ribbon is turned */
+  turn: number;
   y: (mm: number) => number;
 }) {
   const id = useHover((s) => s.place);
@@ -62,7 +65,7 @@ export function PointedAt({
   const words = placeSaid(plan, place);
   const width = widthOf(words) + 14;
   const { from, to } = widestOf(drawn.seen);
-  const middle = Math.min(WIDTH - width / 2 - 2, Math.max(width / 2 + 2, (x(from) + x(to)) / 2));
+  const middle = Math.min(WIDTH - width / 2 - 2, Math.max(width / 2 + 2, x(wrap((from + to) / 2 - turn))));
   const above = y(drawn.seen.high) - 24;
   const at = above > 2 ? above : y(drawn.seen.low) + 5;
   return (

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { type Box, pressed, TARGET } from './pressed.ts';
+import { type Box, pressed, TARGET, topmost } from './pressed.ts';
 
 const box = (id: string, left: number, top: number, width: number, height: number): Box => ({
   id,
@@ -12,6 +12,13 @@ const box = (id: string, left: number, top: number, width: number, height: numbe
 const at = (x: number, y: number) => ({ x, y });
 
 describe('what a press means', () => {
+  test('what is drawn last lies over what is drawn before; beside everything there is nothing', () => {
+    const drawn = [box('far', 0, 0, 100, 50), box('near', 60, 20, 100, 50)];
+    expect(topmost(at(10, 10), drawn)?.id).toBe('far');
+    expect(topmost(at(80, 30), drawn)?.id).toBe('near');
+    expect(topmost(at(10, 60), drawn)).toBeNull();
+  });
+
   test('a sliver in the open is pressed twelve pixels from its middle, and no farther', () => {
     const sliver = box('sliver', 100, 100, 1.5, 12);
     expect(pressed(at(112, 106), [sliver], null)).toBe('sliver');

@@ -31,6 +31,10 @@ export function pressed(
   return best ?? under;
 }
 
+/** What is drawn over everything else at a point: of some boxes in the order in which they are drawn, the last one there. */
+export const topmost = <B extends Omit<Box, 'id'>>({ x, y }: { x: number; y: number }, drawn: readonly B[]): B | null =>
+  drawn.findLast((b) => x >= b.left && x <= b.right && y >= b.top && y <= b.bottom) ?? null;
+
 const inTarget = ({ x, y }: { x: number; y: number }, b: Box, target: number) =>
   Math.abs(x - (b.left + b.right) / 2) <= Math.max(target, b.right - b.left) / 2 &&
   Math.abs(y - (b.top + b.bottom) / 2) <= Math.max(target, b.bottom - b.top) / 2;

@@ -3,7 +3,7 @@ import { type Plan, roomOf, type Unit, wallsInOrder } from '@heronstone/core/pla
 import { cut, type Maker, type Seen, stretchesBetween } from '@heronstone/core/reach';
 import { type SunPatch } from '@heronstone/core/sun';
 import { zonesOfUnit } from '../floor/ZoneGround.tsx';
-import { patternOf, ZonePatterns } from '../zones/marks.tsx';
+import { patternOf } from '../zones/marks.tsx';
 import { HEIGHT, WIDTH, x } from './geometry.ts';
 
 /** Corners of the room, its doors and windows. */
@@ -145,37 +145,28 @@ export function BodyLines({ maker, grip, y }: { maker: Maker; grip: number; y: (
   );
 }
 
-/** Under the ribbon: which zone is where around the seat, by tint and hatch, its name where there is room. */
-export function ZoneStrip({ plan, units }: { plan: Plan; units: readonly { unit: Unit; seen: Seen }[] }) {
-  const zones = Object.values(plan.zones);
-  if (zones.length === 0) return null;
-  return (
-    <g>
-      <ZonePatterns zones={zones} on="round" size={6} />
-      {units.flatMap(({ unit, seen }) => {
-        const own = zonesOfUnit(plan, unit);
-        return seen.stretches.flatMap((s) =>
-          own.map((id, i) => {
-            const wide = (x(s.to) - x(s.from)) / own.length;
-            const zone = plan.zones[id]!;
-            return (
-              <rect
-                key={`${unit.id} ${id} ${s.from}`}
-                data-zone-strip={id}
-                x={x(s.from) + i * wide}
-                y={HEIGHT - 8}
-                width={Math.max(1, wide)}
-                height={8}
-                fill={patternOf(zone, 'round')}
-                stroke="var(--edge)"
-                strokeWidth={0.6}
-              >
-                <title>{zone.name}</title>
-              </rect>
-            );
-          }),
-        );
-      })}
-    </g>
+/** Under a unit: which zones it is kept for, by tint and hatch. The patterns are drawn with ZonePatterns on `round`. */
+export function ZoneStrip({ plan, unit, seen }: { plan: Plan; unit: Unit; seen: Seen }) {
+  const own = zonesOfUnit(plan, unit);
+  return seen.stretches.flatMap((s) =>
+    own.map((id, i) => {
+      const wide = (x(s.to) - x(s.from)) / own.length;
+      const zone = plan.zones[id]!;
+      return (
+        <rect
+          key={`${id} ${s.from}`}
+          data-zone-strip={id}
+          x={x(s.from) + i * wide}
+          y={HEIGHT - 8}
+          width={Math.max(1, wide)}
+          height={8}
+          fill={patternOf(zone, 'round')}
+          stroke="var(--edge)"
+          strokeWidth={0.6}
+        >
+          <title>{zone.name}</title>
+        </rect>
+      );
+    }),
   );
 }
