@@ -53,7 +53,7 @@ export function mutated<T>(value: T, others: readonly unknown[], random: () => n
     const now = holder[key];
     const way = random();
     const other = pick(spots(others), random);
-    if (way < 0.35) holder[key] = pick(NASTY, random);
+    if (way < 0.35) holder[key] = structuredClone(pick(NASTY, random));
     else if (way < 0.6) holder[key] = structuredClone(other.holder[other.key]);
     else if (way < 0.7) delete holder[key];
     else if (way < 0.9 && typeof now === 'number') holder[key] = now * pick([-1, 0, 1e-9, 0.5, 2, 1000], random);
