@@ -48,7 +48,8 @@ function* files(folder) {
 /** Builds the web app when a source file of it or of the core is newer than the last build. */
 export function build() {
   const hash = createHash('sha256');
-  for (const folder of ['web', 'core/src'])
+  // pages and pictures of the guide are in the app
+  for (const folder of ['web', 'core/src', 'docs/guide', 'docs/screenshots'])
     for (const file of files(join(root, folder)))
       hash.update(`${file} ${statSync(file).size} ${createHash('md5').update(readFileSync(file)).digest('hex')}\n`);
   for (const file of ['core/package.json', 'package-lock.json']) hash.update(readFileSync(join(root, file)));

@@ -135,7 +135,8 @@ describe('the first hour', () => {
     await page.waitForSelector('#next-wall');
     await app.settled();
     expect(await next().count()).toBe(0);
-    await page.getByRole('button', { name: 'Keys' }).click();
+    await page.getByRole('button', { name: 'Guide and keys' }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Keys' }).click();
     await page.getByLabel(/^A line says the one next thing/).check();
     await page.keyboard.press('Escape');
     await next().waitFor();

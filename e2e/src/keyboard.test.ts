@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { addDemoPlan } from './harness.ts';
-import { until, withApp } from './support.ts';
+import { axeFaults, until, withApp } from './support.ts';
 
 const app = withApp();
 /** What the focused thing is called. */
@@ -54,6 +54,7 @@ describe('by keys alone', () => {
     const findHomes = page.getByRole('button', { name: 'Find homes' });
     await findHomes.focus();
     await page.keyboard.press('?');
+    await page.getByRole('dialog', { name: 'Guide' }).getByRole('button', { name: 'Keys' }).click();
     await page.getByRole('dialog', { name: 'Keys' }).waitFor();
     await page.getByLabel(/Keys of one letter/).uncheck();
     await page.keyboard.press('Escape');
@@ -64,7 +65,8 @@ describe('by keys alone', () => {
     expect(await page.getByRole('dialog').count()).toBe(0);
     expect(await findHomes.isVisible()).toBe(true);
     expect(page.url()).not.toContain('turn=');
-    await page.getByRole('button', { name: 'Keys' }).click();
+    await page.getByRole('button', { name: 'Guide and keys' }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Keys' }).click();
     await page.getByLabel(/Keys of one letter/).check();
     await page.keyboard.press('Escape');
     await page.getByRole('dialog').waitFor({ state: 'detached' });
@@ -128,6 +130,29 @@ describe('by keys alone', () => {
     expect(await where(id)).toBe(await where(other));
     await page.keyboard.press('Control+z');
     await until(async () => (await where(id)) === before, 'taken back');
+  });
+});
+
+describe('the guide', () => {
+  test('behind ? is the page of the stone, with its pictures; its links go from page to page', async () => {
+    const { page } = app;
+    await app.open(await addDemoPlan(app.server, 'pump'), 'homes');
+    await page.keyboard.press('?');
+    const guide = page.getByRole('dialog', { name: 'Guide' });
+    await guide.getByRole('heading', { name: 'Homes', exact: true }).waitFor();
+    const picture = guide.getByRole('img').first();
+    await picture.scrollIntoViewIfNeeded();
+    await until(() => picture.evaluate((img: HTMLImageElement) => img.naturalWidth > 600), 'its picture is there');
+    expect(await axeFaults(page)).toEqual([]);
+    await guide.getByRole('article').getByRole('button', { name: 'Carrying things over' }).click();
+    await guide.getByRole('heading', { name: 'Carrying things over' }).waitFor();
+    const pages = guide.getByRole('navigation', { name: 'Pages of the guide' });
+    expect(await pages.locator('[aria-current=page]').innerText()).toBe('Carrying things over');
+    await pages.getByRole('button', { name: 'On the phone' }).click();
+    // what lies outside the guide is words, and no way out of the plan
+    await guide.getByText(/how that is run/).waitFor();
+    expect(await guide.getByRole('link').count()).toBe(0);
+    expect(app.errors).toEqual([]);
   });
 });
 

@@ -95,6 +95,7 @@ describe('every screen', () => {
     expect(await axeFaults(app.page)).toEqual([]);
     await app.open(await app.demo(), 'homes');
     await app.page.keyboard.press('?');
+    await app.page.getByRole('dialog', { name: 'Guide' }).getByRole('button', { name: 'Keys' }).click();
     await app.page.waitForSelector('text=Everywhere');
     expect(await axeFaults(app.page)).toEqual([]);
     await app.page.keyboard.press('Escape');

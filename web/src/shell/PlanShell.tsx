@@ -6,7 +6,8 @@ import { roleOf, useAccess } from '../state/access.ts';
 import { usePlan } from '../state/plan-store.ts';
 import { Button } from '../ui/button.tsx';
 import { NextLine } from './first/NextLine.tsx';
-import { Keys } from './Keys.tsx';
+import { Help } from './help/Help.tsx';
+import { pageOf } from './help/pages.ts';
 import { PhoneBar } from './PhoneBar.tsx';
 import { SteppingStones } from './SteppingStones.tsx';
 import { ThrownAway } from './ThrownAway.tsx';
@@ -56,7 +57,7 @@ export function PlanShell() {
   const guest = looks && told?.member !== undefined && told.member !== null;
   const width = useWidth();
   const [finding, setFinding] = useState(false);
-  const [keys, setKeys] = useState(false);
+  const [helped, setHelped] = useState(false);
   useEffect(() => open(planId), [open, planId]);
   // fetched ahead, so that the first letters typed after “/” are not lost
   useEffect(() => void loadWhereIsIt().catch(() => undefined), []);
@@ -80,7 +81,7 @@ export function PlanShell() {
       if (key === '/') {
         e.preventDefault();
         setFinding(true);
-      } else if (key === '?') setKeys(true);
+      } else if (key === '?') setHelped(true);
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
@@ -166,7 +167,12 @@ export function PlanShell() {
             <Button onClick={() => setFinding(true)} title="Where is it? ( / )">
               <Search size={16} aria-hidden /> Where is it?
             </Button>
-            <Button look="quiet" aria-label="Keys" title="Keys ( ? )" onClick={() => setKeys(true)}>
+            <Button
+              look="quiet"
+              aria-label="Guide and keys"
+              title="Guide and keys ( ? )"
+              onClick={() => setHelped(true)}
+            >
               <CircleHelp size={18} aria-hidden />
             </Button>
           </div>
@@ -198,7 +204,12 @@ export function PlanShell() {
       )}
       {phone && status === 'ready' && !guest && <PhoneBar onFind={() => setFinding(true)} />}
       <View>{finding && <WhereIsIt onClose={() => setFinding(false)} />}</View>
-      {keys && <Keys onClose={() => setKeys(false)} />}
+      {helped && (
+        <Help
+          page={pageOf(stone, new URLSearchParams(window.location.search).get('view'))}
+          onClose={() => setHelped(false)}
+        />
+      )}
     </div>
   );
 }

@@ -1,4 +1,4 @@
-import { DoorOpen, Pencil, Trash2, Undo2 } from 'lucide-react';
+import { CircleHelp, DoorOpen, Pencil, Trash2, Undo2 } from 'lucide-react';
 import { type FormEvent, useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { newId, sameThings } from '@heronstone/core/plan';
@@ -20,6 +20,7 @@ import { toast } from 'sonner';
 import { Button } from '../ui/button.tsx';
 import { Safekeeping } from './Safekeeping.tsx';
 import { Beginnings } from './first/Beginnings.tsx';
+import { Help } from './help/Help.tsx';
 import { countWords, dayWords, momentWords } from '../ui/words.ts';
 import { fetched } from '../parts/fetched.ts';
 import { part } from '../parts/part.tsx';
@@ -33,6 +34,7 @@ const FOLLOWS = 3_000;
 
 /** The first page: the plans there are, a new one, one from a file. */
 export function Plans() {
+  const [helped, setHelped] = useState(false);
   const [plans, setPlans] = useState<PlanSummary[] | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const navigate = useNavigate();
@@ -118,6 +120,10 @@ export function Plans() {
       <p className="mt-2 max-w-xl text-lg text-soft">
         Where things are made, and where each thing lives so that the hand that needs it can reach it.
       </p>
+      <Button look="quiet" className="-ml-2" onClick={() => setHelped(true)}>
+        <CircleHelp size={16} aria-hidden /> How it is done
+      </Button>
+      {helped && <Help page="one-cupboard" onClose={() => setHelped(false)} />}
       {told?.household && (
         <p className="mt-4">
           {told.member ? (

@@ -1,3 +1,5 @@
+import { Explained } from './explained.tsx';
+import { type Term } from './explanations.ts';
 import { minutesIn } from './minutes.ts';
 import { type ReactNode, useId, useState } from 'react';
 import {
@@ -129,21 +131,27 @@ export function NumberField({
   min = 0,
   max = 1e6,
   whole,
+  read,
+  explained,
   onCommit,
   ...shared
 }: Shared & {
   value: number;
   unit?: string;
+  /** says on a press what its unit means */
+  explained?: Term;
   min?: number;
   max?: number;
   whole?: boolean;
+  /** what may be said in words besides; null: it is none of that */
+  read?: (text: string) => number | null;
   onCommit: (n: number) => boolean | void;
 }) {
   const id = useId();
   const typed = useTyped(id, String(value), (text) => {
     // the field's own unit may stand behind the number; another one is refused, or it would be taken for this one
     const [, bare = text.trim(), said = ''] = /^(.*\d)\s*([a-z%°/²]*)$/i.exec(text.trim()) ?? [];
-    const time = unit === 'min' ? minutesIn(text) : null;
+    const time = read?.(text) ?? (unit === 'min' ? minutesIn(text) : null);
     const n = time ?? Number(bare.replace(',', '.').replace('−', '-'));
     if (text.trim() === '' || !Number.isFinite(n)) return `“${text}” is not a number.`;
     if (time === null && said !== '' && said.toLowerCase() !== unit?.toLowerCase())
@@ -158,8 +166,12 @@ export function NumberField({
   return (
     <Labelled {...shared} id={id} trouble={typed.trouble}>
       <div className="flex items-center gap-1">
-        <input id={id} className={box} inputMode="decimal" autoComplete="off" {...typed.props} />
-        {unit && <span className="shrink-0 text-[13px] text-soft">{unit}</span>}
+        <input id={id} className={box} inputMode={read ? 'text' : 'decimal'} autoComplete="off" {...typed.props} />
+        {unit && (
+          <span className="shrink-0 text-[13px] text-soft">
+            {explained ? <Explained term={explained}>{unit}</Explained> : unit}
+          </span>
+        )}
       </div>
     </Labelled>
   );

@@ -14,6 +14,10 @@ describe('minutes as people say them', () => {
     ['1:30', 90],
     ['half an hour', 30],
     ['An hour and a half', 90],
+    ['1½ hours', 90],
+    ['1 ½ h', 90],
+    ['½ h', 30],
+    ['2¼ h', 135],
     ['0 min', 0],
   ])('%s', (text, minutes) => expect(minutesIn(text)).toBe(minutes));
 

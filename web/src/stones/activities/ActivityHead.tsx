@@ -3,6 +3,7 @@ import { type Activity } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { NumberField, TextField } from '../../ui/fields.tsx';
+import { timesAMonthIn } from '../../ui/often.ts';
 import { MonthsField } from '../../ui/months.tsx';
 
 /** One activity: its name, how often and how long, in which months. */
@@ -17,6 +18,7 @@ export function ActivityHead({ activity }: { activity: Activity }) {
           className="w-28"
           label="sessions a month"
           value={activity.sessionsPerMonth}
+          read={timesAMonthIn}
           onCommit={(sessionsPerMonth) => set({ sessionsPerMonth })}
         />
         <NumberField

@@ -72,6 +72,7 @@ export function Asks({ activity }: { activity: Activity }) {
           className="w-24"
           label="light"
           unit="lx"
+          explained="lux"
           max={5000}
           value={activity.lux}
           onCommit={(lux) => set({ lux })}

@@ -15,6 +15,7 @@ import {
 } from '@heronstone/core/reach';
 import { againWords } from './again-words.ts';
 import { sessionWords } from './session-words.ts';
+import { Explained } from '../../ui/explained.tsx';
 import { bandColour, bandName, fetchWords, yearWords } from '../../ui/words.ts';
 
 type Props = { plan: Plan; maker: Maker; placeId: string; supply?: Supply | null; share?: Share };
@@ -121,6 +122,13 @@ export function MotionsTable({ motions }: { motions: readonly ReachMotion[] }) {
           </tbody>
         ),
       )}
+      <tfoot>
+        <tr>
+          <td colSpan={3} className="text-right text-[12px] text-soft">
+            <Explained term="motionCodes">what the codes mean</Explained>
+          </td>
+        </tr>
+      </tfoot>
     </table>
   );
 }

@@ -1,3 +1,4 @@
+import { Explained } from '../../../ui/explained.tsx';
 import { useMemo, useRef, useState } from 'react';
 import { colourOf, webColour } from '@heronstone/core/colour';
 import { colourIn } from '@heronstone/core/lines';
@@ -92,6 +93,9 @@ export function Nearest({ plan, onChoose }: { plan: Plan; onChoose: (id: string)
           </li>
         ))}
       </ol>
+      <p className="text-[13px] text-soft">
+        <Explained term="deltaE">what ΔE means</Explained>
+      </p>
     </section>
   );
 }

@@ -1,7 +1,6 @@
-import { useNextLine } from '../state/next-line.ts';
-import { CheckField } from '../ui/fields.tsx';
-import { Sheet } from '../ui/sheet.tsx';
-import { useSingleKeys } from '../ui/single-keys.ts';
+import { useNextLine } from '../../state/next-line.ts';
+import { CheckField } from '../../ui/fields.tsx';
+import { useSingleKeys } from '../../ui/single-keys.ts';
 
 const KEYS: [string, [string, string][]][] = [
   [
@@ -53,7 +52,7 @@ const KEYS: [string, [string, string][]][] = [
   [
     'Homes',
     [
-      ['[ · ]', 'turn left · right; closer: the next unit on the left · on the right'],
+      ['[ · ]', 'turn left · right; closer: the next unit on the left · on the right, as do the arrows'],
       ['+ · -', 'step closer to the unit of the chosen place · back to the whole room'],
       ['arrows in Round', 'go from place to place; Enter chooses'],
       ['W · D · M', 'Round tells what is where · how far it is · how much there is and is got'],
@@ -65,11 +64,11 @@ const KEYS: [string, [string, string][]][] = [
 ];
 
 /** What every key does. */
-export function Keys({ onClose }: { onClose: () => void }) {
+export function Keys() {
   const on = useSingleKeys((s) => s.on);
   const line = useNextLine((s) => s.shown);
   return (
-    <Sheet title="Keys" onClose={onClose}>
+    <>
       <CheckField
         label="Keys of one letter work by themselves (off: for dictation, or against slips)"
         checked={on}
@@ -93,6 +92,6 @@ export function Keys({ onClose }: { onClose: () => void }) {
           </dl>
         </section>
       ))}
-    </Sheet>
+    </>
   );
 }
