@@ -12,6 +12,7 @@ import {
   type Supply,
 } from '@heronstone/core/plan';
 import { photoUrl } from '../../state/photos.ts';
+import { InSight } from '../../ui/in-sight.tsx';
 import { Inside } from '../inside/Inside.tsx';
 
 /** The places of a unit in which something lives, each as one looks into it, with its picture and with its things to be taken by the hand. */
@@ -80,7 +81,9 @@ function LookedInto({
       {place.photo !== null && (
         <img src={photoUrl(place.photo)} alt={`Picture of ${place.name}`} className="mb-1 h-16 w-full object-cover" />
       )}
-      <Inside plan={plan} place={place} className="shrink-0 [&_svg]:h-44" onOpen={setOpened} />
+      <InSight className="min-h-[12.25rem] shrink-0">
+        <Inside plan={plan} place={place} className="[&_svg]:h-44" onOpen={setOpened} />
+      </InSight>
       <ul
         className="mt-1 flex min-h-0 flex-wrap content-start gap-1 overflow-y-auto"
         tabIndex={0}
