@@ -258,6 +258,7 @@ function HomesInRoom() {
         <div className="grid grow grid-cols-1 gap-5 px-4 pb-2 pt-1 lg:h-[calc(100vh-31rem)] lg:min-h-72 lg:grid-cols-[20rem_1fr_24rem]">
           <Tray
             inHand={inHand}
+            without={standing?.tally.without ?? null}
             onTake={(held) =>
               select({
                 supply: held.supply.id,

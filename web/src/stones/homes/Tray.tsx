@@ -18,12 +18,22 @@ import { usePlan } from '../../state/plan-store.ts';
 import { findSupplies } from '../../state/search.ts';
 import { useFocusAfter } from '../../ui/focus-after.ts';
 import { useRoving } from '../../ui/roving.ts';
+import { notHeldWords } from './tray-words.ts';
 import { setInCommand } from '@heronstone/core/fit';
 
 type Held = { supply: Supply; share: Share };
 
 /** What has no home yet, most used first; with a few letters typed, everything that answers to them. */
-export function Tray({ inHand, onTake }: { inHand: Held | null; onTake: (held: Held) => void }) {
+export function Tray({
+  inHand,
+  without,
+  onTake,
+}: {
+  inHand: Held | null;
+  /** as many have no home that holds them; null: not counted yet */
+  without: number | null;
+  onTake: (held: Held) => void;
+}) {
   const plan = usePlan((s) => s.plan);
   const [text, setText] = useState('');
   const homeless = useMemo(() => {
@@ -50,6 +60,7 @@ export function Tray({ inHand, onTake }: { inHand: Held | null; onTake: (held: H
     );
   }, [text, plan, homeless, fetches]);
   const roving = useRoving<HTMLUListElement>();
+  const notHeld = notHeldWords(homeless.length, without);
   return (
     <section aria-label="Still without a home" className="flex min-h-0 flex-col">
       <div className="flex items-baseline justify-between">
@@ -72,6 +83,7 @@ export function Tray({ inHand, onTake }: { inHand: Held | null; onTake: (held: H
               : 'Everything has a home.'}
         </p>
       )}
+      {!text.trim() && notHeld !== null && <p className="pb-1 text-[14px] text-clash">{notHeld}</p>}
       {!text.trim() && homeless.length > 0 && Object.keys(plan.organisers).length > 0 && <BoxesWouldHelp />}
       <ul className="min-h-0 grow space-y-1 overflow-auto pr-1" ref={roving.ref} onKeyDown={roving.onKeyDown}>
         {rows.slice(0, 200).map((held) => (
