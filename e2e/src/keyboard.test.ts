@@ -165,7 +165,7 @@ describe('the address', () => {
     await page.mouse.move(round.x + 640, y);
     await page.mouse.down();
     for (let i = 1; i <= 8; i++) await page.mouse.move(round.x + 640 + 20 * i, y);
-    await page.waitForSelector('text=/turned \\d+° left/');
+    await page.waitForSelector('text=/\\d+° left/');
     expect(page.url()).not.toContain('turn=');
     await page.mouse.up();
     await page.waitForURL(/turn=-\d+/);

@@ -20,7 +20,7 @@ import { focusIsLost } from '../../ui/focus-after.ts';
 import { Which } from '../../ui/which.tsx';
 import { singleKey } from '../../ui/single-keys.ts';
 import { bandColour, bandName, countWords, longWords, today, yearWords } from '../../ui/words.ts';
-import { Floor } from '../../views/floor/Floor.tsx';
+import { TurningFloor } from '../../views/floor/TurningFloor.tsx';
 import { looksFrom } from '../../views/round/looks.ts';
 import { Round } from '../../views/round/Round.tsx';
 import { BandLegend } from './BandLegend.tsx';
@@ -191,19 +191,18 @@ export function BothSides({ pair, face }: { pair: Pair; face: 'found' | 'both' }
           )}
           <BandLegend fetches={assessed[at]!.fetchesByBand} tally={pair.sides[at]!.sum} />
           <div className="grid grow grid-cols-1 gap-5 px-4 pb-2 pt-1 lg:h-[calc(100vh-35rem)] lg:min-h-72 lg:grid-cols-[18rem_22rem_1fr_1fr]">
-            <div className="min-h-64 min-w-0">
-              {maker && (
-                <Floor
-                  plan={seen}
-                  up={maker.seat.heading + turn}
-                  maker={maker}
-                  goal={shown}
-                  chosenStation={station!.id}
-                  onChooseStation={(id) => select({ seat: id, turn: null })}
-                  chosenUnit={shownPlace?.unitId ?? null}
-                />
-              )}
-            </div>
+            {maker && (
+              <TurningFloor
+                turn={turn}
+                plan={seen}
+                up={maker.seat.heading + turn}
+                maker={maker}
+                goal={shown}
+                chosenStation={station!.id}
+                onChooseStation={(id) => select({ seat: id, turn: null })}
+                chosenUnit={shownPlace?.unitId ?? null}
+              />
+            )}
             <section aria-label="By station" className="min-h-0 overflow-auto">
               <h2 className="font-semibold">Fetching, by station</h2>
               <table className="w-full border-separate border-spacing-y-1">

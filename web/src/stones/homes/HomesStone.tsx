@@ -23,7 +23,7 @@ import { useHover, useSeat, useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
 import { bandName, fetchWords, today } from '../../ui/words.ts';
 import { Closer } from '../../views/closer/Closer.tsx';
-import { Floor } from '../../views/floor/Floor.tsx';
+import { TurningFloor } from '../../views/floor/TurningFloor.tsx';
 import { looksFrom } from '../../views/round/looks.ts';
 import { wrap } from '../../views/round/geometry.ts';
 import { Round } from '../../views/round/Round.tsx';
@@ -192,7 +192,7 @@ function HomesInRoom() {
             </Button>
             <button
               type="button"
-              className="min-w-20 text-[13px] text-soft hover:text-heron"
+              className="min-w-20 whitespace-nowrap text-[13px] text-soft hover:text-heron"
               onClick={() => setTurn(0)}
               title="Back to how the seat looks"
             >
@@ -267,18 +267,17 @@ function HomesInRoom() {
               })
             }
           />
-          <div className="min-h-64 min-w-0">
-            <Floor
-              plan={seen}
-              up={maker.seat.heading + turn}
-              maker={maker}
-              goal={shown}
-              chosenStation={station.id}
-              onChooseStation={(id) => select({ seat: id, turn: null })}
-              chosenUnit={shownPlace?.unitId ?? closer?.id ?? null}
-              sun={patches}
-            />
-          </div>
+          <TurningFloor
+            turn={turn}
+            plan={seen}
+            up={maker.seat.heading + turn}
+            maker={maker}
+            goal={shown}
+            chosenStation={station.id}
+            onChooseStation={(id) => select({ seat: id, turn: null })}
+            chosenUnit={shownPlace?.unitId ?? closer?.id ?? null}
+            sun={patches}
+          />
           <InHand
             inHand={inHand}
             placeId={place}
@@ -351,5 +350,5 @@ function NoSeat() {
 /** Whose seat it is, or how far the room is turned from it; it follows while Round is dragged. */
 function Turned({ turn: kept, name }: { turn: number; name: string }) {
   const turn = useTurning((s) => s.to) ?? kept;
-  return turn === 0 ? name : `turned ${Math.abs(turn)}° ${turn > 0 ? 'right' : 'left'}`;
+  return turn === 0 ? name : `${Math.abs(turn)}° ${turn > 0 ? 'right' : 'left'}`;
 }
