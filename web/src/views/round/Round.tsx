@@ -1,6 +1,5 @@
 import {
   type KeyboardEvent,
-  memo,
   type MouseEvent,
   type PointerEvent,
   type ReactNode,
@@ -80,6 +79,8 @@ export function Round({
   useEffect(() => {
     steps.current = onStepTo;
   });
+  // who leaves while dragging finds the next room not turned
+  useEffect(() => () => useTurning.setState({ to: null }), []);
   const stepTo = useCallback((unitId: string) => steps.current?.(unitId), []);
 
   const grip = highestGrip(bodyOf(maker.person, null), 0);
@@ -255,7 +256,7 @@ export function Round({
 }
 
 /** What goes all round, once more on either side: whichever way it is turned there is something to see. */
-const Thrice = memo(function Thrice({ id, children }: { id: string; children: ReactNode }) {
+function Thrice({ id, children }: { id: string; children: ReactNode }) {
   return (
     <>
       <g id={id}>{children}</g>
@@ -263,7 +264,7 @@ const Thrice = memo(function Thrice({ id, children }: { id: string; children: Re
       <use href={`#${id}`} x={WIDTH} aria-hidden pointerEvents="none" />
     </>
   );
-});
+}
 
 /** Where something is drawn. */
 const boxesOf = <Id extends string | null>(id: Id, { stretches, low, high }: Seen, y: (mm: number) => number) =>
