@@ -9,7 +9,7 @@ import {
   planMaps,
 } from '@heronstone/core/book';
 import { type Paper, PAPERS } from '@heronstone/core/drawings';
-import { parseLength } from '@heronstone/core/lengths';
+import { formatLength, parseLength } from '@heronstone/core/lengths';
 import { type Plan } from '@heronstone/core/plan';
 import { FACE_PARTS, faceFile, type Faces, type Weight } from '@heronstone/core/type';
 import { json, picturedPlanOf, type Result, today, Trouble, type Values, write } from './input.ts';
@@ -84,7 +84,9 @@ function cutOf({ head: { measure } }: Plan, { cut }: Values): 'door' | Cut | nul
   const sides = cut.split(/[x×]/).map((side) => parseLength(side, measure));
   const [width, height] = sides.map((side) => (side.ok ? side.mm : Number.NaN));
   if (sides.length !== 2 || !(width! >= LEAST_CUT) || !(height! >= LEAST_CUT))
-    throw new Trouble(`--cut takes door, or a width x a height of 6 cm or more as “20 x 30”, not “${cut}”`);
+    throw new Trouble(
+      `--cut takes door, or a width x a height of ${formatLength(LEAST_CUT, measure)} or more as “20 x 30”, not “${cut}”`,
+    );
   return { width: width!, height: height! };
 }
 

@@ -226,9 +226,9 @@ describe('the house', () => {
     // what is asked of it with words it answers late
     const server = createServer((req, res) => {
       req.resume();
-      setTimeout(() => res.end('here'), req.method === 'POST' ? 1500 : 0);
+      setTimeout(() => res.end('here'), req.method === 'POST' ? 4000 : 0);
     });
-    capped(server, { fromOne: 5, fromAll: 8, silent: 400 });
+    capped(server, { fromOne: 5, fromAll: 8, silent: 1500 });
     await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));
     const { port: at } = server.address() as AddressInfo;
     const open = (localAddress: string) =>

@@ -11,8 +11,6 @@ export function Explained({ term, children }: { term: Term; children: ReactNode 
           type="button"
           className="min-h-6 underline decoration-dotted underline-offset-2 hover:text-heron"
           title="What is that?"
-          // it may stand in what is pressed itself
-          onClick={(e) => e.stopPropagation()}
         >
           {children}
         </button>

@@ -1,5 +1,6 @@
 import { type Plan, type Station } from '../../record/plan/index.ts';
 import { drawRound, type Paper } from '../drawings/index.ts';
+import { formatLength } from '../../measures/lengths/index.ts';
 import { dayWords } from '../../keeping/upkeep/index.ts';
 import { type Faces } from '../type/index.ts';
 import { type ChapterName, CHAPTER_NAMES, CHAPTERS } from './chapters.ts';
@@ -96,7 +97,7 @@ export type MapsOf = { units?: readonly string[]; places?: readonly string[] };
 export async function planMaps(plan: Plan, of: MapsOf, options: MapOptions): Promise<Bound> {
   const { paper, faces, day, photos, cut = null, trial = false, onProgress = () => undefined } = options;
   if (cut !== null && cut !== 'door' && Math.min(cut.width, cut.height) < LEAST_CUT)
-    throw new RangeError('A map needs 6 cm of room at least.');
+    throw new RangeError(`A map needs ${formatLength(LEAST_CUT, plan.head.measure)} of room at least.`);
   const pages = await Pages.begin(paper, faces, allWords(plan), {
     ...{ title: `${plan.head.name}: maps`, foot: footOf(plan, day), measure: plan.head.measure, photos },
   });

@@ -115,16 +115,14 @@ export class Pages {
 
   /**
    * Pages to come are cut to a size: what is larger than the sheet is as large as the sheet in that direction. Nothing is written beyond the line.
-   * @param cut null: no longer
-   * @returns what it has become, mm; null where the sheet is smaller in both directions, so that there is nothing to cut
+   * @param cut null: no longer; likewise where the sheet is smaller in both directions, so that there is nothing to cut
    */
-  cutTo(cut: Cut | null): Cut | null {
+  cutTo(cut: Cut | null): void {
     const [width, height] = this.size.map((points) => (points - 2 * CUT_EDGE) / MM) as [number, number];
     this.cut =
       cut === null || (cut.width >= width && cut.height >= height)
         ? null
         : { width: Math.min(cut.width, width), height: Math.min(cut.height, height) };
-    return this.cut;
   }
 
   /** A picture as it is embedded, once; null: it is not at hand, or damaged. */

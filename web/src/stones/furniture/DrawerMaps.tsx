@@ -6,9 +6,8 @@ import { usePlan } from '../../state/plan-store.ts';
 import { usePrinting } from '../../state/printing.ts';
 import { Button } from '../../ui/button.tsx';
 import { fileName } from '../../ui/file-name.ts';
-import { LengthField } from '../../ui/fields.tsx';
+import { CheckField, LengthField, SelectField } from '../../ui/fields.tsx';
 import { Working } from '../../ui/working.tsx';
-import { Check } from './Check.tsx';
 
 const ALL = '';
 
@@ -43,7 +42,6 @@ export function DrawerMaps({ unitId = ALL }: { unitId?: string }) {
       pictures ? plan : null,
     );
   };
-  const field = 'min-h-8 rounded-md border border-edge bg-ground px-2';
   return (
     <section aria-label="Drawer maps">
       <h3 className="font-display font-semibold">Drawer maps</h3>
@@ -54,40 +52,34 @@ export function DrawerMaps({ unitId = ALL }: { unitId?: string }) {
         <p>No unit has places yet.</p>
       ) : (
         <div className="my-2 flex flex-wrap items-end gap-2">
-          <label className="flex flex-col text-[13px] text-soft">
-            Map of
-            <select className={`${field} text-ink`} value={chosen} onChange={(e) => setChosen(e.target.value)}>
-              <option value={ALL}>every unit</option>
-              {units.map((u) => (
-                <option key={u.id} value={u.id}>
-                  {u.name}
-                </option>
-              ))}
-            </select>
-          </label>
-          <label className="flex flex-col text-[13px] text-soft">
-            On a sheet
-            <select
-              className={`${field} text-ink`}
-              value={each}
-              onChange={(e) => setEach(e.target.value as 'unit' | 'place')}
-            >
-              <option value="unit">a unit</option>
-              <option value="place">one place</option>
-            </select>
-          </label>
-          <label className="flex flex-col text-[13px] text-soft">
-            Cut to
-            <select
-              className={`${field} text-ink`}
-              value={cut}
-              onChange={(e) => setCut(e.target.value as 'sheet' | 'door' | 'own')}
-            >
-              <option value="sheet">not at all</option>
-              <option value="door">the inside of its door</option>
-              <option value="own">a size of my own</option>
-            </select>
-          </label>
+          <SelectField
+            className="w-40"
+            label="Map of"
+            value={chosen}
+            options={[[ALL, 'every unit'], ...units.map((u) => [u.id, u.name] as const)]}
+            onCommit={setChosen}
+          />
+          <SelectField
+            className="w-24"
+            label="On a sheet"
+            value={each}
+            options={[
+              ['unit', 'a unit'],
+              ['place', 'one place'],
+            ]}
+            onCommit={setEach}
+          />
+          <SelectField
+            className="w-40"
+            label="Cut to"
+            value={cut}
+            options={[
+              ['sheet', 'not at all'],
+              ['door', 'the inside of its door'],
+              ['own', 'a size of my own'],
+            ]}
+            onCommit={setCut}
+          />
           {cut === 'own' &&
             (['width', 'height'] as const).map((side) => (
               <LengthField
@@ -99,8 +91,8 @@ export function DrawerMaps({ unitId = ALL }: { unitId?: string }) {
                 onCommit={(mm) => setOwn({ ...own, [side]: mm! })}
               />
             ))}
-          <Check words="with pictures" on={pictures} onChange={setPictures} />
-          <Check words="on trial" on={trial} onChange={setTrial} />
+          <CheckField label="with pictures" checked={pictures} onCommit={setPictures} />
+          <CheckField label="on trial" checked={trial} onCommit={setTrial} />
           <Working work={work} words="drawing the maps" />
           {work.share === null && (
             <>

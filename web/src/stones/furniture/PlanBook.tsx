@@ -6,7 +6,7 @@ import { usePrinting } from '../../state/printing.ts';
 import { Button } from '../../ui/button.tsx';
 import { fileName } from '../../ui/file-name.ts';
 import { Working } from '../../ui/working.tsx';
-import { Check } from './Check.tsx';
+import { CheckField } from '../../ui/fields.tsx';
 
 /** Chapters as they are chosen, in the order of the book. */
 const CHAPTERS: readonly (readonly [ChapterName, string])[] = [
@@ -54,11 +54,11 @@ export function PlanBook() {
       <ul className="my-2 grid grid-cols-2 gap-x-4 sm:grid-cols-3">
         {CHAPTERS.map(([id, words]) => (
           <li key={id}>
-            <Check words={words} on={!left.has(id)} onChange={() => toggle(id)} />
+            <CheckField label={words} checked={!left.has(id)} onCommit={() => toggle(id)} />
           </li>
         ))}
         <li>
-          <Check words="with pictures" on={pictures} onChange={setPictures} />
+          <CheckField label="with pictures" checked={pictures} onCommit={setPictures} />
         </li>
       </ul>
       <Working work={work} words="writing the book" />

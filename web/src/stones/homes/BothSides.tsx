@@ -195,7 +195,6 @@ export function BothSides({ pair, face }: { pair: Pair; face: 'found' | 'both' }
               <TurningFloor
                 turn={turn}
                 plan={seen}
-                up={maker.seat.heading + turn}
                 maker={maker}
                 goal={shown}
                 chosenStation={station!.id}

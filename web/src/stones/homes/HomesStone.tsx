@@ -270,7 +270,6 @@ function HomesInRoom() {
           <TurningFloor
             turn={turn}
             plan={seen}
-            up={maker.seat.heading + turn}
             maker={maker}
             goal={shown}
             chosenStation={station.id}
