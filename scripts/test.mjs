@@ -3,10 +3,9 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { chmodSync, existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, statfsSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { basename, join } from 'node:path';
+import { chromiums } from './chromium.mjs';
 import { build, install, root } from './lib.mjs';
-
-const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium';
 
 function run(program, args, env = {}) {
   return spawnSync(program, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } }).status === 0;
@@ -22,10 +21,12 @@ function aside(program, args) {
   });
 }
 
+const mayInstall = process.getuid?.() === 0 && existsSync('/usr/bin/apt-get');
+
 /** Debian’s package of a program that tests need, where it is missing and may be installed. */
 function findDebians(name, isThere, what) {
   if (isThere()) return;
-  if (process.getuid?.() !== 0 || !existsSync('/usr/bin/apt-get')) {
+  if (!mayInstall) {
     console.error(`${what} need Debian’s ${name}: sudo apt-get install ${name}.`);
     return;
   }
@@ -45,7 +46,11 @@ function hasPostgres() {
 
 install();
 build();
-findDebians('chromium', () => existsSync(CHROMIUM), 'The browser tests (or another one named in CHROMIUM)');
+// the lighter of the two where it may be had, the whole browser where that is what there is
+const [light] = chromiums;
+if (mayInstall || !chromiums.some(existsSync))
+  findDebians(basename(light), () => existsSync(light), 'The browser tests (or another one named in CHROMIUM)');
+if (mayInstall) findDebians('chromium', () => chromiums.some(existsSync), 'The browser tests');
 findDebians('postgresql', hasPostgres, 'The tests of a guild');
 
 let passed = 0;

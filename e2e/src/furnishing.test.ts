@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
+import { wallGaps } from '@heronstone/core/room';
 import { addDemoPlan } from './harness.ts';
 import { planIdOf, serverPlan, until, withApp } from './support.ts';
 
@@ -52,14 +53,14 @@ describe('the pump house, measured and furnished from nothing', () => {
     // furnished: a table, and a chest that stands before the fuse board
     await page.getByRole('link', { name: /Furniture/ }).click();
     await app.bringIn('Work table');
-    await app.type('wall 2', '0');
+    await app.type('from the wall: wall 2', '0');
     await app.bringIn('Low chest');
-    await app.type('wall 5', '0');
-    await app.type('wall 1', '0');
+    await app.type('from the wall: wall 5', '0');
+    await app.type('from the wall: wall 1', '0');
     await page.waitForSelector('text=/Low chest stands .* into the working space before Fuse board/');
 
     // 1: moved away by its distance from the west wall
-    await app.type('wall 1', '150');
+    await app.type('from the wall: wall 1', '150');
     await page.waitForSelector('text=/working space before Fuse board/', { state: 'detached' });
 
     // 2: fastened to the wall against tipping
@@ -73,8 +74,8 @@ describe('the pump house, measured and furnished from nothing', () => {
 
     // 3: a second unit in the first one, dragged to where it clears
     await app.bringIn('Bookcase');
-    await app.type('wall 5', '0');
-    await app.type('wall 1', '200');
+    await app.type('from the wall: wall 5', '0');
+    await app.type('from the wall: wall 1', '200');
     await page.waitForSelector('text=/Bookcase and Low chest are|Low chest and Bookcase are/');
     const mark = page.locator('[data-unit][aria-label="Bookcase"]');
     const from = (await mark.boundingBox())!;
@@ -120,9 +121,14 @@ describe('the pump house, measured and furnished from nothing', () => {
     );
 
     await page.getByRole('button', { name: 'Does it go in?' }).click();
-    await app.type('height', '90 mm');
-    await app.type('width', '600 mm');
-    await app.type('depth', '400 mm');
+    const type = async (label: string, text: string) => {
+      const field = page.getByRole('dialog').getByLabel(label, { exact: true });
+      await field.fill(text);
+      await field.press('Enter');
+    };
+    await type('height', '90 mm');
+    await type('width', '600 mm');
+    await type('depth', '400 mm');
     await page.waitForSelector('text=/It goes into 3 of 5 places as they are/');
     expect(await page.getByRole('dialog').innerText()).toMatch(/needs 23 mm more height/);
     await page.keyboard.press('Escape');
@@ -328,6 +334,72 @@ describe('the pump house, measured and furnished from nothing', () => {
     await page.waitForSelector('text=/The socket is dead/', { state: 'detached' });
     await page.getByRole('button', { name: /^Undo/ }).click();
     await page.waitForSelector('text=/The socket is dead/');
+    expect(app.errors).toEqual([]);
+  });
+
+  test('lengths are typed where they apply, from arrow to arrow by tab; what is on a wall is moved by hand and by key', async () => {
+    const { page } = app;
+    const id = await addDemoPlan(app.server, 'pump');
+    await app.open(id, 'furniture?unit=chest');
+    const now = async () => (await serverPlan(app.server.url, id)).plan;
+    const before = (await now()).units.chest!;
+    // no field on Floor lies over another nor over the unit itself
+    await page.getByLabel('width', { exact: true }).waitFor();
+    // all at once: what arrives above Floor moves everything on it
+    const { own, boxes } = await page.evaluate(() => {
+      const of = (e: Element) => {
+        const { x, y, width, height } = e.getBoundingClientRect();
+        return { x, y, width, height };
+      };
+      const fields = [...document.querySelectorAll('[title="width"],[title="depth"],[title^="from the wall"]')];
+      return { own: of(document.querySelector('[data-unit="chest"] path')!), boxes: fields.map(of) };
+    });
+    expect(boxes.length).toBeGreaterThanOrEqual(5);
+    const meet = (a: typeof own, b: typeof own) =>
+      a.x < b.x + b.width - 1 && b.x < a.x + a.width - 1 && a.y < b.y + b.height - 1 && b.y < a.y + a.height - 1;
+    boxes.forEach((a, i) => expect([own, ...boxes.slice(i + 1)].filter((b) => meet(a, b))).toEqual([]));
+    await page.getByLabel('width', { exact: true }).fill('90 cm');
+    await page.keyboard.press('Tab');
+    expect(await page.evaluate(() => (document.activeElement as HTMLInputElement).labels![0]!.textContent)).toBe(
+      'depth',
+    );
+    await page.keyboard.press('Tab');
+    await page.keyboard.press('Tab');
+    expect(await page.evaluate(() => (document.activeElement as HTMLInputElement).labels![0]!.textContent)).toMatch(
+      /^from the wall: /,
+    );
+    await app.type('from the wall: north', '1.2 m');
+    await app.type('height', '80 cm');
+    await until(async () => (await now()).units.chest!.height === 800, 'its height, typed on its front');
+    const after = (await now()).units.chest!;
+    expect(after).toMatchObject({ width: 900, depth: before.depth, x: before.x });
+    const north = wallGaps(await now(), after).find((g) => g.name === 'north')!;
+    expect(north.gap).toBeCloseTo(1200, 0);
+
+    await app.open(id, `room?wall=${Object.values((await now()).walls).find((w) => w.name === 'south')!.id}`);
+    const socket = page.getByRole('button', { name: 'South socket on south' });
+    const fixture = async () => Object.values((await now()).fixtures).find((f) => f.name === 'South socket')!;
+    const stood = await fixture();
+    const drawn = (await socket.locator('rect').boundingBox())!;
+    await page.mouse.move(drawn.x + drawn.width / 2, drawn.y + drawn.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(drawn.x + 40, drawn.y - 30, { steps: 4 });
+    await page.mouse.up();
+    await until(async () => (await fixture()).left > stood.left + 100, 'moved along the wall');
+    const dropped = await fixture();
+    expect(dropped.bottom).toBeGreaterThan(stood.bottom + 100);
+    expect([dropped.left % 10, dropped.bottom % 10]).toEqual([0, 0]);
+    const above = page.getByTitle('above the floor').getByRole('textbox');
+    await above.fill('40 cm');
+    await above.press('Enter');
+    await until(async () => (await fixture()).bottom === 400, 'typed on its own arrow');
+    await socket.press('Shift+ArrowLeft');
+    await until(async () => (await fixture()).left === dropped.left - 100, 'moved by key');
+    // a seat likewise
+    await app.open(id, 'activities?view=where');
+    const seat = async () => (await now()).stations;
+    await app.type('from the wall: west', '2 m');
+    await until(async () => Object.values(await seat()).some((s) => Math.abs(s.x - 2000) < 1), 'the seat');
     expect(app.errors).toEqual([]);
   });
 });

@@ -1,9 +1,10 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { type Browser, type BrowserContext, chromium, type Page } from 'playwright-core';
+import { chromiums } from '../../scripts/chromium.mjs';
 
 export const root = fileURLToPath(new URL('../../', import.meta.url));
 
@@ -96,9 +97,12 @@ export const removeFolder = (server: TestServer) =>
   rmSync(server.folder, { recursive: true, force: true, maxRetries: 20, retryDelay: 250 });
 
 /** Debian's headless Chromium, without the background chatter that a closed network would refuse. */
-export function launch(): Promise<Browser> {
+export async function launch(): Promise<Browser> {
+  const executablePath = chromiums.find((path) => existsSync(path));
+  if (executablePath === undefined)
+    throw new Error(`no browser: none of ${chromiums.join(', ')} is here (apt-get install chromium-headless-shell)`);
   return chromium.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    executablePath,
     args: [
       '--no-sandbox',
       '--disable-gpu',

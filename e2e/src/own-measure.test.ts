@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { type Page } from 'playwright-core';
 import { type Plan } from '@heronstone/core/plan';
 import { addDemoPlan, post } from './harness.ts';
 import { serverPlan, withApp } from './support.ts';
@@ -29,6 +30,23 @@ const typed = (plan: Plan): string[] =>
 const METRIC = /\d ?(mm|cm|m|m²|cm²|kg|g|g\/m²|ml|l)(?![\p{L}\d²/])/u;
 const INCHES = /\d ?("|″|lb|oz|sq ft|sq in|cu ft|qt|quarts?|pounds?|ounces?)(?![\p{L}\d])/u;
 
+/** All that a page says: to read, to hear, and in its drawings and fields. */
+function saidOn(page: Page): Promise<string[]> {
+  return page.evaluate(() => {
+    const out = document.body.innerText.split('\n');
+    for (const e of document.querySelectorAll<HTMLElement>(
+      '[aria-label], [title], [placeholder], input, svg text, title',
+    ))
+      out.push(
+        e.getAttribute('aria-label') ?? '',
+        e.getAttribute('title') ?? '',
+        e.getAttribute('placeholder') ?? '',
+        e instanceof HTMLInputElement ? e.value : e instanceof SVGElement ? (e.textContent ?? '') : '',
+      );
+    return out;
+  });
+}
+
 describe('her own measure everywhere', () => {
   const app = withApp();
 
@@ -50,25 +68,37 @@ describe('her own measure everywhere', () => {
       await app.goOn(id, path);
       await app.page.waitForFunction(() => !/Opening …|looking …|measuring/.test(document.body.innerText));
       await app.settled();
-      const said = await app.page.evaluate(() => {
-        const out = document.body.innerText.split('\n');
-        for (const e of document.querySelectorAll<HTMLElement>(
-          '[aria-label], [title], [placeholder], input, svg text, title',
-        ))
-          out.push(
-            e.getAttribute('aria-label') ?? '',
-            e.getAttribute('title') ?? '',
-            e.getAttribute('placeholder') ?? '',
-            e instanceof HTMLInputElement ? e.value : e instanceof SVGElement ? (e.textContent ?? '') : '',
-          );
-        return out;
-      });
+      const said = await saidOn(app.page);
       for (const line of new Set(said)) {
         const theirs = own.reduce((left, words) => left.split(words).join('…'), line);
         if (other.test(theirs) && !aside.test(line)) found.push(`${path}: ${theirs.trim().slice(0, 160)}`);
       }
     }
     expect(found).toEqual([]);
+    expect(app.errors).toEqual([]);
+  });
+
+  test('an empty plan in inches shows what will be on each stone, in inches', async () => {
+    const { id } = await post<{ id: string }>(`${app.server.url}/api/plans`, {
+      head: { name: 'Bare', measure: 'imperial' },
+    });
+    await app.open(id, 'room');
+    for (const [stone, words] of [
+      ['room', 'The room appears here while you type'],
+      ['furniture', 'Nothing stands here yet'],
+      ['activities', 'Name one thing that is made in this room'],
+      ['homes', 'The room as it is seen from your seat'],
+      ['tryout', 'A session is worked through'],
+      ['keepup', 'this is where the room is kept true'],
+    ] as const) {
+      await app.goOn(id, stone);
+      await app.page.getByText(words).waitFor();
+      expect((await saidOn(app.page)).filter((line) => METRIC.test(line) && !/Latitude/.test(line))).toEqual([]);
+    }
+    // the first step is taken where it is spoken of
+    await app.goOn(id, 'activities');
+    await app.page.getByRole('button', { name: 'The first one' }).click();
+    await app.page.getByText('First say who works here').waitFor();
     expect(app.errors).toEqual([]);
   });
 });

@@ -109,7 +109,7 @@ describe('people, activities and stations', () => {
     expect(walk!.split('L').length).toBeGreaterThanOrEqual(3);
   });
 
-  test('uses from a recipe, by ticking and as for another; what is unknown is named and nothing guessed', async () => {
+  test('uses from a recipe, by family and as for another; what is unknown is named and nothing guessed', async () => {
     const { page } = app;
     const id = await addDemoPlan(app.server, 'pump');
     await app.open(id, 'activities?activity=packing');
@@ -123,11 +123,61 @@ describe('people, activities and stations', () => {
     await page.getByRole('button', { name: 'Take 2 supplies over' }).click();
     await until(async () => (await uses()).includes('masking-tape 1'), 'the recipe');
     expect(await uses()).toContain('bubble-sleeves 7');
-    await view('By ticking');
-    await page.getByRole('checkbox', { name: 'Apron' }).check();
-    await until(async () => (await uses()).includes('apron 1'), 'ticked');
-    await page.getByRole('checkbox', { name: 'Apron' }).uncheck();
-    await until(async () => !(await uses()).includes('apron 1'), 'and not');
+    await view('By family');
+    const families = page.getByRole('list', { name: 'Families' });
+    // one of which nothing is used yet, by its key, and off again
+    const unused = families.getByRole('listitem').filter({ has: page.locator('button[aria-pressed="false"]') });
+    const row = (await unused.first().elementHandle())!;
+    const key = (await (await row.$('kbd'))!.innerText()).trim();
+    const first = families
+      .getByRole('listitem')
+      .filter({ has: page.locator('kbd', { hasText: new RegExp(`^${key}$`) }) });
+    const button = first.getByRole('button').first();
+    const before = (await uses()).length;
+    await page.keyboard.press(key);
+    await until(async () => (await uses()).length > before, 'the family is on');
+    expect(await button.getAttribute('aria-pressed')).toBe('true');
+    const of = first.getByLabel(/a session$/);
+    const things = (await uses()).length - before;
+    await of.fill('1');
+    await of.press('Enter');
+    await until(
+      async () => (await uses()).filter((u) => u.endsWith(` ${Number((1 / things).toFixed(3))}`)).length >= things,
+      'one of them a session',
+    );
+    await button.press(key);
+    await until(async () => (await uses()).length === before, 'and off');
+    await first.getByRole('button', { name: /^One by one/ }).click();
+    const box = first.getByRole('checkbox').first();
+    await box.check();
+    await until(async () => (await uses()).length === before + 1, 'ticked');
+    await box.uncheck();
+    await until(async () => (await uses()).length === before, 'and not');
+    // what already lies on the line is chosen there, not laid twice
+    await page.fill('#use-add', 'masking tape');
+    await page.press('#use-add', 'Enter');
+    await page.getByLabel('reached for a session').waitFor();
+    expect((await uses()).filter((u) => u.startsWith('masking-tape')).length).toBe(1);
+    // no chip lies over another, on a table and on a phone
+    for (const width of [1280, 390]) {
+      await page.setViewportSize({ width, height: 800 });
+      await page.waitForFunction(() => {
+        const line = document.querySelector('[aria-label="Use line"] .bg-paper.relative')!.getBoundingClientRect();
+        const chips = [...document.querySelectorAll('[aria-label*="times a session"]')].map((c) =>
+          c.getBoundingClientRect(),
+        );
+        return (
+          chips.length > 0 &&
+          chips.every((a) => a.right <= line.right + 1) &&
+          chips.every((a, i) =>
+            chips
+              .slice(i + 1)
+              .every((b) => a.right <= b.left || b.right <= a.left || a.bottom <= b.top || b.bottom <= a.top),
+          )
+        );
+      });
+    }
+    await page.setViewportSize({ width: 1280, height: 800 });
     await view('As for another');
     await page.getByLabel('the same as for').selectOption({ label: 'Needle felting' });
     await page.getByRole('button', { name: /^Copy 12 uses/ }).click();

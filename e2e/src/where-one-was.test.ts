@@ -142,8 +142,8 @@ describe('where one was: back, reload, focus, and two windows', () => {
     await app.open(id, `furniture?unit=${unit.id}`);
     const other = await newPage(app.browser);
     await other.page.goto(`${app.server.url}/p/${id}/furniture?unit=${unit.id}`);
-    const mine = page.getByRole('region', { name: unit.name }).getByLabel('depth', { exact: true });
-    const theirs = other.page.getByRole('region', { name: unit.name }).getByLabel('depth', { exact: true });
+    const mine = page.getByLabel('depth', { exact: true });
+    const theirs = other.page.getByLabel('depth', { exact: true });
     await theirs.waitFor();
     const shown = await mine.inputValue();
     // typed here, not yet taken; meanwhile it changes there

@@ -47,8 +47,8 @@ describe('the whole path', () => {
       await app.page.getByRole('menuitem', { name: new RegExp(`^${kind}`) }).click();
       await app.page.waitForSelector(`[data-unit][aria-label="${kind}"]`);
       if (kind === 'Work table') {
-        await app.page.getByLabel('wall 2', { exact: true }).fill('0');
-        await app.page.getByLabel('wall 2', { exact: true }).press('Enter');
+        await app.page.getByLabel('from the wall: wall 2').fill('0');
+        await app.page.getByLabel('from the wall: wall 2').press('Enter');
       }
       if (kind === 'Low chest') {
         const before = await app.page.locator('[data-unit][aria-label="Low chest"]').boundingBox();
@@ -60,8 +60,8 @@ describe('the whole path', () => {
         await app.page.keyboard.press('Shift+ArrowRight');
       }
       if (kind === 'Wall shelves') {
-        await app.page.getByLabel('wall 2', { exact: true }).fill('0 cm');
-        await app.page.getByLabel('wall 2', { exact: true }).press('Enter');
+        await app.page.getByLabel('from the wall: wall 2').fill('0 cm');
+        await app.page.getByLabel('from the wall: wall 2').press('Enter');
       }
       if (kind === 'Three-tier cart')
         for (let i = 0; i < 6; i++)
@@ -216,7 +216,7 @@ describe('the whole path', () => {
     await app.page.waitForSelector('text=Give it a seat');
     await tabTo(/Give it a seat/);
     await press('Enter');
-    await app.page.waitForSelector('text=looks to');
+    await app.page.getByLabel('looks to').waitFor();
     await tabTo(/Supplies/);
     await press('Enter');
     // the tour comes first where there is furniture and nothing in it; the list is beside it

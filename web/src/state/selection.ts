@@ -13,6 +13,7 @@ export type Choice =
   | 'seat'
   | 'turn'
   | 'wall'
+  | 'thing'
   | 'activity'
   | 'view'
   | 'finding'

@@ -4,7 +4,7 @@ import { type RefObject, useEffect, useState } from 'react';
 export const LEAST_LETTER = 11;
 
 /** How large a drawing is on the screen, px; followed as that changes. */
-export function useDrawnBox(drawing: RefObject<SVGSVGElement | null>): { width: number; height: number } {
+export function useDrawnBox(drawing: RefObject<Element | null>): { width: number; height: number } {
   const [box, setBox] = useState({ width: 0, height: 0 });
   useEffect(() => {
     const of = drawing.current;

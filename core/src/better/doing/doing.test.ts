@@ -78,9 +78,9 @@ const doing = (over: Partial<Doing> = {}): Doing => ({
   ...{ planned: 0, promised: 0, findingsBefore: 0, findingsAfter: 0 },
   ...over,
 });
-const planned = async (plan: Plan, d = doing(), way: Doing['way'] = 'found') => {
+const planned = async (plan: Plan, d = doing(), way: Doing['way'] = 'found', work = 1500) => {
   const problem = problemOf(plan, d, way, d.begins);
-  const answer = await solveSchedule(problem, { work: 1500, now: () => 0 });
+  const answer = await solveSchedule(problem, { work, now: () => 0 });
   return { problem, answer, rows: sittingsOf(plan, answer) };
 };
 function ticked(plan: Plan, other: Plan, job: Job, day = today): Plan {
@@ -503,11 +503,13 @@ describe('which day what', () => {
 
   test('ways of going about it: at a weekend it is over sooner, a unit after the other or simply the largest first the saving comes later', async () => {
     const plan = applied(withJobs(now, then), free({}));
+    // with 1,500 proposals one seed in three stays where it came to rest first; 5,000 are less than a second of the ten that the app takes
+    const by = (way: Doing['way']) => planned(plan, doing(), way, 5000);
     const [found, saves, units, weekend] = [
-      await planned(plan),
-      await planned(plan, doing(), 'saves'),
-      await planned(plan, doing(), 'units'),
-      await planned(plan, doing(), 'weekend'),
+      await by('found'),
+      await by('saves'),
+      await by('units'),
+      await by('weekend'),
     ];
     for (const way of [found, saves, units, weekend]) expect(checkSchedule(way.problem, way.answer).broken).toEqual([]);
     for (const way of [saves, units]) expect(way.answer.value).toBeGreaterThanOrEqual(found.answer.value - 1e-6);

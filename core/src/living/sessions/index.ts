@@ -19,3 +19,13 @@ export {
 } from './in-use.ts';
 export { tableLaid, type TableLaid } from './lay-out.ts';
 export { loadShares, loadsIn, type Taken, visitSeconds, visitShares } from './visit.ts';
+export {
+  familyUses,
+  fetchesOfEach,
+  fetchesOfSession,
+  ofFamily,
+  familyCommands,
+  usualFetches,
+  usuallyWanted,
+  type FamilyUses,
+} from './usual-uses.ts';

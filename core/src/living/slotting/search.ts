@@ -21,6 +21,10 @@ const MOVE_FAMILY = 0.08;
 /** Of proposals, where names cost: a lot pulled to where one of its concept lives; all of a concept in one place moved to another. */
 const PULL_LIKE = 0.2;
 const MOVE_LIKE = 0.12;
+/** Of proposals, where names cost: all that lies in two places exchanged. */
+const EXCHANGE = 0.06;
+/** … where they hold no more than so many lots together: each takes two steps of a chain. */
+const EXCHANGED = 24;
 /** Of proposals, where there are charges: a carried container filled or emptied. */
 const MOVE_CHARGE = 0.02;
 /** Of the rest, where lots have no home: for one of them. */
@@ -73,6 +77,8 @@ export class Search {
   private chain = 0;
   private readonly waiting = new Int32Array(CHAIN);
   private waitingCount = 0;
+  /** lots between two places that are exchanged */
+  private readonly carried = new Int32Array(EXCHANGED);
   /** lots that the proposal under way wants where they are: stamped with its number */
   private readonly stamp: Int32Array;
   private stampNow = 0;
@@ -127,7 +133,8 @@ export class Search {
     const charge = move + (c.charges > 0 ? MOVE_CHARGE : 0);
     const named = c.mixes && c.lotConcept.length > 0;
     const moveLike = charge + (named ? MOVE_LIKE : 0);
-    const like = moveLike + (named ? PULL_LIKE : 0);
+    const exchange = moveLike + (named ? EXCHANGE : 0);
+    const like = exchange + (named ? PULL_LIKE : 0);
     for (let i = 0; i < proposals; i++) {
       if ((i & 255) === 0) this.temperature = this.scale * hot * Math.exp(cool * (t0 + ((t1 - t0) * i) / proposals));
       const kind = like > 0 ? random.next() : 1;
@@ -135,6 +142,7 @@ export class Search {
       else if (kind < move) this.moveFamily();
       else if (kind < charge) this.moveCharge();
       else if (kind < moveLike) this.moveLike();
+      else if (kind < exchange) this.exchange();
       else if (kind < like) this.pullToLike();
       else this.propose();
       if (state.total + this.extra < this.bestTotal - 1e-7) this.keep();
@@ -427,6 +435,43 @@ export class Search {
     if (delta > allowed + this.hope) return;
     if (state.fits(o)) this.shift(l, o, delta, allowed);
     else this.insert(l, o, allowed);
+  }
+
+  /** All that lies in the place of a lot to where that one would like to live, and what lies there the other way: two drawers change their names. */
+  private exchange(): void {
+    const { c, state, random } = this;
+    const l = this.movable[random.below(this.movable.length)]!;
+    const first = c.optStart[l]!;
+    const r = random.next();
+    const p = c.optPlace[state.at[l]!]!;
+    const q = c.optPlace[first + Math.floor(r * r * r * (c.optStart[l + 1]! - first))]!;
+    if (p === q || p === c.places || q === c.places || state.count[p]! + state.count[q]! > EXCHANGED) return;
+    const before = state.total;
+    const allowed = this.allowance();
+    this.hope = this.besides ? (state.count[p]! + state.count[q]!) * this.besides.mayGain(l) : 0;
+    this.begin();
+    const there = this.emptied(q, 0);
+    const all = this.emptied(p, there);
+    let ok = true;
+    for (let k = 0; k < all && ok; k++) {
+      const m = this.carried[k]!;
+      const o = c.optionAt[m * (c.places + 1) + (k < there ? p : q)]!;
+      if (o >= 0 && state.fits(o)) ok = this.step(m, o);
+      else this.waiting[this.waitingCount++] = m;
+    }
+    this.settle(before, allowed, ok);
+  }
+
+  /** Takes out of a place what has another to go to, into {@link carried} behind what is there; gives how many it carries then. */
+  private emptied(q: number, carried: number): number {
+    const { c, state } = this;
+    for (let i = state.count[q]! - 1; i >= 0; i--) {
+      const m = state.member[state.memberStart[q]! + i]!;
+      if (this.stays[m] || c.optStart[m + 1]! - c.optStart[m]! <= 2) continue;
+      this.step(m, c.noHome[m]!);
+      this.carried[carried++] = m;
+    }
+    return carried;
   }
 
   /** All of a family in one place to another of its places; now and then to a place that one of them would like. */

@@ -103,6 +103,23 @@ describe('the plan book, read back by pdfjs-dist', () => {
     }
   });
 
+  test('a plan in inches says nothing in the other measure on any page, and the other way round', async () => {
+    const METRIC = /\d\s?(?:mm|cm|m|m²|ml|l|litres?|kg|g)(?![\p{L}\d])/u;
+    const INCHES = /\d\s?(?:"|″|in|inches|ft|lb|oz|qt)(?![\p{L}\d])/u;
+    const wordsOf = async (of: Plan) => {
+      const { pages } = await read((await planBook(of, options)).bytes);
+      const { pages: maps } = await read((await planMaps(of, { units: Object.keys(of.units) }, options)).bytes);
+      return [...pages, ...maps].map((p) => p.words.join(' '));
+    };
+    const centimetres = { ...plan, head: { ...plan.head, measure: 'metric' as const } };
+    const [here, there] = [await wordsOf(plan), await wordsOf(centimetres)];
+    expect(here.filter((w) => METRIC.test(w))).toEqual([]);
+    expect(there.filter((w) => INCHES.test(w))).toEqual([]);
+    // and says lengths in its own
+    expect(here.some((w) => INCHES.test(w))).toBe(true);
+    expect(there.some((w) => METRIC.test(w))).toBe(true);
+  });
+
   test('contents name every chapter with its page, and lead there; bookmarks do; pages are numbered', async () => {
     const bound = await planBook(plan, options);
     const { pdf, pages } = await read(bound.bytes);

@@ -175,6 +175,29 @@ describe('supplies as CSV', () => {
     );
   });
 
+  test('a plan in inches is written in inches and ounces, as its heading says, and read back the same', () => {
+    const empty = emptyPlan('x');
+    const head = { ...empty.head, measure: 'imperial' as const };
+    const thing = block({ name: 'Pad', width: 215.9, depth: 279.4, height: 12.7, mass: 340.194 });
+    const [header, row] = writeSupplies({ ...empty, head, supplies: { a: thing } }).split('\r\n');
+    expect(header).toMatch(/,mass_oz,/);
+    expect(header).not.toMatch(/mass_g/);
+    expect(row).not.toMatch(/ mm/);
+    expect(row).toMatch(/,8\.5 in,11 in,0\.5 in,12,/);
+    fc.assert(
+      fc.property(fc.array(supply, { minLength: 1, maxLength: 4 }), (supplies) => {
+        const plan = { ...empty, head, supplies: Object.fromEntries(supplies.map((s) => [s.id, s])) };
+        const report = readSupplies(writeSupplies(plan), makeId);
+        expect(report.troubles).toEqual([]);
+        const by = (list: Supply[]) => [...list].sort((a, b) => (a.name < b.name ? -1 : 1));
+        const [before, after] = [by(Object.values(plan.supplies)), by(report.supplies)];
+        const sum = (list: Supply[], of: (s: Supply) => number | null) => list.reduce((n, s) => n + (of(s) ?? 0), 0);
+        for (const field of [(s: Supply) => s.width, (s: Supply) => s.openLength, (s: Supply) => s.mass])
+          expect(Math.abs(sum(after, field) - sum(before, field))).toBeLessThan(0.01 * before.length);
+      }),
+    );
+  });
+
   test('cells a spreadsheet would run are written so that it does not', () => {
     const csv = writeSupplies({
       ...emptyPlan('x'),

@@ -1,4 +1,4 @@
-import { kindOf } from '../../things/kinds/index.ts';
+import { fetchesOfEach, usualFetches } from '../../living/sessions/index.ts';
 import {
   blankActivity,
   type Command,
@@ -51,14 +51,22 @@ export function takeOwnTable(
     ...reading.fresh.map((row) => ({ row, id: row.supply.id })),
     ...reading.changed.map(({ row, supplyId }) => ({ row, id: supplyId })),
   ];
+  const wantedBy = ({ row }: (typeof rows)[number]) =>
+    new Set(row.uses.includes(ALL) ? all : row.uses.flatMap((use) => added.get(use) ?? activityNamed(plan, use) ?? []));
+  // what a column says an activity uses is what may be fetched for it: so many of a family a session, not all of it every time
+  const sortOf = ({ supply }: (typeof rows)[number]['row']) => supply.family || supply.kind || supply.id;
+  const together = new Map<string, number>();
+  for (const each of rows)
+    for (const activityId of wantedBy(each)) {
+      const key = `${activityId} ${sortOf(each.row)}`;
+      together.set(key, (together.get(key) ?? 0) + 1);
+    }
   for (const { row, id } of rows) {
-    const wanted = row.uses.includes(ALL)
-      ? all
-      : row.uses.flatMap((use) => added.get(use) ?? activityNamed(plan, use) ?? []);
+    const wanted = wantedBy({ row, id });
     const has = new Set(plan.supplies[id] ? usesOf(plan, id).map((u) => u.activityId) : []);
-    for (const activityId of new Set(wanted)) {
+    for (const activityId of wanted) {
       if (has.has(activityId)) continue;
-      const fetches = kindOf(row.supply.kind)?.fetches ?? 1;
+      const fetches = fetchesOfEach(usualFetches(row.supply), together.get(`${activityId} ${sortOf(row)}`)!);
       commands.push({ type: 'addUse', use: { id: newId('use'), activityId, supplyId: id, fetches, usedUp: 0 } });
     }
     if (row.placeId !== null && row.supply.working > 0 && !homeOf(plan, id, 'working'))

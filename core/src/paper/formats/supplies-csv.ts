@@ -6,7 +6,7 @@ import { type DecimalMark, decimalMarkOf, plainNumbers } from './numbers.ts';
 import { plainCell, safeCell } from './safe-cell.ts';
 
 /**
- * The documented header; only `name` is needed. Lengths carry their unit, a bare number is millimetres. Lists are split by `;`. `home` is written for
+ * The documented header; only `name` is needed. Lengths carry their unit, a bare number is millimetres; a mass is in grams or in ounces, as its heading says. Lists are split by `;`. `home` is written for
  * people to read (“Cube unit › cubby 2-2 › box 3”) and not taken over when it is read.
  */
 export const CSV_COLUMNS = [
@@ -17,6 +17,7 @@ export const CSV_COLUMNS = [
   'depth',
   'height',
   'mass_g',
+  'mass_oz',
   'grammage',
   'working',
   'backstock',
@@ -61,6 +62,7 @@ const NUMERIC: readonly Column[] = [
   'depth',
   'height',
   'mass_g',
+  'mass_oz',
   'grammage',
   'working',
   'backstock',
@@ -69,6 +71,9 @@ const NUMERIC: readonly Column[] = [
   'reorder_at',
   'price',
 ];
+
+/** Grams of an ounce (exact by definition). */
+const OUNCE = 28.349523125;
 
 export type CsvTrouble = { line: number; reason: string };
 export type CsvReport = {
@@ -221,7 +226,7 @@ function supplyFrom(
     width: length(cell, 'width'),
     depth: length(cell, 'depth'),
     height: length(cell, 'height'),
-    mass: number(cell, 'mass_g', 0),
+    mass: number(cell, 'mass_g', null) ?? Number((number(cell, 'mass_oz', 0) * OUNCE).toFixed(3)),
     grammage: number(cell, 'grammage', null),
     working: number(cell, 'working', 1),
     backstock: number(cell, 'backstock', 0),
@@ -266,6 +271,7 @@ function supplyFrom(
 /** Fields of a supply whose columns are under other names. */
 const FIELD: Partial<Record<Column, keyof Supply>> = {
   mass_g: 'mass',
+  mass_oz: 'mass',
   stack_limit: 'stackLimit',
   pack_of: 'packOf',
   reorder_at: 'reorderAt',
@@ -305,9 +311,13 @@ function livesIn(plan: Plan, supply: Supply): string {
     .join('; ');
 }
 
-/** All supplies of a plan as CSV with the documented header, in order of name. */
+/** All supplies of a plan as CSV with the documented header, in order of name; lengths and masses in the plan's own measure. */
 export function writeSupplies(plan: Plan): string {
-  const size = (mm: number | null) => (mm === null ? '' : `${Number(mm.toFixed(3))} mm`);
+  const inches = plan.head.measure === 'imperial';
+  const size = (mm: number | null) =>
+    mm === null ? '' : inches ? `${Number((mm / 25.4).toFixed(5))} in` : `${Number(mm.toFixed(3))} mm`;
+  const mass = (g: number) => String(inches ? Number((g / OUNCE).toFixed(4)) : g);
+  const columns = CSV_COLUMNS.filter((c) => c !== (inches ? 'mass_g' : 'mass_oz'));
   const rows = Object.values(plan.supplies)
     .sort((a, b) => (a.name < b.name ? -1 : a.name > b.name ? 1 : a.id < b.id ? -1 : 1))
     .map((s) => [
@@ -317,7 +327,7 @@ export function writeSupplies(plan: Plan): string {
       size(s.width),
       size(s.depth),
       size(s.height),
-      String(s.mass),
+      mass(s.mass),
       s.grammage === null ? '' : String(s.grammage),
       String(s.working),
       String(s.backstock),
@@ -356,5 +366,5 @@ export function writeSupplies(plan: Plan): string {
       s.price === null ? '' : String(s.price),
       livesIn(plan, s),
     ]);
-  return `${Papa.unparse([[...CSV_COLUMNS], ...rows.map((r) => r.map(safeCell))])}\r\n`;
+  return `${Papa.unparse([columns, ...rows.map((r) => r.map(safeCell))])}\r\n`;
 }

@@ -17,7 +17,7 @@ const FRONT =
   /^(\d{1,3}(?:[ ,.]\d{3})+(?!\d)|\d+(?!\d))(\+|\?|ish)?\s*(?:pcs?\.?|pieces?|x(?=\s))?\s*(?:of\s+)?(?=\S)/i;
 /** A number that is the beginning of something else: 3D, 9V, 2-ply, 4/5, 5 %. */
 const NO_COUNT =
-  /^\d+(?:[.,]?\d)*(?:(?!ish\b)[a-wyz]|x[a-z0-9]|[-/%]\d|[.,]\d(?!\d\d(?!\d))|-[a-z]|\s?%|\s(?:m|yd|yards?|metres?|meters?|ft|feet|ml|cl|l|litres?|liters?|watts?|w|ply|hole)(?![a-z]))/i;
+  /^\d+(?:[.,]?\d)*(?:(?!ish\b)[a-wyz]|x[a-z0-9]|[-/%]\d|[.,]\d(?!\d\d(?!\d))|-[a-z]|\s?%|\s(?:m|yd|yards?|metres?|meters?|ft|feet|ml|cl|l|litres?|liters?|pts?|mil|pints?|qts?|quarts?|gal|gallons?|watts?|w|ply|hole)(?![a-z]))/i;
 const DOZENS = /^(?:dozens?|doz\.?)\s+(?:of\s+)?(?=\S)/i;
 const VAGUELY = new RegExp(`^(?:a\\s+)?(${Object.keys(VAGUE).join('|')})(?:\\s+of)?\\s+(?=\\S)`, 'i');
 const BEHIND =

@@ -1,5 +1,6 @@
 import { type Nature } from '../../record/catalogue/index.ts';
 import { countIn, shareIn } from './amounts.ts';
+import { vesselIn } from './volumes.ts';
 import { likelyKinds, wordsOf } from '../../things/kinds/index.ts';
 
 /** Something that holds, as people name it when they say how much there is: inner sizes, mm (common practice, no source). */
@@ -103,11 +104,23 @@ export function containerNamed(
   const found =
     CONTAINER_KINDS.find((c) => same(wordsOf(c.name), words)) ??
     // a word before it only says which one: “green jar”, “old shoe box”
-    (words.length <= 3
+    (words.length <= 3 || vesselIn(phrase.trim())
       ? CONTAINER_KINDS.find((c) => same(wordsOf(c.name), words.slice(-wordsOf(c.name).length)))
       : undefined);
   if (!found) return null;
-  return { ...found, name: phrase.trim(), holderId: null, organiserId: null };
+  // one that is said to hold so much is like others of its kind, but for that
+  const said = vesselIn(phrase.trim());
+  const by = said ? Math.cbrt((said.litres * 1e6) / (found.width * found.depth * found.height)) : 1;
+  const size = (mm: number) => (by === 1 ? mm : Math.round(mm * by));
+  return {
+    ...found,
+    width: size(found.width),
+    depth: size(found.depth),
+    height: size(found.height),
+    name: phrase.trim(),
+    holderId: null,
+    organiserId: null,
+  };
 }
 
 const FILLS = /^(.+?)\s+(?:fills?|fill up|takes? up)\s+(.+)$/i;
@@ -147,8 +160,15 @@ function amountOf(text: string, known: readonly KnownHolder[]): SaidContainer | 
     const container = containerNamed(shared.rest.replace(/^(?:of|the|my)\s+/i, ''), known);
     return container && { ...container, count: 1, share: shared.share };
   }
-  const direct = containerNamed(text.replace(/^(?:an?|the|my|this|one)\s+/i, ''), known);
+  const one = text.replace(/^(?:an?|the|my|this|one)\s+/i, '');
+  const direct = containerNamed(one, known);
   if (direct?.holderId) return { ...direct, count: 1, share: 1 };
+  // “3 gallon tub” is one that holds three gallons, “2 quart jars” are two
+  const said = vesselIn(one);
+  if (direct && said && !/s$/i.test(said.vessel)) return { ...direct, count: 1, share: 1 };
+  const lead = said && /^(\d+)\s+(?=[a-z])(.+)$/i.exec(one);
+  const each = lead && containerNamed(lead[2]!, known);
+  if (each) return { ...each, count: Number(lead[1]), share: 1 };
   const counted = countIn(`${text} `);
   const several = counted && containerNamed(counted.rest, known);
   if (several) return { ...several, count: counted.count, share: 1 };

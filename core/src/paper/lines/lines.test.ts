@@ -572,3 +572,59 @@ describe('the same thing again', () => {
     expect(sameAs(plan, again.supply)?.id).toBe(six!.id);
   });
 });
+
+describe('how much a vessel holds', () => {
+  const of = (line: string) => {
+    const read = readLine(line, { measure: 'imperial' });
+    if (read.what !== 'supply') throw new Error(`${line}: ${read.what}`);
+    return read;
+  };
+  const litres = ({ supply: { width, depth, height } }: ReturnType<typeof of>) => (width! * depth! * height!) / 1e6;
+
+  // a US gallon is 231 cubic inches (15 USC 205, from memory): eight pints, 128 fluid ounces
+  const GALLON = (231 * 25.4 ** 3) / 1e6;
+
+  test.each([
+    ['2 pints of gesso', 'Gesso', 2, GALLON / 8],
+    ['a gallon of white glue', 'White glue', 1, GALLON],
+    ['half gallon of gesso', 'Gesso', 1, GALLON / 2],
+    ['a pint tin of varnish', 'Varnish', 1, GALLON / 8],
+    ['500 ml bottle of ink', 'Bottle of ink', 1, 0.5],
+    ['4 fl oz bottles of ink, 3', 'Bottle of ink', 3, (4 * GALLON) / 128],
+    ['8 oz bottle of glue', 'Bottle of glue', 1, (8 * GALLON) / 128],
+    ['3 x 250 ml gesso', 'Gesso', 3, 0.25],
+    ['750ml spray bottle', 'Spray bottle', 1, 0.75],
+    ['gesso 500 ml', 'Gesso', 1, 0.5],
+    ['white glue, 1 gallon', 'White glue', 1, GALLON],
+    ['2 l bottle of varnish', 'Varnish', 1, 2],
+  ])('%s: as large as what it holds, worked out, so not sure', (line, name, working, held) => {
+    const read = of(line);
+    expect(read.supply).toMatchObject({ name, working });
+    // the box round a bottle is half as large again as what is in it, or a little more (common practice)
+    expect(litres(read) / held).toBeGreaterThan(1.45);
+    expect(litres(read) / held).toBeLessThan(1.8);
+    expect(read.supply.unsure).toEqual(expect.arrayContaining(['width', 'height']));
+    // with its vessel it weighs a little more than water
+    expect(read.supply.mass / 1000 / held).toBeCloseTo(1.1, 1);
+  });
+
+  test('what is counted in pieces fills it instead; one that holds gallons is one', () => {
+    for (const [line, count, holds] of [
+      ['a quart jar of buttons', 1, GALLON / 4],
+      ['2 quart jars of beads', 2, GALLON / 4],
+      ['3 gallon tub of yarn', 1, 3 * GALLON],
+    ] as const) {
+      const { container } = of(line);
+      expect([line, container!.count]).toEqual([line, count]);
+      expect((container!.width * container!.depth * container!.height) / 1e6 / holds).toBeCloseTo(1, 1);
+    }
+    // twice as much fills twice as many
+    const one = of('a pint jar of buttons').supply.working;
+    expect(of('a quart jar of buttons').supply.working / one).toBeCloseTo(2, 0);
+  });
+
+  test('what is no volume stays what it is: paper by points and weights, felt by ounces', () => {
+    expect(of('12 pt card stock 8.5x11').supply).toMatchObject({ name: '12 pt card stock', working: 1 });
+    expect(of('8 oz felt').supply.mass).toBeCloseTo(226.8, 1);
+  });
+});

@@ -14,6 +14,7 @@ import { type KnownHolder, type SaidContainer, containersHere, filledIn } from '
 import { type SaidSize, sizeIn, tidied } from './sizes.ts';
 import { thingsIn } from './several.ts';
 import { inFigures } from './spoken.ts';
+import { GRAMS_A_LITRE, vesselOf, volumeIn } from './volumes.ts';
 import { weighSheet, weightIn } from './weights.ts';
 
 /** Something that was not understood for sure: what is asked, and the likeliest answers. */
@@ -69,8 +70,9 @@ export function readLine(line: string, { measure, holders = [], chosen = null }:
         took: [`${here.container.count} × ${here.container.name}, standing here`],
       };
   }
-  const filled = quoted === null ? (filledIn(unquoted, holders) ?? behindIt(unquoted, holders)) : null;
-  let rest = filled ? filled.rest : unquoted;
+  const vessel = quoted === null && chosen !== '' ? vesselled(unquoted) : null;
+  const filled = quoted === null && !vessel ? (filledIn(unquoted, holders) ?? behindIt(unquoted, holders)) : null;
+  let rest = vessel ? vessel.rest : filled ? filled.rest : unquoted;
   const spare = spareIn(rest);
   rest = spare.rest;
   const coloured = hexIn(rest);
@@ -122,6 +124,7 @@ export function readLine(line: string, { measure, holders = [], chosen = null }:
   const known = new Set<Sized>();
   if (stick) setStick(supply, Math.min(...stick), Math.max(...stick), known);
   else if (usable) setSize(supply, usable.size, known);
+  else if (vessel) setVessel(supply, vessel.litres, kind, weighed !== null, known);
   if (weighed) {
     if ('grammage' in weighed.weight) {
       supply.grammage = weighed.weight.grammage;
@@ -213,6 +216,34 @@ export function readLine(line: string, { measure, holders = [], chosen = null }:
 const IN_ONE: Partial<Record<string, number>> = { 'seed-bead-tube': 1000 };
 
 type Draft = Omit<Supply, 'id'>;
+
+/** What is poured, with how much one vessel of it holds; null: it is counted in pieces, or nothing is said of the kind. */
+function vesselled(text: string): { litres: number; rest: string } | null {
+  const said = volumeIn(text);
+  if (!said) return null;
+  // a bottle of ink is a kind of its own beside what ink else there is
+  const within = `${said.vessel.replace(/s$/i, '')} of ${said.rest}`;
+  const rest = said.vessel !== '' && likelyOf(within)?.form === 'bottle' ? within : said.rest;
+  const kind = likelyOf(rest);
+  // a jar of buttons is filled with them
+  const poured = kind
+    ? kind.form === 'bottle' || /\bbottle\b/.test(kind.name)
+    : !(/\bof\s+\S/i.test(text) && filledIn(text, []));
+  if (!poured) return null;
+  return { litres: said.litres, rest: said.count === null ? rest : `${said.count} ${rest}` };
+}
+
+/** The sizes of a vessel from what it holds: worked out, so they are marked as not sure. */
+function setVessel(supply: Draft, litres: number, kind: KindOfSupply | null, weighed: boolean, known: Set<Sized>) {
+  Object.assign(supply, vesselOf(litres, kind));
+  for (const field of ['width', 'depth', 'height'] as const) known.add(field);
+  supply.unsure.push('width', 'depth', 'height');
+  if (!kind) supply.form = 'bottle';
+  if (weighed) return;
+  supply.mass = Math.round(litres * GRAMS_A_LITRE);
+  known.add('mass');
+  supply.unsure.push('mass');
+}
 
 /** What a plan can hold of it. */
 const Storable = Supply.omit({ id: true });

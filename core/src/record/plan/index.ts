@@ -98,3 +98,4 @@ export {
 export { sharePhrase, shareWord } from './share-words.ts';
 export { sameThings } from './same-things.ts';
 export { type Leaf, leavesOf } from './leaves.ts';
+export { sitsOn } from './sitting.ts';

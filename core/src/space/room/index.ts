@@ -2,7 +2,8 @@ export { type WallFrame, wallFrames, frameOf, onWall, fromWall, doorSweep } from
 export { unitPrism, unitPoint, unitBox, unitSolids, fixturePrism, floorUsePrism } from './bodies.ts';
 export { ceilingAt, HEAD_HEIGHT, slopeHeight, slopeReaches, wallOutline } from './ceiling.ts';
 export { freeSpotFor } from './free-spot.ts';
-export { snapUnit, hangsUnder, hangingAt, wallGaps, SNAP, type Snapped } from './snap.ts';
+export { snapUnit, hangsUnder, hangingAt, SNAP, type Snapped } from './snap.ts';
+export { tapesFrom, wallGaps, type Tape } from './tapes.ts';
 export {
   freeFloor,
   blocksFloor,

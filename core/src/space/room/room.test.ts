@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { distance, insidePolygon } from '../../measures/geometry/index.ts';
+import { distance, insidePolygon, prismFootprint } from '../../measures/geometry/index.ts';
 import { blankFixture, emptyPlan, roomOf } from '../../record/plan/index.ts';
 import { applied, tinyRoom, unit, withUnits } from '../../testing/index.ts';
 import {
@@ -21,6 +21,8 @@ import {
   snapUnit,
   wallFrames,
   wallFront,
+  tapesFrom,
+  unitPrism,
   wallGaps,
   widestWays,
 } from './index.ts';
@@ -167,6 +169,22 @@ describe('snapping', () => {
     expect(moved.units.chair).toMatchObject({ x: 800, y: 1000, facing: 100 });
     const without = withUnits(room());
     expect(moveSeat(without, seat, { x: 1000 })).toMatchObject({ type: 'setStation', set: { x: 1000 } });
+  });
+
+  test('a tape goes square from what is nearest to the wall, in the middle of what is opposite it', () => {
+    const [west] = wallGaps(room(), { ...chest, x: 3000, y: 3000 });
+    expect(west!.from.x - west!.to.x).toBeCloseTo(2550, 6);
+    expect(west!.to).toEqual({ x: expect.closeTo(0, 6), y: expect.closeTo(3000, 6) });
+    // turned, it begins at a corner
+    const [turned] = wallGaps(room(), { ...chest, x: 3000, y: 3000, facing: 30 });
+    const corners = prismFootprint(unitPrism({ ...chest, x: 3000, y: 3000, facing: 30 }));
+    const nearest = corners.reduce((a, b) => (a.x < b.x ? a : b));
+    expect(turned!.from.x).toBeCloseTo(nearest.x, 6);
+    expect(turned!.from.y).toBeCloseTo(nearest.y, 6);
+    // from one point it is the distance of that point, and half outside only what is inside counts
+    expect(tapesFrom(room(), [{ x: 1000, y: 2000 }]).map((t) => Math.round(t.gap))).toEqual([1000, 4000, 5000, 2000]);
+    const half = wallGaps(room(), { ...chest, x: 0, y: 3000 }).find((t) => Math.abs(t.to.y) < 1)!;
+    expect(half.to.x).toBeCloseTo(chest.width / 4, 0);
   });
 
   test('gaps to the walls are those of the nearest corner', () => {

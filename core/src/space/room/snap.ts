@@ -9,21 +9,6 @@ export const SNAP = 70;
 
 export type Snapped = { x: number; y: number; facing: number; bottom: number; hostId: string | null; to: string[] };
 
-/**
- * Distance of a unit's nearest edge from each wall that is opposite it, mm; negative: through it. A wall that a tape from the unit would not
- * meet is left out.
- */
-export function wallGaps(plan: Pick<Plan, 'walls'>, unit: Unit): { wallId: string; name: string; gap: number }[] {
-  const corners = prismFootprint(unitPrism(unit));
-  return wallFrames(plan).flatMap((frame) => {
-    const seen = corners.map((c) => fromWall(frame, c));
-    const left = Math.min(...seen.map((p) => p.left));
-    const right = Math.max(...seen.map((p) => p.left));
-    if (right <= 0 || left >= frame.length || seen.every((p) => p.out < 0)) return [];
-    return [{ wallId: frame.wall.id, name: frame.name, gap: Math.min(...seen.map((p) => p.out)) }];
-  });
-}
-
 const square = (a: number, b: number) => {
   const off = Math.abs(angleBetween(a, b)) % 90;
   return Math.min(off, 90 - off) < 1;

@@ -6,7 +6,12 @@ import { moveSeat } from '@heronstone/core/room';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
+import { useWidth } from '../../ui/width.ts';
 import { countWords } from '../../ui/words.ts';
+import { Arrows } from '../../views/arrows/Arrows.tsx';
+import { around } from '../../views/arrows/spread.ts';
+import { seatArrows } from '../../views/floor/unit-arrows.ts';
+import { EmptyStone } from '../../views/empty/EmptyStone.tsx';
 import { Floor } from '../../views/floor/Floor.tsx';
 import { ActivityHead } from './ActivityHead.tsx';
 import { type Mapped } from './mapped.ts';
@@ -41,6 +46,7 @@ export default function ActivitiesStone() {
   const station = stations.find((s) => s.id === get('seat')) ?? stations[0];
   const maker = station ? makerOf(plan, station) : null;
   const view = VIEWS.find(([id]) => id === get('view'))?.[0] ?? 'uses';
+  const small = useWidth() === 'phone';
   const add = () => {
     const activity = blankActivity(newId('activity'), `Activity ${activities.length + 1}`);
     if (dispatch({ type: 'addActivity', activity })) select({ activity: activity.id, seat: null, view: 'where' });
@@ -106,11 +112,16 @@ export default function ActivitiesStone() {
             </div>
           </>
         ) : (
-          <div className="mt-6 max-w-lg rounded-2xl border-2 border-dashed border-line p-6 text-soft">
-            <p>
-              Name one thing that is made in this room, then say who makes it, where they sit or stand, and what they
-              reach for.
-            </p>
+          <div className="mt-4">
+            <EmptyStone of="activities">
+              <p className="pb-3">
+                Name one thing that is made in this room, then say who makes it, where they sit or stand, and what they
+                reach for.
+              </p>
+              <Button look="main" onClick={add}>
+                <Plus size={15} aria-hidden /> The first one
+              </Button>
+            </EmptyStone>
           </div>
         )}
       </section>
@@ -126,7 +137,7 @@ export default function ActivitiesStone() {
               ? `${countWords(Object.keys(plan.stations).length, 'seat', 'seats')}; drag one to where the maker is while working.`
               : 'A seat appears here once an activity has one.'}
         </p>
-        <div className="h-80">
+        <div className="relative h-80">
           <Floor
             plan={station ? planAsWorked(plan, station) : plan}
             maker={maker}
@@ -134,9 +145,25 @@ export default function ActivitiesStone() {
             chosenStation={station?.id ?? null}
             onMoveStation={(id, to) => dispatch(moveSeat(plan, plan.stations[id]!, to))}
             onChooseStation={(id) => select({ activity: plan.stations[id]?.activityId ?? null, seat: id })}
+            over={(seen) =>
+              station &&
+              view === 'where' &&
+              !small && (
+                <Arrows
+                  arrows={seatArrows(plan, station, seen.scale, (to) => dispatch(moveSeat(plan, station, to)))}
+                  at={seen.at}
+                  frame={seen.frame}
+                  free={[around(seen.at(station), SEAT)]}
+                />
+              )
+            }
+            className="absolute inset-0 h-full w-full"
           />
         </div>
       </aside>
     </main>
   );
 }
+
+/** What of a seat stays free to be taken hold of, px. */
+const SEAT = 34;

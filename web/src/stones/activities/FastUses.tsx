@@ -3,12 +3,13 @@ import { type Activity, type Command, newId, type Use } from '@heronstone/core/p
 import { readRecipe } from '@heronstone/core/stations';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
-import { CheckField, SelectField } from '../../ui/fields.tsx';
+import { SelectField } from '../../ui/fields.tsx';
 import { countWords } from '../../ui/words.ts';
+import { ByFamily } from './ByFamily.tsx';
 
-/** Many uses at once: from a recipe of steps, by ticking supplies, or copied from a like activity. */
+/** Many uses at once: by family, from a recipe of steps, or copied from a like activity. */
 export function FastUses({ activity }: { activity: Activity }) {
-  const [how, setHow] = useState<'recipe' | 'ticks' | 'copy' | null>(null);
+  const [how, setHow] = useState<'recipe' | 'families' | 'copy' | null>(null);
   const choice = (id: NonNullable<typeof how>, words: string) => (
     <Button
       look={how === id ? 'main' : 'plain'}
@@ -22,13 +23,13 @@ export function FastUses({ activity }: { activity: Activity }) {
     <section aria-label="Many at once" className="mt-3">
       <div className="flex flex-wrap items-center gap-2">
         <span className="text-soft">Many at once:</span>
+        {choice('families', 'By family')}
         {choice('recipe', 'From a recipe')}
-        {choice('ticks', 'By ticking')}
         {choice('copy', 'As for another')}
       </div>
       <div className="pt-2">
         {how === 'recipe' && <FromRecipe activity={activity} onDone={() => setHow(null)} />}
-        {how === 'ticks' && <ByTicking activity={activity} />}
+        {how === 'families' && <ByFamily activity={activity} />}
         {how === 'copy' && <AsForAnother activity={activity} onDone={() => setHow(null)} />}
       </div>
     </section>
@@ -96,48 +97,6 @@ function FromRecipe({ activity, onDone }: { activity: Activity; onDone: () => vo
         </Button>
         {recipe.steps > 0 && <span className="text-soft">{countWords(recipe.steps, 'step', 'steps')} read</span>}
       </p>
-    </div>
-  );
-}
-
-function ByTicking({ activity }: { activity: Activity }) {
-  const plan = usePlan((s) => s.plan);
-  const dispatch = usePlan((s) => s.dispatch);
-  const uses = usesOf(plan.uses, activity.id);
-  const families = useMemo(() => {
-    const out = new Map<string, { id: string; name: string }[]>();
-    for (const s of Object.values(plan.supplies).sort((a, b) => a.name.localeCompare(b.name)))
-      out.set(s.family || 'without a family', [...(out.get(s.family || 'without a family') ?? []), s]);
-    return [...out].sort(([a], [b]) => a.localeCompare(b));
-  }, [plan.supplies]);
-  if (families.length === 0) return <p className="text-soft">There are no supplies yet: bring them in at Supplies.</p>;
-  return (
-    <div className="max-h-80 columns-2 gap-6 overflow-auto rounded-xl bg-paper p-3 md:columns-3">
-      {families.map(([family, list]) => (
-        <fieldset key={family} className="mb-2 break-inside-avoid">
-          <legend className="font-semibold">{family}</legend>
-          {list.map((s) => {
-            const use = uses.find((u) => u.supplyId === s.id);
-            return (
-              <CheckField
-                key={s.id}
-                label={s.name}
-                checked={Boolean(use)}
-                onCommit={(on) =>
-                  dispatch(
-                    on
-                      ? {
-                          type: 'addUse',
-                          use: { id: newId('use'), activityId: activity.id, supplyId: s.id, fetches: 1, usedUp: 0 },
-                        }
-                      : { type: 'removeUse', id: use!.id },
-                  )
-                }
-              />
-            );
-          })}
-        </fieldset>
-      ))}
     </div>
   );
 }

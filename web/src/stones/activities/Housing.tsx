@@ -17,9 +17,12 @@ import { useLongWork } from '../../state/long-work.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { BestSpots } from '../../ui/best-spots.tsx';
 import { Button } from '../../ui/button.tsx';
-import { LengthField, NumberField, SelectField, TextField } from '../../ui/fields.tsx';
+import { LengthField, SelectField, TextField } from '../../ui/fields.tsx';
+import { useWidth } from '../../ui/width.ts';
 import { today } from '../../ui/words.ts';
 import { Working } from '../../ui/working.tsx';
+import { ArrowRow } from '../../views/arrows/Arrows.tsx';
+import { seatArrows } from '../../views/floor/unit-arrows.ts';
 import { type Mapped } from './mapped.ts';
 import { Packed } from './Packed.tsx';
 import { Traveller } from './Traveller.tsx';
@@ -120,6 +123,8 @@ function Seat({
 }) {
   const dispatch = usePlan((s) => s.dispatch);
   const work = useLongWork();
+  // where there is room for it this is typed on Floor
+  const small = useWidth() === 'phone';
   const set = (part: Partial<Station>) => dispatch({ type: 'setStation', id: station.id, set: part });
   const move = (to: Parameters<typeof moveSeat>[2]) => dispatch(moveSeat(plan, station, to));
   const table = station.unitId ? plan.units[station.unitId] : undefined;
@@ -181,27 +186,7 @@ function Seat({
             onCommit={(seatHeight) => set({ seatHeight })}
           />
         )}
-        <NumberField
-          className="w-24"
-          label="looks to"
-          unit="°"
-          min={-360}
-          max={360}
-          value={station.heading}
-          onCommit={(heading) => move({ heading })}
-        />
-        <LengthField
-          className="w-24"
-          label="from the left"
-          mm={Math.max(0, station.x)}
-          onCommit={(mm) => mm !== null && move({ x: mm })}
-        />
-        <LengthField
-          className="w-24"
-          label="from below"
-          mm={Math.max(0, station.y)}
-          onCommit={(mm) => mm !== null && move({ y: mm })}
-        />
+        {small && <ArrowRow arrows={seatArrows(plan, station, 1, move)} />}
         <Button
           look="quiet"
           aria-label={`Take out ${station.name}`}

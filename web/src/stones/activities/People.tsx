@@ -10,6 +10,7 @@ import {
   keepFromAt,
   newId,
   type Person,
+  sitsOn,
   statureAt,
   WORK_CLASSES,
 } from '@heronstone/core/plan';
@@ -106,13 +107,21 @@ function PersonFields({ person }: { person: Person }) {
             ['standing', 'nothing: on her or his feet'],
             ['wheelchair', 'a wheelchair'],
           ]}
-          onCommit={(mobility) => set({ mobility })}
+          onCommit={(mobility) => set(sitsOn(mobility, person.mobility))}
         />
       </div>
       <div className="grid grid-cols-2">
-        <CheckField label="may climb a step" checked={person.mayClimb} onCommit={(mayClimb) => set({ mayClimb })} />
-        <CheckField label="may stoop" checked={person.mayStoop} onCommit={(mayStoop) => set({ mayStoop })} />
-        <CheckField label="may kneel" checked={person.mayKneel} onCommit={(mayKneel) => set({ mayKneel })} />
+        {person.mobility === 'wheelchair' ? (
+          <p className="col-span-2 text-[13px] text-soft">
+            From a wheelchair: no climbing, no stooping, no kneeling; what is reached is reached from its seat.
+          </p>
+        ) : (
+          <>
+            <CheckField label="may climb a step" checked={person.mayClimb} onCommit={(mayClimb) => set({ mayClimb })} />
+            <CheckField label="may stoop" checked={person.mayStoop} onCommit={(mayStoop) => set({ mayStoop })} />
+            <CheckField label="may kneel" checked={person.mayKneel} onCommit={(mayKneel) => set({ mayKneel })} />
+          </>
+        )}
         <CheckField
           label="is a child"
           checked={person.child}

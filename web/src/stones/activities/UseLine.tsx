@@ -1,21 +1,20 @@
 import { type PointerEvent, useMemo, useRef, useState } from 'react';
 import { fetchesPerYear } from '@heronstone/core/homes';
-import { type Activity, newId, type Use } from '@heronstone/core/plan';
+import { type Activity, newId } from '@heronstone/core/plan';
+import { fetchesOfSession } from '@heronstone/core/sessions';
 import { usePlan } from '../../state/plan-store.ts';
 import { findSupplies } from '../../state/search.ts';
+import { useDrawnBox } from '../../ui/drawn-scale.ts';
 import { NumberField } from '../../ui/fields.tsx';
+import { countWords, longWords } from '../../ui/words.ts';
+import { flushSync } from 'react-dom';
 import { Trash2 } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
-import { fromShare, nextUse, toShare } from './use-steps.ts';
+import { type Chip, chipLeft, layChips } from './chips.ts';
+import { fromShare, MOST, nextUse, toShare } from './use-steps.ts';
 
 const FEWEST_LANES = 4;
-const MOST_LANES = 16;
 const LANE = 27;
-/** Widest chip, its padding and a letter, and a usual line, px. */
-const CHIP = 136;
-const CHIP_PAD = 30;
-const LETTER = 7.2;
-const LINE = 690;
 const TICKS: [number, string][] = [
   [24, 'all the time'],
   [8, '8 a session'],
@@ -35,15 +34,24 @@ export function UseLine({ activity }: { activity: Activity }) {
     () => Object.values(plan.uses).filter((u) => u.activityId === activity.id),
     [plan.uses, activity.id],
   );
-  const lanes = useMemo(() => layOut(uses, (u) => plan.supplies[u.supplyId]?.name ?? ''), [uses, plan.supplies]);
-  const use = uses.find((u) => u.id === chosen);
-  const found = useMemo(
-    () => findSupplies(plan.supplies, text, 8).filter((s) => !uses.some((u) => u.supplyId === s.id)),
-    [plan.supplies, text, uses],
+  const line = useRef<HTMLDivElement>(null);
+  const { width } = useDrawnBox(line);
+  const chips = useMemo(
+    () => layChips(uses, (u) => plan.supplies[u.supplyId]?.name ?? '', width),
+    [uses, plan.supplies, width],
   );
+  const number = useRef<HTMLDivElement>(null);
+  const sum = useMemo(
+    () => fetchesOfSession({ uses: plan.uses, activities: plan.activities }, activity.id),
+    [plan.uses, plan.activities, activity.id],
+  );
+  const use = uses.find((u) => u.id === chosen);
+  const found = useMemo(() => findSupplies(plan.supplies, text, 8), [plan.supplies, text]);
+  const onLine = (supplyId: string) => uses.find((u) => u.supplyId === supplyId);
   const add = (supplyId: string) => {
-    const id = newId('use');
-    if (dispatch({ type: 'addUse', use: { id, activityId: activity.id, supplyId, fetches: 1, usedUp: 0 } })) {
+    const there = onLine(supplyId);
+    const id = there?.id ?? newId('use');
+    if (there || dispatch({ type: 'addUse', use: { id, activityId: activity.id, supplyId, fetches: 1, usedUp: 0 } })) {
       setChosen(id);
       setText('');
     }
@@ -71,6 +79,7 @@ export function UseLine({ activity }: { activity: Activity }) {
                 <li key={s.id}>
                   <button type="button" className="w-full px-3 py-1 text-left hover:bg-stone" onClick={() => add(s.id)}>
                     {s.name}
+                    {onLine(s.id) && <span className="text-soft"> · lies there</span>}
                   </button>
                 </li>
               ))}
@@ -80,13 +89,15 @@ export function UseLine({ activity }: { activity: Activity }) {
         {use && (
           <>
             <p className="pb-1.5 font-semibold">{plan.supplies[use.supplyId]?.name}</p>
-            <NumberField
-              className="w-32"
-              label="reached for a session"
-              max={10_000}
-              value={use.fetches}
-              onCommit={(fetches) => dispatch({ type: 'setUse', id: use.id, set: { fetches } })}
-            />
+            <div ref={number}>
+              <NumberField
+                className="w-32"
+                label="reached for a session"
+                max={10_000}
+                value={use.fetches}
+                onCommit={(fetches) => dispatch({ type: 'setUse', id: use.id, set: { fetches } })}
+              />
+            </div>
             <NumberField
               className="w-32"
               label="used up a session"
@@ -108,16 +119,21 @@ export function UseLine({ activity }: { activity: Activity }) {
         )}
       </div>
       <div
+        ref={line}
         className="relative mt-1 rounded-2xl bg-paper"
-        style={{ height: Math.max(FEWEST_LANES, ...lanes.map((l) => l.lane + 1)) * LANE + 38 }}
+        style={{ height: Math.max(FEWEST_LANES, ...chips.map((c) => c.lane + 1)) * LANE + 38 }}
       >
-        {TICKS.map(([f, words]) => (
+        {TICKS.map(([f, words], i) => (
           <div
             key={f}
             className="absolute inset-y-0 border-l border-dashed border-line"
-            style={{ left: `calc(0.5rem + (100% - 9rem) * ${toShare(f)})` }}
+            style={{ left: chipLeft(f, width) }}
           >
-            <span className="absolute left-1 top-1 whitespace-nowrap text-[12.5px] text-soft">{words}</span>
+            <span
+              className={`absolute left-1 top-1 whitespace-nowrap text-[12.5px] text-soft ${i % 2 ? 'max-sm:hidden' : ''}`}
+            >
+              {words}
+            </span>
           </div>
         ))}
         {uses.length === 0 && (
@@ -125,49 +141,51 @@ export function UseLine({ activity }: { activity: Activity }) {
             Nothing yet. Type above what is reached for while doing this.
           </p>
         )}
-        {lanes.map(({ use: u, lane }) => (
-          <Chip
-            key={u.id}
-            use={u}
-            lane={lane}
-            name={plan.supplies[u.supplyId]?.name ?? '?'}
-            chosen={u.id === chosen}
-            onChoose={() => setChosen(u.id)}
-            onFetches={(fetches) => dispatch({ type: 'setUse', id: u.id, set: { fetches } })}
-          />
-        ))}
+        {width > 0 &&
+          chips.map((chip) => (
+            <UseChip
+              key={chip.use.id}
+              chip={chip}
+              line={width}
+              name={plan.supplies[chip.use.supplyId]?.name ?? '?'}
+              chosen={chip.use.id === chosen}
+              onChoose={() => setChosen(chip.use.id)}
+              onNumber={() => {
+                flushSync(() => setChosen(chip.use.id));
+                number.current?.querySelector('input')?.select();
+              }}
+              onFetches={(fetches) => dispatch({ type: 'setUse', id: chip.use.id, set: { fetches } })}
+            />
+          ))}
       </div>
+      {sum.things > 0 && (
+        <p className={`mt-1 text-[14px] ${sum.many ? 'text-clash' : 'text-soft'}`}>
+          {sum.many
+            ? `You would get out ${countWords(sum.things, 'thing', 'things')} in ${longWords(sum.minutes * 60)}: is that so? Of a family of colours say how many a session.`
+            : `A session of ${longWords(sum.minutes * 60)}: ${countWords(sum.things, 'thing', 'things')} got out, the hand goes to them ${countWords(sum.fetches, 'time', 'times')}.`}
+        </p>
+      )}
     </section>
   );
 }
 
-/** Chips in lanes so that as few as can be lie over each other. */
-function layOut(uses: readonly Use[], name: (u: Use) => string): { use: Use; lane: number }[] {
-  const ends: number[] = [];
-  return [...uses]
-    .sort((a, b) => b.fetches - a.fetches || (a.id < b.id ? -1 : 1))
-    .map((use) => {
-      const at = toShare(use.fetches);
-      let lane = ends.findIndex((end) => end <= at);
-      if (lane < 0) lane = ends.length < MOST_LANES ? ends.length : ends.indexOf(Math.min(...ends));
-      ends[lane] = at + Math.min(CHIP + 6, CHIP_PAD + LETTER * name(use).length) / LINE;
-      return { use, lane };
-    });
-}
-
-function Chip({
-  use,
-  lane,
+function UseChip({
+  chip: { use, lane, width },
+  line,
   name,
   chosen,
   onChoose,
+  onNumber,
   onFetches,
 }: {
-  use: Use;
-  lane: number;
+  chip: Chip;
+  /** how wide the line is, px */
+  line: number;
   name: string;
   chosen: boolean;
   onChoose: () => void;
+  /** how often is to be typed */
+  onNumber: () => void;
   onFetches: (fetches: number) => void;
 }) {
   const drag = useRef<{ x: number; width: number; moved: boolean } | null>(null);
@@ -188,19 +206,23 @@ function Chip({
     <button
       type="button"
       aria-pressed={chosen}
-      aria-label={`${name}: reached for ${use.fetches} times a session. Arrow keys change it.`}
-      className={`absolute max-w-[136px] touch-none truncate rounded-full border px-2.5 py-0.5 text-[13.5px] ${chosen ? 'z-10 border-heron bg-heron text-on-heron' : 'border-edge bg-ground hover:z-10 hover:border-heron'}`}
-      style={{ top: 28 + lane * LANE, left: `calc(0.5rem + (100% - 9rem) * ${toShare(fetches)})` }}
+      aria-label={`${name}: reached for ${use.fetches} times a session. Arrow keys change it, Enter types it.`}
+      className={`absolute touch-none truncate rounded-full border px-2.5 py-0.5 text-[13.5px] ${chosen ? 'z-10 border-heron bg-heron text-on-heron' : 'border-edge bg-ground hover:z-10 hover:border-heron'}`}
+      style={{ top: 28 + lane * LANE, left: chipLeft(fetches, line), width: live === null ? width : 'auto' }}
       title={`${name}: ${fetches} a session`}
       onPointerDown={(e) => {
         onChoose();
-        drag.current = { x: e.clientX, width: (e.currentTarget.parentElement?.clientWidth ?? 800) - 144, moved: false };
+        drag.current = { x: e.clientX, width: chipLeft(0, line) - chipLeft(MOST, line), moved: false };
         e.currentTarget.setPointerCapture(e.pointerId);
       }}
       onPointerMove={onMove}
       onPointerUp={onUp}
       onClick={onChoose}
       onKeyDown={(e) => {
+        if (e.key === 'Enter') {
+          e.preventDefault();
+          onNumber();
+        }
         if (e.key !== 'ArrowLeft' && e.key !== 'ArrowRight') return;
         e.preventDefault();
         onFetches(nextUse(use.fetches, e.key === 'ArrowLeft'));

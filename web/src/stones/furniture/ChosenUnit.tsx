@@ -9,10 +9,9 @@ import { wallFrames, wallGaps } from '@heronstone/core/room';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
-import { LengthField, NumberField, TextField } from '../../ui/fields.tsx';
-import { Front } from '../../views/front/Front.tsx';
+import { NumberField, TextField } from '../../ui/fields.tsx';
 import { WallFront } from '../../views/wall/WallFront.tsx';
-import { Distances } from './Distances.tsx';
+import { FrontLengths } from './FrontLengths.tsx';
 import { FrontEditor } from './FrontEditor.tsx';
 import { PlacePanel } from './PlacePanel.tsx';
 import { StandsAndPower } from './StandsAndPower.tsx';
@@ -20,7 +19,7 @@ import { StandsAndPower } from './StandsAndPower.tsx';
 const tab =
   'rounded-full px-3 py-0.5 text-[14px] data-[state=active]:bg-ink data-[state=active]:text-ground data-[state=inactive]:hover:bg-stone';
 
-/** The chosen unit: its sizes and where it stands on the left, on the right its front, a place from above, or its wall. */
+/** The chosen unit: how it is split and what it bears on the left, on the right its front, a place from above, or its wall. Its lengths stand on Floor and on its front. */
 export function ChosenUnit({ unit }: { unit: Unit }) {
   const plan = usePlan((s) => s.plan);
   const dispatch = usePlan((s) => s.dispatch);
@@ -28,14 +27,6 @@ export function ChosenUnit({ unit }: { unit: Unit }) {
   const [seen, setSeen] = useState<'front' | 'inside' | 'wall'>('front');
   const facts = factsOf(unit.kind);
   const set = (part: Partial<Unit>) => dispatch({ type: 'setUnit', id: unit.id, set: part });
-  const length = (key: 'width' | 'depth' | 'height' | 'bottom', label: string) => (
-    <LengthField
-      label={label}
-      positive={key !== 'bottom'}
-      mm={unit[key]}
-      onCommit={(mm) => mm !== null && set({ [key]: mm })}
-    />
-  );
   const chosen = plan.places[get('place') ?? ''];
   const place = chosen?.unitId === unit.id ? chosen : undefined;
   const nearest = wallGaps(plan, unit).sort((a, b) => Math.abs(a.gap) - Math.abs(b.gap))[0];
@@ -43,15 +34,22 @@ export function ChosenUnit({ unit }: { unit: Unit }) {
   return (
     <section
       aria-label={unit.name}
-      className={`grid grid-cols-1 gap-x-6 gap-y-2 border-t border-line pt-2 ${seen === 'front' ? 'lg:grid-cols-[1fr_24rem]' : 'lg:grid-cols-[minmax(18rem,1fr)_46rem]'}`}
+      className={`grid grid-cols-1 gap-x-6 gap-y-2 border-t border-line pt-2 ${seen === 'front' ? 'lg:grid-cols-[1fr_31rem]' : 'lg:grid-cols-[minmax(18rem,1fr)_46rem]'}`}
     >
-      <Tabs.Root defaultValue="size">
+      <Tabs.Root defaultValue={facts.places ? 'front' : 'stands'}>
         <div className="flex flex-wrap items-end gap-2">
           <TextField className="w-52" label={facts.name} value={unit.name} onCommit={(name) => set({ name })} />
+          {unit.mount === 'away' && (
+            <NumberField
+              className="w-28"
+              label="there and back"
+              unit="min"
+              max={600}
+              value={unit.awayMinutes}
+              onCommit={(awayMinutes) => set({ awayMinutes })}
+            />
+          )}
           <Tabs.List aria-label="What to change" className="flex gap-1 pb-1">
-            <Tabs.Trigger className={tab} value="size">
-              Size and spot
-            </Tabs.Trigger>
             {facts.places && (
               <Tabs.Trigger className={tab} value="front">
                 Split its front
@@ -70,34 +68,6 @@ export function ChosenUnit({ unit }: { unit: Unit }) {
             <Trash2 size={15} aria-hidden /> Take it out
           </Button>
         </div>
-        <Tabs.Content value="size" className="mt-2">
-          <div className="grid grid-cols-3 gap-2 sm:grid-cols-5">
-            {length('width', 'width')}
-            {length('depth', 'depth')}
-            {length('height', 'height')}
-            {(unit.mount === 'wall' || unit.mount === 'on' || unit.mount === 'door') &&
-              length('bottom', 'above the floor')}
-            {unit.mount === 'away' ? (
-              <NumberField
-                label="there and back"
-                unit="min"
-                max={600}
-                value={unit.awayMinutes}
-                onCommit={(awayMinutes) => set({ awayMinutes })}
-              />
-            ) : (
-              <NumberField
-                label="front looks to"
-                unit="°"
-                min={-360}
-                max={360}
-                value={unit.facing}
-                onCommit={(facing) => set({ facing })}
-              />
-            )}
-          </div>
-          {unit.mount !== 'away' && <Distances plan={plan} unit={unit} onMove={(to) => set(to)} />}
-        </Tabs.Content>
         <Tabs.Content value="front" className="mt-2">
           <FrontEditor unit={unit} place={place} />
         </Tabs.Content>
@@ -118,11 +88,7 @@ export function ChosenUnit({ unit }: { unit: Unit }) {
               key={id}
               type="button"
               aria-pressed={seen === id}
-              disabled={
-                (id === 'inside' && !first) ||
-                (id === 'front' && !facts.places && !first) ||
-                (id === 'wall' && wallFrames(plan).length === 0)
-              }
+              disabled={(id === 'inside' && !first) || (id === 'wall' && wallFrames(plan).length === 0)}
               className={`rounded-full px-2 py-0.5 disabled:opacity-50 ${seen === id ? 'bg-stone font-semibold' : 'hover:bg-stone'}`}
               onClick={() => setSeen(id)}
             >
@@ -141,18 +107,10 @@ export function ChosenUnit({ unit }: { unit: Unit }) {
           ) : seen === 'inside' && (place ?? first) ? (
             <PlacePanel place={(place ?? first)!} />
           ) : (
-            (facts.places || first) && (
-              <>
-                <Front
-                  plan={plan}
-                  unit={unit}
-                  chosen={place?.id ?? null}
-                  onChoose={(id) => select({ place: id })}
-                  className="h-full w-52 shrink-0"
-                />
-                <PlaceWords place={place} onOpen={() => setSeen('inside')} />
-              </>
-            )
+            <>
+              <FrontLengths unit={unit} place={place} />
+              {first && <PlaceWords place={place} onOpen={() => setSeen('inside')} />}
+            </>
           )}
         </div>
       </div>

@@ -19,6 +19,7 @@ export function FrontEditor({ unit, place }: { unit: Unit; place: Place | undefi
   const dispatch = usePlan((s) => s.dispatch);
   const ownKinds = usePlan((s) => s.plan.ownKinds);
   const planId = usePlan((s) => s.plan.id);
+  const measure = usePlan((s) => s.plan.head.measure);
   const set = (part: Partial<Unit>) => dispatch({ type: 'setUnit', id: unit.id, set: part });
   const here = place && unit.inserts.map(readInsert).find((i) => i?.row === place.row && i.column === place.column);
   const setInsert = (kind: InsertKind | 'none', count: number) => {
@@ -68,7 +69,7 @@ export function FrontEditor({ unit, place }: { unit: Unit; place: Place | undefi
       <LengthsField
         className="col-span-2"
         label="inside heights from the top"
-        placeholder="all alike, or 70, 70, 110, 110 mm"
+        placeholder={measure === 'metric' ? 'all alike, or 70, 70, 110, 110 mm' : 'all alike, or 3, 3, 4 1/2, 4 1/2 in'}
         mm={unit.rowSizes}
         onCommit={(rowSizes) => set(rowSizes.length ? { rowSizes, rows: rowSizes.length } : { rowSizes })}
       />

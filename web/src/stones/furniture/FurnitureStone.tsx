@@ -12,11 +12,14 @@ import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { sitDown } from '../../state/sit.ts';
 import { Button } from '../../ui/button.tsx';
+import { useWidth } from '../../ui/width.ts';
+import { EmptyStone } from '../../views/empty/EmptyStone.tsx';
 import { Floor, type Moved } from '../../views/floor/Floor.tsx';
 import { SunDial, useSun } from '../../views/sun/SunDial.tsx';
 import { BringIn } from './BringIn.tsx';
 import { ChosenUnit } from './ChosenUnit.tsx';
 import { FindingsList } from './FindingsList.tsx';
+import { UnitArrowRow, UnitArrows } from './UnitArrows.tsx';
 import { type UnitMap, UnitMaps } from './UnitMaps.tsx';
 import { part } from '../../parts/part.tsx';
 import { View } from '../../parts/View.tsx';
@@ -39,6 +42,7 @@ export default function FurnitureStone() {
   const [dragged, setDragged] = useState<{ id: string; to: Moved } | null>(null);
   const [sheet, setSheet] = useState<'shopping' | 'goesIn' | 'drawings' | null>(null);
   const [mapped, setMapped] = useState<UnitMap | null>(null);
+  const small = useWidth() === 'phone';
   const navigate = useNavigate();
   const chosen = get('unit');
   const beside = get('beside');
@@ -187,11 +191,7 @@ export default function FurnitureStone() {
         className={`grid min-h-72 grow grid-cols-1 gap-4 ${beside ? 'lg:grid-cols-[1fr_1fr_18rem]' : 'lg:grid-cols-[1fr_20rem]'}`}
       >
         <div className="relative min-h-[max(38vh,18rem)]">
-          {Object.keys(plan.units).length === 0 && (
-            <p className="absolute inset-x-0 top-1/2 z-10 mx-auto w-fit -translate-y-1/2 rounded-2xl bg-ground px-6 py-4 text-center">
-              Nothing stands here yet. <strong>Bring in a unit</strong> above: a work table is a good first one.
-            </p>
-          )}
+          {Object.keys(plan.units).length === 0 && <NothingStands walls={Object.keys(plan.walls).length > 0} />}
           <Floor
             plan={shown}
             measures
@@ -205,6 +205,10 @@ export default function FurnitureStone() {
             onDragUnit={(id, to) => setDragged(to && { id, to })}
             onMoveUnit={(id, to) => dispatch({ type: 'setUnit', id, set: rest(id, to) })}
             onKeyUnit={onKeyUnit}
+            over={(seen) =>
+              unit &&
+              !small && <UnitArrows plan={shown} unit={shown.units[unit.id]!} seats={offers?.seats ?? []} seen={seen} />
+            }
             className="absolute inset-0 h-full w-full"
           />
         </div>
@@ -222,7 +226,10 @@ export default function FurnitureStone() {
         </div>
       </div>
       {unit ? (
-        <ChosenUnit key={unit.id} unit={unit} />
+        <>
+          {small && <UnitArrowRow unit={unit} />}
+          <ChosenUnit key={unit.id} unit={unit} />
+        </>
       ) : (
         Object.keys(plan.units).length > 0 && (
           <p className="border-t border-line py-3 text-soft">
@@ -236,6 +243,24 @@ export default function FurnitureStone() {
         {sheet === 'drawings' && <Drawings unitId={unit?.id} onClose={() => setSheet(null)} />}
       </View>
     </main>
+  );
+}
+
+/** What is said over an empty Floor; without walls there is none, and what it will be is drawn. */
+function NothingStands({ walls }: { walls: boolean }) {
+  const words = (
+    <p>
+      Nothing stands here yet. <strong>Bring in a unit</strong> above: a work table is a good first one.
+    </p>
+  );
+  return walls ? (
+    <div className="absolute inset-x-0 top-1/2 z-10 mx-auto w-fit -translate-y-1/2 rounded-2xl bg-ground px-6 py-4 text-center">
+      {words}
+    </div>
+  ) : (
+    <div className="absolute inset-x-0 top-2 z-10">
+      <EmptyStone of="furniture">{words}</EmptyStone>
+    </div>
   );
 }
 

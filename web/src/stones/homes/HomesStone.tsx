@@ -22,6 +22,7 @@ import { useTurning } from '../../state/turning.ts';
 import { useHover, useSeat, useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
 import { bandName, fetchWords, today } from '../../ui/words.ts';
+import { EmptyStone } from '../../views/empty/EmptyStone.tsx';
 import { Closer } from '../../views/closer/Closer.tsx';
 import { TurningFloor } from '../../views/floor/TurningFloor.tsx';
 import { looksFrom } from '../../views/round/looks.ts';
@@ -335,13 +336,16 @@ function NoSeat() {
   return (
     <main className="p-8">
       <h1 className="font-display text-2xl font-semibold">Homes</h1>
-      <p className="mt-2 max-w-lg text-soft">
-        Near and far are measured from where someone works. Give an activity a seat at{' '}
-        <Link className="text-heron underline" to={`/p/${id}/activities`}>
-          Activities
-        </Link>{' '}
-        first; then the room is shown from there.
-      </p>
+      <EmptyStone of="homes">
+        <p>
+          The room as it is seen from your seat: near and far are measured from where someone works. Give an activity a
+          seat at{' '}
+          <Link className="text-heron underline" to={`/p/${id}/activities?view=where`}>
+            Activities
+          </Link>{' '}
+          first.
+        </p>
+      </EmptyStone>
     </main>
   );
 }

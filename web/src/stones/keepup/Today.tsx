@@ -6,6 +6,7 @@ import { jot } from '../../state/jot.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { today } from '../../ui/words.ts';
+import { EmptyStone } from '../../views/empty/EmptyStone.tsx';
 import { YearRing } from './YearRing.tsx';
 
 /** Put off for so many days by one tap. */
@@ -14,6 +15,7 @@ const DAYS_OFF = 7;
 /** What asks for a hand today: few lines, each done or put off with one tap; the seats to begin and end at; the year as a ring. */
 export function Today() {
   const plan = usePlan((s) => s.plan);
+  const bare = Object.keys(plan.homes).length === 0;
   const day = today();
   const asks = useMemo(() => asksToday(plan, day), [plan, day]);
   const boxes = useMemo(() => seasonBoxes(plan), [plan]);
@@ -31,10 +33,20 @@ export function Today() {
     <div className="grid grid-cols-1 gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
       <section aria-label="What asks for a hand" ref={list} tabIndex={-1}>
         {asks.length === 0 ? (
-          <p className="py-6 text-lg">
-            Nothing asks for a hand today.
-            {off > 0 && <span className="text-soft"> {off} put off.</span>}
-          </p>
+          <>
+            <p className="py-6 text-lg">
+              Nothing asks for a hand today.
+              {off > 0 && <span className="text-soft"> {off} put off.</span>}
+            </p>
+            {bare && (
+              <EmptyStone of="keepup">
+                <p>
+                  Once things have homes, this is where the room is kept true: labels on trial, what to put back, what
+                  comes in with its season.
+                </p>
+              </EmptyStone>
+            )}
+          </>
         ) : (
           <ul className="divide-y divide-line">
             {asks.map((ask, i) => (

@@ -1,8 +1,10 @@
 import { Trash2 } from 'lucide-react';
 import { formatLength } from '@heronstone/core/lengths';
-import { type Fixture, type Opening, type Slope, type Wall } from '@heronstone/core/plan';
+import { type Fixture, type Opening, roomOf, type Slope, type Wall } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
+import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
+import { useWidth } from '../../ui/width.ts';
 import { LengthField, NumberField, SelectField, TextField } from '../../ui/fields.tsx';
 
 /** Everything on one wall, from left to right as one stands before it. */
@@ -35,22 +37,43 @@ export function OnWall({ wall }: { wall: Wall }) {
   );
 }
 
+/** Whether lengths are typed on the drawing of the wall: there is none while the walls do not close, and none of a size to type on on a phone. */
+function useOnArrows(): boolean {
+  const closes = usePlan((s) => roomOf(s.plan).closes);
+  return useWidth() !== 'phone' && closes;
+}
+
 function Row({
+  id,
   title,
   onRemove,
   over,
   children,
 }: {
+  /** of what is drawn on the wall and may be chosen there */
+  id?: string | undefined;
   title: string;
   onRemove: () => void;
   over?: number;
   children: React.ReactNode;
 }) {
   const measure = usePlan((s) => s.plan.head.measure);
+  const { get, select } = useSelection();
   return (
     <div className="mt-1.5 border-t border-line pl-9 pt-1.5">
       <div className="flex items-center justify-between">
-        <span className="font-semibold">{title}</span>
+        {id ? (
+          <button
+            type="button"
+            aria-pressed={get('thing') === id}
+            className="rounded px-1 font-semibold hover:bg-stone aria-pressed:text-heron"
+            onClick={() => select({ thing: id })}
+          >
+            {title}
+          </button>
+        ) : (
+          <span className="font-semibold">{title}</span>
+        )}
         <Button look="quiet" className="!px-1.5" aria-label={`Take out ${title}`} onClick={onRemove}>
           <Trash2 size={15} aria-hidden />
         </Button>
@@ -67,16 +90,22 @@ function OpeningRow({ opening, wall }: { opening: Opening; wall: Wall }) {
   const dispatch = usePlan((s) => s.dispatch);
   const set = (part: Partial<Opening>) => dispatch({ type: 'setOpening', id: opening.id, set: part });
   const door = opening.kind === 'door';
+  const onArrows = useOnArrows();
   return (
     <Row
+      id={onArrows ? opening.id : undefined}
       title={door ? 'Door' : 'Window'}
       onRemove={() => dispatch({ type: 'removeOpening', id: opening.id })}
       over={opening.left + opening.width - wall.length}
     >
-      <LengthField label="from the left" mm={opening.left} onCommit={(mm) => mm !== null && set({ left: mm })} />
-      <LengthField label="width" positive mm={opening.width} onCommit={(mm) => mm !== null && set({ width: mm })} />
-      {!door && <LengthField label="sill" mm={opening.sill} onCommit={(mm) => mm !== null && set({ sill: mm })} />}
-      <LengthField label="head" positive mm={opening.head} onCommit={(mm) => mm !== null && set({ head: mm })} />
+      {!onArrows && (
+        <>
+          <LengthField label="from the left" mm={opening.left} onCommit={(mm) => mm !== null && set({ left: mm })} />
+          <LengthField label="width" positive mm={opening.width} onCommit={(mm) => mm !== null && set({ width: mm })} />
+          {!door && <LengthField label="sill" mm={opening.sill} onCommit={(mm) => mm !== null && set({ sill: mm })} />}
+          <LengthField label="head" positive mm={opening.head} onCommit={(mm) => mm !== null && set({ head: mm })} />
+        </>
+      )}
       {door && (
         <SelectField
           label="hinge, swing"
@@ -112,14 +141,16 @@ export function FixtureRow({ fixture, wall }: { fixture: Fixture; wall?: Wall })
     <LengthField label={label} mm={fixture[key]} onCommit={(mm) => mm !== null && set({ [key]: mm })} />
   );
   const { kind } = fixture;
+  const onArrows = useOnArrows() && wall !== undefined;
   return (
     <Row
+      id={onArrows ? fixture.id : undefined}
       title={fixture.name}
       onRemove={() => dispatch({ type: 'removeFixture', id: fixture.id })}
       {...(wall ? { over: fixture.left + fixture.width - wall.length } : {})}
     >
       <TextField label="name" value={fixture.name} onCommit={(name) => set({ name })} />
-      {wall ? (
+      {onArrows ? null : wall ? (
         length('left', 'from the left')
       ) : (
         <>
@@ -127,10 +158,10 @@ export function FixtureRow({ fixture, wall }: { fixture: Fixture; wall?: Wall })
           {spot('y', 'centre, up the page')}
         </>
       )}
-      {kind !== 'stairs' && length('bottom', 'above the floor')}
-      {length('width', 'width')}
+      {!onArrows && kind !== 'stairs' && length('bottom', 'above the floor')}
+      {!onArrows && length('width', 'width')}
       {kind !== 'socket' && kind !== 'lamp' && length('depth', 'depth')}
-      {kind !== 'lamp' && kind !== 'stairs' && length('height', 'height')}
+      {!onArrows && kind !== 'lamp' && kind !== 'stairs' && length('height', 'height')}
       {kind === 'lamp' && (
         <>
           <NumberField

@@ -3,11 +3,12 @@ import { roomOf, wallsInOrder } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { LengthField, NumberField, SelectField, TextField } from '../../ui/fields.tsx';
+import { EmptyStone } from '../../views/empty/EmptyStone.tsx';
 import { Floor } from '../../views/floor/Floor.tsx';
 import { Diagonals } from './Diagonals.tsx';
 import { Laser } from './Laser.tsx';
 import { RoomThingsList } from './RoomThingsList.tsx';
-import { WallFront } from '../../views/wall/WallFront.tsx';
+import { ChosenWall } from './ChosenWall.tsx';
 import { NextWall, type Ghost } from './NextWall.tsx';
 import { SurveyWords } from './SurveyWords.tsx';
 import { WallRow } from './WallRow.tsx';
@@ -124,21 +125,17 @@ export default function RoomStone() {
       </section>
       <section aria-label="Floor" className="min-h-96">
         {walls.length === 0 && !ghost ? (
-          <div className="grid h-[60vh] place-items-center rounded-3xl border-2 border-dashed border-line p-8 text-center text-soft">
-            <p>
-              The room appears here while you type.
-              <br />
-              Four walls at right angles are enough to begin.
-            </p>
-          </div>
+          <EmptyStone of="room">
+            <p>The room appears here while you type. Four walls at right angles are enough to begin.</p>
+          </EmptyStone>
         ) : (
           <div className="sticky top-2 flex h-[calc(100vh-7rem)] min-h-96 flex-col">
             <div className="min-h-0 grow">
               <Floor plan={drawn} measures chosenWall={chosen} />
             </div>
             {chosen && plan.walls[chosen] && (
-              <div className="h-[40%] min-h-0 border-t border-line pt-1">
-                <WallFront plan={plan} wallId={chosen} />
+              <div className="relative h-[45%] min-h-0 border-t border-line">
+                <ChosenWall wallId={chosen} />
               </div>
             )}
           </div>

@@ -34,22 +34,25 @@ export function WallMenu({
 }: {
   wall: Wall;
   index: number;
-  onAdded: () => void;
+  /** with the id of what may be chosen on the wall */
+  onAdded: (thing?: string) => void;
   onShape: (s: Shaping) => void;
 }) {
   const dispatch = usePlan((s) => s.dispatch);
   const measure = usePlan((s) => s.plan.head.measure);
   const planId = usePlan((s) => s.plan.id);
   const navigate = useNavigate();
-  const run = (command: Command) => {
-    if (dispatch(command)) onAdded();
+  const run = (command: Command, thing?: string) => {
+    if (dispatch(command)) onAdded(thing);
   };
   const opening = (kind: Opening['kind']) => {
-    run({ type: 'addOpening', opening: blankOpening(newId(kind), kind, wall, measure) });
+    const id = newId(kind);
+    run({ type: 'addOpening', opening: blankOpening(id, kind, wall, measure) }, id);
   };
   const fixture = (kind: FixtureKind) => {
     const blank = blankFixture(newId('fixture'), kind, wall.id, 0, measure);
-    run({ type: 'addFixture', fixture: { ...blank, left: Math.max(0, Math.round((wall.length - blank.width) / 2)) } });
+    const left = Math.max(0, Math.round((wall.length - blank.width) / 2));
+    run({ type: 'addFixture', fixture: { ...blank, left } }, blank.id);
   };
   return (
     <DropdownMenu.Root modal={false}>

@@ -2,6 +2,7 @@ import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { type Wall } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
+import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
 import { LengthField, NumberField, TextField } from '../../ui/fields.tsx';
 import { OnWall } from './OnWall.tsx';
@@ -24,6 +25,7 @@ export function WallRow({
 }) {
   const plan = usePlan((s) => s.plan);
   const dispatch = usePlan((s) => s.dispatch);
+  const { select } = useSelection();
   const things = [...Object.values(plan.openings), ...Object.values(plan.fixtures)]
     .filter((o) => o.wallId === wall.id)
     .sort((a, b) => a.left - b.left);
@@ -76,7 +78,7 @@ export function WallRow({
           <WallMenu
             wall={wall}
             index={index}
-            onAdded={() => !chosen && onChoose()}
+            onAdded={(thing) => select({ wall: wall.id, ...(thing ? { thing } : {}) })}
             onShape={(next) => {
               setShaping(next);
               if (!chosen) onChoose();

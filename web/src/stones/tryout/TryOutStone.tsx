@@ -6,6 +6,7 @@ import { type Run, runAt, runOf } from '@heronstone/core/tryout';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
+import { EmptyStone } from '../../views/empty/EmptyStone.tsx';
 import { SelectField } from '../../ui/fields.tsx';
 import { HelpMost } from './HelpMost.tsx';
 import { RecipeText } from './Recipe.tsx';
@@ -51,13 +52,17 @@ export default function TryOutStone() {
         </nav>
       </div>
       {Object.keys(plan.stations).length === 0 ? (
-        <p className="mt-4 max-w-lg text-soft">
-          A session is worked through from where somebody sits or stands. Give an activity a seat at{' '}
-          <Link className="text-heron underline" to={`/p/${plan.id}/activities`}>
-            Activities
-          </Link>{' '}
-          first.
-        </p>
+        <div className="mt-4">
+          <EmptyStone of="tryout">
+            <p>
+              A session is worked through from where somebody sits or stands. Give an activity a seat at{' '}
+              <Link className="text-heron underline" to={`/p/${plan.id}/activities?view=where`}>
+                Activities
+              </Link>{' '}
+              first.
+            </p>
+          </EmptyStone>
+        </div>
       ) : helping ? (
         <HelpMost />
       ) : (

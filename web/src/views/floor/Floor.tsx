@@ -1,4 +1,13 @@
-import { type KeyboardEvent, type PointerEvent, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import {
+  type KeyboardEvent,
+  type PointerEvent,
+  type ReactNode,
+  useCallback,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+} from 'react';
 import { factsOf } from '@heronstone/core/catalogue';
 import { type Point, prismFootprint } from '@heronstone/core/geometry';
 import { type Plan, roomOf, type Unit } from '@heronstone/core/plan';
@@ -11,13 +20,13 @@ import { HeatMap } from './HeatMap.tsx';
 import { FindingArea, RoomThings, SunOnFloor } from './Extras.tsx';
 import { RoomLines, sweptOutside } from './RoomLines.tsx';
 import { Reach, SeatMark, Walk } from './SeatMarks.tsx';
+import { fitted, type Seen, type ViewBox } from '../seen.ts';
 import { turner } from './turn.ts';
 import { UnitMark } from './UnitMark.tsx';
 import { SeatOffers } from './SeatOffers.tsx';
 import { Visits } from './Visits.tsx';
 import { ZoneGround, ZoneNames } from './ZoneGround.tsx';
 
-type Box = { x: number; y: number; w: number; h: number };
 export type Moved = { x: number; y: number };
 
 type Props = {
@@ -52,6 +61,8 @@ type Props = {
   finding?: Finding | null;
   /** units that some finding is about */
   clash?: ReadonlySet<string>;
+  /** what lies over the drawing, in the box that it fills */
+  over?: (seen: Seen) => ReactNode;
   className?: string;
 };
 
@@ -78,7 +89,7 @@ export function Floor(props: Props) {
     /** where it was pressed on the screen, px */
     pressed: Point;
     /** what is seen stays as it was when the drag began, or the floor would run away under the pointer */
-    box: Box;
+    box: ViewBox;
   } | null>(null);
   /** pressed where nothing stands */
   const emptyPressed = useRef(false);
@@ -96,7 +107,7 @@ export function Floor(props: Props) {
     seen.observe(svg.current!);
     return () => seen.disconnect();
   }, []);
-  const fitted = useMemo((): Box => {
+  const whole = useMemo((): ViewBox => {
     const points = [
       ...(survey.closes ? survey.outline : survey.walked),
       ...units.flatMap((u) => prismFootprint(unitPrism(u))),
@@ -119,9 +130,9 @@ export function Floor(props: Props) {
     return { x: left, y: top, w: right - left, h: bottom - top };
     // eslint-disable-next-line react-hooks/exhaustive-deps -- units and doors follow the tables named
   }, [survey, plan.units, plan.stations, plan.openings, turn, measures, size.width]);
-  const box = moving?.box ?? fitted;
-  const scale = Math.max(box.w / size.width, box.h / size.height);
-
+  const box = moving?.box ?? whole;
+  const seen = fitted(box, size);
+  const { scale } = seen;
   const toPlan = useCallback(
     (e: { clientX: number; clientY: number }): Point => {
       const matrix = svg.current!.getScreenCTM()!.inverse();
@@ -142,10 +153,10 @@ export function Floor(props: Props) {
         at: { x: at.x, y: at.y },
         began: false,
         pressed: { x: e.clientX, y: e.clientY },
-        box: fitted,
+        box: whole,
       });
     },
-    [toPlan, fitted],
+    [toPlan, whole],
   );
   const onPointerMove = (e: PointerEvent) => {
     if (!moving) return;
@@ -169,72 +180,75 @@ export function Floor(props: Props) {
     !props.onDragUnit && moving?.kind === 'unit' && moving.id === u.id && moving.began ? { ...u, ...moving.at } : u;
 
   return (
-    <svg
-      ref={svg}
-      viewBox={`${box.x} ${box.y} ${box.w} ${box.h}`}
-      className={className ?? 'h-full w-full'}
-      role="group"
-      aria-label="Floor: the room from above"
-      onPointerMove={onPointerMove}
-      onPointerUp={onPointerUp}
-      onPointerCancel={() => {
-        if (moving) props.onDragUnit?.(moving.id, null);
-        setMoving(null);
-      }}
-      onPointerDown={() => (emptyPressed.current = true)}
-    >
-      <RoomLines
-        plan={plan}
-        turn={turn}
-        scale={scale}
-        measures={measures ?? false}
-        chosenWall={props.chosenWall ?? null}
-      />
-      <ZoneGround plan={plan} turn={turn} scale={scale} />
-      <SunOnFloor patches={sun.filter((p) => !p.unitId)} turn={turn} />
-      <RoomThings plan={plan} turn={turn} scale={scale} names={size.width >= NAMED} />
-      {[...units]
-        .sort((a, b) => layer(a) - layer(b))
-        .map((unit) => (
-          <UnitMark
-            key={unit.id}
-            unit={shown(unit)}
-            turn={turn}
-            scale={scale}
-            chosen={props.chosenUnit === unit.id}
-            clash={props.clash?.has(unit.id) ?? false}
-            marked={props.finding?.unitIds.includes(unit.id) ?? false}
-            onGrab={props.onMoveUnit ? grab : undefined}
-            onChoose={props.onChooseUnit}
-            onKey={props.onKeyUnit}
-            onBrush={props.onBrushUnit}
-            names={measures || Boolean(props.onMoveUnit)}
-          />
-        ))}
-      {size.width >= NAMED && <ZoneNames plan={plan} turn={turn} scale={scale} />}
-      <SunOnFloor patches={sun.filter((p) => p.unitId)} turn={turn} />
-      <FindingArea finding={props.finding ?? null} turn={turn} scale={scale} />
-      {props.map && <HeatMap map={props.map} turn={turn} scale={scale} />}
-      {props.visits && <Visits plan={plan} visits={props.visits} turn={turn} scale={scale} />}
-      {maker && <Reach maker={maker} turn={turn} scale={scale} />}
-      {maker && goal && <Walk plan={plan} maker={maker} goal={goal} turn={turn} scale={scale} />}
-      {props.offers && !moving && <SeatOffers {...props.offers} turn={turn} scale={scale} />}
-      {Object.values(plan.stations).map((s) => {
-        const at = moving?.kind === 'station' && moving.id === s.id && moving.began ? { ...s, ...moving.at } : s;
-        return (
-          <SeatMark
-            key={s.id}
-            station={at}
-            turn={turn}
-            up={up}
-            scale={scale}
-            chosen={props.chosenStation === s.id}
-            onGrab={props.onMoveStation ? grab : undefined}
-            onChoose={props.onChooseStation}
-          />
-        );
-      })}
-    </svg>
+    <>
+      <svg
+        ref={svg}
+        viewBox={`${box.x} ${box.y} ${box.w} ${box.h}`}
+        className={className ?? 'h-full w-full'}
+        role="group"
+        aria-label="Floor: the room from above"
+        onPointerMove={onPointerMove}
+        onPointerUp={onPointerUp}
+        onPointerCancel={() => {
+          if (moving) props.onDragUnit?.(moving.id, null);
+          setMoving(null);
+        }}
+        onPointerDown={() => (emptyPressed.current = true)}
+      >
+        <RoomLines
+          plan={plan}
+          turn={turn}
+          scale={scale}
+          measures={measures ?? false}
+          chosenWall={props.chosenWall ?? null}
+        />
+        <ZoneGround plan={plan} turn={turn} scale={scale} />
+        <SunOnFloor patches={sun.filter((p) => !p.unitId)} turn={turn} />
+        <RoomThings plan={plan} turn={turn} scale={scale} names={size.width >= NAMED} />
+        {[...units]
+          .sort((a, b) => layer(a) - layer(b))
+          .map((unit) => (
+            <UnitMark
+              key={unit.id}
+              unit={shown(unit)}
+              turn={turn}
+              scale={scale}
+              chosen={props.chosenUnit === unit.id}
+              clash={props.clash?.has(unit.id) ?? false}
+              marked={props.finding?.unitIds.includes(unit.id) ?? false}
+              onGrab={props.onMoveUnit ? grab : undefined}
+              onChoose={props.onChooseUnit}
+              onKey={props.onKeyUnit}
+              onBrush={props.onBrushUnit}
+              names={measures || Boolean(props.onMoveUnit)}
+            />
+          ))}
+        {size.width >= NAMED && <ZoneNames plan={plan} turn={turn} scale={scale} />}
+        <SunOnFloor patches={sun.filter((p) => p.unitId)} turn={turn} />
+        <FindingArea finding={props.finding ?? null} turn={turn} scale={scale} />
+        {props.map && <HeatMap map={props.map} turn={turn} scale={scale} />}
+        {props.visits && <Visits plan={plan} visits={props.visits} turn={turn} scale={scale} />}
+        {maker && <Reach maker={maker} turn={turn} scale={scale} />}
+        {maker && goal && <Walk plan={plan} maker={maker} goal={goal} turn={turn} scale={scale} />}
+        {props.offers && !moving && <SeatOffers {...props.offers} turn={turn} scale={scale} />}
+        {Object.values(plan.stations).map((s) => {
+          const at = moving?.kind === 'station' && moving.id === s.id && moving.began ? { ...s, ...moving.at } : s;
+          return (
+            <SeatMark
+              key={s.id}
+              station={at}
+              turn={turn}
+              up={up}
+              scale={scale}
+              chosen={props.chosenStation === s.id}
+              onGrab={props.onMoveStation ? grab : undefined}
+              onChoose={props.onChooseStation}
+            />
+          );
+        })}
+      </svg>
+      {props.over?.({ ...seen, at: (p) => seen.at(turn(p)) })}
+    </>
   );
 }
 

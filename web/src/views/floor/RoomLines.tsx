@@ -1,7 +1,7 @@
 import { type Point } from '@heronstone/core/geometry';
-import { formatLength } from '@heronstone/core/lengths';
 import { type Plan, roomOf, wallsInOrder } from '@heronstone/core/plan';
 import { path, type Turn } from './turn.ts';
+import { LETTER, wallLabel, wallWords } from './wall-labels.ts';
 
 /** Walls with their openings, and the gap where they do not close. */
 export function RoomLines({
@@ -50,11 +50,8 @@ export function RoomLines({
           x: a.x + ((b.x - a.x) * mm) / long,
           y: a.y + ((b.y - a.y) * mm) / long,
         });
-        const mid = along(long / 2);
         const side = { x: -(b.y - a.y) / long, y: (b.x - a.x) / long };
-        const off = 16 * scale;
-        const label = turn({ x: mid.x + side.x * off, y: mid.y + side.y * off });
-        const outward = turn(side).x - turn({ x: 0, y: 0 }).x;
+        const label = wallLabel(a, b, turn, scale);
         return (
           <g key={wall.id}>
             {wall.id === chosenWall && (
@@ -99,14 +96,13 @@ export function RoomLines({
               <text
                 x={label.x}
                 y={label.y}
-                fontSize={14 * scale}
-                textAnchor={outward > 0.5 ? 'start' : outward < -0.5 ? 'end' : 'middle'}
+                fontSize={LETTER * scale}
+                textAnchor={label.anchor}
                 dominantBaseline="middle"
                 fill="var(--soft)"
                 data-testid="wall-length"
               >
-                {wall.name ? `${wall.name} ` : ''}
-                {formatLength(wall.length, plan.head.measure)}
+                {wallWords(plan, wall)}
               </text>
             )}
           </g>

@@ -10,6 +10,7 @@ import {
   type Unit,
   zoneOf,
 } from '@heronstone/core/plan';
+import { factsOf } from '@heronstone/core/catalogue';
 import { nameOfPlace, shorterNames } from '@heronstone/core/concepts';
 import { placeFilling } from '@heronstone/core/homes';
 import { LEAST_LETTER, useDrawnScale } from '../../ui/drawn-scale.ts';
@@ -18,6 +19,7 @@ import { useRoving } from '../../ui/roving.ts';
 import { bandColour } from '../../ui/words.ts';
 import { type PlaceLook } from '../round/looks.ts';
 import { Things } from '../round/Things.tsx';
+import { frontBox } from './front-box.ts';
 import { patternOf, ZonePatterns } from '../zones/marks.tsx';
 
 /** A unit straight from the front, to scale, with how full each place is. */
@@ -52,28 +54,31 @@ export function Front({
   className?: string;
 }) {
   const places = compartmentsOf(plan, unit.id);
-  // what is seen of a top from the front is a strip
-  const strip = places.some((p) => p.kind === 'top') ? Math.max(unit.width, unit.height) * TOP_STRIP : 0;
+  const box = frontBox(plan, unit);
+  const { pad, strip } = box;
   const roving = useRoving<SVGSVGElement>(true);
-  const pad = Math.max(unit.width, unit.height) * 0.02;
-  const scale = useDrawnScale(roving.ref, unit.width + 2 * pad, unit.height + strip + 2 * pad);
+  const scale = useDrawnScale(roving.ref, box.w, box.h);
   const least = LEAST_LETTER / Math.max(scale, 1e-6);
   return (
     <svg
-      viewBox={`${-pad} ${-pad - strip} ${unit.width + 2 * pad} ${unit.height + strip + 2 * pad}`}
+      viewBox={`${box.x} ${box.y} ${box.w} ${box.h}`}
       className={className ?? 'h-full w-full'}
       role={onChoose ? 'group' : 'img'}
       aria-label={`${unit.name} from the front`}
       ref={roving.ref}
       onKeyDown={roving.onKeyDown}
     >
-      <rect
-        width={unit.width}
-        height={unit.height}
-        fill="var(--wood)"
-        stroke="var(--wood-line)"
-        strokeWidth={pad / 4}
-      />
+      {factsOf(unit.kind).body === 'top' ? (
+        <path d={onLegs(unit)} fill="var(--wood)" stroke="var(--wood-line)" strokeWidth={pad / 4} />
+      ) : (
+        <rect
+          width={unit.width}
+          height={unit.height}
+          fill="var(--wood)"
+          stroke="var(--wood-line)"
+          strokeWidth={pad / 4}
+        />
+      )}
       {zones && (
         <ZonePatterns zones={Object.values(plan.zones)} on={`front-${unit.id}`} size={Math.max(20, unit.width / 30)} />
       )}
@@ -151,6 +156,13 @@ export function Front({
   );
 }
 
+/** A top on its legs, as wide as a slab and a leg usually are (own assumption: 30 mm and 45 mm). */
+function onLegs({ width: w, height: h }: Unit): string {
+  const slab = Math.min(30, h);
+  const leg = Math.min(45, w / 2);
+  return `M0 0H${w}V${h}H${w - leg}V${slab}H${leg}V${h}H0Z`;
+}
+
 /** A place of a front, over which a thing may be let go. */
 function PlaceGroup({ id, drop, ...rest }: { id: string; drop: boolean } & SVGProps<SVGGElement>) {
   const { setNodeRef, isOver } = useDroppable({ id: `front:${id}`, data: { placeId: id }, disabled: !drop });
@@ -173,9 +185,6 @@ function nameThatFits(plan: Plan, placeId: string, width: number, height: number
 }
 /** How wide a letter is about, as a share of its size. */
 const LETTER_WIDTH = 0.55;
-
-/** Height of the strip in which a top is drawn, as a share of the larger side of the unit. */
-const TOP_STRIP = 0.07;
 
 /** What stands in a place, as it is seen from the front. */
 function Boxes({ plan, place, y, height, least, named }: Shown & { named: boolean }) {

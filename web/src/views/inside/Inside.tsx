@@ -327,8 +327,9 @@ function Holder({
           pointerEvents="none"
         >
           {words.map((w, i) => (
+            // the blank keeps the names apart for who hears them
             <text key={i} y={(i - (words.length - 1) / 2 + 0.35) * size * 1.15}>
-              {w}
+              {`${w} `}
             </text>
           ))}
         </g>
