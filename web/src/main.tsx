@@ -27,7 +27,7 @@ const Household = part(() => import('./shell/guild/Household.tsx').then((m) => (
 const Take = part(() => import('./shell/guild/Take.tsx').then((m) => ({ default: m.Take })));
 
 /** The stand-in for a label printer, in a window of its own. */
-const PrinterWindow = part(() => import('./stones/keepup/PrinterWindow.tsx'));
+const PrinterWindow = part(() => import('./stones/keepup/labels/PrinterWindow.tsx'));
 
 const router = createBrowserRouter([
   {

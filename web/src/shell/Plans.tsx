@@ -1,7 +1,7 @@
 import { CircleHelp, DoorOpen, Pencil, Trash2, Undo2 } from 'lucide-react';
-import { type FormEvent, useEffect, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { newId, sameThings } from '@heronstone/core/plan';
+import { sameThings } from '@heronstone/core/plan';
 import {
   addPlan,
   getPlan,
@@ -9,7 +9,6 @@ import {
   listPlans,
   type PlanSummary,
   type Safety,
-  sendCommand,
   throwAway,
   Unreachable,
 } from '../state/api.ts';
@@ -25,8 +24,10 @@ import { countWords, dayWords, momentWords } from '../ui/words.ts';
 import { fetched } from '../parts/fetched.ts';
 import { part } from '../parts/part.tsx';
 import { View } from '../parts/View.tsx';
+import { Rename } from './Rename.tsx';
 
 const Templates = part(() => import('./guild/Templates.tsx').then((m) => ({ default: m.Templates })));
+
 const InTheHand = part(() => import('./InTheHand.tsx').then((m) => ({ default: m.InTheHand })));
 
 /** So often the list is asked for again while the server is away, ms. */
@@ -251,48 +252,5 @@ export function Plans() {
         </View>
       )}
     </main>
-  );
-}
-
-/** Another name for a plan, on its list; undone in the plan like any change. */
-function Rename({ plan, onDone }: { plan: PlanSummary; onDone: (changed: boolean) => void }) {
-  const [name, setName] = useState(plan.name);
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const rename = async (e: FormEvent) => {
-    e.preventDefault();
-    const wanted = name.trim();
-    if (wanted === '') return setTrouble('A plan needs a name.');
-    if (wanted === plan.name) return onDone(false);
-    try {
-      await sendCommand(plan.id, newId('command'), { type: 'setPlan', set: { name: wanted } });
-      onDone(true);
-    } catch (error) {
-      setTrouble((error as Error).message);
-    }
-  };
-  return (
-    <form className="flex grow flex-wrap items-center gap-2 py-2" onSubmit={(e) => void rename(e)}>
-      <input
-        autoFocus
-        aria-label={`New name of ${plan.name}`}
-        maxLength={120}
-        aria-invalid={trouble !== null}
-        className="min-w-56 rounded-full border border-edge bg-paper px-4 py-1.5"
-        value={name}
-        onChange={(e) => setName(e.target.value)}
-        onKeyDown={(e) => e.key === 'Escape' && onDone(false)}
-      />
-      <Button type="submit" look="main">
-        Rename
-      </Button>
-      <Button look="quiet" onClick={() => onDone(false)}>
-        Leave it
-      </Button>
-      {trouble && (
-        <span role="alert" className="text-clash">
-          {trouble}
-        </span>
-      )}
-    </form>
   );
 }

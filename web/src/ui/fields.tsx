@@ -1,6 +1,7 @@
 import { Explained } from './explained.tsx';
 import { type Term } from './explanations.ts';
 import { minutesIn } from './minutes.ts';
+import { wholeDay } from './whole-day.ts';
 import { type ReactNode, useId, useState } from 'react';
 import {
   formatLength,
@@ -276,6 +277,72 @@ export function LengthsField({
   return (
     <Labelled {...shared} id={id} trouble={typed.trouble}>
       <input id={id} className={box} autoComplete="off" placeholder={placeholder} {...typed.props} />
+    </Labelled>
+  );
+}
+
+/** A day, or none where it is not `required`; one that is only half typed is not handed over. */
+export function DayField({
+  value,
+  onCommit,
+  required,
+  min,
+  max,
+  ...shared
+}: Shared & {
+  value: string | null;
+  onCommit: (day: string | null) => boolean | void;
+  required?: boolean;
+  min?: string;
+  max?: string;
+}) {
+  const id = useId();
+  // what is half typed, kept until it is whole or left
+  const [draft, setDraft] = useState<string | null>(null);
+  return (
+    <Labelled {...shared} id={id}>
+      <input
+        id={id}
+        type="date"
+        className={box}
+        value={draft ?? value ?? ''}
+        {...{ required, min, max }}
+        onChange={(e) => {
+          const day = wholeDay(e.target.value);
+          if (day === undefined || (day === null && required)) return setDraft(e.target.value);
+          setDraft(null);
+          onCommit(day);
+        }}
+        onBlur={() => setDraft(null)}
+      />
+    </Labelled>
+  );
+}
+
+/** Words over several lines, handed over when left. */
+export function NoteField({
+  value,
+  onCommit,
+  rows = 4,
+  ...shared
+}: Shared & { value: string; onCommit: (text: string) => void; rows?: number }) {
+  const id = useId();
+  // what is typed and not yet kept; else what the plan has, also when that changes elsewhere
+  const [draft, setDraft] = useState<string | null>(null);
+  return (
+    <Labelled {...shared} id={id}>
+      <textarea
+        id={id}
+        rows={rows}
+        maxLength={8000}
+        className={box}
+        value={draft ?? value}
+        onChange={(e) => setDraft(e.target.value)}
+        onBlur={() => {
+          if (draft !== null && draft !== value) onCommit(draft);
+          setDraft(null);
+        }}
+      />
     </Labelled>
   );
 }

@@ -13,7 +13,7 @@ import { NumberField, TextField } from '../../ui/fields.tsx';
 import { WallFront } from '../../views/wall/WallFront.tsx';
 import { FrontLengths } from './FrontLengths.tsx';
 import { FrontEditor } from './FrontEditor.tsx';
-import { PlacePanel } from './PlacePanel.tsx';
+import { PlacePanel } from './place/PlacePanel.tsx';
 import { StandsAndPower } from './StandsAndPower.tsx';
 
 const tab =

@@ -1,19 +1,18 @@
 import { Box, FileDown, GitFork, Shapes, ShoppingBasket, Shuffle } from 'lucide-react';
-import { type KeyboardEvent, useCallback, useEffect, useMemo, useState } from 'react';
+import { type KeyboardEvent, useCallback, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { type Finding } from '@heronstone/core/findings';
 import { apply, type Unit } from '@heronstone/core/plan';
 import { type SeatAt, seatsAt, snapUnit } from '@heronstone/core/room';
 import { factsOf } from '@heronstone/core/catalogue';
 import { toast } from 'sonner';
-import { forkPlan, listPlans, type PlanSummary } from '../../state/api.ts';
+import { forkPlan } from '../../state/api.ts';
 import { useFindings } from '../../state/findings.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { sitDown } from '../../state/sit.ts';
 import { Button } from '../../ui/button.tsx';
 import { useWidth } from '../../ui/width.ts';
-import { EmptyStone } from '../../views/empty/EmptyStone.tsx';
 import { Floor, type Moved } from '../../views/floor/Floor.tsx';
 import { SunDial, useSun } from '../../views/sun/SunDial.tsx';
 import { BringIn } from './BringIn.tsx';
@@ -23,12 +22,19 @@ import { UnitArrowRow, UnitArrows } from './UnitArrows.tsx';
 import { type UnitMap, UnitMaps } from './UnitMaps.tsx';
 import { part } from '../../parts/part.tsx';
 import { View } from '../../parts/View.tsx';
+import { BesideChoice } from './BesideChoice.tsx';
+import { NothingStands } from './NothingStands.tsx';
 
 const Beside = part(() => import('./Beside.tsx').then((m) => ({ default: m.Beside })));
-const Shopping = part(() => import('./Shopping.tsx').then((m) => ({ default: m.Shopping })));
+
+const Shopping = part(() => import('./shopping/Shopping.tsx').then((m) => ({ default: m.Shopping })));
+
 const GoesIn = part(() => import('./GoesIn.tsx').then((m) => ({ default: m.GoesIn })));
+
 const Arrange = part(() => import('./Arrange.tsx').then((m) => ({ default: m.Arrange })));
+
 const Zones = part(() => import('./zones/Zones.tsx'));
+
 const Drawings = part(() => import('./Drawings.tsx').then((m) => ({ default: m.Drawings })));
 
 /** No two seats nearer to each other, mm (common practice: 600 mm of width for each). */
@@ -243,56 +249,5 @@ export default function FurnitureStone() {
         {sheet === 'drawings' && <Drawings unitId={unit?.id} onClose={() => setSheet(null)} />}
       </View>
     </main>
-  );
-}
-
-/** What is said over an empty Floor; without walls there is none, and what it will be is drawn. */
-function NothingStands({ walls }: { walls: boolean }) {
-  const words = (
-    <p>
-      Nothing stands here yet. <strong>Bring in a unit</strong> above: a work table is a good first one.
-    </p>
-  );
-  return walls ? (
-    <div className="absolute inset-x-0 top-1/2 z-10 mx-auto w-fit -translate-y-1/2 rounded-2xl bg-ground px-6 py-4 text-center">
-      {words}
-    </div>
-  ) : (
-    <div className="absolute inset-x-0 top-2 z-10">
-      <EmptyStone of="furniture">{words}</EmptyStone>
-    </div>
-  );
-}
-
-/** The other plans of the same origin first: which one is seen beside this one. */
-function BesideChoice({
-  planId,
-  beside,
-  onChoose,
-}: {
-  planId: string;
-  beside: string | null;
-  onChoose: (id: string | null) => void;
-}) {
-  const [plans, setPlans] = useState<PlanSummary[]>([]);
-  useEffect(() => {
-    listPlans().then(setPlans, () => setPlans([]));
-  }, [planId]);
-  const others = plans.filter((p) => p.id !== planId && p.keptUntil === null);
-  if (others.length === 0) return null;
-  return (
-    <select
-      aria-label="Plan seen beside this one"
-      className="min-h-8 max-w-44 rounded-md border border-edge bg-paper px-1 text-[13px]"
-      value={beside ?? ''}
-      onChange={(e) => onChoose(e.target.value || null)}
-    >
-      <option value="">nothing beside it</option>
-      {others.map((p) => (
-        <option key={p.id} value={p.id}>
-          beside: {p.name}
-        </option>
-      ))}
-    </select>
   );
 }

@@ -1,3 +1,4 @@
+import { type Held } from '../../views/places/held.ts';
 import {
   DndContext,
   DragOverlay,
@@ -11,10 +12,9 @@ import {
 } from '@dnd-kit/core';
 import { ChevronLeft, ChevronRight, Footprints, ZoomIn } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { Link } from 'react-router';
 import { toast } from 'sonner';
 import { placeSaid } from '@heronstone/core/concepts';
-import { homeOf, homesOf, type Share, SHARES, type Supply } from '@heronstone/core/plan';
+import { homeOf, homesOf, type Share, SHARES } from '@heronstone/core/plan';
 import { makerOf, mostAhead, planAsWorked, unitsAround } from '@heronstone/core/reach';
 import { usePairOf } from '../../state/found.ts';
 import { usePlan } from '../../state/plan-store.ts';
@@ -22,7 +22,6 @@ import { useTurning } from '../../state/turning.ts';
 import { useHover, useSeat, useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
 import { bandName, fetchWords, today } from '../../ui/words.ts';
-import { EmptyStone } from '../../views/empty/EmptyStone.tsx';
 import { Closer } from '../../views/closer/Closer.tsx';
 import { TurningFloor } from '../../views/floor/TurningFloor.tsx';
 import { looksFrom } from '../../views/round/looks.ts';
@@ -31,19 +30,18 @@ import { Round } from '../../views/round/Round.tsx';
 import { SunDial, useSun } from '../../views/sun/SunDial.tsx';
 import { BandLegend } from './BandLegend.tsx';
 import { SeenFrom } from './SeenFrom.tsx';
-import { BothSides } from './BothSides.tsx';
+import { BothSides } from './both/BothSides.tsx';
 import { Crossing } from './Crossing.tsx';
 import { FindHomes } from './FindHomes.tsx';
 import { Kept } from './Kept.tsx';
-import { InHand } from './InHand.tsx';
-import { dropWords, refitWords, roomWords } from '../../views/places/offers.ts';
-import { askHomes, useStanding } from '../../state/homes-worker.ts';
+import { InHand } from './in-hand/InHand.tsx';
+import { useStanding } from '../../state/homes-worker.ts';
 import { toldOff } from './told-off.ts';
 import { Tray } from './Tray.tsx';
-import { Weighing } from './Weighing.tsx';
+import { Weighing } from './weighing/Weighing.tsx';
 import { singleKey } from '../../ui/single-keys.ts';
-
-type Held = { supply: Supply; share: Share };
+import { NoSeat } from './NoSeat.tsx';
+import { DropWords } from './DropWords.tsx';
 
 /** The room with its homes; or two states of them beside each other; or, while things are carried over, the order of moves. */
 export default function HomesStone() {
@@ -304,49 +302,6 @@ function HomesInRoom() {
         )}
       </DragOverlay>
     </DndContext>
-  );
-}
-
-/** What letting go there would cost; what would have to make room is worked out beside the screen and follows. */
-function DropWords({ held: { supply, share }, placeId }: { held: Held; placeId: string }) {
-  const plan = usePlan((s) => s.plan);
-  const words = dropWords(plan, supply, share, placeId);
-  const [refit, setRefit] = useState<{ of: string; words: string } | null>(null);
-  const full = !roomWords(plan, plan.places[placeId]!, supply, share).ok;
-  useEffect(() => {
-    if (!full) return;
-    let wanted = true;
-    askHomes(plan, (api) => api.refit(supply.id, share, placeId, today()))
-      .then((r) => wanted && setRefit({ of: placeId, words: refitWords(plan, r) }))
-      .catch(() => undefined);
-    return () => {
-      wanted = false;
-    };
-  }, [plan, supply.id, share, placeId, full]);
-  return (
-    <>
-      {words}
-      {full && refit?.of === placeId && refit.words}
-    </>
-  );
-}
-
-function NoSeat() {
-  const id = usePlan((s) => s.plan.id);
-  return (
-    <main className="p-8">
-      <h1 className="font-display text-2xl font-semibold">Homes</h1>
-      <EmptyStone of="homes">
-        <p>
-          The room as it is seen from your seat: near and far are measured from where someone works. Give an activity a
-          seat at{' '}
-          <Link className="text-heron underline" to={`/p/${id}/activities?view=where`}>
-            Activities
-          </Link>{' '}
-          first.
-        </p>
-      </EmptyStone>
-    </main>
   );
 }
 

@@ -24,14 +24,19 @@ const WAYS = [
     id: 'projects',
     name: 'Projects',
     tip: 'what is out for what, trays, trips, ideas',
-    View: part(() => import('./Projects.tsx')),
+    View: part(() => import('./projects/Projects.tsx')),
   },
   { id: 'look', name: 'Look test', tip: 'would you find it?', View: part(() => import('./LookTest.tsx')) },
-  { id: 'labels', name: 'Labels', tip: 'notes, labels, codes, printing', View: part(() => import('./Labels.tsx')) },
+  {
+    id: 'labels',
+    name: 'Labels',
+    tip: 'notes, labels, codes, printing',
+    View: part(() => import('./labels/Labels.tsx')),
+  },
   { id: 'seasons', name: 'Seasons', tip: 'boxes in and out round the year', View: part(() => import('./Seasons.tsx')) },
   { id: 'buy', name: 'To buy', tip: 'what runs out, by shop', View: part(() => import('./ToBuy.tsx')) },
-  { id: 'log', name: 'Log', tip: 'what happened, and what it says of uses', View: part(() => import('./Log.tsx')) },
-  { id: 'scan', name: 'Scan', tip: 'read a code with the camera', View: part(() => import('./Scan.tsx')) },
+  { id: 'log', name: 'Log', tip: 'what happened, and what it says of uses', View: part(() => import('./log/Log.tsx')) },
+  { id: 'scan', name: 'Scan', tip: 'read a code with the camera', View: part(() => import('./scan/Scan.tsx')) },
   { id: 'guests', name: 'For others', tip: 'a page for a child or a guest', View: part(() => import('./Guests.tsx')) },
 ] as const;
 

@@ -8,7 +8,7 @@ import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
 import { EmptyStone } from '../../views/empty/EmptyStone.tsx';
 import { SelectField } from '../../ui/fields.tsx';
-import { HelpMost } from './HelpMost.tsx';
+import { HelpMost } from './help/HelpMost.tsx';
 import { RecipeText } from './Recipe.tsx';
 import { Working } from '../../ui/working.tsx';
 import { otherOf, useOther, useOtherPlans, useWay, WAY_OPTIONS } from './against.ts';

@@ -1,10 +1,12 @@
 import { useGround } from './ground.ts';
 import { LEAST_LETTER, useDrawnScale } from '../../ui/drawn-scale.ts';
-import { halo } from '../../ui/halo.ts';
 import { type PointerEvent, useMemo, useRef, useState } from 'react';
 import { DIVIDER } from '@heronstone/core/catalogue';
-import { type LaidStack, stowageOf } from '@heronstone/core/fit';
+import { stowageOf } from '@heronstone/core/fit';
 import { natureOf, outerOf, type Place, placesIn, type Plan } from '@heronstone/core/plan';
+import { faceOf, namesIn } from './faces.ts';
+import { Stack } from './Stack.tsx';
+import { Holder } from './Holder.tsx';
 
 type Props = {
   plan: Plan;
@@ -17,17 +19,6 @@ type Props = {
   /** dividers were drawn: the sizes of the lanes or rows, mm */
   onDivide?: (way: 'lanes' | 'rows', sizes: number[]) => void;
 };
-
-/** What is drawn at a scale: a drawer from above with its front below; a board, or upright slots, straight from the front. */
-function faceOf(place: Place): { width: number; depth: number; board: boolean } {
-  const board = place.kind === 'board';
-  return { width: place.width, depth: board ? place.height : place.depth, board };
-}
-
-/** What lies in a container, as its drawing says it; a thing and its reserve are one name. */
-const namesIn = (plan: Plan, place: Place): string[] => [
-  ...new Set(stowageOf(plan, place).things.map((t) => t.supply.name)),
-];
 
 /** A place as it is when one looks into it, to scale: what stands in it, and the things where they really go. */
 export function Inside({ plan, place, className, onOpen, onMove, onDivide }: Props) {
@@ -200,140 +191,5 @@ export function Inside({ plan, place, className, onOpen, onMove, onDivide }: Pro
         {laid.faults.length > 0 && <span className="text-clash"> {laid.faults.join('; ')}.</span>}
       </figcaption>
     </figure>
-  );
-}
-
-function Stack({
-  stack,
-  y,
-  words,
-  fill,
-  width,
-  least,
-}: {
-  stack: LaidStack;
-  y: number;
-  words: string;
-  fill: string;
-  width: number;
-  /** letters smaller than this are not drawn */
-  least: number;
-}) {
-  const upright = stack.depth > stack.width * 1.3;
-  const [long, short] = upright ? [stack.depth, stack.width] : [stack.width, stack.depth];
-  const size = Math.min(short * 0.45, (long / Math.max(5, words.length)) * 1.75, Math.max(width / 16, least));
-  return (
-    <g>
-      <rect
-        x={stack.x + 1}
-        y={y + 1}
-        width={Math.max(1, stack.width - 2)}
-        height={Math.max(1, stack.depth - 2)}
-        rx={3}
-        fill={fill}
-        fillOpacity={0.5}
-        stroke="var(--ink)"
-        strokeWidth={1.5}
-      >
-        <title>
-          {words}, {stack.pieces}
-        </title>
-      </rect>
-      {size >= least && (
-        <text
-          transform={`translate(${stack.x + stack.width / 2} ${y + stack.depth / 2}) ${upright ? 'rotate(-90)' : ''}`}
-          fontSize={size}
-          textAnchor="middle"
-          dominantBaseline="middle"
-          fill="var(--ink)"
-          {...halo(size / 5)}
-          pointerEvents="none"
-        >
-          {words}
-          {stack.pieces > 1 ? ` ×${stack.pieces}` : ''}
-        </text>
-      )}
-    </g>
-  );
-}
-
-/** A container, lane or slot with what lies in it, drawn small where it stands. */
-function Holder({
-  plan,
-  place,
-  x,
-  y,
-  width,
-  depth,
-  container,
-  line,
-  least,
-}: {
-  plan: Plan;
-  place: Place;
-  x: number;
-  y: number;
-  width: number;
-  depth: number;
-  container: boolean;
-  line: number;
-  /** letters smaller than this are not drawn */
-  least: number;
-}) {
-  const laid = stowageOf(plan, place);
-  const full = laid.capacity > 0 ? Math.min(1, laid.used / laid.capacity) : 0;
-  const names = namesIn(plan, place);
-  const words = names.length > 0 ? names : [place.name];
-  const upright = depth > width * 1.3;
-  const [long, short] = upright ? [depth, width] : [width, depth];
-  const longest = Math.max(6, ...words.map((w) => w.length));
-  const size = Math.min(Math.max(line * 1.5, least), (long / longest) * 1.75, (short / words.length) * 0.8);
-  const colours = laid.things.map((t) => t.supply.colour ?? 'var(--sand)');
-  return (
-    <>
-      <rect
-        x={x}
-        y={y}
-        width={width}
-        height={depth}
-        rx={container ? line / 3 : 0}
-        fill={laid.faults.length > 0 ? 'var(--clash)' : 'var(--stone)'}
-        fillOpacity={laid.faults.length > 0 ? 0.25 : container ? 0.75 : 0.3}
-        stroke="var(--ink)"
-        strokeWidth={container ? line / 5 : line / 8}
-        strokeDasharray={container ? undefined : `${line / 2} ${line / 3}`}
-      >
-        <title>{`${place.name}: ${names.join(', ') || 'empty'}`}</title>
-      </rect>
-      {colours.map((colour, i) => (
-        <rect
-          key={i}
-          x={x + line / 3 + (i * (width - (2 * line) / 3) * full) / colours.length}
-          y={y + depth - line * 0.9}
-          width={Math.max(0, ((width - (2 * line) / 3) * full) / colours.length - 1)}
-          height={line * 0.6}
-          fill={colour}
-          pointerEvents="none"
-        />
-      ))}
-      {size >= least && (
-        <g
-          transform={`translate(${x + width / 2} ${y + depth / 2}) ${upright ? 'rotate(-90)' : ''}`}
-          fontSize={size}
-          textAnchor="middle"
-          fill="var(--ink)"
-          fillOpacity={names.length > 0 ? 1 : 0.75}
-          {...halo(size / 5)}
-          pointerEvents="none"
-        >
-          {words.map((w, i) => (
-            // the blank keeps the names apart for who hears them
-            <text key={i} y={(i - (words.length - 1) / 2 + 0.35) * size * 1.15}>
-              {`${w} `}
-            </text>
-          ))}
-        </g>
-      )}
-    </>
   );
 }

@@ -5,7 +5,7 @@ import { ownJob, tickJob, wayAway } from '@heronstone/core/doing';
 import { asOne, type Job, newId, type Plan } from '@heronstone/core/plan';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
-import { NumberField, TextField } from '../../../ui/fields.tsx';
+import { DayField, NumberField, TextField } from '../../../ui/fields.tsx';
 import { minutesIn } from '../../../ui/minutes.ts';
 import { countWords, today } from '../../../ui/words.ts';
 import { gainOf, shortDate, spanWords } from './days.ts';
@@ -155,8 +155,13 @@ function JobLine({ job, wanted }: { job: Job; wanted: Plan | null }) {
                 return money !== null && !(money >= 0) ? false : set({ money });
               }}
             />
-            <DayBox label="Not before" value={job.notBefore} onChange={(notBefore) => set({ notBefore })} />
-            <DayBox label="Ready by" value={job.readyBy} onChange={(readyBy) => set({ readyBy })} />
+            <DayField
+              className="w-40"
+              label="Not before"
+              value={job.notBefore}
+              onCommit={(notBefore) => set({ notBefore })}
+            />
+            <DayField className="w-40" label="Ready by" value={job.readyBy} onCommit={(readyBy) => set({ readyBy })} />
             {(job.state === 'open' || job.state === 'half') && (
               <>
                 <Button onClick={already}>Done already</Button>
@@ -175,27 +180,5 @@ function JobLine({ job, wanted }: { job: Job; wanted: Plan | null }) {
         </div>
       )}
     </li>
-  );
-}
-
-function DayBox({
-  label,
-  value,
-  onChange,
-}: {
-  label: string;
-  value: string | null;
-  onChange: (day: string | null) => void;
-}) {
-  return (
-    <label className="block text-[13px] text-soft">
-      {label}
-      <input
-        type="date"
-        className="block min-h-[34px] rounded-md border border-edge bg-paper px-2 py-1 text-ink"
-        value={value ?? ''}
-        onChange={(e) => onChange(e.target.value === '' ? null : e.target.value)}
-      />
-    </label>
   );
 }

@@ -1,15 +1,16 @@
 import { Check, Printer } from 'lucide-react';
-import { useId, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
-import { type Cut, drawnOf } from '@heronstone/core/cutting';
+import { drawnOf } from '@heronstone/core/cutting';
 import { formatLength } from '@heronstone/core/lengths';
-import { type CutPiece, type Plan } from '@heronstone/core/plan';
+import { type Plan } from '@heronstone/core/plan';
 import { cutAhead, cutCommand, type WantedPiece } from '@heronstone/core/stock';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
 import { printPart } from '../../../ui/print.ts';
 import { CheckField, NumberField } from '../../../ui/fields.tsx';
 import { countWords } from '../../../ui/words.ts';
+import { PatternDrawing } from './PatternDrawing.tsx';
 
 /** What is to be cut now: patterns, drawn, in stacks as high as the cutter takes, the cuts numbered in their order. */
 export function CutList({
@@ -144,95 +145,5 @@ export function CutList({
         ))}
       </ol>
     </section>
-  );
-}
-
-/** A sheet with its pieces, to scale: what is left over hatched, the cuts numbered. */
-function PatternDrawing({
-  cut,
-  counts,
-  colour,
-  kinds,
-}: {
-  cut: Cut;
-  counts: readonly number[];
-  colour: string | null;
-  kinds: readonly CutPiece[];
-}) {
-  const { width, depth } = cut;
-  const { laid, left, strokes } = drawnOf(cut);
-  const hatch = useId();
-  const text = Math.max(width, depth) / 19;
-  return (
-    <svg
-      viewBox={`${-text} ${-text} ${width + 2 * text} ${depth + 2 * text}`}
-      className="max-h-72 w-full"
-      role="img"
-      aria-label={`Pattern: ${kinds.flatMap((k, n) => (counts[n]! > 0 ? [`${counts[n]} ${k.name}`] : [])).join(', ')}`}
-    >
-      <defs>
-        <pattern
-          id={hatch}
-          width={text / 2}
-          height={text / 2}
-          patternUnits="userSpaceOnUse"
-          patternTransform="rotate(45)"
-        >
-          <line y2={text / 2} stroke="var(--edge)" strokeWidth={text / 10} />
-        </pattern>
-      </defs>
-      <rect width={width} height={depth} fill="var(--paper)" stroke="var(--ink)" vectorEffect="non-scaling-stroke" />
-      {left.map((l, i) => (
-        <rect key={i} x={l.x} y={l.y} width={l.width} height={l.depth} fill={`url(#${hatch})`} />
-      ))}
-      {laid.map((l, i) => (
-        <g key={i}>
-          <rect
-            x={l.x}
-            y={l.y}
-            width={l.width}
-            height={l.depth}
-            fill={colour ?? 'var(--wood)'}
-            fillOpacity={0.55}
-            stroke="var(--ink)"
-            vectorEffect="non-scaling-stroke"
-          />
-          <text
-            x={l.x + l.width / 2}
-            y={l.y + l.depth / 2}
-            fontSize={text}
-            textAnchor="middle"
-            dominantBaseline="central"
-            fill="var(--ink)"
-          >
-            {kinds[l.piece]!.name}
-          </text>
-        </g>
-      ))}
-      {strokes.map((s, i) => {
-        const [x1, y1, x2, y2] =
-          s.across === 'width'
-            ? [s.x + s.at, s.y, s.x + s.at, s.y + s.depth]
-            : [s.x, s.y + s.at, s.x + s.width, s.y + s.at];
-        return (
-          <g key={i}>
-            <line
-              x1={x1}
-              y1={y1}
-              x2={x2}
-              y2={y2}
-              stroke="var(--heron)"
-              strokeDasharray="6 3"
-              strokeWidth={2}
-              vectorEffect="non-scaling-stroke"
-            />
-            <circle cx={x1} cy={y1} r={text * 0.75} fill="var(--heron)" />
-            <text x={x1} y={y1} fontSize={text} textAnchor="middle" dominantBaseline="central" fill="var(--on-heron)">
-              {i + 1}
-            </text>
-          </g>
-        );
-      })}
-    </svg>
   );
 }

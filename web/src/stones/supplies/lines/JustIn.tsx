@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { placeSaid } from '@heronstone/core/concepts';
 import { homesOf, type Share, type Supply } from '@heronstone/core/plan';
 import { usePlan } from '../../../state/plan-store.ts';
-import { WhereItGoes } from '../../../views/places/BestPlaces.tsx';
+import { WhereItGoes } from '../../../views/places/WhereItGoes.tsx';
 
 /** What has just been taken in, one thing open at a time with the best places for it; the next one opens when it has a home. */
 export function JustIn({ ids }: { ids: readonly string[] }) {

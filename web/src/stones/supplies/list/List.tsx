@@ -1,8 +1,7 @@
 import { getCoreRowModel, useReactTable, type ColumnDef } from '@tanstack/react-table';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { ArrowDown, ArrowUp, Columns3, Plus } from 'lucide-react';
+import { ArrowDown, ArrowUp, Plus } from 'lucide-react';
 import { type KeyboardEvent, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
-import { DropdownMenu } from 'radix-ui';
 import { toast } from 'sonner';
 import { blankSupply, newId, type Supply } from '@heronstone/core/plan';
 import { useKept } from '../../../state/kept.ts';
@@ -17,10 +16,12 @@ import { type Column, COLUMNS, ONLY, USUAL_COLUMNS } from './columns.ts';
 import { ManyBar } from './ManyBar.tsx';
 import { PhoneRows } from './PhoneRows.tsx';
 import { type Looking, type Row, rowsOf } from './rows.ts';
-import { SupplyEditor } from './SupplyEditor.tsx';
+import { SupplyEditor } from '../editor/SupplyEditor.tsx';
 import { Views } from './Views.tsx';
+import { ColumnMenu } from './ColumnMenu.tsx';
 
 const ROW = 32;
+
 const ALL: Looking = { text: '', only: '', sortBy: '', descending: false, groupBy: '' };
 
 /** All supplies as rows: keyboard first, edited in place, many changed at once. */
@@ -353,40 +354,5 @@ export default function List() {
         </aside>
       )}
     </div>
-  );
-}
-
-/** Which columns are shown. */
-function ColumnMenu({ shown, onChange }: { shown: readonly string[]; onChange: (next: string[]) => void }) {
-  return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger asChild>
-        <Button>
-          <Columns3 size={16} aria-hidden /> Columns
-        </Button>
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          className="z-50 max-h-[70vh] overflow-auto rounded-xl border border-line bg-ground p-1.5 shadow-lg"
-          sideOffset={4}
-        >
-          {COLUMNS.map((c) => (
-            <DropdownMenu.CheckboxItem
-              key={c.id}
-              checked={shown.includes(c.id)}
-              disabled={c.id === 'name'}
-              onSelect={(e) => e.preventDefault()}
-              onCheckedChange={(on) =>
-                onChange(COLUMNS.map((o) => o.id).filter((id) => (id === c.id ? on : shown.includes(id))))
-              }
-              className="flex cursor-pointer items-center gap-2 rounded-md px-2 py-1 outline-none data-[highlighted]:bg-stone data-[disabled]:opacity-50"
-            >
-              <span className="w-4">{shown.includes(c.id) ? '✓' : ''}</span>
-              {c.title}
-            </DropdownMenu.CheckboxItem>
-          ))}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
   );
 }

@@ -5,7 +5,7 @@ import { type AtHand, duplicatesOf, setMany, splitCommand } from '@heronstone/co
 import { usePlan } from '../../../state/plan-store.ts';
 import { countWords } from '../../../ui/words.ts';
 import { DECISION_WORDS } from './columns.ts';
-import { StorageSheet } from './StorageSheet.tsx';
+import { StorageSheet } from '../editor/StorageSheet.tsx';
 
 /** One rule for many: so much at hand, the rest in reserve; the sum stays. */
 const SPLITS: readonly { words: string; rule: AtHand }[] = [

@@ -1,22 +1,22 @@
-import { Camera, ClipboardPaste, FileImage, Printer, X } from 'lucide-react';
+import { X } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
-import { type Plan, wallsInOrder } from '@heronstone/core/plan';
-import { shippedFaces } from '../../../parts/faces.ts';
-import { doing, fetched } from '../../../parts/fetched.ts';
 import { usePlan } from '../../../state/plan-store.ts';
 import { useSelection } from '../../../state/selection.ts';
 import { Button } from '../../../ui/button.tsx';
-import { LengthField, SelectField } from '../../../ui/fields.tsx';
-import { savePrint } from '../../../ui/save-print.ts';
+import { SelectField } from '../../../ui/fields.tsx';
 import { PlaceField } from '../../../ui/place-field.tsx';
-import { KNOWN } from '@heronstone/core/picture';
-import { type KnownChoice, knownSize, type Marking, middling, type Of, quarter, sizeOf } from './marked.ts';
+import { middling, type Of, quarter, sizeOf } from './marked.ts';
 import { OfFront } from './OfFront.tsx';
 import { OfPlace } from './OfPlace.tsx';
 import { OfThing } from './OfThing.tsx';
 import { OfWall } from './OfWall.tsx';
-import { type Corners, PhotoPane } from './PhotoPane.tsx';
+import { PhotoPane } from './PhotoPane.tsx';
 import { usePicture } from './use-picture.ts';
+import { same, unitsWithFronts, walls, cornersFor } from './corners.ts';
+import { FileButton } from './FileButton.tsx';
+import { SheetToPrint } from './SheetToPrint.tsx';
+import { HowTo } from './HowTo.tsx';
+import { KnownRow } from './KnownRow.tsx';
 
 const WHAT: readonly (readonly [Of['what'], string])[] = [
   ['place', 'a drawer, shelf or box, from above'],
@@ -24,14 +24,6 @@ const WHAT: readonly (readonly [Of['what'], string])[] = [
   ['wall', 'a wall'],
   ['thing', 'one thing by itself'],
 ];
-
-/** Names of the four corners as one looks at it. */
-const NAMES: Record<Of['what'], readonly string[]> = {
-  place: ['back left', 'back right', 'front right', 'front left'],
-  front: ['top left', 'top right', 'bottom right', 'bottom left'],
-  wall: ['top left', 'top right', 'bottom right', 'bottom left'],
-  thing: ['top left', 'top right', 'bottom right', 'bottom left'],
-};
 
 /** Measuring by picture: a photo with one known thing in it, laid flat to scale; what is drawn over it has its true size. */
 export default function PictureView() {
@@ -197,174 +189,5 @@ function Trouble({ words }: { words: string }) {
     <p role="alert" className="rounded-lg bg-clash/10 px-3 py-1.5 font-medium text-clash">
       {words}
     </p>
-  );
-}
-
-const same = (a: readonly { x: number; y: number }[], b: readonly { x: number; y: number }[]) =>
-  a.every((p, i) => p.x === b[i]!.x && p.y === b[i]!.y);
-
-const unitsWithFronts = (plan: Plan): (readonly [string, string])[] =>
-  Object.values(plan.units)
-    .filter((u) => Object.values(plan.places).some((p) => p.unitId === u.id && p.inId === null))
-    .map((u) => [u.id, u.name] as const);
-
-const walls = (plan: Plan): (readonly [string, string])[] =>
-  wallsInOrder(plan).map((w, i) => [w.id, w.name ? `${w.name} wall` : `Wall ${i + 1}`] as const);
-
-function cornersFor(
-  marking: Marking,
-  of: Of,
-  { setMarking, setPulling, ask }: ReturnType<typeof usePicture>,
-): Corners[] {
-  const pulled =
-    (key: 'corners' | 'frame'): Corners['onMove'] =>
-    (points, done, last) => {
-      setPulling(!done);
-      setMarking((now) => now && { ...now, [key]: points });
-      if (!last) return;
-      // let go near where two edges cross, it goes there; the arrows put it anywhere
-      void ask((api) => api.snap(points, last.reach)).then(({ corners }) => {
-        const to = corners[last.corner]!;
-        const from = points[last.corner]!;
-        if (Math.hypot(to.x - from.x, to.y - from.y) > 1.5 * last.reach) return;
-        setMarking((now) =>
-          now && now[key] === points ? { ...now, [key]: points.map((p, i) => (i === last.corner ? to : p)) } : now,
-        );
-      });
-    };
-  const out: Corners[] = [];
-  out.push({
-    id: 'known',
-    of: marking.known === 'itself' ? 'its inside' : 'what is known',
-    names: NAMES[of.what],
-    points: marking.corners,
-    colour: 'var(--heron)',
-    fixed: marking.known === 'sheet',
-    onMove: pulled('corners'),
-  });
-  if (marking.frame)
-    out.push({
-      id: 'frame',
-      of: of.what === 'front' ? 'the front' : 'its inside',
-      names: NAMES[of.what],
-      points: marking.frame,
-      colour: 'var(--climb)',
-      onMove: pulled('frame'),
-    });
-  return out;
-}
-
-/** What of known size lies in the picture. */
-function KnownRow({
-  marking,
-  setMarking,
-  itself,
-  wantsFrame,
-}: {
-  marking: Marking;
-  setMarking: (m: Marking) => void;
-  itself: { width: number; height: number } | null;
-  /** what is measured is marked beside what is known */
-  wantsFrame: boolean;
-}) {
-  const options: (readonly [KnownChoice, string])[] = [
-    ...(marking.sheet ? [['sheet', `the measuring sheet (${KNOWN[marking.sheet.paper].name}), found`] as const] : []),
-    ...(itself ? [['itself', 'itself: its size in the plan'] as const] : []),
-    ['a4', 'an A4 sheet'],
-    ['letter', 'a Letter sheet'],
-    ['card', 'a bank card'],
-    ['own', 'something of a size I type'],
-  ];
-  const choose = (known: KnownChoice) => {
-    const found = known === 'sheet' && marking.sheet;
-    setMarking({
-      ...marking,
-      known,
-      corners: found ? found.corners : marking.known === 'sheet' ? middling(marking.image) : marking.corners,
-      frame: known === 'itself' || !wantsFrame ? null : (marking.frame ?? middling(marking.image, 0.12)),
-    });
-  };
-  const set = (side: 'width' | 'height') => (mm: number | null) =>
-    mm !== null && setMarking({ ...marking, own: { ...marking.own, [side]: mm } });
-  const size = knownSize(marking, itself);
-  return (
-    <div className="flex flex-wrap items-end gap-2">
-      <SelectField label="of known size in it" value={marking.known} options={options} onCommit={choose} />
-      {marking.known === 'own' && size && (
-        <>
-          <LengthField label="its width" positive mm={marking.own.width} onCommit={(mm) => void set('width')(mm)} />
-          <LengthField label="its height" positive mm={marking.own.height} onCommit={(mm) => void set('height')(mm)} />
-        </>
-      )}
-    </div>
-  );
-}
-
-function FileButton({
-  label,
-  camera,
-  onFile,
-}: {
-  label: string;
-  camera?: boolean;
-  onFile: (file: File) => Promise<void>;
-}) {
-  const Icon = camera ? Camera : FileImage;
-  return (
-    <label className="inline-flex min-h-8 cursor-pointer items-center gap-1.5 rounded-full border border-edge bg-paper px-3 py-1 font-medium focus-within:outline-2 hover:border-heron">
-      <Icon size={15} aria-hidden /> {label}
-      <input
-        type="file"
-        accept="image/*"
-        {...(camera ? { capture: 'environment' as const } : {})}
-        className="sr-only"
-        aria-label={label}
-        onChange={(e) => {
-          const file = e.target.files?.[0];
-          e.target.value = '';
-          if (file) void onFile(file);
-        }}
-      />
-    </label>
-  );
-}
-
-/** The measuring sheet as PDF; its writer is fetched when it is asked for. */
-function SheetToPrint() {
-  const print = (paper: 'a4' | 'letter') =>
-    doing(async () => {
-      const { measuringSheet } = await fetched(() => import('@heronstone/core/drawings'));
-      savePrint(`heronstone-measuring-sheet-${paper}.pdf`, await measuringSheet(paper, await shippedFaces()));
-    });
-  return (
-    <span className="flex items-center gap-1">
-      <Button onClick={() => print('a4')}>
-        <Printer size={15} aria-hidden /> Measuring sheet, A4
-      </Button>
-      <Button look="quiet" onClick={() => print('letter')} aria-label="Measuring sheet, US Letter">
-        Letter
-      </Button>
-    </span>
-  );
-}
-
-function HowTo() {
-  return (
-    <div className="max-w-2xl rounded-2xl border-2 border-dashed border-line p-6 text-soft">
-      <p className="text-ink">
-        A photo with one thing of known size in it measures everything that lies in the same plane.
-      </p>
-      <ol className="mt-2 list-decimal space-y-1 pl-5">
-        <li>
-          Print the measuring sheet and lay it in; a sheet of paper, a bank card, or the drawer’s own size will do too.
-        </li>
-        <li>Take the picture from above, with all of it in view.</li>
-        <li>Draw round what lies there and say what it is: size, place and count are in the plan.</li>
-      </ol>
-      <p className="mt-2 flex items-center gap-1.5 text-[14px]">
-        <ClipboardPaste size={15} aria-hidden /> A picture can be pasted here too. It stays on this machine; what is
-        kept of it is drawn anew without where and when it was taken.
-      </p>
-    </div>
   );
 }

@@ -1,0 +1,37 @@
+import { type Plan } from '@heronstone/core/plan';
+import { usePlan } from '../../../state/plan-store.ts';
+import { NumberField } from '../../../ui/fields.tsx';
+import { type Help } from '../../../workers/stations.worker.ts';
+
+/** What a change costs by the prices as they are now. */
+export const priceIn = (plan: Plan, { price, priceId }: Help): number | null =>
+  (priceId === undefined ? undefined : plan.prices[priceId]?.price) ?? price;
+
+/** What one of it costs, kept for the next time. */
+export function Price({ change: { price, priceId: id, of } }: { change: Help }) {
+  const plan = usePlan((s) => s.plan);
+  const dispatch = usePlan((s) => s.dispatch);
+  if (id === undefined)
+    return (
+      <p className="text-soft">
+        {price !== null
+          ? `It costs ${price.toFixed(2)}.`
+          : of.length > 0
+            ? 'What each costs is said with it by itself, below.'
+            : 'Prices of containers are said at Furniture, what to buy.'}
+      </p>
+    );
+  const known = plan.prices[id];
+  return (
+    <NumberField
+      className="w-32"
+      label="one of it costs"
+      value={known?.price ?? 0}
+      onCommit={(cost) =>
+        dispatch(
+          known ? { type: 'setPrice', id, set: { price: cost } } : { type: 'addPrice', price: { id, price: cost } },
+        )
+      }
+    />
+  );
+}
