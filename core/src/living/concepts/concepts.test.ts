@@ -14,6 +14,7 @@ import {
   namesWanted,
   namingOf,
   ownerOf,
+  livesSaid,
   placeSaid,
   SAYING,
   sayingsIn,
@@ -129,6 +130,11 @@ describe('what a place is called', () => {
     expect(odd.words).toMatch(/odds and ends$/);
     expect(nameOfPlace(plan, 'chest.3.0')).toBeNull();
     expect(placeSaid(plan, plan.places['chest.0.0']!)).toBe('Low chest › drawer 1 · Card');
+    const lives = (id: string) => livesSaid(plan, plan.supplies[id]!, 5);
+    expect(lives('red')).toBe('Card · Low chest › drawer 1');
+    // called as the thing itself: that says nothing
+    expect(lives('rule')).toBe('Low chest › drawer 2');
+    expect(lives('x')).toMatch(/odds and ends · /);
     expect(sayingsIn(plan)).toEqual({ places: 3, oneName: 2, oddsAndEnds: 1 });
     const typed = applied(plan, { type: 'setPlace', id: 'case.0.0', set: { labelWords: 'Treasures' } });
     expect(nameOfPlace(typed, 'case.0.0')).toMatchObject({ words: 'Treasures', uncovered: [], typed: true });

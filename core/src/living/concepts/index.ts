@@ -12,6 +12,6 @@ export {
   type Shelved,
 } from './shelved.ts';
 export { isOddsAndEnds, isOneName, type Naming, namingOf, SAYING } from './naming.ts';
-export { nameFor, nameOfPlace, namesWanted, type PlaceName, placeSaid, sayingsIn } from './places.ts';
+export { livesSaid, nameFor, nameOfPlace, namesWanted, type PlaceName, placeSaid, sayingsIn } from './places.ts';
 export { shorterNames } from './shorter.ts';
 export { APART, apartIn, type ApartRule, togetherThatMustBeApart, type Together, toldOf } from './apart.ts';

@@ -1,5 +1,13 @@
 import { wordsOf } from '../../things/kinds/index.ts';
-import { homesIn, type Place, type Plan, placeTitle, readsSame } from '../../record/plan/index.ts';
+import {
+  homesIn,
+  homesNow,
+  type Place,
+  type Plan,
+  placeTitle,
+  readsSame,
+  type Supply,
+} from '../../record/plan/index.ts';
 import { isOddsAndEnds, isOneName, type Naming, namingOf } from './naming.ts';
 import { type Concept, LEVELS, shelvedAs, type Shelved } from './shelved.ts';
 
@@ -63,9 +71,26 @@ function typedName(place: Pick<Place, 'id' | 'labelWords'>, things: readonly She
 /** A place as one speaks of it: where it is, and what it is called: “Left pedestal › drawer 1 · Adhesives”. A board is one, and seen at a glance. */
 export function placeSaid(plan: Plan, place: Place): string {
   const name = nameOfPlace(plan, place.id);
-  return name && (name.typed || place.kind !== 'board')
-    ? `${placeTitle(plan, place)} · ${name.words}`
-    : placeTitle(plan, place);
+  return name && isSaid(name, place) ? `${placeTitle(plan, place)} · ${name.words}` : placeTitle(plan, place);
+}
+
+/** Whether a place is spoken of by its name. */
+const isSaid = (name: PlaceName, place: Pick<Place, 'kind'>): boolean => name.typed || place.kind !== 'board';
+
+/**
+ * Where a supply is to be looked for in a month, what the place is called first, since that is what one remembers: “Adhesives · Left pedestal › drawer 1”; every place
+ * once, `; ` between them. A place that is called as the thing itself says nothing by that. Empty: it has none.
+ */
+export function livesSaid(plan: Plan, supply: Supply, month: number): string {
+  const said = homesNow(plan, supply, month).flatMap(({ placeId }) => {
+    const place = plan.places[placeId];
+    if (!place) return [];
+    const name = nameOfPlace(plan, placeId);
+    const title = placeTitle(plan, place);
+    const known = !name || name.words.toLowerCase() === supply.name.toLowerCase() || !isSaid(name, place);
+    return [known ? title : `${name.words} · ${title}`];
+  });
+  return [...new Set(said)].join('; ');
 }
 
 /**

@@ -62,9 +62,8 @@ const inUnit = (plan: Plan, unitId: string) => {
   return `${unit?.kind === 'wallBoard' ? 'on' : 'in'} the ${inSentence(unit?.name ?? 'unit')}`;
 };
 const inPlace = (plan: Plan, place: Place) => {
-  // a board is one field
-  const within = place.kind === 'board' ? '' : ` (${placeTitle(plan, place).split(' › ').slice(1).join(', ')})`;
-  return `${inUnit(plan, place.unitId)}${within}`;
+  const within = placeTitle(plan, place).split(' › ').slice(1).join(', ');
+  return `${inUnit(plan, place.unitId)}${within === '' ? '' : ` (${within})`}`;
 };
 
 /**

@@ -104,8 +104,9 @@ export function doorOf(plan: Plan, unit: Unit, place?: Place): Cut | null {
   return Math.min(width, height) < LEAST_CUT ? null : { width, height };
 }
 
-/** A place’s title without the name of the unit it is in. */
-const titleIn = (plan: Plan, unit: Unit, place: Place): string => placeTitle(plan, place).slice(unit.name.length + 3);
+/** A place’s title without the name of the unit it is in; its own name where that is all there is. */
+const titleIn = (plan: Plan, unit: Unit, place: Place): string =>
+  placeTitle(plan, place).slice(unit.name.length + 3) || place.name;
 
 /** The map of one place: as one looks into it, and what lies there in words. */
 export async function placeMap(pages: Pages, plan: Plan, place: Place, said = ''): Promise<void> {

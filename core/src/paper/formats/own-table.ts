@@ -1,7 +1,16 @@
 import { kindOf, liesOf, wordsOf } from '../../things/kinds/index.ts';
 import { formatLength, formatWeight, type Measure, parseWeight } from '../../measures/lengths/index.ts';
 import { colourIn, countIn, packIn, readLine, sizeOf, weighSheet, weightIn, type Doubt } from '../lines/index.ts';
-import { cutText, newId, placeTitle, type Plan, type Sized, Supply, usesOf } from '../../record/plan/index.ts';
+import {
+  cutText,
+  newId,
+  placeTitle,
+  type Plan,
+  type Sized,
+  Supply,
+  usesOf,
+  wholePath,
+} from '../../record/plan/index.ts';
 import { type Meaning, measureOfTable, type OwnTable, unitInHeading } from './own-meanings.ts';
 import { plainCell } from './safe-cell.ts';
 
@@ -128,7 +137,7 @@ export function activityNamed(plan: Pick<Plan, 'activities'>, name: string): str
 function placesByName(plan: Plan): ReadonlyMap<string, string | null> {
   const by = new Map<string, string | null>();
   for (const place of Object.values(plan.places)) {
-    by.set(placeTitle(plan, place).toLowerCase(), place.id);
+    for (const path of [wholePath(plan, place), placeTitle(plan, place)]) by.set(path.toLowerCase(), place.id);
     const own = keyOf(place.name);
     by.set(own, by.has(own) ? null : place.id);
   }

@@ -14,7 +14,7 @@ export {
 } from './shapes.ts';
 export { type KindFacts, BOARD, TOP } from './styles.ts';
 export { type UnitKind, CATALOGUE, UNIT_KINDS, factsOf, defaultsOf } from './kinds.ts';
-export { placesOf, topPlace, sizesByGaps, solidsOf, frontTrouble, leafOf, emptyMass } from './places.ts';
+export { placesOf, topPlace, sizesByGaps, solidsOf, frontTrouble, leafOf, emptyMass, wordOf } from './places.ts';
 export { INSERT_KINDS, INSERT_PATTERN, readInsert, writeInsert, type Insert, type InsertKind } from './inserts.ts';
 export { NATURES, type Nature, natureOfKind, FILE_PITCH } from './natures.ts';
 export {

@@ -198,8 +198,11 @@ const WORDS: Partial<Record<PlaceKind, string>> = {
   files: 'drawer',
 };
 
+/** What one place of a kind is called where it is alone: “drawer”, “rail”. */
+export const wordOf = (placeKind: PlaceKind): string => WORDS[placeKind] ?? placeKind;
+
 function placeName(placeKind: PlaceKind, row: number, column: number, shape: UnitShape): string {
-  const word = WORDS[placeKind] ?? placeKind;
+  const word = wordOf(placeKind);
   if (shape.rows * shape.columns === 1) return word;
   if (shape.columns === 1) return `${word} ${row + 1}`;
   if (shape.rows === 1) return `${word} ${column + 1}`;

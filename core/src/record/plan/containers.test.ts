@@ -14,6 +14,7 @@ import {
   placesIn,
   placeWithAllIn,
   placeTitle,
+  wholePath,
   withoutHome,
   zoneOf,
   keptOutOf,
@@ -52,6 +53,15 @@ const give = (placeId: string, over: object = {}): Command => ({
   placeId,
   since,
   ...over,
+});
+
+test('what is all a unit has goes by the unit’s name, unless it has a name of its own', () => {
+  const board = withUnits(room, unit('wallBoard', { id: 'board', name: 'Wall board', x: 100, y: 100 }));
+  const field = Object.values(board.places).find((p) => p.unitId === 'board')!;
+  expect(placeTitle(board, field)).toBe('Wall board');
+  expect(wholePath(board, field)).toBe('Wall board › field');
+  const named = run(board, { type: 'setPlace', id: field.id, set: { name: 'Cutting tools' } });
+  expect(placeTitle(named, named.places[field.id]!)).toBe('Wall board › Cutting tools');
 });
 
 describe('containers', () => {

@@ -27,6 +27,7 @@ export {
   isLeaving,
   unitShape,
   placeTitle,
+  wholePath,
   placesDownTo,
   placesIn,
   placeWithAllIn,

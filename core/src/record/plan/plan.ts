@@ -1,4 +1,4 @@
-import { type Nature, natureOfKind, type UnitShape } from '../catalogue/index.ts';
+import { type Nature, natureOfKind, type UnitShape, wordOf } from '../catalogue/index.ts';
 import { type Survey, surveyWalls } from '../../measures/survey/index.ts';
 import {
   type Home,
@@ -134,10 +134,23 @@ export function placesDownTo(plan: Pick<Plan, 'places'>, place: Place): Place[] 
 /** No box stands deeper in others. */
 const MOST_NESTED = 40;
 
-/** “Cube unit › cubby 2-2 › box 3”. */
+/** “Cube unit › cubby 2-2 › box 3”. What is all a unit has goes by the unit’s name alone: a wall board is no “Wall board › field”. */
 export function placeTitle(plan: Pick<Plan, 'units' | 'places'>, place: Place): string {
-  const names = placesDownTo(plan, place).map((p) => p.name);
-  return [plan.units[place.unitId]?.name ?? 'Unit', ...names].join(' › ');
+  const path = placesDownTo(plan, place);
+  const [first] = path;
+  if (first && first.name === wordOf(first.kind) && isAllThereIs(plan, first)) path.shift();
+  return [plan.units[place.unitId]?.name ?? 'Unit', ...path.map((p) => p.name)].join(' › ');
+}
+
+/** The same with every step of it, as it was written before. */
+export const wholePath = (plan: Pick<Plan, 'units' | 'places'>, place: Place): string =>
+  [plan.units[place.unitId]?.name ?? 'Unit', ...placesDownTo(plan, place).map((p) => p.name)].join(' › ');
+
+/** Whether a unit has no other compartment before its front. */
+function isAllThereIs(plan: Pick<Plan, 'places'>, place: Place): boolean {
+  if (place.kind === 'top') return false;
+  const fronts = frontsOf(plan, place.unitId);
+  return fronts.length === 1 && fronts[0]!.id === place.id;
 }
 
 const byHolder = groupedBy(

@@ -2,7 +2,8 @@ import { CalendarDays } from 'lucide-react';
 import { formatVolume, formatWeight } from '@heronstone/core/lengths';
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
-import { monthWords, placeTitle } from '@heronstone/core/plan';
+import { monthWords } from '@heronstone/core/plan';
+import { placeSaid } from '@heronstone/core/concepts';
 import { seasonBoxes, seasonChanges } from '@heronstone/core/upkeep';
 import { jot } from '../../state/jot.ts';
 import { doing, fetched } from '../../parts/fetched.ts';
@@ -75,7 +76,7 @@ export default function Seasons() {
                   </p>
                   <p className={`text-[14px] ${box.rests ? 'text-soft' : 'text-clash'}`}>
                     {box.rests
-                      ? `rests in ${placeTitle(plan, box.rests)}`
+                      ? `rests in ${placeSaid(plan, box.rests)}`
                       : 'has nowhere to rest: it stays in the room all the year. Give it a home to rest in at Homes.'}
                   </p>
                   {box.grams > HEAVY && box.rests && (

@@ -46,6 +46,7 @@ export function ZoneRow({
           onCommit={(name) => set({ name })}
         />
         <SelectField
+          className="w-44 shrink-0"
           label="how it is kept"
           value={zone.rule}
           options={ZONE_RULES.map((r) => [r, RULE_WORDS[r]] as const)}

@@ -1,11 +1,11 @@
 import { Trash2 } from 'lucide-react';
-import { useState } from 'react';
 import { toast } from 'sonner';
-import { asOne, type Command, placeTitle, type Project, type ProjectState } from '@heronstone/core/plan';
+import { asOne, type Command, type Project, type ProjectState } from '@heronstone/core/plan';
+import { placeSaid } from '@heronstone/core/concepts';
 import { daysBetween, dayWords, endProject } from '@heronstone/core/upkeep';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
-import { SelectField, TextField } from '../../../ui/fields.tsx';
+import { DayField, NoteField, SelectField, TextField } from '../../../ui/fields.tsx';
 import { PlaceField } from '../../../ui/place-field.tsx';
 import { countWords, today } from '../../../ui/words.ts';
 import { outsOf, STATES, stateWords, amissWords } from './states.ts';
@@ -57,18 +57,7 @@ export function OneProject({ project }: { project: Project }) {
             onCommit={(id) => set({ activityId: id || null })}
           />
         )}
-        <div>
-          <label htmlFor="for-day" className="block text-[13px] text-soft">
-            for the day
-          </label>
-          <input
-            id="for-day"
-            type="date"
-            className="min-h-[34px] rounded-md border border-edge bg-paper px-2"
-            value={project.forDay ?? ''}
-            onChange={(e) => set({ forDay: e.target.value || null })}
-          />
-        </div>
+        <DayField className="w-40" label="for the day" value={project.forDay} onCommit={(forDay) => set({ forDay })} />
         <div className="w-64">
           <PlaceField
             plan={plan}
@@ -97,35 +86,16 @@ export function OneProject({ project }: { project: Project }) {
         {stateWords(project)} since {dayWords(project.since)}
         {project.state !== 'done' &&
           ` (${countWords(Math.max(0, daysBetween(project.since, today())), 'day', 'days')})`}
-        {tray && `; in ${placeTitle(plan, tray)}`}
+        {tray && `; in ${placeSaid(plan, tray)}`}
         {amissWords(plan, project)}
       </p>
       <Things project={project} outs={outs} />
-      <div>
-        <label htmlFor="project-note" className="block text-[13px] text-soft">
-          notes and numbers, for writing it up
-        </label>
-        <Note value={project.note} onCommit={(note) => set({ note })} />
-      </div>
+      <NoteField
+        className="max-w-2xl"
+        label="notes and numbers, for writing it up"
+        value={project.note}
+        onCommit={(note) => set({ note })}
+      />
     </section>
-  );
-}
-
-function Note({ value, onCommit }: { value: string; onCommit: (text: string) => void }) {
-  // what is typed and not yet kept; else what the plan has, also when that changes elsewhere
-  const [draft, setDraft] = useState<string | null>(null);
-  return (
-    <textarea
-      id="project-note"
-      rows={4}
-      maxLength={8000}
-      className="w-full max-w-2xl rounded-md border border-edge bg-paper px-2 py-1"
-      value={draft ?? value}
-      onChange={(e) => setDraft(e.target.value)}
-      onBlur={() => {
-        if (draft !== null && draft !== value) onCommit(draft);
-        setDraft(null);
-      }}
-    />
   );
 }

@@ -21,9 +21,7 @@ const plan = applied(
       block({ id: name.toLowerCase(), name, kit: name === 'knife' ? 'First knives' : '' }),
     ),
   },
-  ...['reel', 'line'].map(
-    (id): Command => ({ type: 'addUse', use: { ...use(id, 1), id: `use-${id}` } }),
-  ),
+  ...['reel', 'line'].map((id): Command => ({ type: 'addUse', use: { ...use(id, 1), id: `use-${id}` } })),
   home('reel', 'chest.0.0'),
   { type: 'addProject', project: project() },
   { type: 'addProject', project: project({ id: 'fair', name: 'Fair', kind: 'trip', state: 'planned' }) },

@@ -5,6 +5,7 @@ import { scrapsFor, tooSmall } from '@heronstone/core/cutting';
 import { formatLength } from '@heronstone/core/lengths';
 import { takeScrap } from '@heronstone/core/stock';
 import { type CutPiece, placeTitle, type Plan, type Scrap } from '@heronstone/core/plan';
+import { placeSaid } from '@heronstone/core/concepts';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
 import { SelectField } from '../../../ui/fields.tsx';
@@ -42,7 +43,7 @@ export function Scraps({ plan, pieces }: { plan: Plan; pieces: readonly CutPiece
   const size = (s: Scrap) => `${formatLength(s.width, measure)} × ${formatLength(s.depth, measure)}`;
   const where = (s: Scrap) => {
     const place = s.placeId === null ? undefined : plan.places[s.placeId];
-    return place ? placeTitle(plan, place) : 'lying about';
+    return place ? placeSaid(plan, place) : 'lying about';
   };
   return (
     <aside aria-label="Scraps" className="space-y-3 max-lg:order-first" data-print-part="none">

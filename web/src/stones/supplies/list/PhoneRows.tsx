@@ -1,6 +1,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useRef } from 'react';
-import { livesIn, type Plan } from '@heronstone/core/plan';
+import { livesSaid } from '@heronstone/core/concepts';
+import { type Plan } from '@heronstone/core/plan';
 import { monthOf, today } from '../../../ui/words.ts';
 import { useRoving } from '../../../ui/roving.ts';
 import { type Row } from './rows.ts';
@@ -38,7 +39,7 @@ export function PhoneRows({
           const row = rows[item.index]!;
           if ('group' in row) return null;
           const s = row.supply;
-          const where = livesIn(plan, s, monthOf(today()));
+          const where = livesSaid(plan, s, monthOf(today()));
           return (
             <li
               key={s.id}

@@ -1,4 +1,5 @@
 import { toneOf } from '@heronstone/core/colour';
+import { livesSaid } from '@heronstone/core/concepts';
 import { pieceOf, STORAGE } from '@heronstone/core/fit';
 import { kindOf } from '@heronstone/core/kinds';
 import { formatNumberOnly, formatThin, formatWeight, parseWeight, type Measure } from '@heronstone/core/lengths';
@@ -167,7 +168,10 @@ export const COLUMNS: readonly Column[] = [
     title: 'lives in',
     width: 210,
     groups: true,
-    text: (plan, s) => livesIn(plan, s, monthOf(today())) || (withoutHome(plan, s, 'working') > 0 ? 'no home yet' : ''),
+    // what stands together in the room stands together here
+    sort: (plan, s) => livesIn(plan, s, monthOf(today())),
+    text: (plan, s) =>
+      livesSaid(plan, s, monthOf(today())) || (withoutHome(plan, s, 'working') > 0 ? 'no home yet' : ''),
   },
   {
     id: 'zone',
