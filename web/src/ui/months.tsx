@@ -1,6 +1,8 @@
-import { MONTH_NAMES } from '@heronstone/core/plan';
+import { MONTH_NAMES, monthsIn } from '@heronstone/core/plan';
+import { usePlan } from '../state/plan-store.ts';
+import { WordsField } from './fields.tsx';
 
-/** Twelve buttons, the chosen months pressed. */
+/** Twelve buttons, the chosen months pressed; or said in words. */
 export function MonthsField({
   label,
   hideLabel,
@@ -12,10 +14,11 @@ export function MonthsField({
   months: readonly number[];
   onCommit: (months: number[]) => void;
 }) {
+  const south = usePlan((s) => s.plan.head.latitude < 0);
   return (
     <fieldset>
       <legend className={hideLabel ? 'sr-only' : 'text-[13px] text-soft'}>{label}</legend>
-      <div className="flex flex-wrap gap-1">
+      <div className="flex flex-wrap items-center gap-1">
         {MONTH_NAMES.map((name, i) => {
           const month = i + 1;
           const on = months.includes(month);
@@ -33,6 +36,15 @@ export function MonthsField({
             </button>
           );
         })}
+        <WordsField
+          className="w-44"
+          label={`${label}, in words`}
+          hideLabel
+          placeholder="or: Oct to Dec, summer"
+          read={(text) => monthsIn(text, south)}
+          wanted="say Oct to Dec, or summer, or not in August"
+          onCommit={onCommit}
+        />
       </div>
     </fieldset>
   );

@@ -63,7 +63,11 @@ export function readList(
   const holders = holdersFor(plan, null);
   return {
     what: 'lines',
-    lines: linesOf(text).map((line, i) => ({ line: i + 1, text: line, read: readLine(line, { measure, holders }) })),
+    lines: linesOf(text).map((line, i) => ({
+      line: i + 1,
+      text: line,
+      read: readLine(line, { measure, holders, south: plan.head.latitude < 0 }),
+    })),
   };
 }
 

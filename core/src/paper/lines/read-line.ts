@@ -7,11 +7,12 @@ import {
   type Measure,
   unitSuffix,
 } from '../../measures/lengths/index.ts';
-import { blankSupply, cutText, shortBlanks, type Sized, Supply } from '../../record/plan/index.ts';
+import { blankSupply, cutText, monthWords, shortBlanks, type Sized, Supply } from '../../record/plan/index.ts';
 import { countIn, packIn, pieceWordIn } from './amounts.ts';
 import { colourIn } from './colours.ts';
 import { type KnownHolder, type SaidContainer, containersHere, filledIn } from './containers.ts';
 import { type SaidSize, sizeIn, tidied } from './sizes.ts';
+import { seasonIn } from './seasons.ts';
 import { thingsIn } from './several.ts';
 import { inFigures } from './spoken.ts';
 import { GRAMS_A_LITRE, vesselOf, volumeIn } from './volumes.ts';
@@ -41,6 +42,8 @@ export type LineContext = {
   measure: Measure;
   /** places and containers of the plan that a line may name */
   holders?: readonly KnownHolder[];
+  /** whether seasons are those of the southern half of the earth */
+  south?: boolean;
   /** the kind that the maker has chosen for this line; empty: none of those offered */
   chosen?: string | null;
 };
@@ -56,13 +59,14 @@ const THROWN: Record<string, number> = { soft: 0.9 / 0.7, loose: 0.6 };
  * `half of drawer 3 of felt`, `4 clear boxes here`. What it does not say comes from the kind of supply and is marked as guessed; where the kind is
  * in doubt nothing is taken from any.
  */
-export function readLine(line: string, { measure, holders = [], chosen = null }: LineContext): LineRead {
+export function readLine(line: string, { measure, holders = [], chosen = null, south = false }: LineContext): LineRead {
   const whole = inFigures(tidied(shortBlanks(line)));
   if (whole === '') return { what: 'nothing', reason: 'There is nothing in this line.' };
   if (whole.length > 400) return { what: 'nothing', reason: 'This line is longer than a line of a list.' };
-  const { text: unquoted, name: quoted } = quotedIn(whole);
+  const seasonal = seasonIn(whole, south);
+  const { text: unquoted, name: quoted } = quotedIn(seasonal.rest);
   if (quoted === null) {
-    const here = containersHere(whole, holders);
+    const here = containersHere(seasonal.rest, holders);
     if (here)
       return {
         what: 'containers',
@@ -148,6 +152,7 @@ export function readLine(line: string, { measure, holders = [], chosen = null }:
   if (!known.has('mass')) weighSheet(supply);
   supply.lies = liesOf(kindOf(supply.kind), supply.form);
   supply.note = noted.note;
+  supply.months = seasonal.months;
 
   count();
   const wrong = Storable.safeParse(supply);
@@ -470,6 +475,7 @@ export function tookFor(
   if (grammage !== null) out.push(`${grammage} g/m²`);
   if (supply.mass >= 0.5) out.push(`${formatWeight(supply.mass, measure)} each`);
   if (supply.family !== '') out.push(supply.family);
+  if (supply.months.length > 0) out.push(`only ${monthWords(supply.months)}`);
   return out;
 }
 

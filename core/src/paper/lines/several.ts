@@ -1,6 +1,7 @@
 import { likelyKinds, kindOf } from '../../things/kinds/index.ts';
 import { countIn } from './amounts.ts';
 import { filledIn } from './containers.ts';
+import { seasonIn } from './seasons.ts';
 
 const HELD = /\b(?:box|jar|tin|bag|tub|basket|drawer|case|kit|set) of\b/i;
 const AND = /\s+(?:and|&|\+)\s+/i;
@@ -19,6 +20,8 @@ function wholly(phrase: string): string | null {
  * @returns the parts; the line itself where it is one thing
  */
 export function thingsIn(line: string): string[] {
+  // “only in June and July” is said of one thing
+  if (seasonIn(line, false).months.length > 0) return [line];
   const m = AND.exec(line);
   // what is in quotes or brackets is one name; “box of pins and needles” is one box
   if (!m || /["“”()]/.test(line) || HELD.test(line.slice(0, m.index))) return [line];

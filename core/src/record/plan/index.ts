@@ -82,6 +82,7 @@ export {
   statureAt,
 } from './blank.ts';
 export { MONTH_NAMES, monthWords } from './months.ts';
+export { monthsIn } from './months-said.ts';
 export {
   ALL_MONTHS,
   bySeason,

@@ -42,14 +42,15 @@ export default function Lines() {
   /** what came in last, ids */
   const [came, setCame] = useState<readonly string[]>([]);
   const { measure } = plan.head;
+  const south = plan.head.latitude < 0;
   const reads = useMemo(() => {
     const holders = holdersFor(plan, null);
     return linesOf(shown).map((line): { line: string; read: LineRead } => ({
       line,
-      read: readLine(line, { measure, holders, chosen: chosen[line] ?? null }),
+      read: readLine(line, { measure, holders, south, chosen: chosen[line] ?? null }),
     }));
     // what is in the plan is named by lines; it changes when they are taken in
-  }, [shown, measure, chosen, plan]);
+  }, [shown, measure, south, chosen, plan]);
   const good = reads.filter((r) => r.read.what === 'supply');
   const asking = good.filter((r) => r.read.what === 'supply' && r.read.doubts.length > 0).length;
   const guessed = good.filter((r) => r.read.what === 'supply' && r.read.guessed.length > 0).length;

@@ -38,7 +38,10 @@ export function StopInHand({
   // what is asked is asked of the whole line, not of what was typed a moment ago
   const said = (asking ? text : seen).trim();
   const signal = said === '' || said === '=' || said === '0';
-  const context = useMemo(() => ({ measure, holders: holdersFor(plan, place) }), [plan, place, measure]);
+  const context = useMemo(
+    () => ({ measure, south: plan.head.latitude < 0, holders: holdersFor(plan, place) }),
+    [plan, place, measure],
+  );
   const read = useMemo(() => (signal ? null : readLine(said, { ...context, chosen })), [said, signal, context, chosen]);
   const homes = homesIn(plan, place.id);
   const inner = placesIn(plan, place.id);
