@@ -57,7 +57,9 @@ export const Cell = memo(
       (a.plan.homes === b.plan.homes &&
         a.plan.places === b.plan.places &&
         a.plan.uses === b.plan.uses &&
-        a.plan.head === b.plan.head)) &&
+        a.plan.head === b.plan.head &&
+        // what a place is called goes by all that lies there
+        (a.column.id !== 'home' || a.plan.supplies === b.plan.supplies))) &&
     !b.active,
 );
 

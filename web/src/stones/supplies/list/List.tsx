@@ -11,14 +11,14 @@ import { Button } from '../../../ui/button.tsx';
 import { Sheet } from '../../../ui/sheet.tsx';
 import { useWidth } from '../../../ui/width.ts';
 import { countWords } from '../../../ui/words.ts';
-import { Cell } from './Cell.tsx';
-import { type Column, COLUMNS, ONLY, USUAL_COLUMNS } from './columns.ts';
+import { type Column, COLUMNS, USUAL_COLUMNS } from './columns.ts';
+import { actOf, marksBetween } from './keys.ts';
+import { ListRow } from './ListRow.tsx';
 import { ManyBar } from './ManyBar.tsx';
 import { PhoneRows } from './PhoneRows.tsx';
 import { type Looking, type Row, rowsOf } from './rows.ts';
 import { SupplyEditor } from '../editor/SupplyEditor.tsx';
-import { Views } from './Views.tsx';
-import { ColumnMenu } from './ColumnMenu.tsx';
+import { Narrowing } from './Narrowing.tsx';
 
 const ROW = 32;
 
@@ -86,56 +86,27 @@ export default function List() {
     }
     return dispatch({ type: 'setSupply', id: supply.id, set: edited.set });
   };
-  const mark = (from: number, to: number) => {
-    const [a, b] = [Math.min(from, to), Math.max(from, to)];
-    setMarked(new Set(rows.slice(a, b + 1).flatMap((r) => ('supply' in r ? [r.supply.id] : []))));
+  const toggle = (id: string) => {
+    const next = new Set(marked);
+    if (!next.delete(id)) next.add(id);
+    setMarked(next);
   };
   const onKeyDown = (e: KeyboardEvent) => {
     if (editing || e.target !== scroller.current) return;
     const page = Math.max(1, Math.floor((scroller.current?.clientHeight ?? 300) / ROW) - 1);
-    const steps: Partial<Record<string, number>> = { ArrowDown: 1, ArrowUp: -1, PageDown: page, PageUp: -page };
-    const step = steps[e.key] ?? 0;
-    if (step !== 0) {
-      e.preventDefault();
-      let to: number = Math.max(0, Math.min(rows.length - 1, at + step));
-      // heads of groups are stepped over
-      const isHead = (i: number) => 'group' in (rows[i] ?? {});
-      while (isHead(to) && rows[to + Math.sign(step)]) to += Math.sign(step);
-      if (e.shiftKey) mark((anchor.current ??= at), to);
-      else anchor.current = null;
-      return go(to);
-    }
-    const stop = (then: () => void) => {
-      e.preventDefault();
-      then();
-    };
-    if (e.key === 'ArrowRight') return stop(() => go(at, active.column + 1));
-    if (e.key === 'ArrowLeft') return stop(() => go(at, active.column - 1));
-    if (e.key === 'Home') return stop(() => (e.ctrlKey ? go(0) : go(at, 0)));
-    if (e.key === 'End') return stop(() => (e.ctrlKey ? go(rows.length - 1) : go(at, columns.length - 1)));
-    if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === 'a') return stop(() => setMarked(new Set(ids)));
-    if (e.key === 'Escape') return setMarked(new Set());
-    if (!here || !('supply' in here)) return;
-    if (e.key === ' ')
-      return stop(() => {
-        const next = new Set(marked);
-        if (!next.delete(here.supply.id)) next.add(here.supply.id);
-        setMarked(next);
-      });
-    if (e.key === 'Enter' && e.shiftKey) return stop(() => select({ supply: here.supply.id }));
-    if (e.key === 'Enter' || e.key === 'F2')
-      return stop(() => (column?.edit ? setEditing({ typed: null }) : select({ supply: here.supply.id })));
-    if (
-      e.key.length === 1 &&
-      !e.ctrlKey &&
-      !e.metaKey &&
-      !e.altKey &&
-      column?.edit &&
-      !column.options &&
-      e.key !== '/' &&
-      e.key !== '?'
-    )
-      stop(() => setEditing({ typed: e.key }));
+    const act = actOf(e, { row: at, column: active.column, anchor: anchor.current, page, rows, columns });
+    if (!act) return;
+    if (act.what !== 'markNone') e.preventDefault();
+    anchor.current = act.what === 'markTo' ? act.from : act.what === 'go' ? null : anchor.current;
+    if (act.what === 'go') go(act.row, act.column);
+    else if (act.what === 'markTo') {
+      setMarked(marksBetween(rows, act.from, act.row));
+      go(act.row);
+    } else if (act.what === 'markAll') setMarked(new Set(ids));
+    else if (act.what === 'markNone') setMarked(new Set());
+    else if (act.what === 'mark') toggle(act.id);
+    else if (act.what === 'open') select({ supply: act.id });
+    else setEditing({ typed: act.typed });
   };
   const done = (move: number) => {
     setEditing(null);
@@ -154,44 +125,14 @@ export default function List() {
     <div className="grid grow grid-cols-1 gap-6 xl:grid-cols-[minmax(0,1fr)_21rem]">
       <section aria-label="Stock list" className="flex min-w-0 flex-col">
         <div className="flex flex-wrap items-center gap-2 py-1">
-          <input
-            aria-label="Narrow the list"
-            placeholder="Narrow the list"
-            className="w-44 rounded-full border border-edge bg-paper px-3 py-1"
-            value={looking.text}
-            onChange={(e) => look({ text: e.target.value })}
+          <Narrowing
+            looking={looking}
+            shown={shown}
+            phone={phone}
+            onLook={look}
+            onShow={setShown}
+            onTake={(to, cols) => (setLooking(to), setShown(cols))}
           />
-          <select
-            aria-label="Only"
-            className="rounded-full border border-edge bg-paper px-2 py-1"
-            value={looking.only}
-            onChange={(e) => look({ only: e.target.value })}
-          >
-            {ONLY.map(([value, words]) => (
-              <option key={value} value={value}>
-                {words}
-              </option>
-            ))}
-          </select>
-          {!phone && (
-            <>
-              <select
-                aria-label="Put together by"
-                className="rounded-full border border-edge bg-paper px-2 py-1"
-                value={looking.groupBy}
-                onChange={(e) => look({ groupBy: e.target.value })}
-              >
-                <option value="">not put together</option>
-                {COLUMNS.filter((c) => c.groups).map((c) => (
-                  <option key={c.id} value={c.id}>
-                    by {c.title}
-                  </option>
-                ))}
-              </select>
-              <ColumnMenu shown={shown} onChange={setShown} />
-              <Views looking={looking} shown={shown} onTake={(to, cols) => (setLooking(to), setShown(cols))} />
-            </>
-          )}
           <Button onClick={add}>
             <Plus size={16} aria-hidden /> One more
           </Button>
@@ -276,56 +217,30 @@ export default function List() {
                         </div>
                       );
                     const { supply } = row;
-                    const isMarked = marked.has(supply.id);
                     return (
-                      <div
+                      <ListRow
                         key={supply.id}
-                        role="row"
-                        aria-rowindex={item.index + 1}
-                        aria-selected={isMarked}
-                        data-supply={supply.id}
+                        plan={plan}
+                        supply={supply}
+                        index={item.index}
                         style={{ ...style, display: 'grid', gridTemplateColumns: template }}
-                        className={`items-center gap-2 rounded-md px-1 ${isMarked ? 'bg-stone' : chosenId === supply.id ? 'bg-paper' : 'hover:bg-paper'}`}
-                      >
-                        <div role="gridcell">
-                          <label className="flex size-6 items-center justify-center">
-                            <input
-                              type="checkbox"
-                              tabIndex={-1}
-                              aria-label={`Mark ${supply.name}`}
-                              className="accent-heron"
-                              checked={isMarked}
-                              onChange={() => {
-                                const next = new Set(marked);
-                                if (!next.delete(supply.id)) next.add(supply.id);
-                                setMarked(next);
-                              }}
-                            />
-                          </label>
-                        </div>
-                        {columns.map((c, i) => (
-                          <Cell
-                            key={c.id}
-                            id={`cell-${item.index}-${c.id}`}
-                            plan={plan}
-                            supply={supply}
-                            column={c}
-                            active={item.index === at && c === column}
-                            editing={item.index === at && c === column ? editing : null}
-                            onPoint={(twice) => {
-                              setActive({ row: item.index, column: i });
-                              if (twice && c.edit) setEditing({ typed: null });
-                              else {
-                                select({ supply: supply.id });
-                                scroller.current?.focus();
-                              }
-                            }}
-                            onDone={(text, move) => {
-                              if (text === null || commit(supply, c, text)) done(text === null ? 0 : move);
-                            }}
-                          />
-                        ))}
-                      </div>
+                        columns={columns}
+                        active={item.index === at ? column : undefined}
+                        editing={item.index === at ? editing : null}
+                        look={marked.has(supply.id) ? 'marked' : chosenId === supply.id ? 'chosen' : 'plain'}
+                        onMark={() => toggle(supply.id)}
+                        onPoint={(i, twice) => {
+                          setActive({ row: item.index, column: i });
+                          if (twice && columns[i]!.edit) setEditing({ typed: null });
+                          else {
+                            select({ supply: supply.id });
+                            scroller.current?.focus();
+                          }
+                        }}
+                        onDone={(c, text, move) => {
+                          if (text === null || commit(supply, c, text)) done(text === null ? 0 : move);
+                        }}
+                      />
                     );
                   })}
                 </div>
