@@ -85,7 +85,10 @@ function near(plan: Plan, spot: Spot, kind: 'sink' | 'heater', within: number): 
   });
 }
 
-/** Which of its surroundings speak against a supply lying in a place. */
-export function mindedThere(plan: Plan, supply: Supply, spot: Spot): string[] {
-  return supply.sensitive.flatMap((mind) => mindAt(plan, spot, mind) ?? []);
+/** Which of its surroundings speak against a supply lying in a place, and how. */
+export function mindedThere(plan: Plan, supply: Supply, spot: Spot): { mind: Mind; words: string }[] {
+  return supply.sensitive.flatMap((mind) => {
+    const words = mindAt(plan, spot, mind);
+    return words === null ? [] : [{ mind, words }];
+  });
 }

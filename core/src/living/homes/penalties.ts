@@ -50,6 +50,8 @@ const SET = {
   form: 900,
   /** what hangs, lying about although there are hooks or a board */
   hangs: 900,
+  /** paper that goes upright into a slot, lying anywhere else */
+  slots: 600,
   /** what is one activity’s own, anywhere but in the box or on the cart that travels to it */
   unpacked: 600,
   /** what is fetched all the time thrown into a heap or kept under a lid */
@@ -219,6 +221,28 @@ function packsInto(plan: Plan, supply: Supply): string | null {
   return into;
 }
 
+/**
+ * Of sheets standing in a slot the sun sees but the edges: so much of the harm (own assumption; the edge is less than a thousandth of a sheet, and fades
+ * all the same).
+ */
+const EDGES = 0.1;
+
+/** How much of a thing lies in the sun that falls on a place. */
+const litPart = (supply: Supply, place: Place): number =>
+  supply.form === 'sheet' && place.kind === 'slot' ? EDGES : 1;
+
+const slotted = new WeakMap<Supply, { places: object; could: boolean }>();
+/** Whether there is any slot that all of a paper stands in. */
+function couldStand(plan: Plan, supply: Supply): boolean {
+  const known = slotted.get(supply);
+  if (known?.places === plan.places) return known.could;
+  const could = Object.values(plan.places).some(
+    (p) => p.kind === 'slot' && p.keptOut === '' && fitOf(holderOf(p), supply, supply.working).ok,
+  );
+  slotted.set(supply, { places: plan.places, could });
+  return could;
+}
+
 const HANGING: readonly Place['kind'][] = ['board', 'hook', 'hanger'];
 const hooked = new WeakMap<object, boolean>();
 function hasHooks(plan: Plan): boolean {
@@ -275,9 +299,13 @@ const RULES: readonly Rule[] = [
   {
     concerns: ({ supply }) => supply.sensitive.length > 0,
     weighed: 'weighHarm',
-    seconds: ({ plan, supply, spot, fetches }) =>
-      (SET.minds + A_FETCH.minds * fetches) * mindedThere(plan, supply, spot).length,
-    words: ({ plan, supply, spot }) => `It minds that ${mindedThere(plan, supply, spot).join(', and that ')}.`,
+    seconds: ({ plan, supply, spot, place, fetches }) =>
+      (SET.minds + A_FETCH.minds * fetches) *
+      mindedThere(plan, supply, spot).reduce((sum, { mind }) => sum + (mind === 'sun' ? litPart(supply, place) : 1), 0),
+    words: ({ plan, supply, spot }) =>
+      `It minds that ${mindedThere(plan, supply, spot)
+        .map(({ words }) => words)
+        .join(', and that ')}.`,
   },
   {
     concerns: ({ supply }) => supply.hazards.some((h) => h === 'blade' || h === 'hot' || h === 'toxic'),
@@ -346,6 +374,13 @@ const RULES: readonly Rule[] = [
     weighed: 'weighOrder',
     seconds: ({ place }) => (HANGING.includes(place.kind) ? 0 : SET.hangs),
     words: () => 'It could hang: boards and hooks are for such things.',
+  },
+  {
+    concerns: ({ plan, supply, share }) =>
+      share === 'working' && supply.form === 'sheet' && supply.lies.includes('upright') && couldStand(plan, supply),
+    weighed: 'weighOrder',
+    seconds: ({ place }) => (place.kind === 'slot' ? 0 : SET.slots),
+    words: () => 'It could stand in a slot of its own, and be drawn without lifting what lies on it.',
   },
   {
     concerns: ({ plan, supply, share }) => share === 'working' && packsInto(plan, supply) !== null,
