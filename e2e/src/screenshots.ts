@@ -52,6 +52,7 @@ const shots: Record<string, (page: Page) => Promise<unknown>> = {
   closer: async (page) => {
     await at(spring, 'homes?view=closer&unit=chest');
     await page.getByRole('region', { name: /^Step closer/ }).waitFor();
+    await page.getByText('counting …').waitFor({ state: 'detached' });
   },
   zones: () => at(pump, 'furniture?view=zones&unit=chest'),
   colours: async (page) => {
