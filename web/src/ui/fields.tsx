@@ -1,6 +1,7 @@
 import { Explained } from './explained.tsx';
 import { type Term } from './explanations.ts';
 import { minutesIn } from './minutes.ts';
+import { moneyIn, moneyShown } from './money.ts';
 import { wholeDay } from './whole-day.ts';
 import { type ReactNode, useId, useState } from 'react';
 import {
@@ -198,6 +199,31 @@ export function WeightField({
   return (
     <Labelled {...shared} id={id} trouble={typed.trouble}>
       <input id={id} className={box} autoComplete="off" {...typed.props} />
+    </Labelled>
+  );
+}
+
+/** An amount of money in the maker’s own coin; null: not said. */
+export function MoneyField({
+  amount,
+  onCommit,
+  empty,
+  ...shared
+}: Shared & {
+  amount: number | null;
+  /** what stands in it while none is said */
+  empty: string;
+  onCommit: (amount: number | null) => boolean | void;
+}) {
+  const id = useId();
+  const typed = useTyped(id, moneyShown(amount), (text) => {
+    const said = moneyIn(text);
+    if (!said.ok) return said.reason;
+    return onCommit(said.amount) === false ? 'That was refused.' : null;
+  });
+  return (
+    <Labelled {...shared} id={id} trouble={typed.trouble}>
+      <input id={id} className={box} inputMode="decimal" autoComplete="off" placeholder={empty} {...typed.props} />
     </Labelled>
   );
 }

@@ -5,7 +5,7 @@ import { ownJob, tickJob, wayAway } from '@heronstone/core/doing';
 import { asOne, type Job, newId, type Plan } from '@heronstone/core/plan';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
-import { DayField, NumberField, TextField } from '../../../ui/fields.tsx';
+import { DayField, NumberField, MoneyField } from '../../../ui/fields.tsx';
 import { minutesIn } from '../../../ui/minutes.ts';
 import { countWords, today } from '../../../ui/words.ts';
 import { gainOf, shortDate, spanWords } from './days.ts';
@@ -145,15 +145,12 @@ function JobLine({ job, wanted }: { job: Job; wanted: Plan | null }) {
               onCommit={(people) => set({ people })}
               className="w-20"
             />
-            <TextField
+            <MoneyField
               label="Costs"
-              value={job.money === null ? '' : String(job.money)}
-              placeholder="not said"
+              amount={job.money}
+              empty="not said"
               className="w-24"
-              onCommit={(text) => {
-                const money = text.trim() === '' ? null : Number(text.replace(',', '.'));
-                return money !== null && !(money >= 0) ? false : set({ money });
-              }}
+              onCommit={(money) => set({ money })}
             />
             <DayField
               className="w-40"

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { toOrder } from '@heronstone/core/doing';
 import { usePlan } from '../../../state/plan-store.ts';
-import { NumberField, TextField } from '../../../ui/fields.tsx';
+import { NumberField, MoneyField } from '../../../ui/fields.tsx';
 import { shortDate } from './days.ts';
 
 /** What is to be bought on the way: by which day it must be ordered, what it costs, how long it is on its way. Nothing where nothing is. */
@@ -25,16 +25,12 @@ export function Buying({ onChanged }: { onChanged: () => void }) {
                 : 'What waits for it has no day yet.'}
             </p>
             <div className="flex gap-2">
-              <TextField
+              <MoneyField
                 label="Costs"
                 className="w-24"
-                value={job.money === null ? '' : String(job.money)}
-                placeholder="not said"
-                onCommit={(text) => {
-                  const money = text.trim() === '' ? null : Number(text.replace(',', '.'));
-                  if (money !== null && !(money >= 0)) return false;
-                  return dispatch({ type: 'setJob', id: job.id, set: { money } });
-                }}
+                amount={job.money}
+                empty="not said"
+                onCommit={(money) => dispatch({ type: 'setJob', id: job.id, set: { money } })}
               />
               <NumberField
                 label="On its way"

@@ -5,7 +5,7 @@ import { weekdayOf } from '@heronstone/core/doing';
 import { type FreeTime, newId } from '@heronstone/core/plan';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
-import { CheckField, DayField, TextField } from '../../../ui/fields.tsx';
+import { CheckField, DayField, MoneyField } from '../../../ui/fields.tsx';
 import { today } from '../../../ui/words.ts';
 import { shortDate } from './days.ts';
 import { doingOf } from './use-doing.ts';
@@ -111,16 +111,12 @@ export function Times({ onChanged }: { onChanged: () => void }) {
           checked={doing.livable}
           onCommit={(livable) => did(dispatch({ type: 'setDoing', id: doing.id, set: { livable } }))}
         />
-        <TextField
+        <MoneyField
           label="Money a month"
           className="w-28"
-          value={doing.moneyAMonth === null ? '' : String(doing.moneyAMonth)}
-          placeholder="not limited"
-          onCommit={(text) => {
-            const n = text.trim() === '' ? null : Number(text.replace(',', '.'));
-            if (n !== null && !(n >= 0)) return false;
-            did(dispatch({ type: 'setDoing', id: doing.id, set: { moneyAMonth: n } }));
-          }}
+          amount={doing.moneyAMonth}
+          empty="not limited"
+          onCommit={(moneyAMonth) => did(dispatch({ type: 'setDoing', id: doing.id, set: { moneyAMonth } }))}
         />
       </div>
     </section>

@@ -1,5 +1,5 @@
 import { type Life, type Supply } from '@heronstone/core/plan';
-import { DayField, NumberField, SelectField, TextField } from '../../../ui/fields.tsx';
+import { DayField, MoneyField, SelectField, TextField } from '../../../ui/fields.tsx';
 import { PhotoField } from '../../../ui/photo-field.tsx';
 
 const LIFE: readonly (readonly [Life, string])[] = [
@@ -23,10 +23,11 @@ export function LifeAndShop({ supply, set }: { supply: Supply; set: (part: Parti
         />
         <div className="grid grid-cols-2 gap-2">
           <TextField label="bought at" value={supply.shop} onCommit={(shop) => set({ shop: shop.slice(0, 120) })} />
-          <NumberField
+          <MoneyField
             label="a pack costs"
-            value={supply.price ?? 0}
-            onCommit={(price) => set({ price: price === 0 ? null : price })}
+            amount={supply.price}
+            empty="not said"
+            onCommit={(price) => set({ price })}
           />
           <SelectField label="it is" value={supply.life} options={LIFE} onCommit={(life) => set({ life })} />
           <TextField
