@@ -27,6 +27,26 @@ describe('people, activities and stations', () => {
     expect(shown).toBe(`Activity ${activities + 1}`);
   });
 
+  test('the months of an activity said in words; what is no month is told off and left', async () => {
+    const { page } = app;
+    const id = await addDemoPlan(app.server, 'pump');
+    await app.open(id, 'activities?activity=lanterns');
+    const months = async () => (await planNow(id)).activities.lanterns!.months;
+    const words = page.getByLabel('in these months, in words');
+    await words.fill('only October to Dec');
+    await words.press('Enter');
+    await until(async () => (await months()).join() === '10,11,12', 'October to December');
+    await page.getByRole('button', { name: 'Sep', pressed: false }).waitFor();
+    await words.fill('when it rains');
+    await words.press('Enter');
+    await page.getByRole('alert').filter({ hasText: 'when it rains' }).waitFor();
+    expect(await months()).toEqual([10, 11, 12]);
+    await words.press('Escape');
+    await words.fill('not in August');
+    await words.press('Enter');
+    await until(async () => (await months()).length === 11, 'all but August');
+  });
+
   test('the left-handed maker sets up two stations and a cart', async () => {
     const { page } = app;
     await page.goto(app.server.url);
