@@ -1,6 +1,6 @@
 import { MONTH_NAMES, monthsIn } from '@heronstone/core/plan';
 import { usePlan } from '../state/plan-store.ts';
-import { WordsField } from './fields.tsx';
+import { WordsField } from './fields/index.ts';
 
 /** Twelve buttons, the chosen months pressed; or said in words. */
 export function MonthsField({

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { placeSaid } from '@heronstone/core/concepts';
 import { type Plan } from '@heronstone/core/plan';
-import { SelectField } from './fields.tsx';
+import { SelectField } from './fields/index.ts';
 
 /** One of the places of the plan, each with what it is called, or none. */
 export function PlaceField({

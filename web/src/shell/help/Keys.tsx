@@ -1,5 +1,5 @@
 import { useNextLine } from '../../state/next-line.ts';
-import { CheckField } from '../../ui/fields.tsx';
+import { CheckField } from '../../ui/fields/index.ts';
 import { useSingleKeys } from '../../ui/single-keys.ts';
 
 const KEYS: [string, [string, string][]][] = [

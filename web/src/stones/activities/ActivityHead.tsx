@@ -2,7 +2,7 @@ import { Trash2 } from 'lucide-react';
 import { type Activity } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
-import { NumberField, TextField } from '../../ui/fields.tsx';
+import { NumberField, TextField } from '../../ui/fields/index.ts';
 import { timesAMonthIn } from '../../ui/often.ts';
 import { MonthsField } from '../../ui/months.tsx';
 

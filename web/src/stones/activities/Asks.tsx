@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { type Activity, newId, type Trait, TRAITS } from '@heronstone/core/plan';
 import { machinesOf, needsOf } from '@heronstone/core/stations';
 import { usePlan } from '../../state/plan-store.ts';
-import { CheckField, LengthField, NumberField, SelectField } from '../../ui/fields.tsx';
+import { CheckField, LengthField, NumberField, SelectField } from '../../ui/fields/index.ts';
 import { today } from '../../ui/words.ts';
 import { NeedMarks } from './NeedMarks.tsx';
 import { TableRoom } from './TableRoom.tsx';

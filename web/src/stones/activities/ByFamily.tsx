@@ -4,7 +4,7 @@ import { type Activity, type Command, newId } from '@heronstone/core/plan';
 import { type FamilyUses, familyCommands, familyUses, usualFetches, usuallyWanted } from '@heronstone/core/sessions';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
-import { CheckField, NumberField } from '../../ui/fields.tsx';
+import { CheckField, NumberField } from '../../ui/fields/index.ts';
 import { countWords } from '../../ui/words.ts';
 import { keyOf, keyPressed } from './family-keys.ts';
 

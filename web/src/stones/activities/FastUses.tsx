@@ -3,7 +3,7 @@ import { type Activity, type Command, newId, type Use } from '@heronstone/core/p
 import { readRecipe } from '@heronstone/core/stations';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
-import { SelectField } from '../../ui/fields.tsx';
+import { SelectField } from '../../ui/fields/index.ts';
 import { countWords } from '../../ui/words.ts';
 import { ByFamily } from './ByFamily.tsx';
 

@@ -5,7 +5,7 @@ import { makerOf, planAsWorked, sceneOf, walkLengthTo } from '@heronstone/core/r
 import { formatLength } from '@heronstone/core/lengths';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
-import { NumberField, SelectField } from '../../ui/fields.tsx';
+import { NumberField, SelectField } from '../../ui/fields/index.ts';
 
 const WIDTH = 760;
 const BASE = 150;

@@ -3,7 +3,7 @@ import { CATALOGUE } from '@heronstone/core/catalogue';
 import { type Activity, blankStation, middleOfRoom, newId } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
-import { SelectField } from '../../ui/fields.tsx';
+import { SelectField } from '../../ui/fields/index.ts';
 import { type Mapped } from './mapped.ts';
 import { seatAt, Seat } from './Seat.tsx';
 

@@ -2,7 +2,7 @@ import { Trash2 } from 'lucide-react';
 import { type Hazard, HAZARDS, keepFromAt, type Person, sitsOn, statureAt } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
-import { CheckField, LengthField, NumberField, SelectField, TextField } from '../../ui/fields.tsx';
+import { CheckField, LengthField, NumberField, SelectField, TextField } from '../../ui/fields/index.ts';
 
 export function PersonFields({ person }: { person: Person }) {
   const dispatch = usePlan((s) => s.dispatch);

@@ -6,7 +6,7 @@ import { useLongWork } from '../../state/long-work.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { BestSpots } from '../../ui/best-spots.tsx';
 import { Button } from '../../ui/button.tsx';
-import { DayField, LengthField, SelectField, TextField } from '../../ui/fields.tsx';
+import { DayField, LengthField, SelectField, TextField } from '../../ui/fields/index.ts';
 import { useWidth } from '../../ui/width.ts';
 import { today } from '../../ui/words.ts';
 import { Working } from '../../ui/working.tsx';

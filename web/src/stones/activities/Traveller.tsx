@@ -9,7 +9,7 @@ import {
   type Station,
 } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
-import { SelectField } from '../../ui/fields.tsx';
+import { SelectField } from '../../ui/fields/index.ts';
 
 /** The box or cart that comes to the seat; a box may be new, and is kept somewhere. */
 export function Traveller({ station, plan }: { station: Station; plan: Plan }) {

@@ -5,7 +5,7 @@ import { fetchesOfSession } from '@heronstone/core/sessions';
 import { usePlan } from '../../state/plan-store.ts';
 import { findSupplies } from '../../state/search.ts';
 import { useDrawnBox } from '../../ui/drawn-scale.ts';
-import { NumberField } from '../../ui/fields.tsx';
+import { NumberField } from '../../ui/fields/index.ts';
 import { countWords, longWords } from '../../ui/words.ts';
 import { flushSync } from 'react-dom';
 import { Trash2 } from 'lucide-react';

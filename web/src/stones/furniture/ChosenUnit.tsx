@@ -9,7 +9,7 @@ import { wallFrames, wallGaps } from '@heronstone/core/room';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
-import { NumberField, TextField } from '../../ui/fields.tsx';
+import { NumberField, TextField } from '../../ui/fields/index.ts';
 import { WallFront } from '../../views/wall/WallFront.tsx';
 import { FrontLengths } from './FrontLengths.tsx';
 import { FrontEditor } from './FrontEditor.tsx';

@@ -6,7 +6,7 @@ import { usePlan } from '../../state/plan-store.ts';
 import { usePrinting } from '../../state/printing.ts';
 import { Button } from '../../ui/button.tsx';
 import { fileName } from '../../ui/file-name.ts';
-import { CheckField, LengthField, SelectField } from '../../ui/fields.tsx';
+import { CheckField, LengthField, SelectField } from '../../ui/fields/index.ts';
 import { Working } from '../../ui/working.tsx';
 
 const ALL = '';

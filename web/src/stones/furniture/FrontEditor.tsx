@@ -4,7 +4,7 @@ import { type InsertKind, readInsert, writeInsert } from '@heronstone/core/catal
 import { newId, type Place, type Unit, unitShape } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
-import { LengthsField, NumberField, SelectField } from '../../ui/fields.tsx';
+import { LengthsField, NumberField, SelectField } from '../../ui/fields/index.ts';
 
 const INSERTS: readonly (readonly [InsertKind | 'none', string])[] = [
   ['none', 'nothing'],

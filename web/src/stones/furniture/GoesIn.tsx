@@ -4,7 +4,7 @@ import { inMeasure } from '@heronstone/core/lengths';
 import { homesIn, type Organiser, type Place, placeTitle } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
-import { CheckField, LengthField, SelectField } from '../../ui/fields.tsx';
+import { CheckField, LengthField, SelectField } from '../../ui/fields/index.ts';
 import { Sheet } from '../../ui/sheet.tsx';
 import { countWords } from '../../ui/words.ts';
 

@@ -6,7 +6,7 @@ import { usePrinting } from '../../state/printing.ts';
 import { Button } from '../../ui/button.tsx';
 import { fileName } from '../../ui/file-name.ts';
 import { Working } from '../../ui/working.tsx';
-import { CheckField } from '../../ui/fields.tsx';
+import { CheckField } from '../../ui/fields/index.ts';
 
 /** Chapters as they are chosen, in the order of the book. */
 const CHAPTERS: readonly (readonly [ChapterName, string])[] = [

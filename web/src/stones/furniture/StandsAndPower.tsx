@@ -4,7 +4,7 @@ import { massOf, newId, type Unit } from '@heronstone/core/plan';
 import { hangingAt, hangsUnder, snapUnit } from '@heronstone/core/room';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
-import { CheckField, LengthField, NumberField, SelectField, WeightField } from '../../ui/fields.tsx';
+import { CheckField, LengthField, NumberField, SelectField, WeightField } from '../../ui/fields/index.ts';
 
 /** What a unit stands on or hangs from, what it weighs and bears, what it draws, and where a cart is parked. */
 export function StandsAndPower({ unit }: { unit: Unit }) {

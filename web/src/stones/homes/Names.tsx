@@ -11,7 +11,7 @@ import {
 import { heapsPerYear } from '@heronstone/core/homes';
 import { homesOf, newId, type Plan, type Supply } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
-import { SelectField } from '../../ui/fields.tsx';
+import { SelectField } from '../../ui/fields/index.ts';
 import { countWords } from '../../ui/words.ts';
 import { HeapsBeside } from './HeapsBeside.tsx';
 import { MoreNames } from './MoreNames.tsx';

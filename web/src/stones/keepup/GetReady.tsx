@@ -7,7 +7,7 @@ import { useKept } from '../../state/kept.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSeat } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
-import { SelectField } from '../../ui/fields.tsx';
+import { SelectField } from '../../ui/fields/index.ts';
 import { countWords, longWords, monthOf, today } from '../../ui/words.ts';
 import { Floor } from '../../views/floor/Floor.tsx';
 import { useWidth } from '../../ui/width.ts';

@@ -7,7 +7,7 @@ import { useAccess } from '../../state/access.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
-import { SelectField } from '../../ui/fields.tsx';
+import { SelectField } from '../../ui/fields/index.ts';
 import { printPart } from '../../ui/print.ts';
 import { monthOf, today } from '../../ui/words.ts';
 import { Front } from '../../views/front/Front.tsx';

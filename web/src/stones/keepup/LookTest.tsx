@@ -6,7 +6,7 @@ import { homesOf, newId, type Plan, type Supply } from '@heronstone/core/plan';
 import { livingWhereLooked, questionsFor } from '@heronstone/core/upkeep';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
-import { SelectField } from '../../ui/fields.tsx';
+import { SelectField } from '../../ui/fields/index.ts';
 import { PlaceField } from '../../ui/place-field.tsx';
 import { countWords, today, yearWords } from '../../ui/words.ts';
 import { Front } from '../../views/front/Front.tsx';

@@ -10,7 +10,7 @@ import { jot } from '../../state/jot.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSeat } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
-import { SelectField } from '../../ui/fields.tsx';
+import { SelectField } from '../../ui/fields/index.ts';
 import { useWidth } from '../../ui/width.ts';
 import { countWords, monthOf, today } from '../../ui/words.ts';
 import { Floor } from '../../views/floor/Floor.tsx';

@@ -7,7 +7,7 @@ import { jot } from '../../state/jot.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { findSupplies } from '../../state/search.ts';
 import { Button } from '../../ui/button.tsx';
-import { NumberField, TextField } from '../../ui/fields.tsx';
+import { NumberField, TextField } from '../../ui/fields/index.ts';
 import { printPart } from '../../ui/print.ts';
 import { countWords, today } from '../../ui/words.ts';
 

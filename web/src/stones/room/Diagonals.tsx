@@ -5,7 +5,7 @@ import { diagonalError, outOfSquare } from '@heronstone/core/survey';
 import { distance } from '@heronstone/core/geometry';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
-import { LengthField, SelectField } from '../../ui/fields.tsx';
+import { LengthField, SelectField } from '../../ui/fields/index.ts';
 
 /** Measured diagonals, and what they say about squareness. Corner n is where wall n begins. */
 export function Diagonals() {

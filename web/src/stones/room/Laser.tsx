@@ -4,7 +4,7 @@ import { sendReading } from '../../state/laser.ts';
 import { formatLength } from '@heronstone/core/lengths';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
-import { LengthField } from '../../ui/fields.tsx';
+import { LengthField } from '../../ui/fields/index.ts';
 
 /** A stand-in for a laser measure: its reading goes into the length that was last in focus. */
 export function Laser() {

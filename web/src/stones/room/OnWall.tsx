@@ -5,7 +5,7 @@ import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
 import { useWidth } from '../../ui/width.ts';
-import { LengthField, NumberField, SelectField, TextField } from '../../ui/fields.tsx';
+import { LengthField, NumberField, SelectField, TextField } from '../../ui/fields/index.ts';
 
 /** Everything on one wall, from left to right as one stands before it. */
 export function OnWall({ wall }: { wall: Wall }) {

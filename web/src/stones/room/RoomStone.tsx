@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { roomOf, wallsInOrder } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
-import { LengthField, NumberField, SelectField, TextField } from '../../ui/fields.tsx';
+import { LengthField, NumberField, SelectField, TextField } from '../../ui/fields/index.ts';
 import { EmptyStone } from '../../views/empty/EmptyStone.tsx';
 import { Floor } from '../../views/floor/Floor.tsx';
 import { Diagonals } from './Diagonals.tsx';

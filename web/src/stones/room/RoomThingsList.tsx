@@ -2,7 +2,7 @@ import { Trash2 } from 'lucide-react';
 import { blankFixture, type FixtureKind, type FloorUse, middleOfRoom, newId } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
-import { LengthField, NumberField, TextField } from '../../ui/fields.tsx';
+import { LengthField, NumberField, TextField } from '../../ui/fields/index.ts';
 import { MonthsField } from '../../ui/months.tsx';
 import { FixtureRow } from './OnWall.tsx';
 

@@ -3,7 +3,7 @@ import { newId, type Wall, wallsInOrder } from '@heronstone/core/plan';
 import { turnFromDiagonal } from '@heronstone/core/survey';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
-import { LengthField } from '../../ui/fields.tsx';
+import { LengthField } from '../../ui/fields/index.ts';
 import { type Shaping } from './WallMenu.tsx';
 
 const WORDS: Record<Shaping, [title: string, ...labels: string[]]> = {

@@ -4,7 +4,7 @@ import { type Wall } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
-import { LengthField, NumberField, TextField } from '../../ui/fields.tsx';
+import { LengthField, NumberField, TextField } from '../../ui/fields/index.ts';
 import { OnWall } from './OnWall.tsx';
 import { ShapeWall } from './ShapeWall.tsx';
 import { type Shaping, WallMenu } from './WallMenu.tsx';

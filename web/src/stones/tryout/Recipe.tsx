@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { type Recipe as Row } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
-import { TextField } from '../../ui/fields.tsx';
+import { TextField } from '../../ui/fields/index.ts';
 
 /** A recipe to be written: steps one a line, an activity’s name alone goes to its seat. */
 export function RecipeText({

@@ -7,7 +7,7 @@ import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
 import { EmptyStone } from '../../views/empty/EmptyStone.tsx';
-import { SelectField } from '../../ui/fields.tsx';
+import { SelectField } from '../../ui/fields/index.ts';
 import { HelpMost } from './help/HelpMost.tsx';
 import { RecipeText } from './Recipe.tsx';
 import { Working } from '../../ui/working.tsx';

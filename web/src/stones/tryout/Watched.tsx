@@ -4,7 +4,7 @@ import { type Plan } from '@heronstone/core/plan';
 import { makerOf, planAsWorked } from '@heronstone/core/reach';
 import { difference, type Moment, type Run } from '@heronstone/core/tryout';
 import { Button } from '../../ui/button.tsx';
-import { SelectField } from '../../ui/fields.tsx';
+import { SelectField } from '../../ui/fields/index.ts';
 import { Floor } from '../../views/floor/Floor.tsx';
 import { looksFrom } from '../../views/round/looks.ts';
 import { Round } from '../../views/round/Round.tsx';

@@ -1,7 +1,7 @@
 import { type Point } from '@heronstone/core/geometry';
 import { formatLength } from '@heronstone/core/lengths';
 import { usePlan } from '../../state/plan-store.ts';
-import { LengthField, NumberField } from '../../ui/fields.tsx';
+import { LengthField, NumberField } from '../../ui/fields/index.ts';
 import { type Arrow } from './arrow.ts';
 import { type Box, spread } from './spread.ts';
 

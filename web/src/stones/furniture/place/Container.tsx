@@ -2,7 +2,7 @@ import { Trash2 } from 'lucide-react';
 import { type Place, placesDownTo, placeTitle, type Plan } from '@heronstone/core/plan';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
-import { SelectField, TextField } from '../../../ui/fields.tsx';
+import { SelectField, TextField } from '../../../ui/fields/index.ts';
 import { moveCommand } from '@heronstone/core/fit';
 
 /** A container itself: its name, and putting it elsewhere with all that is in it. */

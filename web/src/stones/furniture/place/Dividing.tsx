@@ -4,7 +4,7 @@ import { parseLength } from '@heronstone/core/lengths';
 import { type Place, type Plan } from '@heronstone/core/plan';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
-import { SelectField, TextField } from '../../../ui/fields.tsx';
+import { SelectField, TextField } from '../../../ui/fields/index.ts';
 import { divisionOf } from './division.ts';
 
 const WAY_WORDS: Record<DivisionKind, string> = {

@@ -2,7 +2,7 @@ import { NATURES, natureOfKind } from '@heronstone/core/catalogue';
 import { holderOf } from '@heronstone/core/fit';
 import { type Command, natureOf, type Place, type Plan } from '@heronstone/core/plan';
 import { usePlan } from '../../../state/plan-store.ts';
-import { CheckField, NumberField, SelectField, TextField } from '../../../ui/fields.tsx';
+import { CheckField, NumberField, SelectField, TextField } from '../../../ui/fields/index.ts';
 
 const NATURE_WORDS: Record<(typeof NATURES)[number], string> = {
   row: 'side by side in a row',

@@ -4,7 +4,7 @@ import { seatsFor, setInCommand } from '@heronstone/core/fit';
 import { homesIn, type Place, placesIn, type Plan } from '@heronstone/core/plan';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
-import { NumberField, SelectField } from '../../../ui/fields.tsx';
+import { NumberField, SelectField } from '../../../ui/fields/index.ts';
 import { OrganiserChip } from './OrganiserChip.tsx';
 
 /** Containers that stand in it, and setting more in. */

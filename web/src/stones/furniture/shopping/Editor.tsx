@@ -3,7 +3,7 @@ import { DIVISION_KINDS, NATURES } from '@heronstone/core/catalogue';
 import { type Organiser } from '@heronstone/core/plan';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
-import { CheckField, LengthField, NumberField, SelectField, TextField } from '../../../ui/fields.tsx';
+import { CheckField, LengthField, NumberField, SelectField, TextField } from '../../../ui/fields/index.ts';
 
 const NATURE_WORDS: Record<Organiser['nature'], string> = {
   row: 'a row',

@@ -5,7 +5,7 @@ import { type Plan, type Zone, ZONE_RULES } from '@heronstone/core/plan';
 import { type Balance, togetherOf, zonable } from '@heronstone/core/zones';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
-import { CheckField, SelectField, TextField } from '../../../ui/fields.tsx';
+import { CheckField, SelectField, TextField } from '../../../ui/fields/index.ts';
 import { ZoneSwatch } from '../../../views/zones/marks.tsx';
 import { liesWords, RULE_WORDS } from './zone-words.ts';
 import { Bars } from './Bars.tsx';

@@ -7,7 +7,7 @@ import { usePlan } from '../../../state/plan-store.ts';
 import { useFindings } from '../../../state/findings.ts';
 import { useSelection } from '../../../state/selection.ts';
 import { Button } from '../../../ui/button.tsx';
-import { SelectField } from '../../../ui/fields.tsx';
+import { SelectField } from '../../../ui/fields/index.ts';
 import { singleKey } from '../../../ui/single-keys.ts';
 import { Floor } from '../../../views/floor/Floor.tsx';
 import { Front } from '../../../views/front/Front.tsx';

@@ -3,7 +3,7 @@ import { fitOf, holderOf } from '@heronstone/core/fit';
 import { amountOf, type Plan } from '@heronstone/core/plan';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
-import { NumberField } from '../../../ui/fields.tsx';
+import { NumberField } from '../../../ui/fields/index.ts';
 import { today } from '../../../ui/words.ts';
 import { type Held } from '../../../views/places/held.ts';
 

@@ -2,7 +2,7 @@ import { SCHOOLS, type School } from '@heronstone/core/homes';
 import { newId } from '@heronstone/core/plan';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
-import { SelectField } from '../../../ui/fields.tsx';
+import { SelectField } from '../../../ui/fields/index.ts';
 
 /** What may be another for a family or a zone. */
 const APART = SCHOOLS.filter(

@@ -9,7 +9,7 @@ import { usePair } from '../../../state/found.ts';
 import { usePlan } from '../../../state/plan-store.ts';
 import { useSelection } from '../../../state/selection.ts';
 import { Button } from '../../../ui/button.tsx';
-import { NumberField } from '../../../ui/fields.tsx';
+import { NumberField } from '../../../ui/fields/index.ts';
 import { Sheet } from '../../../ui/sheet.tsx';
 import { today } from '../../../ui/words.ts';
 import { type Variant, WEIGHED, weightsFor } from './weights.ts';

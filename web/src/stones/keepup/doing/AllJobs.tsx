@@ -5,8 +5,8 @@ import { ownJob, tickJob, wayAway } from '@heronstone/core/doing';
 import { asOne, type Job, newId, type Plan } from '@heronstone/core/plan';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
-import { DayField, NumberField, MoneyField } from '../../../ui/fields.tsx';
-import { minutesIn } from '../../../ui/minutes.ts';
+import { DayField, NumberField, MoneyField } from '../../../ui/fields/index.ts';
+import { minutesIn } from '../../../ui/fields/minutes.ts';
 import { countWords, today } from '../../../ui/words.ts';
 import { gainOf, shortDate, spanWords } from './days.ts';
 

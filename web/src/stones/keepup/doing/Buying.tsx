@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { toOrder } from '@heronstone/core/doing';
 import { usePlan } from '../../../state/plan-store.ts';
-import { NumberField, MoneyField } from '../../../ui/fields.tsx';
+import { NumberField, MoneyField } from '../../../ui/fields/index.ts';
 import { shortDate } from './days.ts';
 
 /** What is to be bought on the way: by which day it must be ordered, what it costs, how long it is on its way. Nothing where nothing is. */

@@ -7,7 +7,7 @@ import { formatArea } from '@heronstone/core/lengths';
 import { asOne, type Job, type Move, type Plan } from '@heronstone/core/plan';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
-import { NumberField } from '../../../ui/fields.tsx';
+import { NumberField } from '../../../ui/fields/index.ts';
 import { Which } from '../../../ui/which.tsx';
 import { today } from '../../../ui/words.ts';
 import { Front } from '../../../views/front/Front.tsx';

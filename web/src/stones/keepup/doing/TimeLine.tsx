@@ -1,6 +1,6 @@
 import { type FreeTime } from '@heronstone/core/plan';
 import { usePlan } from '../../../state/plan-store.ts';
-import { NumberField, TextField } from '../../../ui/fields.tsx';
+import { NumberField, TextField } from '../../../ui/fields/index.ts';
 import { clockWords } from './days.ts';
 import { doingOf } from './use-doing.ts';
 import { Gone } from './Gone.tsx';

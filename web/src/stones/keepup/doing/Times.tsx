@@ -5,7 +5,7 @@ import { weekdayOf } from '@heronstone/core/doing';
 import { type FreeTime, newId } from '@heronstone/core/plan';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
-import { CheckField, DayField, MoneyField } from '../../../ui/fields.tsx';
+import { CheckField, DayField, MoneyField } from '../../../ui/fields/index.ts';
 import { today } from '../../../ui/words.ts';
 import { shortDate } from './days.ts';
 import { doingOf } from './use-doing.ts';

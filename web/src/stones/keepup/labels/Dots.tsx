@@ -4,7 +4,7 @@ import { newId, type Tie } from '@heronstone/core/plan';
 import { DOT_PATHS, DOTS, dotWords } from '@heronstone/core/labels';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
-import { CheckField, TextField } from '../../../ui/fields.tsx';
+import { CheckField, TextField } from '../../../ui/fields/index.ts';
 import { SupplySearch } from '../SupplySearch.tsx';
 
 /** Dots that tie what belongs together and lies apart: a pattern and its magazine carry the same. */

@@ -5,7 +5,7 @@ import { labelRun, placeLabel, rowLabel, supplyLabel, type LabelText } from '@he
 import { usePlan } from '../../../state/plan-store.ts';
 import { useSelection } from '../../../state/selection.ts';
 import { Button } from '../../../ui/button.tsx';
-import { SelectField } from '../../../ui/fields.tsx';
+import { SelectField } from '../../../ui/fields/index.ts';
 import { countWords, yearWords } from '../../../ui/words.ts';
 import { Dots } from './Dots.tsx';
 import { labelled } from './labelled.ts';

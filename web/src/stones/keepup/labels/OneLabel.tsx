@@ -3,7 +3,7 @@ import { LABEL_SHOWS, LABEL_SIDES, type Label, type Place } from '@heronstone/co
 import { placeLabel } from '@heronstone/core/labels';
 import { jot } from '../../../state/jot.ts';
 import { usePlan } from '../../../state/plan-store.ts';
-import { CheckField, SelectField, TextField } from '../../../ui/fields.tsx';
+import { CheckField, SelectField, TextField } from '../../../ui/fields/index.ts';
 import { PhotoField } from '../../../ui/photo-field.tsx';
 import { today } from '../../../ui/words.ts';
 import { LabelPicture } from './LabelPicture.tsx';

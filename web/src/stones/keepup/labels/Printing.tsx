@@ -10,7 +10,7 @@ import { shippedFaces } from '../../../parts/faces.ts';
 import { fetched } from '../../../parts/fetched.ts';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
-import { LengthField, NumberField, SelectField } from '../../../ui/fields.tsx';
+import { LengthField, NumberField, SelectField } from '../../../ui/fields/index.ts';
 import { savePrint } from '../../../ui/save-print.ts';
 import { countWords, today } from '../../../ui/words.ts';
 import { STATE } from './label-words.ts';

@@ -1,5 +1,5 @@
 import { type Plan } from '@heronstone/core/plan';
-import { CheckField } from '../../../ui/fields.tsx';
+import { CheckField } from '../../../ui/fields/index.ts';
 
 /** Rows of slots have a label of their own. */
 export function Rows({

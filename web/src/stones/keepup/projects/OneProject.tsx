@@ -5,7 +5,7 @@ import { placeSaid } from '@heronstone/core/concepts';
 import { daysBetween, dayWords, endProject } from '@heronstone/core/upkeep';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
-import { DayField, NoteField, SelectField, TextField } from '../../../ui/fields.tsx';
+import { DayField, NoteField, SelectField, TextField } from '../../../ui/fields/index.ts';
 import { PlaceField } from '../../../ui/place-field.tsx';
 import { countWords, today } from '../../../ui/words.ts';
 import { outsOf, STATES, stateWords, amissWords } from './states.ts';

@@ -4,7 +4,7 @@ import { toast } from 'sonner';
 import { asOne, type Command, type Out, type Project } from '@heronstone/core/plan';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
-import { NumberField, SelectField } from '../../../ui/fields.tsx';
+import { NumberField, SelectField } from '../../../ui/fields/index.ts';
 import { countWords } from '../../../ui/words.ts';
 import { newOut } from '../PutBack.tsx';
 import { missing, packFrom, packOptions } from './pack-from.ts';

@@ -5,7 +5,7 @@ import { asOne, type Out, type Project, type Supply } from '@heronstone/core/pla
 import { jot } from '../../../state/jot.ts';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
-import { NumberField } from '../../../ui/fields.tsx';
+import { NumberField } from '../../../ui/fields/index.ts';
 import { today } from '../../../ui/words.ts';
 import { newOut } from '../PutBack.tsx';
 import { SupplySearch } from '../SupplySearch.tsx';

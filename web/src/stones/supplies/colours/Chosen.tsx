@@ -5,7 +5,7 @@ import { newId, type Plan, type Station, type Supply } from '@heronstone/core/pl
 import { oneWalk } from '@heronstone/core/stock';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
-import { SelectField, TextField } from '../../../ui/fields.tsx';
+import { SelectField, TextField } from '../../../ui/fields/index.ts';
 import { secondsWords } from '../../../ui/words.ts';
 import { placeWords } from './SwatchChart.tsx';
 

@@ -5,7 +5,7 @@ import { type Plan } from '@heronstone/core/plan';
 import { insertCommand, insertWays, type InsertWay, planInsert } from '@heronstone/core/stock';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
-import { NumberField, SelectField } from '../../../ui/fields.tsx';
+import { NumberField, SelectField } from '../../../ui/fields/index.ts';
 import { countWords } from '../../../ui/words.ts';
 
 /** “upright: Cube unit, 5 free of 33 × 39 × 33 cm”. */

@@ -7,7 +7,7 @@ import { rowCommand, rowInOrder, rowNow, type RowPlan, rowWith, type SlotRow } f
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
 import { printPart } from '../../../ui/print.ts';
-import { SelectField } from '../../../ui/fields.tsx';
+import { SelectField } from '../../../ui/fields/index.ts';
 import { countWords, today } from '../../../ui/words.ts';
 import { ORDER_WORDS } from './words.ts';
 import { Drawn } from './DrawnRow.tsx';

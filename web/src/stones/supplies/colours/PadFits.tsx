@@ -4,7 +4,7 @@ import { inMeasure } from '@heronstone/core/lengths';
 import { sizeOf } from '@heronstone/core/lines';
 import { type Plan } from '@heronstone/core/plan';
 import { type SlotRow } from '@heronstone/core/stock';
-import { TextField } from '../../../ui/fields.tsx';
+import { TextField } from '../../../ui/fields/index.ts';
 
 /** A pad with one thickness, when only its face is said, mm (own assumption). */
 const USUAL_PAD = 10;

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { type Plan } from '@heronstone/core/plan';
 import { type SlotRow } from '@heronstone/core/stock';
-import { SelectField } from '../../../ui/fields.tsx';
+import { SelectField } from '../../../ui/fields/index.ts';
 import { Insert } from './Insert.tsx';
 import { PadFits } from './PadFits.tsx';
 import { OneRow } from './OneRow.tsx';

@@ -3,7 +3,7 @@ import { Printer } from 'lucide-react';
 import { type Order } from '@heronstone/core/colour';
 import { homeNow, type Plan, type Supply } from '@heronstone/core/plan';
 import { Button } from '../../../ui/button.tsx';
-import { SelectField } from '../../../ui/fields.tsx';
+import { SelectField } from '../../../ui/fields/index.ts';
 import { printPart } from '../../../ui/print.ts';
 import { monthOf, today } from '../../../ui/words.ts';
 import { ORDER_WORDS } from './words.ts';

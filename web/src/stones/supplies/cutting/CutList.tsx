@@ -8,7 +8,7 @@ import { cutAhead, cutCommand, type WantedPiece } from '@heronstone/core/stock';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
 import { printPart } from '../../../ui/print.ts';
-import { CheckField, NumberField } from '../../../ui/fields.tsx';
+import { CheckField, NumberField } from '../../../ui/fields/index.ts';
 import { countWords } from '../../../ui/words.ts';
 import { PatternDrawing } from './PatternDrawing.tsx';
 

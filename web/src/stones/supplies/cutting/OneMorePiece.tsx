@@ -7,7 +7,7 @@ import { type CutPiece, newId, type Plan } from '@heronstone/core/plan';
 import { isCut, type WantedPiece } from '@heronstone/core/stock';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
-import { CheckField, NumberField, SelectField, TextField } from '../../../ui/fields.tsx';
+import { CheckField, NumberField, SelectField, TextField } from '../../../ui/fields/index.ts';
 import { NO_SIZE, SizeFields } from './SizeFields.tsx';
 import { GRAIN_WORDS } from './grain-words.ts';
 

@@ -4,7 +4,7 @@ import { toast } from 'sonner';
 import { newId, type Plan, type Scrap } from '@heronstone/core/plan';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
-import { NumberField, SelectField } from '../../../ui/fields.tsx';
+import { NumberField, SelectField } from '../../../ui/fields/index.ts';
 import { PlaceField } from '../../../ui/place-field.tsx';
 import { NO_SIZE, SizeFields } from './SizeFields.tsx';
 

@@ -6,7 +6,7 @@ import { type CutPiece, type Plan } from '@heronstone/core/plan';
 import { cutSaves } from '@heronstone/core/stock';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
-import { NumberField } from '../../../ui/fields.tsx';
+import { NumberField } from '../../../ui/fields/index.ts';
 import { PlaceField } from '../../../ui/place-field.tsx';
 import { yearWords } from '../../../ui/words.ts';
 import { Level } from './Level.tsx';

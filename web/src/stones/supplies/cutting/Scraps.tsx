@@ -8,7 +8,7 @@ import { type CutPiece, placeTitle, type Plan, type Scrap } from '@heronstone/co
 import { placeSaid } from '@heronstone/core/concepts';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
-import { SelectField } from '../../../ui/fields.tsx';
+import { SelectField } from '../../../ui/fields/index.ts';
 import { countWords } from '../../../ui/words.ts';
 import { NO_SIZE, SizeFields } from './SizeFields.tsx';
 import { OneMore } from './OneMoreScrap.tsx';

@@ -1,4 +1,4 @@
-import { LengthField } from '../../../ui/fields.tsx';
+import { LengthField } from '../../../ui/fields/index.ts';
 
 /** Width and depth of a piece, mm; null while not said. */
 export type Size = { width: number | null; depth: number | null };

@@ -3,7 +3,7 @@ import { STORAGE, storageFormsOf } from '@heronstone/core/fit';
 import { type Supply } from '@heronstone/core/plan';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
-import { SelectField } from '../../../ui/fields.tsx';
+import { SelectField } from '../../../ui/fields/index.ts';
 import { StorageSheet } from './StorageSheet.tsx';
 
 /** How it is kept, how it may be kept besides, and what other ways would take. */

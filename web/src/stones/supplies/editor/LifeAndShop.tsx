@@ -1,5 +1,5 @@
 import { type Life, type Supply } from '@heronstone/core/plan';
-import { DayField, MoneyField, SelectField, TextField } from '../../../ui/fields.tsx';
+import { DayField, MoneyField, SelectField, TextField } from '../../../ui/fields/index.ts';
 import { PhotoField } from '../../../ui/photo-field.tsx';
 
 const LIFE: readonly (readonly [Life, string])[] = [

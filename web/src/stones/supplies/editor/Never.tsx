@@ -3,7 +3,7 @@ import { factsOf } from '@heronstone/core/catalogue';
 import { newId, type Supply } from '@heronstone/core/plan';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
-import { LengthField, SelectField } from '../../../ui/fields.tsx';
+import { LengthField, SelectField } from '../../../ui/fields/index.ts';
 import { heightBan, type Heights, withHeight } from './height-ban.ts';
 
 /** Where it must never live, and the zone it belongs to whatever uses it. */

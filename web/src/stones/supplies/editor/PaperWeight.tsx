@@ -1,6 +1,6 @@
 import { toast } from 'sonner';
 import { type Supply } from '@heronstone/core/plan';
-import { TextField } from '../../../ui/fields.tsx';
+import { TextField } from '../../../ui/fields/index.ts';
 import { withPaperWeight } from './paper-weight.ts';
 
 /** The weight of a paper, as g/m² or pounds of a basis (80 lb cover). */

@@ -1,5 +1,5 @@
 import { type Supply } from '@heronstone/core/plan';
-import { LengthField, NumberField, WeightField } from '../../../ui/fields.tsx';
+import { LengthField, NumberField, WeightField } from '../../../ui/fields/index.ts';
 import { PaperWeight } from './PaperWeight.tsx';
 
 /** How large and heavy one piece is, and what there is of it to cut from. */

@@ -3,7 +3,7 @@ import { DECISIONS, FORMS, HAZARDS, homesOf, isLeaving, LIES, SENSITIVE, type Su
 import { usePlan } from '../../../state/plan-store.ts';
 import { useSelection } from '../../../state/selection.ts';
 import { Button } from '../../../ui/button.tsx';
-import { CheckField, DayField, NumberField, SelectField, TextField } from '../../../ui/fields.tsx';
+import { CheckField, DayField, NumberField, SelectField, TextField } from '../../../ui/fields/index.ts';
 import { WhereItGoes } from '../../../views/places/WhereItGoes.tsx';
 import { DECISION_WORDS } from '../list/columns.ts';
 import { Guesses } from './Guesses.tsx';

@@ -1,4 +1,4 @@
-import { LengthField, SelectField } from '../../../ui/fields.tsx';
+import { LengthField, SelectField } from '../../../ui/fields/index.ts';
 import { KNOWN } from '@heronstone/core/picture';
 import { type KnownChoice, knownSize, type Marking, middling } from './marked.ts';
 

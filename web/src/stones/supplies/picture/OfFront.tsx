@@ -9,7 +9,7 @@ import { freeSpotFor } from '@heronstone/core/room';
 import { usePlan } from '../../../state/plan-store.ts';
 import { useSelection } from '../../../state/selection.ts';
 import { Button } from '../../../ui/button.tsx';
-import { LengthField, SelectField, TextField } from '../../../ui/fields.tsx';
+import { LengthField, SelectField, TextField } from '../../../ui/fields/index.ts';
 import { FlatPane } from './FlatPane.tsx';
 import { keptPicture } from './keep.ts';
 import { type OfProps } from './OfPlace.tsx';

@@ -6,7 +6,7 @@ import { asOne, blankFixture, blankOpening, type Command, type Fixture, newId, t
 import { sidesOf } from '@heronstone/core/picture';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
-import { SelectField } from '../../../ui/fields.tsx';
+import { SelectField } from '../../../ui/fields/index.ts';
 import { countWords } from '../../../ui/words.ts';
 import { FlatPane } from './FlatPane.tsx';
 import { keptPicture } from './keep.ts';

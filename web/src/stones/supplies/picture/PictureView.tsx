@@ -3,7 +3,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { usePlan } from '../../../state/plan-store.ts';
 import { useSelection } from '../../../state/selection.ts';
 import { Button } from '../../../ui/button.tsx';
-import { SelectField } from '../../../ui/fields.tsx';
+import { SelectField } from '../../../ui/fields/index.ts';
 import { PlaceField } from '../../../ui/place-field.tsx';
 import { middling, type Of, quarter, sizeOf } from './marked.ts';
 import { OfFront } from './OfFront.tsx';

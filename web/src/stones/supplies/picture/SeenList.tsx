@@ -6,7 +6,7 @@ import { readSeen, type Seen, type SeenWay, standsAt, usualWay } from '@heronsto
 import { type Place, type Plan } from '@heronstone/core/plan';
 import { type Frame, type Plane, sidesOf } from '@heronstone/core/picture';
 import { Button } from '../../../ui/button.tsx';
-import { CheckField, LengthField, SelectField } from '../../../ui/fields.tsx';
+import { CheckField, LengthField, SelectField } from '../../../ui/fields/index.ts';
 import { Asked, Took } from '../lines/Took.tsx';
 import { type Shape } from './shapes.ts';
 

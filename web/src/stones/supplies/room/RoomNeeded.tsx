@@ -6,7 +6,7 @@ import { budgetOf, roomWordsOf, sumOfTapes, triesFor, type Budget, type Tape, ty
 import { usePlan } from '../../../state/plan-store.ts';
 import { useSelection } from '../../../state/selection.ts';
 import { Button } from '../../../ui/button.tsx';
-import { SelectField } from '../../../ui/fields.tsx';
+import { SelectField } from '../../../ui/fields/index.ts';
 import { countWords } from '../../../ui/words.ts';
 import { TapeDrawing } from './TapeDrawing.tsx';
 

@@ -10,7 +10,7 @@ import { forkPlan, sendCommand } from '../../../state/api.ts';
 import { useLongWork } from '../../../state/long-work.ts';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
-import { NumberField } from '../../../ui/fields.tsx';
+import { NumberField } from '../../../ui/fields/index.ts';
 import { Working } from '../../../ui/working.tsx';
 import { FIGURE_WORDS } from '../../../ui/figures.ts';
 import { countWords, longWords, today, yearWords } from '../../../ui/words.ts';

@@ -1,6 +1,6 @@
 import { type Plan } from '@heronstone/core/plan';
 import { usePlan } from '../../../state/plan-store.ts';
-import { NumberField } from '../../../ui/fields.tsx';
+import { NumberField } from '../../../ui/fields/index.ts';
 import { type Help } from '../../../workers/stations.worker.ts';
 
 /** What a change costs by the prices as they are now. */

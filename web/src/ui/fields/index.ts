@@ -1,0 +1,10 @@
+export { CheckField } from './CheckField.tsx';
+export { DayField } from './DayField.tsx';
+export { LengthField, LengthsField } from './LengthField.tsx';
+export { MoneyField } from './MoneyField.tsx';
+export { NoteField } from './NoteField.tsx';
+export { NumberField } from './NumberField.tsx';
+export { SelectField } from './SelectField.tsx';
+export { TextField } from './TextField.tsx';
+export { WeightField } from './WeightField.tsx';
+export { WordsField } from './WordsField.tsx';
