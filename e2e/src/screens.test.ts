@@ -148,7 +148,11 @@ describe('every screen', () => {
     await app.open(await app.demo(), 'room');
     await app.page.getByRole('button', { name: 'Where is it?' }).click();
     await app.page.getByPlaceholder('Type a few letters of it').fill('brush');
-    await app.page.waitForSelector('text=/Wall board/');
+    await app.page
+      .getByRole('dialog')
+      .getByText(/^Wall board/)
+      .first()
+      .waitFor();
     const dialog = await app.page.locator('[role=dialog]').boundingBox();
     expect(dialog!.x).toBeGreaterThanOrEqual(0);
     expect(dialog!.x + dialog!.width).toBeLessThanOrEqual(390);
