@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { nameOfPlace } from '@heronstone/core/concepts';
 import { compartmentsOf, homesIn, type Plan } from '@heronstone/core/plan';
 import { addDemoPlan, post } from './harness.ts';
-import { axeFaults, serverPlan, settled, until, withApp } from './support.ts';
+import { axeFaults, restingBox, serverPlan, settled, until, withApp } from './support.ts';
 
 describe('Round', () => {
   const app = withApp();
@@ -93,7 +93,7 @@ describe('Round', () => {
       .first();
     const said = await chip.innerText();
     const to = closer.getByRole('button', { name: /^drawer 3/ });
-    const [from, over] = [(await chip.boundingBox())!, (await to.boundingBox())!];
+    const [from, over] = [await restingBox(chip), await restingBox(to)];
     await page.mouse.move(from.x + 10, from.y + 8);
     await page.mouse.down();
     await page.mouse.move(from.x + 40, from.y + 20, { steps: 4 });

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, afterEach, beforeAll, beforeEach } from '@jest/globals';
-import { type Browser, type BrowserContext, type Page } from 'playwright-core';
+import { type Locator, type Browser, type BrowserContext, type Page } from 'playwright-core';
 import { type Plan } from '@heronstone/core/plan';
 import { addDemoPlan, launch, newPage, PATIENCE, removeFolder, root, startServer, type TestServer } from './harness.ts';
 
@@ -50,6 +50,17 @@ export async function settled(page: Page): Promise<void> {
         requestAnimationFrame(() => requestIdleCallback(() => requestAnimationFrame(() => done()))),
       ),
   );
+}
+
+/** Where something is drawn once it stands still: what is pressed with the mouse must not move away meanwhile. */
+export async function restingBox(of: Locator): Promise<{ x: number; y: number; width: number; height: number }> {
+  for (let was = ''; ;) {
+    await settled(of.page());
+    const box = (await of.boundingBox())!;
+    const now = JSON.stringify(box);
+    if (now === was) return box;
+    was = now;
+  }
 }
 
 /** The real app for the tests of one file: a server and a browser for all of them, a fresh page for each. */
