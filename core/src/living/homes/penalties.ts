@@ -196,16 +196,19 @@ function liftedSeated(plan: Plan, supply: Supply): boolean {
   return is;
 }
 
-const hung = new WeakMap<Supply, { places: object; could: boolean }>();
-/** Whether there is any board or hook that all of a thing goes onto. */
-function couldHang(plan: Plan, supply: Supply): boolean {
-  const known = hung.get(supply);
-  if (known?.places === plan.places) return known.could;
-  const could = Object.values(plan.places).some(
-    (p) => HANGING.includes(p.kind) && p.keptOut === '' && fitOf(holderOf(p), supply, supply.working).ok,
-  );
-  hung.set(supply, { places: plan.places, could });
-  return could;
+const takers = new WeakMap<Supply, { places: object; of: Map<readonly Place['kind'][], boolean> }>();
+/** Whether there is any place of some kinds that all of a thing goes into: asked of lists that do not change. */
+function goesIntoAny(plan: Plan, supply: Supply, kinds: readonly Place['kind'][]): boolean {
+  let known = takers.get(supply);
+  if (known?.places !== plan.places) takers.set(supply, (known = { places: plan.places, of: new Map() }));
+  let goes = known.of.get(kinds);
+  if (goes === undefined) {
+    goes = Object.values(plan.places).some(
+      (p) => kinds.includes(p.kind) && p.keptOut === '' && fitOf(holderOf(p), supply, supply.working).ok,
+    );
+    known.of.set(kinds, goes);
+  }
+  return goes;
 }
 
 const PACKED_READS = ['places', 'stations', 'uses', 'activities'] as const;
@@ -231,29 +234,8 @@ const EDGES = 0.1;
 const litPart = (supply: Supply, place: Place): number =>
   supply.form === 'sheet' && place.kind === 'slot' ? EDGES : 1;
 
-const slotted = new WeakMap<Supply, { places: object; could: boolean }>();
-/** Whether there is any slot that all of a paper stands in. */
-function couldStand(plan: Plan, supply: Supply): boolean {
-  const known = slotted.get(supply);
-  if (known?.places === plan.places) return known.could;
-  const could = Object.values(plan.places).some(
-    (p) => p.kind === 'slot' && p.keptOut === '' && fitOf(holderOf(p), supply, supply.working).ok,
-  );
-  slotted.set(supply, { places: plan.places, could });
-  return could;
-}
-
 const HANGING: readonly Place['kind'][] = ['board', 'hook', 'hanger'];
-const hooked = new WeakMap<object, boolean>();
-function hasHooks(plan: Plan): boolean {
-  let any = hooked.get(plan.places);
-  if (any === undefined)
-    hooked.set(
-      plan.places,
-      (any = Object.values(plan.places).some((p) => HANGING.includes(p.kind) && p.keptOut === '')),
-    );
-  return any;
-}
+const SLOTS: readonly Place['kind'][] = ['slot'];
 
 const RULES: readonly Rule[] = [
   {
@@ -370,14 +352,17 @@ const RULES: readonly Rule[] = [
             : 'This is not how such things are usually kept.',
   },
   {
-    concerns: ({ plan, supply }) => supply.lies.includes('hanging') && hasHooks(plan) && couldHang(plan, supply),
+    concerns: ({ plan, supply }) => supply.lies.includes('hanging') && goesIntoAny(plan, supply, HANGING),
     weighed: 'weighOrder',
     seconds: ({ place }) => (HANGING.includes(place.kind) ? 0 : SET.hangs),
     words: () => 'It could hang: boards and hooks are for such things.',
   },
   {
     concerns: ({ plan, supply, share }) =>
-      share === 'working' && supply.form === 'sheet' && supply.lies.includes('upright') && couldStand(plan, supply),
+      share === 'working' &&
+      supply.form === 'sheet' &&
+      supply.lies.includes('upright') &&
+      goesIntoAny(plan, supply, SLOTS),
     weighed: 'weighOrder',
     seconds: ({ place }) => (place.kind === 'slot' ? 0 : SET.slots),
     words: () => 'It could stand in a slot of its own, and be drawn without lifting what lies on it.',

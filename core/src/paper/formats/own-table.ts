@@ -69,7 +69,13 @@ export function readOwnTable(
   const read: RowRead[] = [];
   table.rows.forEach((cells, i) => {
     const line = i + 2;
-    const row = rowOf(cells.map(plainCell), table.headings, meanings, own, places);
+    const row = rowOf(
+      cells.map(plainCell),
+      table.headings,
+      meanings,
+      { measure: own, south: plan.head.latitude < 0 },
+      places,
+    );
     if (typeof row === 'string') out.troubles.push({ line, reason: row });
     else {
       const checked = Supply.safeParse({ ...row.supply, id: makeId() });
@@ -152,7 +158,7 @@ function rowOf(
   cells: readonly string[],
   headings: readonly string[],
   meanings: readonly Meaning[],
-  measure: Measure,
+  { measure, south }: { measure: Measure; south: boolean },
   places: ReadonlyMap<string, string | null>,
 ): Draft | string {
   const cell = (meaning: Meaning) => {
@@ -161,10 +167,10 @@ function rowOf(
   };
   const name = cell('name');
   if (name === '') return 'There is no name.';
-  const line = readLine(name, { measure });
+  const line = readLine(name, { measure, south });
   // a name that is no line (a bare number, a heading) is taken as it stands
   const base =
-    line.what === 'supply' && !line.container ? line : readLine(`1 "${name.replaceAll('"', '″')}"`, { measure });
+    line.what === 'supply' && !line.container ? line : readLine(`1 "${name.replaceAll('"', '″')}"`, { measure, south });
   if (base.what !== 'supply') return base.what === 'nothing' ? base.reason : 'It cannot be read as a supply.';
   const supply = { ...base.supply, name: cutText(counted(name) ? base.supply.name : name, 120), note: '' };
   const said = new Set<keyof Supply>(['name']);

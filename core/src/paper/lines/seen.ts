@@ -89,6 +89,7 @@ export function readSeen(plan: Plan, place: Place | null, seen: Seen): LineRead 
   const read = readLine(seen.line, {
     measure: plan.head.measure,
     holders: holdersFor(plan, place),
+    south: plan.head.latitude < 0,
     chosen: seen.chosen ?? null,
   });
   if (read.what !== 'supply') return read;

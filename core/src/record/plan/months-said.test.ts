@@ -20,6 +20,7 @@ describe('months as people say them', () => {
     ['only in the winter', [1, 2, 12]],
     ['wintertime', [1, 2, 12]],
     ['late May to early June', [5, 6]],
+    ['mid-May to mid-June', [5, 6]],
     ['fall', [9, 10, 11]],
     ['not in August', [1, 2, 3, 4, 5, 6, 7, 9, 10, 11, 12]],
     ['all year except July and August', [1, 2, 3, 4, 5, 6, 9, 10, 11, 12]],

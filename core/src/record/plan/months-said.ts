@@ -36,7 +36,8 @@ export function monthsIn(text: string, south = false): number[] | null {
     .trim()
     .toLowerCase()
     .replace(/\s+/g, ' ')
-    .replace(/^only\s+/, '');
+    .replace(/^only\s+/, '')
+    .replace(/\b(early|late|mid)-/g, '$1 ');
   if (/^(?:all (?:the )?year(?: round)?|always|any month|every month)$/.test(said)) return [];
   const but = BUT.exec(said);
   const has = new Set<number>();
@@ -45,7 +46,11 @@ export function monthsIn(text: string, south = false): number[] | null {
     const [first, last] = [ends[0], ends[ends.length - 1]];
     if (!first || !last || ends.length > 2) return null;
     if (ends.length === 1) for (const month of first) has.add(month);
-    else for (let m = first[0]!; has.add(m) && m !== last[last.length - 1]; m = (m % 12) + 1);
+    else {
+      const end = last[last.length - 1]!;
+      for (let m = first[0]!; m !== end; m = (m % 12) + 1) has.add(m);
+      has.add(end);
+    }
   }
   const months = MONTH_NAMES.map((_, i) => i + 1).filter((m) => has.has(m) !== (but !== null));
   return months.length === 12 ? [] : months.length === 0 ? null : months;
