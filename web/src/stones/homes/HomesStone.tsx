@@ -1,15 +1,5 @@
 import { type Held } from '../../views/places/held.ts';
-import {
-  DndContext,
-  DragOverlay,
-  type DragEndEvent,
-  type DragOverEvent,
-  MouseSensor,
-  pointerWithin,
-  TouchSensor,
-  useSensor,
-  useSensors,
-} from '@dnd-kit/core';
+import { DndContext, DragOverlay, type DragEndEvent, type DragOverEvent, pointerWithin } from '@dnd-kit/core';
 import { ChevronLeft, ChevronRight, Footprints, ZoomIn } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
@@ -20,6 +10,7 @@ import { usePairOf } from '../../state/found.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { useTurning } from '../../state/turning.ts';
 import { useHover, useSeat, useSelection } from '../../state/selection.ts';
+import { useDragSensors } from '../../ui/drag-sensors.ts';
 import { Button } from '../../ui/button.tsx';
 import { bandName, fetchWords, today } from '../../ui/words.ts';
 import { Closer } from '../../views/closer/Closer.tsx';
@@ -68,10 +59,7 @@ function HomesInRoom() {
   const [over, setOver] = useState<string | null>(null);
   const [weighing, setWeighing] = useState(false);
   const moving = useMemo(() => Object.values(plan.moves).filter((m) => m.doneOn === null).length, [plan.moves]);
-  const sensors = useSensors(
-    useSensor(MouseSensor, { activationConstraint: { distance: 5 } }),
-    useSensor(TouchSensor, { activationConstraint: { delay: 150, tolerance: 6 } }),
-  );
+  const sensors = useDragSensors();
 
   const turn = Number(get('turn') ?? 0) || 0;
   const setTurn = (t: number) => select({ turn: wrap(t) === 0 ? null : String(wrap(t)) });

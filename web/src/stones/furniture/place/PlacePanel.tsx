@@ -1,9 +1,10 @@
-import { DndContext, MouseSensor, TouchSensor, useDroppable, useSensor, useSensors } from '@dnd-kit/core';
+import { DndContext, useDroppable } from '@dnd-kit/core';
 import { ArrowLeft } from 'lucide-react';
 import { type ReactNode } from 'react';
 import { type Place, placesDownTo, placeTitle } from '@heronstone/core/plan';
 import { usePlan } from '../../../state/plan-store.ts';
 import { useSelection } from '../../../state/selection.ts';
+import { useDragSensors } from '../../../ui/drag-sensors.ts';
 import { Button } from '../../../ui/button.tsx';
 import { Inside } from '../../../views/inside/Inside.tsx';
 import { setInCommand } from '@heronstone/core/fit';
@@ -20,10 +21,7 @@ export function PlacePanel({ place }: { place: Place }) {
   const { select } = useSelection();
   const path = placesDownTo(plan, place);
   const open = (id: string) => select({ place: id });
-  const sensors = useSensors(
-    useSensor(MouseSensor, { activationConstraint: { distance: 5 } }),
-    useSensor(TouchSensor, { activationConstraint: { delay: 150, tolerance: 6 } }),
-  );
+  const sensors = useDragSensors();
   return (
     <DndContext
       sensors={sensors}

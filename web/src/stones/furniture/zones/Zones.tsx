@@ -1,4 +1,4 @@
-import { DndContext, type DragEndEvent, MouseSensor, TouchSensor, useSensor, useSensors } from '@dnd-kit/core';
+import { DndContext, type DragEndEvent } from '@dnd-kit/core';
 import { ArrowLeft } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import { newId, type Plan } from '@heronstone/core/plan';
@@ -6,6 +6,7 @@ import { balanceOf, zonesFromActivities } from '@heronstone/core/zones';
 import { usePlan } from '../../../state/plan-store.ts';
 import { useFindings } from '../../../state/findings.ts';
 import { useSelection } from '../../../state/selection.ts';
+import { useDragSensors } from '../../../ui/drag-sensors.ts';
 import { Button } from '../../../ui/button.tsx';
 import { SelectField } from '../../../ui/fields/index.ts';
 import { singleKey } from '../../../ui/single-keys.ts';
@@ -31,10 +32,7 @@ export default function Zones({ onClose }: { onClose: () => void }) {
   const balance = useMemo(() => balanceOf(plan), [plan]);
   const findings = useFindings(plan)?.filter((f) => f.check.startsWith('zone') && !f.acknowledged) ?? [];
   const chosen = plan.units[get('unit') ?? ''];
-  const sensors = useSensors(
-    useSensor(MouseSensor, { activationConstraint: { distance: 5 } }),
-    useSensor(TouchSensor, { activationConstraint: { delay: 150, tolerance: 6 } }),
-  );
+  const sensors = useDragSensors();
   const put = (unitId: string, to: Held) => {
     const zoneId = to === 'all' ? null : to;
     if (to === null || !plan.units[unitId] || plan.units[unitId].zoneId === zoneId) return;
