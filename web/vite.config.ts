@@ -6,10 +6,14 @@ import { VitePWA } from 'vite-plugin-pwa';
 
 /** Writes down which scripts, styles and fonts there are, for pages that fetch them ahead; what saving needs comes first. */
 function partsList(): Plugin {
-  const urgency = (path: string) => (path.includes('formats') ? 0 : path.endsWith('.js') ? 1 : 2);
   return {
     name: 'parts-list',
     generateBundle(_options, bundle) {
+      const writesPlans = (path: string) => {
+        const part = bundle[path.slice(1)];
+        return part?.type === 'chunk' && part.moduleIds.some((id) => id.includes('/core/src/paper/formats/'));
+      };
+      const urgency = (path: string) => (writesPlans(path) ? 0 : path.endsWith('.js') ? 1 : 2);
       const parts = Object.keys(bundle)
         .filter((name) => /\.(js|css|woff2?)$/.test(name))
         .map((name) => `/${name}`)
@@ -55,7 +59,20 @@ export default defineConfig({
     target: 'es2022',
     assetsInlineLimit: 0,
     chunkSizeWarningLimit: 4000,
-    rolldownOptions: { checks: { pluginTimings: false } },
+    rolldownOptions: {
+      checks: { pluginTimings: false },
+      output: {
+        chunkFileNames: ({ name }) =>
+          name.startsWith('shared') ? 'assets/shared-[hash].js' : 'assets/[name]-[hash].js',
+        codeSplitting: {
+          // every file asked for costs the page some milliseconds: what the first page needs comes as one, and crumbs (bytes) are put together
+          groups: [
+            { name: 'first', tags: ['$initial'], priority: 2 },
+            { name: 'shared', minShareCount: 2, entriesAware: true, entriesAwareMergeThreshold: 3_000 },
+          ],
+        },
+      },
+    },
   },
   server: { proxy: { '/api': { target: 'http://127.0.0.1:4377', changeOrigin: true } } },
 });
