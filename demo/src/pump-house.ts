@@ -66,7 +66,7 @@ export function pumpHouse({ pictures = true } = {}): Plan {
     })
     .run({ type: 'addSlope', slope: { id: 'eave', wallId: 'wall-north', knee: 1550, run: 1800 } })
     .onWall('fuse-board', 'fuseBoard', 'Fuse board', 'wall-south', 3120, {})
-    .onWall('heater', 'heater', 'Heater', 'wall-east', 150, { width: 600, circuit: 'B' })
+    .onWall('heater', 'heater', 'Heater', 'wall-east', 150, { width: 600, circuit: 'B', heat: 'electric' })
     .onWall('sink', 'sink', 'Deep sink', 'wall-east', 1940, { bottom: 620, height: 240 })
     .onWall('socket-corner', 'socket', 'Socket in the corner', 'wall-north', 700, { circuit: 'A' })
     .onWall('socket-table', 'socket', 'Socket over the table', 'wall-north', 2050, { bottom: 900, circuit: 'A' })

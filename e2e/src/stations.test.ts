@@ -47,6 +47,50 @@ describe('people, activities and stations', () => {
     await until(async () => (await months()).length === 11, 'all but August');
   });
 
+  test('done outside: its seat goes to the door, no table of the room is asked for, and its things are got ready there; back again', async () => {
+    const { page } = app;
+    const id = await addDemoPlan(app.server, 'spring');
+    await app.open(id, 'activities?activity=prints&view=where');
+    const seat = async () => (await planNow(id)).stations['print-seat']!;
+    const before = await seat();
+    const done = page.getByLabel('done', { exact: true });
+    await done.selectOption('outside');
+    await page.getByText('It is done outside').waitFor();
+    await until(async () => (await seat()).unitId === null, 'the seat has left its table');
+    const at = await seat();
+    expect(Math.hypot(at.x - before.x, at.y - before.y)).toBeGreaterThan(300);
+    await page.getByRole('button', { name: `${at.name}, outside` }).waitFor();
+    await view('Asks and gets');
+    await page.getByLabel('kind of work').waitFor();
+    expect(await page.getByText(/too (low|high|narrow|shallow)/).count()).toBe(0);
+    await app.open(id, 'activities?activity=prints&view=where');
+    await page.getByLabel('done', { exact: true }).selectOption('here');
+    await until(async () => (await seat()).unitId !== null, 'it sits at a table again');
+  });
+
+  test('somebody comes once a month to what others do: said in words, beside the sessions of the others', async () => {
+    const { page } = app;
+    const id = await addDemoPlan(app.server, 'pump');
+    await app.open(id, 'activities?activity=kites&view=where');
+    await page.getByLabel('posture').waitFor();
+    // who is alone has no number of her own
+    expect(await page.getByLabel('comes, times a month').count()).toBe(0);
+    await page.getByRole('button', { name: 'Another seat' }).click();
+    const comes = page.getByLabel('comes, times a month');
+    await until(async () => (await comes.count()) === 2, 'both may have one');
+    await comes.last().fill('now and then');
+    await comes.last().press('Enter');
+    await page.getByRole('alert').filter({ hasText: 'now and then' }).waitFor();
+    await comes.last().fill('once a month');
+    await comes.last().press('Enter');
+    const said = async () => Object.values((await planNow(id)).stations).filter((s) => s.comes !== null);
+    await until(async () => (await said()).length === 1, 'once a month');
+    expect((await said())[0]!.comes).toBe(1);
+    await comes.last().fill('');
+    await comes.last().press('Enter');
+    await until(async () => (await said()).length === 0, 'every time again');
+  });
+
   test('the left-handed maker sets up two stations and a cart', async () => {
     const { page } = app;
     await page.goto(app.server.url);

@@ -14,54 +14,10 @@ import { DataFolder } from './data-folder.ts';
  */
 /** what only this version knows */
 const NEW: Sent[] = [
-  {
-    type: 'addDoing',
-    doing: {
-      ...{ id: 'kept-doing', toPlanId: 'kept-other', toName: 'Another way', begins: '2026-12-05', livable: true },
-      ...{ way: 'found', moneyAMonth: 60, planned: 2, promised: 36_000, findingsBefore: 9, findingsAfter: 3 },
-    },
-  },
-  {
-    type: 'addFreeTime',
-    freeTime: {
-      ...{
-        id: 'kept-free',
-        weekday: 6,
-        on: null,
-        starts: 600,
-        minutes: 150,
-        lies: true,
-        helpers: 1,
-        note: 'the tall one helps',
-      },
-    },
-  },
-  {
-    type: 'addJob',
-    job: {
-      ...{
-        id: 'kept-job',
-        name: 'Carry to the chest',
-        kind: 'carry',
-        why: 'nearer the hand',
-        about: ['kept-2'],
-        to: [],
-      },
-      ...{ low: 10, likely: 12.5, high: 16, typed: false, people: 1, floor: 0.2, money: null, saves: 900, after: [] },
-      ...{
-        splits: true,
-        notBefore: null,
-        readyBy: '2026-12-20',
-        delivery: 0,
-        state: 'half',
-        spent: 5,
-        left: 7,
-        doneOn: null,
-      },
-    },
-  },
-  { type: 'addSitting', sitting: { id: 'kept-sitting', jobId: 'kept-job', on: '2026-12-05', from: 0, to: 12.5 } },
-  { type: 'setJob', id: 'kept-job', set: { spent: 6 } },
+  { type: 'setActivity', id: 'felting', set: { doneAt: 'outside' } },
+  { type: 'setStation', id: 'packing-seat', set: { comes: 1 } },
+  { type: 'setFixture', id: 'heater', set: { heat: 'water' } },
+  { type: 'setFixture', id: 'heater', set: { heat: 'fire' } },
 ];
 
 const at = (path: string) => new URL(`../../../${path}`, import.meta.url);

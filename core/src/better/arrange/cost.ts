@@ -8,7 +8,7 @@ import {
   type Point,
 } from '../../measures/geometry/index.ts';
 import { type CheckName, type Finding, findingsOf } from '../findings/index.ts';
-import { type Plan, type Station, type Unit } from '../../record/plan/index.ts';
+import { type Plan, type Station, type Unit, seatsHere } from '../../record/plan/index.ts';
 import { PACE, SECONDS_PER_TMU, TMU } from '../../space/reach/index.ts';
 import { fixturePrism, frameOf, fromWall, onWall, type WallFrame, wallFrames } from '../../space/room/index.ts';
 import { disturbs } from '../stations/index.ts';
@@ -38,6 +38,8 @@ export const HARD: ReadonlySet<CheckName> = new Set<CheckName>([
   'passage',
   'fuseBoard',
   'heater',
+  'wallHeater',
+  'fire',
   'kiln',
   'window',
   'socket',
@@ -159,7 +161,7 @@ export function besidesHomes(
   handingOn = handingOnOf(plan),
 ): Pick<Standing, 'handingOn' | 'penalties'> {
   const penalties: Standing['penalties'] = [];
-  const stations = Object.values(plan.stations);
+  const stations = seatsHere(plan);
   const sites = stations.map((station) => ({ station, site: station }));
   for (const station of stations) penalties.push(...sitePenalties(plan, station, station, sites));
   const tops = new Set(stations.map((s) => s.unitId).filter((id) => id !== null));

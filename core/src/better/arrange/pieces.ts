@@ -9,6 +9,7 @@ import {
   type Station,
   type Unit,
   unitShape,
+  seatsHere,
 } from '../../record/plan/index.ts';
 import { STAND_OFF } from '../../space/reach/index.ts';
 import { blocksFloor, unitPoint, unitPrism, unitSolids } from '../../space/room/index.ts';
@@ -204,7 +205,7 @@ function standBefore(plan: Plan, unit: Unit, local: (p: Point) => Point): Point[
 
 /** Seats that belong to no piece and stay where they are: what must be free around them. */
 export function freeSeatZones(plan: Plan): Shape[] {
-  return Object.values(plan.stations)
+  return seatsHere(plan)
     .filter((s) => s.unitId === null || !plan.units[s.unitId])
     .flatMap((station) => seatZones({ station, x: station.x, y: station.y, turn: station.heading }, [], plan));
 }

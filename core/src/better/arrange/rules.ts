@@ -6,10 +6,13 @@ import {
   type Point,
   prismFootprint,
 } from '../../measures/geometry/index.ts';
-import { FUSE_SPACE, HEATER_SPACE, KILN_SPACE, WINDOW_REACH, WINDOW_STAND } from '../findings/index.ts';
+import { FUSE_SPACE, KILN_SPACE, WINDOW_REACH, WINDOW_STAND } from '../findings/index.ts';
 import { type Plan, type Station } from '../../record/plan/index.ts';
 import { headShort, makerOf } from '../../space/reach/index.ts';
 import {
+  AIR,
+  BURNS_OFF,
+  MOST_OFF,
   ceilingAt,
   doorSweep,
   fixturePrism,
@@ -84,8 +87,11 @@ export function groundOf(plan: Plan): Ground {
     if (f.kind === 'fuseBoard' && frame) {
       const width = Math.max(FUSE_SPACE.width, f.width);
       keep.push(shapeOf(strip(frame, f.left + f.width / 2 - width / 2, width, FUSE_SPACE.depth), 0, FUSE_SPACE.height));
-    } else if (f.kind === 'heater') hot.push({ shape: shapeOf(foot, prism.bottom, prism.top), space: HEATER_SPACE });
-    else if (f.kind === 'socket' && frame)
+    } else if (f.kind === 'heater') {
+      if (BURNS_OFF[f.heat] > 0) hot.push({ shape: shapeOf(foot, prism.bottom, prism.top), space: BURNS_OFF[f.heat] });
+      // hot water wants its air free of everything
+      else if (frame) keep.push(shapeOf(strip(frame, f.left, f.width, f.depth + AIR), prism.bottom, prism.top + AIR));
+    } else if (f.kind === 'socket' && frame)
       sockets.push({ ...onWall(frame, f.left + f.width / 2, PLUG), z: f.bottom + f.height / 2 });
     else if (f.kind === 'stairs') fixed.push(shapeOf(foot, 0, 2000));
     else if (f.kind === 'obstacle' || f.kind === 'pipe') fixed.push(shapeOf(foot, prism.bottom, prism.top));
@@ -184,7 +190,7 @@ export function breaksBetween(a: Taking, b: Taking, most = Infinity): number {
 /** Straight distance between two upright shapes, mm. */
 function apart(a: Shape, b: Shape): number {
   const up = Math.max(0, Math.max(a.low, b.low) - Math.min(a.high, b.high));
-  if (Math.hypot(a.x - b.x, a.y - b.y) - a.radius - b.radius > HEATER_SPACE) return Infinity;
+  if (Math.hypot(a.x - b.x, a.y - b.y) - a.radius - b.radius > MOST_OFF) return Infinity;
   return Math.hypot(convexDistance(a.corners, b.corners), up);
 }
 

@@ -36,6 +36,21 @@ export const CHECKS = {
     source: '914 mm from anything that burns: NFPA and CPSC advice for portable heaters (memory)',
     care: 'Things too near a heater catch fire.',
   },
+  fire: {
+    title: 'Open fire or stove',
+    source: '914 mm from anything that burns: NFPA advice (memory); its own plate and the local code come first',
+    care: 'Sparks and glow set fire to what is near. The chimney, and the plate before it, are work for licensed trades.',
+  },
+  wallHeater: {
+    title: 'Electric heater on the wall',
+    source: '305 mm from anything that burns: their manuals commonly (memory); its own comes first',
+    care: 'Things too near a heater catch fire.',
+  },
+  radiator: {
+    title: 'Radiator',
+    source: '100 mm of air before and above it, no paper over it (common practice)',
+    care: null,
+  },
   kiln: {
     title: 'Kiln',
     source: '457 mm on every side: kilns’ own manuals commonly (memory); its own manual and the local code come first',

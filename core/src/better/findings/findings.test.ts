@@ -85,6 +85,36 @@ const LIMITS: [check: CheckName, limit: number, source: string, at: (value: numb
       ),
   ],
   [
+    'fire',
+    914,
+    'NFPA advice (memory): three feet from fireplaces and stoves',
+    (free) =>
+      withUnits(
+        applied(room, fixture('heater', { left: 0, depth: 350, width: 900, bottom: 0, heat: 'fire' })),
+        unit('bed', { x: free + 350 + 450, y: 1000, facing: 0, board: 'pine' }),
+      ),
+  ],
+  [
+    'wallHeater',
+    305,
+    'manuals of fixed electric heaters commonly (memory): a foot',
+    (free) =>
+      withUnits(
+        applied(room, fixture('heater', { left: 0, depth: 100, width: 800, heat: 'electric' })),
+        unit('bed', { x: free + 100 + 450, y: 1000, facing: 0, board: 'pine' }),
+      ),
+  ],
+  [
+    'radiator',
+    100,
+    'common practice: a hand’s breadth of air before a radiator of hot water',
+    (free) =>
+      withUnits(
+        applied(room, fixture('heater', { left: 0, depth: 100, width: 1000, height: 600, bottom: 120, heat: 'water' })),
+        unit('bed', { x: free + 100 + 450, y: 1000, facing: 0, board: 'metal' }),
+      ),
+  ],
+  [
     'kiln',
     457,
     'kilns’ own manuals commonly (memory): 18 in from what burns',

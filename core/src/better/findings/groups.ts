@@ -12,6 +12,7 @@ export type FindingGroup = keyof typeof FINDING_GROUPS;
 
 const BETTER: readonly CheckName[] = [
   'chair',
+  'radiator',
   'sag',
   'sun',
   'light',

@@ -13,7 +13,7 @@ export {
   type FindingLine,
   type GroupedFindings,
 } from './groups.ts';
-export { FUSE_SPACE, HEATER_SPACE, KILN_SPACE, WINDOW_REACH, WINDOW_STAND } from './keep-free.ts';
+export { FUSE_SPACE, KILN_SPACE, WINDOW_REACH, WINDOW_STAND } from './keep-free.ts';
 // what stations are asked about is looked at with the same tools
 export { type Look, lookAt } from './finding.ts';
 export { circuitLoads, cordTrouble, freeOutlets, type Outlet } from './power.ts';

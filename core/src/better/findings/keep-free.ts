@@ -5,14 +5,12 @@ import {
   type Prism,
   prismFootprint,
 } from '../../measures/geometry/index.ts';
-import { type Fixture } from '../../record/plan/index.ts';
-import { fixturePrism, frameOf, onWall } from '../../space/room/index.ts';
+import { type Fixture, type Supply, type Unit } from '../../record/plan/index.ts';
+import { AIR, BURNS_OFF, DRIES, fixturePrism, frameOf, onWall } from '../../space/room/index.ts';
 import { type Found, found, freeBefore, type Look, strip } from './finding.ts';
 
 /** Working space before a fuse board, mm: width, depth, height (NEC 110.26, memory). */
 export const FUSE_SPACE = { width: 762, depth: 914, height: 1981 };
-/** From a portable heater to anything that burns, mm: three feet (NFPA and CPSC advice, memory). */
-export const HEATER_SPACE = 914;
 /** From a kiln to walls and to all that burns, mm: eighteen inches (kilns’ own manuals commonly, memory; the kiln’s own comes first). */
 export const KILN_SPACE = 457;
 /** How far one reaches over furniture to a window’s handle, mm (common practice). */
@@ -28,7 +26,9 @@ export function keepFree(look: Look): Found[] {
     const prism = fixturePrism(look.plan, fixture);
     if (!prism) continue;
     if (fixture.kind === 'fuseBoard') out.push(...fuseBoard(look, fixture));
-    if (fixture.kind === 'heater') out.push(...heater(look, fixture, prism));
+    if (fixture.kind !== 'heater') continue;
+    if (BURNS_OFF[fixture.heat] > 0) out.push(...glowing(look, fixture, prism));
+    else out.push(...radiator(look, fixture, prism));
   }
   return [...out, ...kilns(look), ...windows(look)];
 }
@@ -65,20 +65,59 @@ function apart(a: Prism, b: Prism): number {
   return Math.hypot(convexDistance(prismFootprint(a), prismFootprint(b)), up);
 }
 
-/** What does not burn: metal furniture. Everything else may. */
-function heater(look: Look, fixture: Fixture, prism: Prism): Found[] {
+/** What burns keeps off what glows: all furniture but of metal, and of what lives in that the things that burn easily. */
+function glowing(look: Look, fixture: Fixture, prism: Prism): Found[] {
+  const wanted = BURNS_OFF[fixture.heat];
   return look.units.flatMap((unit) => {
-    if (unit.board === 'metal') return [];
     const off = Math.min(...look.solids.get(unit.id)!.map((s) => apart(s, prism)));
-    if (off >= HEATER_SPACE - SLACK) return [];
+    if (off >= wanted - SLACK) return [];
+    const what = unit.board === 'metal' ? livesIn(look, unit, (s) => s.hazards.includes('flammable')) : unit.name;
+    if (what === null) return [];
     return [
       found(
-        'heater',
+        fixture.heat === 'portable' ? 'heater' : fixture.heat === 'fire' ? 'fire' : 'wallHeater',
         [fixture.id, unit.id],
-        `${unit.name} is ${look.len(off)} from ${fixture.name}; what burns wants ${look.len(HEATER_SPACE)}.`,
+        `${what} is ${look.len(off)} from ${fixture.name}; what burns wants ${look.len(wanted)}.`,
         { unitIds: [unit.id] },
       ),
     ];
+  });
+}
+
+/** The first thing in a unit that is meant, with where it is; null: none. */
+function livesIn({ plan }: Look, unit: Unit, meant: (supply: Supply) => boolean): string | null {
+  for (const { placeId, supplyId } of Object.values(plan.homes)) {
+    const supply = plan.supplies[supplyId];
+    if (plan.places[placeId]?.unitId === unit.id && supply && meant(supply)) return `${supply.name} in ${unit.name}`;
+  }
+  return null;
+}
+
+/** Hot water sets nothing on fire: it wants air before and above it, and no paper over it. */
+function radiator(look: Look, fixture: Fixture, prism: Prism): Found[] {
+  const { plan, len } = look;
+  const frame = frameOf(plan, fixture.wallId);
+  const middle = frame && onWall(frame, fixture.left + fixture.width / 2);
+  const air = middle ? strip(middle, frame.inward, fixture.width, fixture.depth + AIR) : prismFootprint(prism);
+  return look.units.flatMap((unit) => {
+    const before = look.solids.get(unit.id)!.filter((s) => convexOverlap(air, prismFootprint(s)) > SLACK);
+    const into = Math.max(
+      0,
+      ...before
+        .filter((s) => s.bottom < prism.top - SLACK && s.top > prism.bottom)
+        .map((s) => convexOverlap(air, prismFootprint(s))),
+    );
+    const over = Math.min(...before.filter((s) => s.bottom >= prism.top - SLACK).map((s) => s.bottom - prism.top));
+    const paper = over < DRIES ? livesIn(look, unit, ({ form }) => form === 'sheet' || form === 'pocket') : null;
+    const words =
+      into > SLACK
+        ? `${unit.name} stands ${len(into)} into the air that ${fixture.name} wants before it.`
+        : over < AIR - SLACK
+          ? `${unit.name} is ${len(Math.max(0, over))} over ${fixture.name}, which wants ${len(AIR)} of air.`
+          : paper
+            ? `${paper} lies over ${fixture.name}: paper dries and curls there.`
+            : null;
+    return words === null ? [] : [found('radiator', [fixture.id, unit.id], words, { unitIds: [unit.id], area: air })];
   });
 }
 

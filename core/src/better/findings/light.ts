@@ -2,7 +2,7 @@ import { placeSaid } from '../../living/concepts/index.ts';
 import { factsOf } from '../../record/catalogue/index.ts';
 import { angleBetween, heading, type Point3 } from '../../measures/geometry/index.ts';
 import { sunOn } from '../../living/homes/index.ts';
-import { homesIn, monthWords, type Plan, type Unit } from '../../record/plan/index.ts';
+import { homesIn, monthWords, type Plan, type Unit, seatsHere } from '../../record/plan/index.ts';
 import { makerOf, sceneOf } from '../../space/reach/index.ts';
 import { fixturePrism, unitPoint } from '../../space/room/index.ts';
 import { type Lamp, LUX_GENERAL, luxAt, solarClock, type SunHours, sunHours } from '../../space/sun/index.ts';
@@ -80,7 +80,7 @@ function lamps(look: Look): Found[] {
   const all = lampsOf(plan);
   // nothing is said of light before any lamp is noted
   if (all.length === 0) return [];
-  return Object.values(plan.stations).flatMap((station) => {
+  return seatsHere(plan).flatMap((station) => {
     const maker = makerOf(plan, station);
     if (!maker) return [];
     const reach = maker.body.handReach;

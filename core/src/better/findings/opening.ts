@@ -1,6 +1,6 @@
 import { leafOf, PULL_SHARE } from '../../record/catalogue/index.ts';
 import { convexOverlap, direction, type Point, prismFootprint } from '../../measures/geometry/index.ts';
-import { frontsOf, type Station, type Unit, unitShape } from '../../record/plan/index.ts';
+import { frontsOf, type Station, type Unit, unitShape, seatsHere } from '../../record/plan/index.ts';
 import { chairOf, unitPoint } from '../../space/room/index.ts';
 import { type Found, found, freeBefore, type Look, strip } from './finding.ts';
 
@@ -112,7 +112,7 @@ function tableEdge(look: Look, station: Station): Point {
 function chairs(look: Look): Found[] {
   const { plan, len } = look;
   if (look.outline.length === 0) return [];
-  return Object.values(plan.stations).flatMap((station) => {
+  return seatsHere(plan).flatMap((station) => {
     if (station.standing || plan.people[station.personId]?.mobility === 'wheelchair') return [];
     const edge = tableEdge(look, station);
     const ahead = direction(station.heading);

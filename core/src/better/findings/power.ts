@@ -1,7 +1,7 @@
 import { footprintDistance, type Prism } from '../../measures/geometry/index.ts';
 import { factsOf } from '../../record/catalogue/index.ts';
 import { circuitRating, MAINS } from '../../space/loads/index.ts';
-import { type Fixture, type Plan, type Station, type Unit } from '../../record/plan/index.ts';
+import { type Fixture, type Plan, type Station, type Unit, seatsHere } from '../../record/plan/index.ts';
 import { frameOf, onWall } from '../../space/room/index.ts';
 import { type Found, found, type Look } from './finding.ts';
 
@@ -69,7 +69,7 @@ export function nearestOutlet(
 /** Stations that are worked at at the same time, each alone or as a group. */
 function atOnce(plan: Plan): Station[][] {
   const groups = new Map<string, Station[]>();
-  for (const station of Object.values(plan.stations)) {
+  for (const station of seatsHere(plan)) {
     const key = station.together === '' ? `alone ${station.id}` : `together ${station.together}`;
     groups.set(key, [...(groups.get(key) ?? []), station]);
   }

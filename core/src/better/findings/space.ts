@@ -1,5 +1,5 @@
 import { convexOverlap, type Point, prismFootprint } from '../../measures/geometry/index.ts';
-import { monthWords, type Unit } from '../../record/plan/index.ts';
+import { monthWords, type Unit, seatsHere } from '../../record/plan/index.ts';
 import { headShort, makerOf } from '../../space/reach/index.ts';
 import { ceilingAt, floorUsePrism, unitPoint } from '../../space/room/index.ts';
 import { type Found, found, freeBefore, type Look, sharedHeight, strip } from './finding.ts';
@@ -70,7 +70,7 @@ function headroom(look: Look): Found[] {
         }),
       );
   }
-  for (const station of Object.values(plan.stations)) {
+  for (const station of seatsHere(plan)) {
     const maker = makerOf(plan, station);
     if (!maker) continue;
     const short = headShort(plan, maker, station);
@@ -111,7 +111,7 @@ function floorUses(look: Look): Found[] {
           ),
         );
     }
-    for (const station of Object.values(plan.stations)) {
+    for (const station of seatsHere(plan)) {
       const dx = station.x - prism.x;
       const dy = station.y - prism.y;
       const inside =

@@ -78,6 +78,7 @@ describe('stations: each check on both sides of its limit', () => {
         lumens: 0,
         beam: 120,
         watts: 0,
+        heat: 'portable',
       },
     };
     const machine = (id: string, x: number, watts: number): Command => ({

@@ -1,6 +1,6 @@
 import { convexOverlap, insidePolygon, prismFootprint } from '../../measures/geometry/index.ts';
 import { goesIn } from '../../things/fit/index.ts';
-import { placeTitle, type Plan, type Station } from '../../record/plan/index.ts';
+import { placeTitle, type Plan, type Station, seatsHere } from '../../record/plan/index.ts';
 import { makerOf, planAsWorked, workingSpot } from '../../space/reach/index.ts';
 import { freeFloor, KNEE, KNEES, kneeSpace, unitPrism, unitSolids } from '../../space/room/index.ts';
 import { type Found, found, inEachOther, type Look } from './finding.ts';
@@ -18,7 +18,7 @@ export function stationChecks(look: Look): Found[] {
 }
 
 function twoAtOnce({ plan, len }: Look): Found[] {
-  const all = Object.values(plan.stations).filter((s) => s.together !== '');
+  const all = seatsHere(plan).filter((s) => s.together !== '');
   return all.flatMap((a, i) =>
     all.slice(i + 1).flatMap((b) => {
       if (a.together !== b.together || a.personId === b.personId) {
@@ -123,7 +123,7 @@ function turning({ plan, len }: Look): Found[] {
 
 /** Who sits at a worktop has room for the knees under it: no pedestal before them. */
 function knees({ plan, len }: Look): Found[] {
-  return Object.values(plan.stations).flatMap((station) => {
+  return seatsHere(plan).flatMap((station) => {
     const table = plan.units[station.unitId ?? ''];
     const maker = makerOf(plan, station);
     if (!table || !maker || maker.seat.standing) return [];

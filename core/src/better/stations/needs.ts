@@ -21,6 +21,8 @@ import {
   type Station,
   type Unit,
   saidIn,
+  seatsHere,
+  isElsewhere,
 } from '../../record/plan/index.ts';
 import { type Maker, makerOf } from '../../space/reach/index.ts';
 import { fixturePrism, frameOf, KNEE, KNEES, kneeSpace, onWall } from '../../space/room/index.ts';
@@ -61,7 +63,8 @@ export function needsOf(plan: Plan, station: Station, today: string | null = nul
   const activity = plan.activities[station.activityId];
   const person = plan.people[station.personId];
   const maker = makerOf(plan, station);
-  if (!activity || !person || !maker) return [];
+  // what a place elsewhere gives this room does not know
+  if (!activity || !person || !maker || isElsewhere(plan, station)) return [];
   const look = lookAt(plan);
   const table = station.unitId ? plan.units[station.unitId] : undefined;
   const work: Point & { z: number } = {
@@ -125,7 +128,7 @@ export function surfaceOf(
 /** Other stations that are worked at at the same time. */
 export function sameTime(plan: Plan, station: Station): Station[] {
   if (station.together === '') return [];
-  return Object.values(plan.stations).filter((s) => s.id !== station.id && s.together === station.together);
+  return seatsHere(plan).filter((s) => s.id !== station.id && s.together === station.together);
 }
 
 function surface({ plan, look, station, activity }: At): Need[] {

@@ -1,5 +1,5 @@
 import { distance, type Point } from '../../measures/geometry/index.ts';
-import { type Activity, type Plan, type Station } from '../../record/plan/index.ts';
+import { type Activity, type Plan, type Station, seatsHere } from '../../record/plan/index.ts';
 
 /** Dust and splashes fly about so far, noise disturbs so far, mm (own assumptions). */
 export const FLIES = 1500;
@@ -21,7 +21,7 @@ export function disturbs(nuisance: Nuisance, other: Activity, at: Point, activit
 export function neighboursWith(plan: Plan, station: Station, nuisance: Nuisance): Station[] {
   const activity = plan.activities[station.activityId];
   if (!activity) return [];
-  return Object.values(plan.stations).filter((s) => {
+  return seatsHere(plan).filter((s) => {
     const other = plan.activities[s.activityId];
     return s.id !== station.id && other !== undefined && disturbs(nuisance, other, s, activity, station);
   });

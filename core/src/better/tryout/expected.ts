@@ -90,7 +90,7 @@ export function expectedOf(run: Run, month: number | null = null): Expected {
     for (const { share, wanted } of partsOf(leg, handledIn(leg), month)) {
       for (const one of wanted) {
         fetches(one, share);
-        if (!one.out) continue;
+        if (!one.out || setting.elsewhere) continue;
         const n = share * one.reaches;
         pay(one.need, one.need.sources[0]!.band, one.need.over, n).reaches += n;
         over.reaches += n;

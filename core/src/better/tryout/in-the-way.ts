@@ -1,5 +1,5 @@
 import { type Point } from '../../measures/geometry/index.ts';
-import { type Plan, type Station, type Supply } from '../../record/plan/index.ts';
+import { type Plan, type Station, type Supply, seatsHere } from '../../record/plan/index.ts';
 import { halfOf, LEANING_HALF, makerOf, sceneAt, standingSpot, walkOf } from '../../space/reach/index.ts';
 import { walksIn } from './handled.ts';
 import { type Run } from './run.ts';
@@ -21,7 +21,7 @@ export function inTheWay(plan: Plan, run: Run): InTheWay[] {
   const out = new Map<string, InTheWay>();
   for (const leg of run.legs) {
     const { station } = leg.setting;
-    const others = Object.values(plan.stations).filter(
+    const others = seatsHere(plan).filter(
       (s) => s.id !== station.id && station.together !== '' && s.together === station.together,
     );
     const maker = makerOf(plan, station);

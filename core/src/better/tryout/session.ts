@@ -138,6 +138,8 @@ function playLeg(leg: Leg, drawn: Drawn, moments: Moment[]): void {
     if (!need.consumed && source.back.seconds > 0) hand('put back', need, source, step, source.back);
   };
   const use = ({ need, out }: Handled, k: number, step: number) => {
+    // elsewhere the hand goes to it out of this room
+    if (out && setting.elsewhere) return;
     if (out) return say({ what: 'reach', band: 1, toll: need.over, supply: need.supply, need, step });
     // it is put back before it is fetched again, and as the table fills up
     for (let i = back.length - 1; i >= 0; i--) {

@@ -9,7 +9,15 @@ import {
   isCarriedTo,
 } from '../../living/homes/index.ts';
 import { emptyMassOf, massIn, massInUnit } from '../../things/fit/index.ts';
-import { type Activity, outerOf, type Place, type Plan, type Station, type Supply } from '../../record/plan/index.ts';
+import {
+  isElsewhere,
+  type Activity,
+  outerOf,
+  type Place,
+  type Plan,
+  type Station,
+  type Supply,
+} from '../../record/plan/index.ts';
 import {
   type BandNumber,
   type Fetched,
@@ -91,6 +99,8 @@ export type Setting = {
   brought: readonly Brought[];
   needs: readonly Need[];
   handOns: readonly HandOn[];
+  /** it is done elsewhere: what lies out there is reached for out of this room */
+  elsewhere: boolean;
   /** room on its worktop for the work and what lies out, mm², and what the work itself takes of it; null: it has none */
   table: { area: number; work: number } | null;
   /** of that what nothing lies on that is always out, mm² */
@@ -102,6 +112,7 @@ export function settingOf(plan: Plan, station: Station): Setting | null {
   const activity = plan.activities[station.activityId];
   if (!activity || !makerOf(plan, station)) return null;
   const sessions = sessionsAt(plan, station);
+  const elsewhere = isElsewhere(plan, station);
   const fetchings = fetchingsOf(plan, station);
   const inUse = inUseIn(plan).get(station.id)!;
   const needs = fetchings.map((f): Need => {
@@ -111,14 +122,14 @@ export function settingOf(plan: Plan, station: Station): Setting | null {
       ...{ supply, inSeason: reaches, back, walks, gathered: gathered > 0, consumed, area, months: supply.months },
       ...{ mass: supply.mass, volume: volumeOf(supply) },
       loadsFor: (pieces) => loadsOf(supply, pieces),
-      over: { ...NO_TOLL, seconds: overTable(handlingOf(supply, 1, consumed)) },
+      over: elsewhere ? NO_TOLL : { ...NO_TOLL, seconds: overTable(handlingOf(supply, 1, consumed)) },
       sources: sourcesOf(plan, station, f),
     };
   });
   const { free, work, room } = tableRoom(plan, station);
   const laid = needs.reduce((sum, n) => sum + (n.back === null ? n.area : 0), 0);
   return {
-    ...{ plan, station, activity, sessions, needs },
+    ...{ plan, station, activity, sessions, needs, elsewhere },
     brought: [...travellers(plan, station), ...containersOf(plan, station, fetchings)],
     handOns: handOnsOf(plan, station, sessions),
     table: free > 0 ? { area: work + room, work } : null,

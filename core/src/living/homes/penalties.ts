@@ -17,7 +17,7 @@ import { ownTraveller, standsOut } from './arranged.ts';
 import { type BandNumber, type Spot } from '../../space/reach/index.ts';
 import { walksForStanding } from '../sessions/index.ts';
 import { hasZones, zonePenalty } from './barred.ts';
-import { mindedThere } from './minds.ts';
+import { mindedThere, minds } from './minds.ts';
 import { type Weighed, weightOf, wayOf } from './weights.ts';
 
 /** Something that speaks against a thing lying in a place, set at so many seconds a year, and why. */
@@ -279,7 +279,7 @@ const RULES: readonly Rule[] = [
       `${kg(supply.mass)} ${spot.grip.z > TABLE ? 'above the shoulder' : 'below the knee'}. Common practice: heavy things between knee and shoulder.`,
   },
   {
-    concerns: ({ supply }) => supply.sensitive.length > 0,
+    concerns: ({ supply }) => minds(supply),
     weighed: 'weighHarm',
     seconds: ({ plan, supply, spot, place, fetches }) =>
       (SET.minds + A_FETCH.minds * fetches) *

@@ -1,5 +1,5 @@
-import { type Plan, type Share, type Station, type Supply } from '../../record/plan/index.ts';
-import { inUseIn, type InUse, liesOut } from '../sessions/index.ts';
+import { isElsewhere, type Plan, type Share, type Station, type Supply } from '../../record/plan/index.ts';
+import { inUseIn, type InUse, liesOut, sessionsAt } from '../sessions/index.ts';
 import { visitsOf } from './visits.ts';
 
 /** How a station uses a thing, and what it is got together with if it lives in a unit. */
@@ -7,7 +7,9 @@ export type ToldUse = {
   station: Station;
   use: Readonly<InUse>;
   out: boolean;
-  /** sessions a month in the months it is done */
+  /** it is carried out of the room with the rest */
+  elsewhere: boolean;
+  /** sessions a month of this seat in the months it is done */
   aMonth: number;
   /** other things that are got on the same way out of the unit */
   others: number;
@@ -25,7 +27,8 @@ export function toldUses(plan: Plan, supply: Supply, share: Share, unitId: strin
       return [
         {
           ...{ station, use, out: liesOut(use), others: use.gathered > 0 ? others.size : 0 },
-          aMonth: plan.activities[station.activityId]?.sessionsPerMonth ?? 0,
+          aMonth: sessionsAt(plan, station) / Math.max(1, plan.activities[station.activityId]?.months.length ?? 1),
+          elsewhere: isElsewhere(plan, station),
         },
       ];
     })

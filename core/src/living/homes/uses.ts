@@ -1,6 +1,6 @@
-import { type Plan, type Share, type Station, type Supply, usesOf } from '../../record/plan/index.ts';
+import { isElsewhere, type Plan, type Share, type Station, type Supply, usesOf } from '../../record/plan/index.ts';
 import { handlingOf, overTable } from '../../space/reach/index.ts';
-import { consumedPerFetch, inUseIn, liesOut, sessionsAt } from '../sessions/index.ts';
+import { consumedPerFetch, inUseIn, liesOut, sessionsAt, sessionsOf } from '../sessions/index.ts';
 
 /** How one station uses a share of a supply in a year. */
 export type YearlyUse = {
@@ -47,10 +47,7 @@ export function fetchesPerYear(
   fetches: number,
   months: readonly number[] = [],
 ): number {
-  const activity = plan.activities[activityId];
-  if (!activity) return 0;
-  const done = months.length === 0 ? activity.months : activity.months.filter((m) => months.includes(m));
-  return fetches * activity.sessionsPerMonth * done.length;
+  return fetches * sessionsOf(plan, activityId, months);
 }
 
 const sorted = new WeakMap<object, Station[]>();
@@ -114,13 +111,16 @@ export function yearlyUses(plan: Plan, supply: Supply, share: Share): YearlyUse[
 /** How often a year a hand goes to a share, wherever it then lies: over the table or to its home. */
 export const handsPerYear = (uses: readonly YearlyUse[]): number => uses.reduce((sum, u) => sum + hands(u), 0);
 
-/** Reaching over the table for what lies out, s a year: the same wherever things live. */
+/** Reaching over the tables of this room for what lies out, s a year: the same wherever things live. */
 export function reachingPerYear(plan: Plan): number {
   let sum = 0;
-  for (const uses of inUseIn(plan).values())
+  for (const [id, uses] of inUseIn(plan)) {
+    const station = plan.stations[id];
+    if (station && isElsewhere(plan, station)) continue;
     for (const use of uses.values())
       if (liesOut(use))
         sum += use.sessions * use.reaches * overTable(handlingOf(plan.supplies[use.supplyId]!, 1, use.consumed));
+  }
   return sum;
 }
 

@@ -1,5 +1,5 @@
 import { pieceOf } from '../../things/fit/index.ts';
-import { groupedBy, type Plan, type Station, type Supply, type Use } from '../../record/plan/index.ts';
+import { groupedBy, isElsewhere, type Plan, type Station, type Supply, type Use } from '../../record/plan/index.ts';
 import { hasHolder, tableRoom } from './table.ts';
 
 /** What a session asks for so surely that it is got together at the beginning: in so many sessions of one (own assumption). */
@@ -43,12 +43,27 @@ export function consumedPerFetch(use: { fetches: number; usedUp: number }): bool
 const usesByActivity = groupedBy<Use>((u) => u.activityId);
 const stationsByActivity = groupedBy<Station>((s) => s.activityId);
 
-/** Sessions a year at one station: those of its activity are shared evenly among its stations. In these months only, where any are given. */
+/**
+ * Sessions a year at one station: those of its activity are shared evenly among its stations; who comes to what others do comes as often as is said of her,
+ * beside theirs. In these months only, where any are given.
+ */
 export function sessionsAt(plan: Plan, station: Station, months: readonly number[] = []): number {
   const activity = plan.activities[station.activityId];
   if (!activity) return 0;
   const done = months.length === 0 ? activity.months : activity.months.filter((m) => months.includes(m));
-  return (activity.sessionsPerMonth * done.length) / stationsByActivity(plan.stations, activity.id).length;
+  if (station.comes !== null) return station.comes * done.length;
+  const sharing = stationsByActivity(plan.stations, activity.id).filter((s) => s.comes === null);
+  return (activity.sessionsPerMonth * done.length) / Math.max(1, sharing.length);
+}
+
+/** Sessions a year of an activity, of all who do it, in this room or elsewhere; as its maker says while it has no seat. In these months only, where any are given. */
+export function sessionsOf(plan: Plan, activityId: string, months: readonly number[] = []): number {
+  const seats = stationsByActivity(plan.stations, activityId);
+  if (seats.some((s) => s.comes !== null)) return seats.reduce((sum, s) => sum + sessionsAt(plan, s, months), 0);
+  const activity = plan.activities[activityId];
+  if (!activity) return 0;
+  const done = months.length === 0 ? activity.months : activity.months.filter((m) => months.includes(m));
+  return activity.sessionsPerMonth * done.length;
 }
 
 /**
@@ -123,9 +138,9 @@ export function inUseIn(plan: Plan): ReadonlyMap<string, InUses> {
   return all;
 }
 
-/** Whether what is got out lies by the hand until done, at a station. */
+/** Whether what is got out lies by the hand until done, at a station; what is carried out of the room does. */
 export const leavesOut = (plan: Plan, station: Station): boolean =>
-  (plan.activities[station.activityId]?.leaving ?? plan.head.leaving) === 'untilDone';
+  isElsewhere(plan, station) || (plan.activities[station.activityId]?.leaving ?? plan.head.leaving) === 'untilDone';
 
 /**
  * What a session at a station uses, by supply: what lies out from the beginning to the end, and what goes back each time. What saves most for the room
@@ -135,9 +150,11 @@ export const leavesOut = (plan: Plan, station: Station): boolean =>
 function inUseAt(plan: Plan, station: Station): InUses {
   const uses = usesByActivity(plan.uses, station.activityId);
   const leaving = leavesOut(plan, station) ? 'untilDone' : 'atOnce';
-  const room = leaving === 'untilDone' ? tableRoom(plan, station).room : 0;
-  const sharp = leaving === 'untilDone' && uses.some((u) => wantsHolder(plan.supplies[u.supplyId]));
-  const holder = sharp && hasHolder(plan, station);
+  // there is room elsewhere, or there is not: this room does not know
+  const elsewhere = isElsewhere(plan, station);
+  const room = elsewhere ? Infinity : leaving === 'untilDone' ? tableRoom(plan, station).room : 0;
+  const sharp = !elsewhere && leaving === 'untilDone' && uses.some((u) => wantsHolder(plan.supplies[u.supplyId]));
+  const holder = elsewhere || (sharp && hasHolder(plan, station));
   const last = known.get(station);
   if (
     last?.of.uses === plan.uses &&

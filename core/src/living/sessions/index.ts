@@ -12,6 +12,7 @@ export {
   LOAD,
   loadsOf,
   sessionsAt,
+  sessionsOf,
   SURE,
   volumeOf,
   walksForStanding,

@@ -9,6 +9,7 @@ import {
   compartmentsOf,
   zoneOf,
   zonesOf,
+  seatsHere,
 } from '../../record/plan/index.ts';
 import { unitPrism } from '../../space/room/index.ts';
 import { unitsOfZone } from './together.ts';
@@ -27,7 +28,7 @@ export function badNeighbours(plan: Plan): BadNeighbours[] {
     .sort((a, b) => (a.id < b.id ? -1 : 1))
     .map((zone): About => {
       const activities = Object.values(plan.activities).filter((a) => a.zoneId === zone.id);
-      const stations = Object.values(plan.stations).filter((s) => activities.some((a) => a.id === s.activityId));
+      const stations = seatsHere(plan).filter((s) => activities.some((a) => a.id === s.activityId));
       return {
         zone,
         traits: new Set(activities.flatMap((a) => a.traits)),

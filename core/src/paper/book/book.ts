@@ -78,7 +78,8 @@ function cover(pages: Pages, plan: Plan, day: string): void {
 function seatsOf(plan: Plan): Station[] {
   const hours = ({ activityId }: Station) => {
     const activity = plan.activities[activityId];
-    return activity ? activity.sessionsPerMonth * activity.minutes : 0;
+    // who works in the room sees it, not who takes things out of it
+    return activity?.doneAt === 'here' ? activity.sessionsPerMonth * activity.minutes : 0;
   };
   return Object.values(plan.stations).sort((a, b) => hours(b) - hours(a) || (a.id < b.id ? -1 : 1));
 }

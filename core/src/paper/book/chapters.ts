@@ -16,6 +16,8 @@ import {
   shareWord,
   type Supply,
   wallsInOrder,
+  isElsewhere,
+  DONE_AT_WORDS,
 } from '../../record/plan/index.ts';
 import { BANDS, type BandNumber, fetchFrom, makerOf, PLAIN, sceneAt } from '../../space/reach/index.ts';
 import { compareBy } from '../../things/colour/index.ts';
@@ -123,7 +125,12 @@ async function people(pages: Pages, { plan, tell }: Asked): Promise<void> {
     pages.heading(station.name, 2);
     const who = plan.people[station.personId]?.name ?? 'nobody';
     const what = plan.activities[station.activityId]?.name ?? '';
-    pages.text(`${who}${what === '' ? '' : `, ${what}`}; ${station.standing ? 'standing' : 'sitting'}`, { soft: true });
+    const how = isElsewhere(plan, station)
+      ? `done ${DONE_AT_WORDS[plan.activities[station.activityId]!.doneAt]}; its things go out and come back here`
+      : station.standing
+        ? 'standing'
+        : 'sitting';
+    pages.text(`${who}${what === '' ? '' : `, ${what}`}; ${how}`, { soft: true });
     const maker = makerOf(plan, station);
     if (!maker) continue;
     const scene = sceneAt(plan, station);

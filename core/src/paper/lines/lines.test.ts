@@ -423,8 +423,9 @@ describe('what is written is read back', () => {
       ),
       mass: fc.integer({ min: 0, max: 5000 }),
       colour: fc.option(fc.constantFrom('#ff0000', '#00a1b2'), { nil: null }),
+      months: fc.subarray([1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12], { maxLength: 11 }),
     })
-    .map(({ name, kind, working, backstock, size, mass, colour }): Supply => {
+    .map(({ name, kind, working, backstock, size, mass, colour, months }): Supply => {
       const of = kindOf(kind);
       const base = {
         ...blankSupply('x', name),
@@ -433,6 +434,7 @@ describe('what is written is read back', () => {
         working: Math.max(1, working),
         backstock,
         colour,
+        months,
       };
       if (size) {
         const [width, depth, height] = size as [number, number, number | null];
@@ -452,10 +454,10 @@ describe('what is written is read back', () => {
         const line = writeLine(one);
         const back = readLine(line, { measure: 'metric', chosen: one.kind });
         if (back.what !== 'supply') throw new Error(`${line}: ${back.what}`);
-        const { name, working, backstock, width, depth, grammage, colour } = one;
+        const { name, working, backstock, width, depth, grammage, colour, months } = one;
         expect([line, back.supply]).toEqual([
           line,
-          expect.objectContaining({ name, working, backstock, width, depth, grammage, colour }),
+          expect.objectContaining({ name, working, backstock, width, depth, grammage, colour, months }),
         ]);
         if (one.form !== 'sheet') expect(back.supply.mass).toBeCloseTo(one.mass, 2);
         if (one.height !== null && width !== null) expect(back.supply.height).toBeCloseTo(one.height, 3);

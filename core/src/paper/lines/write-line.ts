@@ -1,4 +1,4 @@
-import { type Supply } from '../../record/plan/index.ts';
+import { monthWords, type Supply } from '../../record/plan/index.ts';
 import { readLine } from './read-line.ts';
 
 type Written = Pick<
@@ -15,12 +15,13 @@ type Written = Pick<
   | 'colour'
   | 'usual'
   | 'packOf'
+  | 'months'
 >;
 
 const number = (n: number) => String(Number(n.toFixed(3)));
 
 /**
- * A supply as one line that {@link readLine} reads back, with the kind given where it has one: name, counts, sizes, weights and colour are the same
+ * A supply as one line that {@link readLine} reads back, with the kind given where it has one: name, counts, sizes, weights, colour and months are the same
  * then. Sizes that are only usual are left out, the kind gives them again. A name that would be taken for something else stands in quotes.
  */
 export function writeLine(supply: Written): string {
@@ -29,7 +30,7 @@ export function writeLine(supply: Written): string {
 }
 
 function lineOf(supply: Written, name: string): string {
-  const { working, backstock, width, depth, height, mass, grammage, colour, usual } = supply;
+  const { working, backstock, width, depth, height, mass, grammage, colour, usual, months } = supply;
   const said = (field: 'width' | 'depth' | 'height') => !usual.includes(field) && supply[field] !== null;
   const parts = [`${working} ${name}`];
   if ((said('width') || said('depth') || said('height')) && width !== null && depth !== null)
@@ -37,7 +38,8 @@ function lineOf(supply: Written, name: string): string {
   if (grammage !== null) parts.push(`${number(grammage)} g/m²`);
   else if (mass > 0 && !usual.includes('mass')) parts.push(`${number(mass)} g each`);
   if (colour !== null) parts.push(colour);
-  return `${parts.join(', ')}${backstock > 0 ? ` + ${backstock} in reserve` : ''}`;
+  const season = months.length > 0 && months.length < 12 ? `, only ${monthWords(months)}` : '';
+  return `${parts.join(', ')}${backstock > 0 ? ` + ${backstock} in reserve` : ''}${season}`;
 }
 
 function readsBack(line: string, supply: Written): boolean {
@@ -50,5 +52,6 @@ function readsBack(line: string, supply: Written): boolean {
     (field) =>
       back.supply[field] === supply[field] || Math.abs((back.supply[field] ?? 0) - (supply[field] ?? 0)) < 0.01,
   );
-  return same && near;
+  const inSeason = supply.months.length === 12 ? [] : supply.months;
+  return same && near && back.supply.months.join() === [...inSeason].sort((a, b) => a - b).join();
 }

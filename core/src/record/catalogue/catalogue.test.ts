@@ -124,6 +124,24 @@ describe('catalogue', () => {
     );
   });
 
+  test('parts of a board are called by where they are, as one stands before it; beyond nine they are numbered', () => {
+    const names = (rows: number, columns: number) =>
+      placesOf('wallBoard', {
+        ...defaultsOf('wallBoard'),
+        rows,
+        columns,
+        rowSizes: [],
+        columnSizes: [],
+        inserts: [],
+      }).map((p) => p.name);
+    expect(names(1, 1)).toEqual(['field']);
+    expect(names(2, 1)).toEqual(['upper field', 'lower field']);
+    expect(names(1, 3)).toEqual(['left field', 'middle field', 'right field']);
+    expect(names(2, 2)).toEqual(['upper left field', 'upper right field', 'lower left field', 'lower right field']);
+    expect(names(4, 1)).toEqual(['field 1', 'field 2', 'field 3', 'field 4']);
+    expect(new Set(names(3, 3)).size).toBe(9);
+  });
+
   test('a table stops an arm only at its top', () => {
     const [top] = solidsOf('worktable', CATALOGUE.worktable.defaults);
     expect(top!.bottom).toBe(710);

@@ -6,6 +6,7 @@ import {
   type Fixture,
   type FixtureKind,
   type Hazard,
+  type Heat,
   type Organiser,
   type Person,
   type Place,
@@ -142,6 +143,7 @@ export const ACTIVITY_LATER = {
   traits: [],
   zoneId: null,
   leaving: null,
+  doneAt: 'here',
 } as const satisfies Partial<Activity>;
 
 /** A fixed station worked at alone. */
@@ -150,6 +152,7 @@ export const STATION_LATER = {
   travellerId: null,
   parkingId: null,
   together: '',
+  comes: null,
   lastUsed: null,
 } as const satisfies Partial<Station>;
 
@@ -286,19 +289,50 @@ const FIXTURES: Record<FixtureKind, [name: string, width: number, depth: number,
   obstacle: ['Post', 150, 150, 2400, 0],
 };
 
+/** The same for what heats, with what it draws, W: only electricity warms by the mains (common practice, no source). */
+const HEATERS: Record<
+  Heat,
+  [name: string, width: number, depth: number, height: number, bottom: number, watts: number]
+> = {
+  portable: ['Portable heater', 400, 250, 450, 0, 2000],
+  electric: ['Electric heater', 800, 100, 450, 120, 2000],
+  water: ['Radiator', 1000, 100, 600, 120, 0],
+  fire: ['Fireplace', 900, 350, 900, 0, 0],
+};
+
+/** What heats, in its usual size (whole inches in an inch plan), on a wall from `left` on, or off the walls at the origin. */
+export function blankHeater(
+  id: string,
+  heat: Heat,
+  wallId: string | null = null,
+  left = 0,
+  measure: Measure = 'metric',
+): Fixture {
+  const [name, width, depth, height, bottom, watts] = HEATERS[heat];
+  const size = wholeInches({ width, depth, height, bottom }, measure);
+  return { ...blankFixture(id, 'heater', wallId, left, measure), name, heat, watts, ...size };
+}
+
+type Measure = 'metric' | 'imperial';
+/** Sizes as they are, mm, or the nearest whole inches, at least one, where one measures in those. */
+const wholeInches = <T extends Record<string, number>>(sizes: T, measure: Measure): T =>
+  measure === 'metric'
+    ? sizes
+    : (Object.fromEntries(
+        Object.entries(sizes).map(([k, mm]) => [k, mm === 0 ? mm : Math.max(1, Math.round(mm / INCH)) * INCH]),
+      ) as T);
+
 /** A fixture in its usual size and height (whole inches in an inch plan), on a wall from `left` on, or off the walls at the origin. */
 export function blankFixture(
   id: string,
   kind: FixtureKind,
   wallId: string | null = null,
   left = 0,
-  measure: 'metric' | 'imperial' = 'metric',
+  measure: Measure = 'metric',
 ): Fixture {
-  const [name, ...sizes] = FIXTURES[kind];
-  const whole = (mm: number) => (measure === 'metric' || mm === 0 ? mm : Math.max(1, Math.round(mm / INCH)) * INCH);
-  const [width, depth, height, bottom] = sizes.map(whole) as [number, number, number, number];
+  const [name, width, depth, height, bottom] = FIXTURES[kind];
   const lamp = kind === 'lamp';
-  const size = { width, depth, height, bottom };
+  const size = wholeInches({ width, depth, height, bottom }, measure);
   const light = { lumens: lamp ? 800 : 0, beam: 120, watts: kind === 'heater' ? 2000 : lamp ? 10 : 0 };
-  return { id, kind, name, wallId, left, x: 0, y: 0, facing: 180, ...size, circuit: '', ...light };
+  return { id, kind, name, wallId, left, x: 0, y: 0, facing: 180, ...size, circuit: '', ...light, heat: 'portable' };
 }

@@ -72,6 +72,7 @@ export {
   blankPerson,
   blankUnit,
   blankFixture,
+  blankHeater,
   blankOpening,
   blankActivity,
   blankStation,
@@ -101,3 +102,4 @@ export { sharePhrase, shareWord } from './share-words.ts';
 export { sameThings } from './same-things.ts';
 export { type Leaf, leavesOf } from './leaves.ts';
 export { sitsOn } from './sitting.ts';
+export { DONE_AT_WORDS, isElsewhere, seatsHere } from './elsewhere.ts';

@@ -105,6 +105,12 @@ export type Slope = z.infer<typeof Slope>;
 export const FIXTURE_KINDS = ['socket', 'heater', 'fuseBoard', 'sink', 'lamp', 'pipe', 'stairs', 'obstacle'] as const;
 export type FixtureKind = (typeof FIXTURE_KINDS)[number];
 
+/**
+ * What a heater is: an electric one that is put down anywhere; a radiator of hot water; an electric one fixed to the wall; an open fire or a stove.
+ */
+export const HEATS = ['portable', 'water', 'electric', 'fire'] as const;
+export type Heat = (typeof HEATS)[number];
+
 /** Something that belongs to the room: on a wall (`left`, `bottom` of its lower left corner) or at a point of floor or ceiling. */
 export const Fixture = z.strictObject({
   id: Id,
@@ -128,6 +134,8 @@ export const Fixture = z.strictObject({
   beam: finite.min(5).max(360),
   /** electric power while it runs, W */
   watts: finite.min(0).max(20_000),
+  /** heater: what it is; others: says nothing */
+  heat: z.enum(HEATS),
 });
 export type Fixture = z.infer<typeof Fixture>;
 
@@ -646,6 +654,9 @@ export type Ban = z.infer<typeof Ban>;
 /** What doing it brings or asks for. It wants `clean`, `dark` and `quiet`; it makes the others. */
 export const TRAITS = ['wet', 'dusty', 'hot', 'fumes', 'noisy', 'clean', 'dark', 'quiet'] as const;
 export type Trait = (typeof TRAITS)[number];
+/** Where it is done: in this room, or elsewhere with things out of this room. */
+export const DONE_AT = ['here', 'otherRoom', 'outside', 'away'] as const;
+export type DoneAt = (typeof DONE_AT)[number];
 export const WORK_CLASSES = ['fine', 'light', 'heavy'] as const;
 
 export const Activity = z.strictObject({
@@ -667,6 +678,8 @@ export const Activity = z.strictObject({
   zoneId,
   /** out until done or back at once, where it is another way than the plan’s; null: as in the plan */
   leaving: z.enum(LEAVINGS).nullable(),
+  /** elsewhere: its things are got together, carried out and brought back; it has no worktop here */
+  doneAt: z.enum(DONE_AT),
 });
 export type Activity = z.infer<typeof Activity>;
 
@@ -706,6 +719,8 @@ export const Station = z.strictObject({
   parkingId: Id.nullable(),
   /** stations with the same word here are worked at the same time; empty: alone */
   together: text(40).trim(),
+  /** how often a month somebody comes to what others do here, beside their sessions; null: it is her own, shared with the others who have no number */
+  comes: perTime.nullable(),
   /** day it was last worked at, as far as the maker says; null: not said */
   lastUsed: day,
 });

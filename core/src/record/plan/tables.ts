@@ -66,7 +66,11 @@ export const TABLES = {
   walls: table(rows.Wall, 'wall', null),
   openings: table(rows.Opening, 'door or window', 'opening', { references: { wallId: goesWith('walls') } }),
   slopes: table(rows.Slope, 'slope', 'slope', { since: 2, references: { wallId: goesWith('walls') } }),
-  fixtures: table(rows.Fixture, 'fixture', 'fixture', { since: 2, references: { wallId: goesWith('walls') } }),
+  fixtures: table(rows.Fixture, 'fixture', 'fixture', {
+    since: 2,
+    references: { wallId: goesWith('walls') },
+    later: { heat: 'portable' },
+  }),
   diagonals: table(rows.Diagonal, 'diagonal', 'diagonal', {
     since: 2,
     references: { fromWallId: goesWith('walls'), toWallId: goesWith('walls') },

@@ -1,14 +1,16 @@
 import { Trash2 } from 'lucide-react';
-import { type Activity } from '@heronstone/core/plan';
+import { type Activity, DONE_AT, DONE_AT_WORDS, newId } from '@heronstone/core/plan';
+import { doneAtCommand } from '@heronstone/core/room';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
-import { NumberField, TextField } from '../../ui/fields/index.ts';
+import { NumberField, SelectField, TextField } from '../../ui/fields/index.ts';
 import { timesAMonthIn } from '../../ui/often.ts';
 import { MonthsField } from '../../ui/months.tsx';
 
-/** One activity: its name, how often and how long, in which months. */
+/** One activity: its name, how often and how long, in which months, and whether it is done in this room. */
 export function ActivityHead({ activity }: { activity: Activity }) {
   const dispatch = usePlan((s) => s.dispatch);
+  const plan = usePlan((s) => s.plan);
   const set = (part: Partial<Activity>) => dispatch({ type: 'setActivity', id: activity.id, set: part });
   return (
     <div className="space-y-2 pt-2">
@@ -29,6 +31,13 @@ export function ActivityHead({ activity }: { activity: Activity }) {
           max={1440}
           value={activity.minutes}
           onCommit={(minutes) => set({ minutes })}
+        />
+        <SelectField
+          className="w-40"
+          label="done"
+          value={activity.doneAt}
+          options={DONE_AT.map((at) => [at, DONE_AT_WORDS[at]] as const)}
+          onCommit={(doneAt) => dispatch(doneAtCommand(plan, activity, doneAt, { station: newId('station') }))}
         />
         <Button look="quiet" onClick={() => dispatch({ type: 'removeActivity', id: activity.id })}>
           <Trash2 size={15} aria-hidden /> Take out

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { type Activity, newId, type Trait, TRAITS } from '@heronstone/core/plan';
+import { type Activity, newId, seatsHere, type Trait, TRAITS } from '@heronstone/core/plan';
 import { machinesOf, needsOf } from '@heronstone/core/stations';
 import { usePlan } from '../../state/plan-store.ts';
 import { CheckField, LengthField, NumberField, SelectField } from '../../ui/fields/index.ts';
@@ -12,7 +12,7 @@ export function Asks({ activity }: { activity: Activity }) {
   const plan = usePlan((s) => s.plan);
   const dispatch = usePlan((s) => s.dispatch);
   const set = (part: Partial<Activity>) => dispatch({ type: 'setActivity', id: activity.id, set: part });
-  const stations = Object.values(plan.stations).filter((s) => s.activityId === activity.id);
+  const stations = seatsHere(plan).filter((s) => s.activityId === activity.id);
   const needs = useMemo(
     () => stations.map((s) => ({ station: s, needs: needsOf(plan, s, today()) })),
     // eslint-disable-next-line react-hooks/exhaustive-deps -- stations follow the plan

@@ -5,6 +5,7 @@ import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { SelectField } from '../../ui/fields/index.ts';
 import { type Mapped } from './mapped.ts';
+import { Outside } from './Outside.tsx';
 import { seatAt, Seat } from './Seat.tsx';
 
 /** Where an activity lives: its seats, and whether it has a place of its own, travels in a box or rolls up on a cart. */
@@ -44,6 +45,7 @@ export function Housing({
       </p>
     );
   const zones = Object.values(plan.zones);
+  const elsewhere = activity.doneAt !== 'here';
   return (
     <div className="space-y-3">
       {zones.length > 0 && (
@@ -55,17 +57,19 @@ export function Housing({
           onCommit={(id) => dispatch({ type: 'setActivity', id: activity.id, set: { zoneId: id || null } })}
         />
       )}
-      {stations.length === 0 && (
+      {elsewhere && <Outside activity={activity} stations={stations} />}
+      {!elsewhere && stations.length === 0 && (
         <p className="rounded-2xl border-2 border-dashed border-line p-4 text-soft">
           No seat yet: near and far are measured from one.
         </p>
       )}
-      {stations.map((s) => (
-        <Seat key={s.id} station={s} plan={plan} tables={tables} mapped={mapped} onMap={onMap} />
-      ))}
-      <Button look={stations.length === 0 ? 'main' : 'plain'} onClick={add}>
-        <Plus size={15} aria-hidden /> {stations.length === 0 ? 'Give it a seat' : 'Another seat'}
-      </Button>
+      {!elsewhere &&
+        stations.map((s) => <Seat key={s.id} station={s} plan={plan} tables={tables} mapped={mapped} onMap={onMap} />)}
+      {!elsewhere && (
+        <Button look={stations.length === 0 ? 'main' : 'plain'} onClick={add}>
+          <Plus size={15} aria-hidden /> {stations.length === 0 ? 'Give it a seat' : 'Another seat'}
+        </Button>
+      )}
     </div>
   );
 }

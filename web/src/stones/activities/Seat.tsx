@@ -13,6 +13,7 @@ import { Working } from '../../ui/working.tsx';
 import { ArrowRow } from '../../views/arrows/Arrows.tsx';
 import { seatArrows } from '../../views/floor/unit-arrows.ts';
 import { type Mapped } from './mapped.ts';
+import { Comes } from './Outside.tsx';
 import { Packed } from './Packed.tsx';
 import { Traveller } from './Traveller.tsx';
 
@@ -171,6 +172,7 @@ export function Seat({
           options={[['', 'nobody else'], ...others.map((s) => [s.id, s.name] as const)]}
           onCommit={together}
         />
+        <Comes station={station} />
         <DayField
           className="w-40"
           label="last worked here"

@@ -1,6 +1,7 @@
 import { Trash2 } from 'lucide-react';
 import { formatLength } from '@heronstone/core/lengths';
-import { type Fixture, type Opening, roomOf, type Slope, type Wall } from '@heronstone/core/plan';
+import { HEAT_WORDS } from '@heronstone/core/room';
+import { type Fixture, HEATS, type Opening, roomOf, type Slope, type Wall } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
@@ -125,6 +126,8 @@ function OpeningRow({ opening, wall }: { opening: Opening; wall: Wall }) {
   );
 }
 
+const isElectric = (heat: Fixture['heat']): boolean => heat === 'portable' || heat === 'electric';
+
 /** A fixture on a wall, or anywhere on floor or ceiling. */
 export function FixtureRow({ fixture, wall }: { fixture: Fixture; wall?: Wall }) {
   const dispatch = usePlan((s) => s.dispatch);
@@ -181,10 +184,19 @@ export function FixtureRow({ fixture, wall }: { fixture: Fixture; wall?: Wall })
           />
         </>
       )}
-      {(kind === 'socket' || kind === 'lamp' || kind === 'heater') && (
+      {kind === 'heater' && (
+        <SelectField
+          className="col-span-2"
+          label="what it is"
+          value={fixture.heat}
+          options={HEATS.map((heat) => [heat, HEAT_WORDS[heat]] as const)}
+          onCommit={(heat) => set({ heat, ...(isElectric(heat) ? {} : { watts: 0, circuit: '' }) })}
+        />
+      )}
+      {(kind === 'socket' || kind === 'lamp' || (kind === 'heater' && isElectric(fixture.heat))) && (
         <TextField label="circuit" value={fixture.circuit} onCommit={(circuit) => set({ circuit })} />
       )}
-      {(kind === 'lamp' || kind === 'heater') && (
+      {(kind === 'lamp' || (kind === 'heater' && isElectric(fixture.heat))) && (
         <NumberField label="power" unit="W" max={20_000} value={fixture.watts} onCommit={(watts) => set({ watts })} />
       )}
     </Row>

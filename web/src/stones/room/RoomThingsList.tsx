@@ -1,5 +1,13 @@
 import { Trash2 } from 'lucide-react';
-import { blankFixture, type FixtureKind, type FloorUse, middleOfRoom, newId } from '@heronstone/core/plan';
+import {
+  blankFixture,
+  blankHeater,
+  type FixtureKind,
+  type FloorUse,
+  type Heat,
+  middleOfRoom,
+  newId,
+} from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { LengthField, NumberField, TextField } from '../../ui/fields/index.ts';
@@ -10,7 +18,10 @@ const FREE: [FixtureKind, string][] = [
   ['stairs', 'Stair opening'],
   ['obstacle', 'Post'],
   ['lamp', 'Ceiling lamp'],
-  ['heater', 'Portable heater'],
+];
+const HEATING: [Heat, string][] = [
+  ['portable', 'Portable heater'],
+  ['fire', 'Stove'],
 ];
 
 /** What stands or hangs in the room away from the walls, and what else its floor is for. */
@@ -29,6 +40,20 @@ export function RoomThingsList() {
             look="quiet"
             onClick={() =>
               dispatch({ type: 'addFixture', fixture: { ...blankFixture(newId('fixture'), kind), name, ...middle } })
+            }
+          >
+            {name}
+          </Button>
+        ))}
+        {HEATING.map(([heat, name]) => (
+          <Button
+            key={heat}
+            look="quiet"
+            onClick={() =>
+              dispatch({
+                type: 'addFixture',
+                fixture: { ...blankHeater(newId('fixture'), heat, null, 0, plan.head.measure), name, ...middle },
+              })
             }
           >
             {name}

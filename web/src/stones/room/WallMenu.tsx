@@ -3,9 +3,12 @@ import { DropdownMenu } from 'radix-ui';
 import { useNavigate } from 'react-router';
 import {
   blankFixture,
+  blankHeater,
   blankOpening,
   type Command,
+  type Fixture,
   type FixtureKind,
+  type Heat,
   newId,
   type Opening,
   type Wall,
@@ -17,11 +20,15 @@ const item =
   'cursor-pointer rounded-lg px-3 py-1 outline-none data-[highlighted]:bg-heron data-[highlighted]:text-on-heron';
 const ON_WALL: [FixtureKind, string][] = [
   ['socket', 'Socket'],
-  ['heater', 'Heater'],
   ['fuseBoard', 'Fuse board'],
   ['sink', 'Sink'],
   ['lamp', 'Lamp'],
   ['pipe', 'Pipe'],
+];
+const HEATING: [Heat, string][] = [
+  ['water', 'Radiator'],
+  ['electric', 'Electric heater'],
+  ['fire', 'Fireplace or stove'],
 ];
 export type Shaping = 'alcove' | 'breast' | 'corner' | 'diagonal';
 
@@ -49,8 +56,7 @@ export function WallMenu({
     const id = newId(kind);
     run({ type: 'addOpening', opening: blankOpening(id, kind, wall, measure) }, id);
   };
-  const fixture = (kind: FixtureKind) => {
-    const blank = blankFixture(newId('fixture'), kind, wall.id, 0, measure);
+  const fixture = (blank: Fixture) => {
     const left = Math.max(0, Math.round((wall.length - blank.width) / 2));
     run({ type: 'addFixture', fixture: { ...blank, left } }, blank.id);
   };
@@ -74,7 +80,20 @@ export function WallMenu({
             Window
           </DropdownMenu.Item>
           {ON_WALL.map(([kind, name]) => (
-            <DropdownMenu.Item key={kind} className={item} onSelect={() => fixture(kind)}>
+            <DropdownMenu.Item
+              key={kind}
+              className={item}
+              onSelect={() => fixture(blankFixture(newId('fixture'), kind, wall.id, 0, measure))}
+            >
+              {name}
+            </DropdownMenu.Item>
+          ))}
+          {HEATING.map(([heat, name]) => (
+            <DropdownMenu.Item
+              key={heat}
+              className={item}
+              onSelect={() => fixture(blankHeater(newId('fixture'), heat, wall.id, 0, measure))}
+            >
               {name}
             </DropdownMenu.Item>
           ))}

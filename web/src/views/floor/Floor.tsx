@@ -10,7 +10,7 @@ import {
 } from 'react';
 import { factsOf } from '@heronstone/core/catalogue';
 import { type Point, prismFootprint } from '@heronstone/core/geometry';
-import { type Plan, roomOf, type Unit } from '@heronstone/core/plan';
+import { DONE_AT_WORDS, isElsewhere, type Plan, roomOf, type Unit } from '@heronstone/core/plan';
 import { type Maker } from '@heronstone/core/reach';
 import { type SeatAt, unitPrism } from '@heronstone/core/room';
 import { type Finding } from '@heronstone/core/findings';
@@ -241,6 +241,7 @@ export function Floor(props: Props) {
               up={up}
               scale={scale}
               chosen={props.chosenStation === s.id}
+              elsewhere={isElsewhere(plan, s) ? DONE_AT_WORDS[plan.activities[s.activityId]!.doneAt] : null}
               onGrab={props.onMoveStation ? grab : undefined}
               onChoose={props.onChooseStation}
             />

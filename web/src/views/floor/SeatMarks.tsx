@@ -102,6 +102,7 @@ export function SeatMark({
   up,
   scale,
   chosen,
+  elsewhere,
   onGrab,
   onChoose,
 }: {
@@ -110,6 +111,8 @@ export function SeatMark({
   up: number;
   scale: number;
   chosen: boolean;
+  /** where it is done, if not in this room */
+  elsewhere: string | null;
   onGrab?: Grab | undefined;
   onChoose?: ((id: string) => void) | undefined;
 }) {
@@ -119,7 +122,7 @@ export function SeatMark({
     <g
       role="button"
       tabIndex={onChoose ? 0 : -1}
-      aria-label={`${station.name}, ${station.standing ? 'standing' : 'sitting'}`}
+      aria-label={`${station.name}, ${elsewhere ?? (station.standing ? 'standing' : 'sitting')}`}
       aria-pressed={chosen}
       className={onGrab ? 'cursor-move' : onChoose ? 'cursor-pointer' : ''}
       transform={`translate(${p.x} ${p.y}) rotate(${station.heading - up})`}
@@ -134,8 +137,9 @@ export function SeatMark({
       <circle r={15 * scale} fill="transparent" />
       <path
         d={`M0 ${-r * 1.15} L${r * 0.8} ${r * 0.75} Q0 ${r * 0.25} ${-r * 0.8} ${r * 0.75} Z`}
-        fill={chosen ? 'var(--heron)' : 'var(--ink)'}
-        stroke="var(--paper)"
+        // nobody works where things are only taken out: an outline
+        fill={elsewhere ? 'var(--paper)' : chosen ? 'var(--heron)' : 'var(--ink)'}
+        stroke={!elsewhere ? 'var(--paper)' : chosen ? 'var(--heron)' : 'var(--ink)'}
         strokeWidth={1.6 * scale}
       />
     </g>

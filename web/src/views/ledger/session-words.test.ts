@@ -16,7 +16,7 @@ const told = (use: Partial<ToldUse['use']>, more: Partial<ToldUse> = {}): ToldUs
     area: 100,
     ...use,
   },
-  ...{ out: true, aMonth: 8, others: 6, ...more },
+  ...{ out: true, elsewhere: false, aMonth: 8, others: 6, ...more },
 });
 
 describe('what a session does with a thing, in words', () => {
@@ -24,6 +24,10 @@ describe('what a session does with a thing, in words', () => {
     [
       told({}),
       'Kite bench, 8 sessions a month: got out once, with 6 other things from this unit; reached for 10 times over the table.',
+    ],
+    [
+      told({}, { elsewhere: true, others: 0 }),
+      'Kite bench, 8 sessions a month: taken out of the room once, and put back at the end.',
     ],
     [
       told({ reaches: 1 }, { others: 0, aMonth: 1 }),

@@ -2,7 +2,16 @@ import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { formatLength } from '@heronstone/core/lengths';
-import { asOne, blankFixture, blankOpening, type Command, type Fixture, newId, type Plan } from '@heronstone/core/plan';
+import {
+  asOne,
+  blankFixture,
+  blankHeater,
+  blankOpening,
+  type Command,
+  type Fixture,
+  newId,
+  type Plan,
+} from '@heronstone/core/plan';
 import { sidesOf } from '@heronstone/core/picture';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
@@ -19,7 +28,9 @@ const KINDS = [
   ['socket', 'socket'],
   ['window', 'window'],
   ['door', 'door'],
-  ['heater', 'heater'],
+  ['water', 'radiator'],
+  ['electric', 'electric heater'],
+  ['fire', 'fireplace'],
   ['fuseBoard', 'fuse board'],
   ['sink', 'sink'],
   ['lamp', 'lamp'],
@@ -50,7 +61,10 @@ export function wallCommands(plan: Plan, wallId: string, things: readonly OnWall
         },
       };
     }
-    const blank: Fixture = blankFixture(newId('fixture'), kind, wallId, tidy(left), measure);
+    const blank: Fixture =
+      kind === 'water' || kind === 'electric' || kind === 'fire'
+        ? blankHeater(newId('fixture'), kind, wallId, tidy(left), measure)
+        : blankFixture(newId('fixture'), kind, wallId, tidy(left), measure);
     return {
       type: 'addFixture',
       fixture: { ...blank, bottom: tidy(bottom), width: Math.max(1, tidy(width)), height: Math.max(1, tidy(height)) },
