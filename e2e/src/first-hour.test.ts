@@ -1,26 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
+import { findingsOf } from '@heronstone/core/findings';
+import { countActs, secondsOfActs } from './bench/acts.ts';
+import { cupboardTonight, OWN_TABLE, SPOKEN, TWENTY, wholeHour } from './scenes/first-hour.ts';
 import { axeFaults, planIdOf, serverPlan, until, withApp } from './support.ts';
-
-const TWENTY = `24 small ink pads
-3 scissors
-masking tape
-2 rolls of washi tape
-seam ripper
-12 tubes acrylic paint
-6 brushes
-glue sticks
-50 envelopes A6
-2 packs of 50 white A6 card blanks
-hole punch
-ruler
-craft knife
-20 spools of thread
-button jar
-bone folder
-stapler
-8 felt pens
-pencils
-eraser`;
 
 describe('the first hour', () => {
   const app = withApp();
@@ -57,6 +39,35 @@ describe('the first hour', () => {
       next().getByRole('button', { name: 'Do this' }).press('Enter'),
     ]);
     expect(map.suggestedFilename()).toMatch(/\.pdf$/);
+    expect(app.errors).toEqual([]);
+  });
+
+  test('the same with the mouse, the line leading all the way: at most six minutes of acts', async () => {
+    const { page } = app;
+    const acts = await countActs(app.context);
+    expect(await cupboardTonight(page, app.server.url)).toMatch(/\.pdf$/);
+    const done = await acts(page);
+    // every letter of the list was counted, and so was every press
+    expect(done.keys).toBeGreaterThanOrEqual(TWENTY.length);
+    expect(done.presses).toBeGreaterThanOrEqual(4);
+    expect(secondsOfActs(done)).toBeLessThan(6 * 60);
+    expect(app.errors).toEqual([]);
+  });
+
+  test('the trial’s hour, in inches, to the first homes: at most twelve minutes of acts, no line mended, furniture one gets at', async () => {
+    const { page } = app;
+    const acts = await countActs(app.context);
+    await wholeHour(page, app.server.url);
+    await until(async () => Object.keys((await planOf()).homes).length >= 60, 'they have homes');
+    const plan = await planOf();
+    expect(Object.keys(plan.supplies)).toHaveLength(OWN_TABLE.split('\n').length - 1 + SPOKEN.split('\n').length);
+    expect([plan.units, plan.people, plan.activities].map((t) => Object.keys(t).length)).toEqual([5, 2, 3]);
+    // what things are kept in stands with its back to a wall and can be opened, as it came
+    const wrong = findingsOf(plan).filter((f) => ['drawer', 'stand', 'before', 'overlap', 'door'].includes(f.check));
+    expect(wrong.map((f) => f.words)).toEqual([]);
+    const done = await acts(page);
+    expect(done.keys).toBeGreaterThanOrEqual(SPOKEN.length);
+    expect(secondsOfActs(done)).toBeLessThan(12 * 60);
     expect(app.errors).toEqual([]);
   });
 

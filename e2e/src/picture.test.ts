@@ -4,11 +4,11 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { type Browser, type Page } from 'playwright-core';
+import { type Browser } from 'playwright-core';
 import { type Plan, type Supply } from '@heronstone/core/plan';
-import { seenBy, type TestCamera } from '@heronstone/core/testing/picture';
 import { addDemoPlan, launch, newPage, PATIENCE, removeFolder, root, startServer, type TestServer } from './harness.ts';
 import { axeFaults, serverPlan, until } from './support.ts';
+import { drawerByPicture, FRONT_NAMES, laidFlat, onPhoto, PLACE_NAMES, pull } from './scenes/by-picture.ts';
 import { DRAWER, DRAWER_CAMERA, FRONT, FRONT_CAMERA, THINGS } from './scenes/scenes.ts';
 
 let server: TestServer;
@@ -39,84 +39,15 @@ async function planWith(id: string, has: (plan: Plan) => boolean): Promise<Plan>
   return planOf(id);
 }
 
-/** A point of the photo on the screen. */
-async function onPhoto(page: Page, camera: TestCamera, x: number, y: number): Promise<{ x: number; y: number }> {
-  const p = seenBy(camera, { x, y })!;
-  const box = (await page.getByRole('group', { name: 'The picture as it was taken' }).boundingBox())!;
-  const by = Math.min(box.width / camera.width, box.height / camera.height);
-  return {
-    x: box.x + (box.width - camera.width * by) / 2 + p.x * by,
-    y: box.y + (box.height - camera.height * by) / 2 + p.y * by,
-  };
-}
-
-/** Pulls four corners to where they belong, a point or two beside it. */
-async function pull(page: Page, camera: TestCamera, of: string, names: readonly string[], size: [number, number]) {
-  const [w, d] = size;
-  const to = [
-    [0, 0],
-    [w, 0],
-    [w, d],
-    [0, d],
-  ] as const;
-  for (const [i, [x, y]] of to.entries()) {
-    const handle = page.getByRole('button', { name: `${of}: ${names[i]!}` });
-    await handle.scrollIntoViewIfNeeded();
-    const from = (await handle.boundingBox())!;
-    const p = await onPhoto(page, camera, x, y);
-    await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
-    await page.mouse.down();
-    await page.mouse.move(p.x + 1, p.y - 1, { steps: 4 });
-    await page.mouse.up();
-  }
-}
-
-/** What is laid flat is the drawer, or the front, by now: so wide, give or take a hundredth. */
-const laidFlat = (page: Page, width: number) =>
-  until(async () => {
-    const shown = await page.locator('[data-flat]').getAttribute('viewBox');
-    return Math.abs(Number(shown!.split(' ')[2]) - width) < 0.012 * width;
-  }, 'it is laid flat');
-
-/** Draws a box over the flat picture, as a hand does: a few millimetres beside its edges. */
-async function drawBox(page: Page, [x, y, w, d]: readonly [number, number, number, number]) {
-  const flat = page.locator('[data-flat]');
-  const before = await flat.locator('[data-shape]').count();
-  await flat.scrollIntoViewIfNeeded();
-  const box = (await flat.boundingBox())!;
-  const [, , wide] = (await flat.getAttribute('viewBox'))!.split(' ').map(Number) as [number, number, number];
-  const k = box.width / wide;
-  const at = (u: number, v: number) => [box.x + u * k, box.y + v * k] as const;
-  await page.mouse.move(...at(x - 2, y + 2));
-  await page.mouse.down();
-  await page.mouse.move(...at(x + w + 2, y + d + 2), { steps: 3 });
-  await page.mouse.up();
-  await until(async () => (await flat.locator('[data-shape]').count()) === before + 1, 'it is drawn');
-}
-
-const PLACE_NAMES = ['back left', 'back right', 'front right', 'front left'];
-const FRONT_NAMES = ['top left', 'top right', 'bottom right', 'bottom left'];
-
 describe('measuring by picture', () => {
   test(
     'a drawer of twelve things, from its picture to homes, with the mouse',
     async () => {
       const id = await addDemoPlan(server, 'pump');
       const { page, context, errors } = await newPage(browser);
-      await page.goto(`${server.url}/p/${id}/supplies?view=picture&place=chest.3.0`);
-      await page.getByText('A photo with one thing of known size').waitFor();
-      await page.getByLabel('From a file').setInputFiles(join(folder, 'drawer.jpg'));
-      await page.locator('[data-flat]').waitFor();
+      await drawerByPicture(page, server.url, id, join(folder, 'drawer.jpg'));
       // the sheet was found by its codes
       expect(await page.getByLabel('of known size in it').inputValue()).toBe('sheet');
-      await pull(page, DRAWER_CAMERA, 'its inside', PLACE_NAMES, [DRAWER.width, DRAWER.depth]);
-      await page.getByText(/Its inside by this picture: 8[12](\.\d)? cm/).waitFor();
-      await laidFlat(page, DRAWER.width);
-      for (const [line, ...box] of THINGS) {
-        await drawBox(page, box);
-        const field = page.getByRole('textbox', { name: /^What is \d+\?$/ }).last();
-        await field.fill(line);
-      }
       expect(await axeFaults(page)).toEqual([]);
       await page.getByRole('button', { name: 'Take in 12 things' }).click();
       await page.getByText(/12 things live in Window chest/).waitFor();

@@ -15,6 +15,7 @@ import { randomSlotting } from '@heronstone/core/testing';
 import { cutTogether } from '@heronstone/core/cutting';
 import { findingsOf } from '@heronstone/core/findings';
 import { root } from '../harness.ts';
+import { handRows } from './hand.ts';
 import { homesTimes } from './homes.ts';
 import { editToRedraw } from './redraw.ts';
 import { crowdedRoom, largeRoom, nestedRoom } from './rooms.ts';
@@ -68,6 +69,12 @@ const SECTIONS = {
     title: 'Offers',
     note: 'What would help most, thirty seconds: each offer taken over and homes found again, three seconds by another seed, with it and without.',
     rows: offerRows,
+    before: '\n## Torture\n',
+  },
+  '--hand': {
+    title: 'What a hand does',
+    note: 'The browser tests’ own scripts, every key, press and drag counted (Card, Moran and Newell 1980, from memory: a key 0.28 s, pointing 1.1, a button 0.1, a hand moved 0.4, a thought 1.35); measuring, reading and wondering come on top.',
+    rows: handRows,
     before: '\n## Torture\n',
   },
   '--turning': {

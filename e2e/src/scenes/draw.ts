@@ -44,6 +44,8 @@ function draw(name: string, camera: TestCamera, paint: Painted): void {
   writeFileSync(join(folder, name), jpeg.encode({ data: Buffer.from(data), width, height }, 85).data);
 }
 draw('drawer.jpg', DRAWER_CAMERA, drawer);
+// of twelve megapixels, as a telephone takes it: only where it is asked for
+if (process.argv[3] === 'large') draw('large.jpg', { ...DRAWER_CAMERA, width: 4000, height: 3000 }, drawer);
 draw('front.jpg', FRONT_CAMERA, front);
 const small = { data: Buffer.alloc(100 * 100 * 4, 128), width: 100, height: 100 };
 writeFileSync(join(folder, 'small.jpg'), jpeg.encode(small, 80).data);

@@ -157,17 +157,24 @@ describe('the next thing', () => {
         block({ id: 'y', name: 'Y', width: null }),
       ],
     });
-    expect(ids(plan)).toEqual(['sizes', 'uses', 'find']);
+    // of one piece of furniture everything is at hand: what is reached for how often can wait
+    expect(ids(plan)).toEqual(['sizes', 'find']);
+    const two = withUnits(plan, unit('lowChest', { id: 'chest', x: 225, y: 1000, facing: 90 }));
+    expect(ids(two)).toEqual(['sizes', 'uses', 'find']);
     expect(nextStepAt(plan, 'supplies')!.words).toBe('one thing of 2 without a size: say about how large.');
     expect(nextStepAt(plan, 'homes')).toMatchObject({
       words: 'Find homes for one thing.',
       milestone: 'Now near and far are known.',
     });
-    plan = applied(
-      plan,
-      { type: 'addUse', use: use('x', 3, 'a') },
-      { type: 'assignHome', supplyId: 'x', share: 'working', placeId: 'desk.0.0', since: '2026-11-30' },
-    );
+    plan = applied(plan, {
+      type: 'assignHome',
+      supplyId: 'x',
+      share: 'working',
+      placeId: 'desk.0.0',
+      since: '2026-11-30',
+    });
+    expect(ids(plan)).toEqual(['map', 'uses']);
+    plan = applied(plan, { type: 'addUse', use: use('x', 3, 'a') });
     expect(ids(plan)).toEqual(['map']);
     // one is still without a home, and that is what is said
     expect(nextStepAt(plan, 'homes')!.milestone).toBe('All but one thing has its place.');

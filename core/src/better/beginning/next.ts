@@ -66,8 +66,12 @@ export function nextSteps(plan: Plan): NextStep[] {
       'supplies',
       `${things(supplies.length - measured)} of ${supplies.length} without a size: say about how large.`,
     );
-  if (supplies.length > 0 && stations > 0 && Object.keys(plan.uses).length === 0)
+  const unused = supplies.length > 0 && stations > 0 && Object.keys(plan.uses).length === 0;
+  const uses = () =>
     add('uses', 'activities', 'Tick what is reached for while you work; how often is filled in as usual.');
+  // of one cupboard everything is at hand: that can wait until its map is on the door
+  const small = units.length === 1;
+  if (unused && !small) uses();
   if (measured > 0 && stations > 0 && homes === 0 && Object.keys(plan.places).length > 0)
     add('find', 'homes', `Find homes for ${things(measured)}.`, { milestone: 'Now near and far are known.' });
   if (
@@ -82,6 +86,7 @@ export function nextSteps(plan: Plan): NextStep[] {
         unitId: unit.id,
       });
   }
+  if (unused && small && homes > 0) uses();
   return steps;
 }
 

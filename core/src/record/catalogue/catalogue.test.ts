@@ -127,7 +127,7 @@ describe('catalogue', () => {
   test('parts of a board are called by where they are, as one stands before it; beyond nine they are numbered', () => {
     const names = (rows: number, columns: number) =>
       placesOf('wallBoard', {
-        ...defaultsOf('wallBoard'),
+        ...defaultsOf('wallBoard', 'metric'),
         rows,
         columns,
         rowSizes: [],

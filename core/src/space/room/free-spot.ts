@@ -10,6 +10,7 @@ import {
 import { middleOfRoom, type Plan, roomOf, type Unit } from '../../record/plan/index.ts';
 import { fixturePrism, unitPrism, unitSolids } from './bodies.ts';
 import { doorSweep } from './frames.ts';
+import { spotsAgainstWalls } from './against-wall.ts';
 import { snapUnit, type Snapped } from './snap.ts';
 
 /** Spots are looked at on a mesh of this, mm; and no nearer to a seat than half a chair (common practice). */
@@ -19,8 +20,8 @@ const SEAT = 300;
 const TOUCH = 2;
 
 /**
- * Where a new unit arrives: at rest inside the room and clear of everything, wholly on what it is to stand on, as near to the middle as there is such
- * a spot; in the middle where there is none.
+ * Where a new unit arrives: at rest inside the room and clear of everything; what things are kept in with its back to a wall and its front free, as near to
+ * a seat as there is such a spot; anything else wholly on what it is to stand on, as near to the middle; in the middle where there is none.
  */
 export function freeSpotFor(plan: Plan, unit: Unit): Snapped {
   const middle = middleOfRoom(plan);
@@ -59,6 +60,7 @@ export function freeSpotFor(plan: Plan, unit: Unit): Snapped {
       );
     return !fixtures.some(hits) && !others.some((o) => o.id !== at.hostId && o.solids.some(hits));
   };
+  for (const at of spotsAgainstWalls(plan, unit)) if (isClear(at)) return at;
   if (isClear(first)) return first;
   for (const p of meshOf(outline, middle)) {
     const at = snapUnit(plan, unit, p);

@@ -105,13 +105,14 @@ export async function helpMost(plan: Plan, options: HelpOptions): Promise<HelpMo
   const moving = () => kept.filter((k) => !k.helped.homesStay);
   // what was tried while the plan’s own homes were worse is tried again beside the best ones
   const byTotal = moving().sort((a, b) => a.of.total - a.helped.saves - b.of.total + b.helped.saves);
-  await onceMore(byTotal.slice(0, AGAIN), false);
+  await onceMore(
+    ofEither(byTotal, (k) => k.helped, AGAIN),
+    false,
+  );
   // of what gives most room to live in, a quick look finds only a part
   const told = new Map(moving().map((k) => [k.helped.id, k]));
   await onceMore(
-    ranked()
-      .slice(0, BEST)
-      .flatMap((c) => told.get(c.id) ?? []),
+    ofEither(ranked(), (c) => c, BEST).flatMap((c) => told.get(c.id) ?? []),
     true,
   );
   const changes = ranked();
@@ -126,6 +127,12 @@ function against(helped: Helped, of: Worth, base: Worth): Helped {
   const paid = (w: Worth) => w.tally.year + w.tally.places + secondsOf(w.standing);
   return { ...helped, saves: helped.saves - of.total + base.total, saved: helped.saved - paid(of) + paid(base) };
 }
+
+/** So many of the first that cost nothing, and as many of the first that are bought: what is dear does not keep what is free from being looked at. */
+const ofEither = <T>(list: readonly T[], of: (one: T) => Change, many: number): T[] => [
+  ...list.filter((one) => of(one).effort !== 'buy').slice(0, many),
+  ...list.filter((one) => of(one).effort === 'buy').slice(0, many),
+];
 
 /** Saves enough, or mends something and costs nothing. */
 const isHelp = (h: Helped) => h.saves >= WORTH_IT || (h.mended.length > 0 && h.saves > 0);
