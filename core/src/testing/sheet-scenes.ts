@@ -9,6 +9,7 @@ import {
   cornerWords,
   type Decode,
   findSheet,
+  greysOf,
   KNOWN,
   lengthBetween,
   type Pixels,
@@ -68,7 +69,7 @@ const scenes = Array.from({ length: 10 }, (_, i) => {
   const camera = cameraFor(random);
   let picture: Pixels = photographed(camera, sheetPaint, 5, random, 1);
   if (i % 3 === 0) picture = blurred(picture, 1);
-  const sheet = findSheet(picture, decode);
+  const sheet = findSheet(greysOf(picture), decode);
   if (!sheet) return { tilt: camera.tilt, sheet: null };
   const off = sheet.marks.map((m) => {
     const there = seenBy(camera, m.on)!;
@@ -91,10 +92,10 @@ const cloth: Painted = (x, y) => ((Math.floor(x / 14) + Math.floor(y / 14)) % 2 
 const label = sheetOnTable(KNOWN.a4, [{ x: 60, y: 90, side: 80, words: 'HERON:P:place-1' }]);
 const table = sheetOnTable({ width: 0, height: 0 }, []);
 const none = [cloth, label, table].map(
-  (paint) => findSheet(photographed(straight, paint, 5, random, 1), decode) === null,
+  (paint) => findSheet(greysOf(photographed(straight, paint, 5, random, 1)), decode) === null,
 );
 // its middle stands up, as one that was rolled
 const rolled: Painted = (x, y) => sheetPaint(x, y + 6 * Math.sin((Math.PI * x) / 105));
-const bent = findSheet(photographed(straight, rolled, 4, random, 1), decode)?.bowed ?? 0;
+const bent = findSheet(greysOf(photographed(straight, rolled, 4, random, 1)), decode)?.bowed ?? 0;
 
 process.stdout.write(JSON.stringify({ scenes, none, bent }));

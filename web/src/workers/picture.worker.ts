@@ -98,8 +98,8 @@ const api = {
   },
 
   find(): FoundSheet | null {
-    if (!pixels) return null;
-    return findSheet(pixels, (data, width, height) =>
+    if (!greys) return null;
+    return findSheet(greys, (data, width, height) =>
       jsQR(data as Uint8ClampedArray<ArrayBuffer>, width, height, { inversionAttempts: 'dontInvert' }),
     );
   },

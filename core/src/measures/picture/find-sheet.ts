@@ -2,7 +2,7 @@ import { type Point } from '../geometry/index.ts';
 import { type Homography, homographyOf, inverted, mapped } from './homography.ts';
 import { KNOWN } from './known.ts';
 import { type Mark } from './plane.ts';
-import { greyAt, type Greys, greysOf, partOf, type Pixels, shrunkTo, whiten } from './pixels.ts';
+import { greyAt, type Greys, partOf, type Pixels, shrunkTo, whiten } from './pixels.ts';
 import { CODE_SQUARE, findersOf, readCorner, type SheetPaper } from './sheet.ts';
 
 /** What a decoder of QR codes says of the first one it finds: its words, its corners, and the middles of its three finder patterns, px. */
@@ -45,8 +45,8 @@ const LEAST_CONTRAST = 28;
 type Seen = { paper: SheetPaper; corner: number; finders: Point[] };
 
 /** So many codes of our sheets, where so many are to be read: in the whole picture, each one found painted over, then in overlapping parts. */
-function codesIn(pixels: Pixels, decode: Decode, enough: number): Seen[] {
-  const { pixels: small, by } = shrunkTo(pixels, FIRST_LOOK);
+function codesIn(greys: Greys, decode: Decode, enough: number): Seen[] {
+  const { greys: small, by } = shrunkTo(greys, FIRST_LOOK);
   const seen = new Map<string, Seen>();
   const look = (part: Pixels, left: number, top: number, scale: number, most: number) => {
     for (let i = 0; i < most; i++) {
@@ -70,11 +70,11 @@ function codesIn(pixels: Pixels, decode: Decode, enough: number): Seen[] {
       });
     }
   };
-  look({ ...small, data: small.data.slice() }, 0, 0, by, 2);
+  look(partOf(small, 0, 0, small.width, small.height), 0, 0, by, 2);
   if (seen.size >= enough) return [...seen.values()];
-  // in parts that overlap by half: a code too small or too slanted among others is found by itself
-  const { pixels: fine, by: scale } = shrunkTo(pixels, LOOKED_AT);
-  for (const parts of [2, 3]) {
+  // in parts that overlap by half, small ones first: a code too small or too slanted among others is found by itself
+  const { greys: fine, by: scale } = shrunkTo(greys, LOOKED_AT);
+  for (const parts of [3, 2]) {
     const w = Math.floor((fine.width * 2) / (parts + 1));
     const h = Math.floor((fine.height * 2) / (parts + 1));
     for (let row = 0; row < parts; row++)
@@ -230,14 +230,13 @@ function marksBy(greys: Greys, codes: readonly Seen[]): { marks: Mark[]; seen: n
  * @param decode a decoder of QR codes that finds one at a time
  * @returns null when fewer than two of its codes are to be read
  */
-export function findSheet(pixels: Pixels, decode: Decode): FoundSheet | null {
-  let codes = ofOnePaper(codesIn(pixels, decode, 2));
+export function findSheet(greys: Greys, decode: Decode): FoundSheet | null {
+  let codes = ofOnePaper(codesIn(greys, decode, 2));
   if (codes.length < 2) return null;
-  const greys = greysOf(pixels);
   let found = marksBy(greys, codes);
   // where two codes say the others are, they are not: the sheet is bent, or covered
   if (found && found.seen < 4) {
-    codes = ofOnePaper(codesIn(pixels, decode, 4));
+    codes = ofOnePaper(codesIn(greys, decode, 4));
     if (codes.length >= 2) found = marksBy(greys, codes);
   }
   if (!found || codes.length < 2) return null;

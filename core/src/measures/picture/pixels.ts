@@ -30,40 +30,37 @@ export function greyAt({ data, width, height }: Greys, x: number, y: number): nu
 }
 
 /** A smaller picture, its longer side from `longest` to twice that, each point the mean of those it stands for; `by`: how many of the large one’s go to one. */
-export function shrunkTo(pixels: Pixels, longest: number): { pixels: Pixels; by: number } {
-  const { data, width, height } = pixels;
+export function shrunkTo(greys: Greys, longest: number): { greys: Greys; by: number } {
+  const { data, width, height } = greys;
   const by = Math.floor(Math.max(width, height) / longest);
-  if (by <= 1) return { pixels, by: 1 };
+  if (by <= 1) return { greys, by: 1 };
   const [w, h] = [Math.floor(width / by), Math.floor(height / by)];
-  const out = new Uint8ClampedArray(w * h * 4);
+  const out = new Uint8Array(w * h);
+  const sums = new Uint32Array(w);
   const share = 1 / (by * by);
-  for (let y = 0; y < h; y++)
-    for (let x = 0; x < w; x++) {
-      let [r, g, b] = [0, 0, 0];
-      for (let dy = 0; dy < by; dy++) {
-        let k = ((y * by + dy) * width + x * by) * 4;
-        for (let dx = 0; dx < by; dx++, k += 4) {
-          r += data[k]!;
-          g += data[k + 1]!;
-          b += data[k + 2]!;
-        }
+  for (let y = 0; y < h; y++) {
+    sums.fill(0);
+    for (let dy = 0; dy < by; dy++) {
+      let k = (y * by + dy) * width;
+      for (let x = 0; x < w; x++) {
+        let sum = 0;
+        for (let dx = 0; dx < by; dx++) sum += data[k++]!;
+        sums[x]! += sum;
       }
-      const k = (y * w + x) * 4;
-      out[k] = r * share;
-      out[k + 1] = g * share;
-      out[k + 2] = b * share;
-      out[k + 3] = 255;
     }
-  return { pixels: { data: out, width: w, height: h }, by };
+    for (let x = 0; x < w; x++) out[y * w + x] = sums[x]! * share + 0.5;
+  }
+  return { greys: { data: out, width: w, height: h }, by };
 }
 
-/** A part of a picture, whole points. */
-export function partOf({ data, width }: Pixels, left: number, top: number, w: number, h: number): Pixels {
+/** A part of a picture of greys as a decoder takes it, whole points. */
+export function partOf({ data, width }: Greys, left: number, top: number, w: number, h: number): Pixels {
   const out = new Uint8ClampedArray(w * h * 4);
-  for (let y = 0; y < h; y++) {
-    const from = ((top + y) * width + left) * 4;
-    out.set(data.subarray(from, from + w * 4), y * w * 4);
-  }
+  // four bytes at once: on every machine this runs on the lowest comes first
+  const points = new Uint32Array(out.buffer);
+  for (let y = 0; y < h; y++)
+    for (let x = 0, k = (top + y) * width + left; x < w; x++, k++)
+      points[y * w + x] = 0xff000000 | (data[k]! * 0x010101);
   return { data: out, width: w, height: h };
 }
 
