@@ -1,6 +1,7 @@
 import { join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
-import { addDemoPlan } from './harness.ts';
+import { blankUnit } from '@heronstone/core/plan';
+import { addDemoPlan, post } from './harness.ts';
 import { axeFaults, planIdOf, serverPlan, until, withApp } from './support.ts';
 
 const app = withApp();
@@ -126,11 +127,24 @@ describe('as a new user would', () => {
       ['Activities', /Name one thing that is made/],
       ['Supplies', /Take everything out and count it/],
       ['Furniture', /Nothing stands here yet/],
-      ['Homes', /Give an activity a seat/],
+      ['Homes', /Nothing stands here yet: bring in a table/],
+      ['Try-out', /Nothing stands here yet: bring in a table/],
     ] as const) {
       await app.page.getByRole('link', { name: stone }).first().click();
       await app.page.waitForSelector(`text=${words}`);
       expect(await axeFaults(app.page)).toEqual([]);
     }
+    // with a table in it the first seat is one press at the empty stone itself
+    const id = planIdOf(app.page);
+    await post(`${app.server.url}/api/plans/${id}/commands`, {
+      commandId: 'command-a-table-comes',
+      command: { type: 'placeUnit', unit: blankUnit('table', 'worktable') },
+    });
+    await app.page.getByRole('button', { name: 'Sit down at Work table' }).click();
+    await until(
+      async () => Object.keys((await serverPlan(app.server.url, id)).plan.stations).length === 1,
+      'there is a seat',
+    );
+    await app.page.getByRole('button', { name: 'Sit down at Work table' }).waitFor({ state: 'detached' });
   });
 });

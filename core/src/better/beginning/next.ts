@@ -1,6 +1,7 @@
 import { factsOf } from '../../record/catalogue/index.ts';
 import { pieceOf } from '../../things/fit/index.ts';
 import { type Plan, roomOf, SHARES, withoutHome } from '../../record/plan/index.ts';
+import { tableToSitAt } from './table-to-sit-at.ts';
 
 export type Stone = 'room' | 'furniture' | 'activities' | 'supplies' | 'homes';
 
@@ -43,8 +44,7 @@ export function nextSteps(plan: Plan): NextStep[] {
       milestone: room.closes ? 'The walls close: now it can be furnished.' : null,
     });
   else if (stations === 0) {
-    const table =
-      units.find((u) => factsOf(u.kind).worktop && u.mount !== 'away') ?? units.find((u) => u.mount !== 'away');
+    const table = tableToSitAt(plan);
     if (table)
       add(
         'seat',

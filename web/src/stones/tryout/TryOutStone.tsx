@@ -1,12 +1,12 @@
 import { Shuffle } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { Link } from 'react-router';
 import { newId, type Plan, type Station } from '@heronstone/core/plan';
 import { type Run, runAt, runOf } from '@heronstone/core/tryout';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
 import { EmptyStone } from '../../views/empty/EmptyStone.tsx';
+import { SitHere } from '../../views/empty/SitHere.tsx';
 import { SelectField } from '../../ui/fields/index.ts';
 import { HelpMost } from './help/HelpMost.tsx';
 import { RecipeText } from './Recipe.tsx';
@@ -54,13 +54,8 @@ export default function TryOutStone() {
       {Object.keys(plan.stations).length === 0 ? (
         <div className="mt-4">
           <EmptyStone of="tryout">
-            <p>
-              A session is worked through from where somebody sits or stands. Give an activity a seat at{' '}
-              <Link className="text-heron underline" to={`/p/${plan.id}/activities?view=where`}>
-                Activities
-              </Link>{' '}
-              first.
-            </p>
+            <p>A session is worked through from where somebody sits or stands.</p>
+            <SitHere />
           </EmptyStone>
         </div>
       ) : helping ? (
