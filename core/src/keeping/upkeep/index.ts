@@ -20,6 +20,7 @@ export {
   newcomers,
   kitsTogether,
   nextOfKit,
+  reviewsToCome,
   unusedForAYear,
   MERGE_AFTER,
   ASK_AFTER,

@@ -1,5 +1,5 @@
 import { asOne, type Command, isLeaving, type Plan, type Supply } from '../../record/plan/index.ts';
-import { daysBetween, lastUsed, timesUsed } from './log.ts';
+import { dayAfter, daysBetween, lastUsed, timesUsed } from './log.ts';
 
 /** Used so often, a new thing joins its family; unused for so many days it is asked about; unused for so many anything is (common practice, no source). */
 export const MERGE_AFTER = 3;
@@ -58,14 +58,33 @@ export function nextOfKit(kit: Kit): { words: string; command: Command } {
       };
 }
 
-/** What nobody used for twelve months, as far as maker and log know, longest first. What has no day at all is not known and not in it. */
+/** What is looked through once it lies unused: since when it does, as far as maker and log know. What has no day at all is not known and not in it. */
+function lyingSince(plan: Plan): { supply: Supply; since: string }[] {
+  return Object.values(plan.supplies).flatMap((supply) => {
+    if (isLeaving(supply) || supply.decision === 'away' || supply.life === 'retired') return [];
+    const since = lastUsed(plan, supply.id) ?? supply.boughtOn;
+    return since === null ? [] : [{ supply, since }];
+  });
+}
+
+/** What nobody used for twelve months, longest first. */
 export function unusedForAYear(plan: Plan, day: string): { supply: Supply; since: string; days: number }[] {
-  return Object.values(plan.supplies)
-    .flatMap((supply) => {
-      if (isLeaving(supply) || supply.decision === 'away' || supply.life === 'retired') return [];
-      const since = lastUsed(plan, supply.id) ?? supply.boughtOn;
-      const days = since === null ? 0 : daysBetween(since, day);
-      return since !== null && days >= UNUSED_AFTER ? [{ supply, since, days }] : [];
-    })
+  return lyingSince(plan)
+    .map((lies) => ({ ...lies, days: daysBetween(lies.since, day) }))
+    .filter(({ days }) => days >= UNUSED_AFTER)
     .sort((a, b) => b.days - a.days);
+}
+
+/** When what lies now will have lain for twelve months if nobody uses it: month by month, each with the first day on which something of it does. */
+export function reviewsToCome(plan: Plan, day: string): { on: string; supplies: Supply[] }[] {
+  const months = new Map<string, { on: string; supplies: Supply[] }>();
+  for (const { supply, since } of lyingSince(plan)) {
+    const on = dayAfter(since, UNUSED_AFTER);
+    if (on <= day) continue;
+    const known = months.get(on.slice(0, 7)) ?? { on, supplies: [] };
+    if (on < known.on) known.on = on;
+    known.supplies.push(supply);
+    months.set(on.slice(0, 7), known);
+  }
+  return [...months.values()].sort((a, b) => (a.on < b.on ? -1 : 1));
 }

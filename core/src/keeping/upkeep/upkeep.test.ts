@@ -8,6 +8,7 @@ import {
   asksToday,
   byShop,
   endProject,
+  dayAfter,
   entriesOf,
   gatheredMonths,
   holdingEntries,
@@ -29,6 +30,7 @@ import {
   timesUsed,
   toBuy,
   toPutBack,
+  reviewsToCome,
   unusedForAYear,
   usesFromLog,
   weighedRate,
@@ -441,6 +443,28 @@ describe('life and stock', () => {
       jot('fetched', '2026-06-01', { supplyId: 'b' }),
     );
     expect(unusedForAYear(plan, day).map((u) => u.supply.id)).toEqual(['a']);
+    // the others are looked through when their year is over: once a month, on the first day on which one of it is
+    const to = reviewsToCome(plan, day);
+    for (const { on, supplies } of to) {
+      expect(on > day).toBe(true);
+      const due = unusedForAYear(plan, on).map((u) => u.supply.id);
+      expect(supplies.some((s) => due.includes(s.id))).toBe(true);
+      expect(unusedForAYear(plan, dayAfter(on, -1)).map((u) => u.supply.id)).not.toEqual(
+        expect.arrayContaining(supplies.map((s) => s.id)),
+      );
+    }
+    expect(new Set(to.map((r) => r.on.slice(0, 7))).size).toBe(to.length);
+    expect(to.map((r) => [r.on, r.supplies.map((s) => s.id)])).toEqual([['2027-06-01', ['b']]]);
+    const written = calendarOf(plan, day);
+    if (!written.ok) throw new Error(written.reason);
+    const [review] = new ICAL.Component(ICAL.parse(written.text))
+      .getAllSubcomponents('vevent')
+      .map((v) => new ICAL.Event(v));
+    expect([review!.uid, review!.startDate.toString(), review!.summary]).toEqual([
+      'review-2027-06@heronstone',
+      '2027-06-01',
+      `Unused for a year: ${plan.supplies.b!.name}`,
+    ]);
   });
 
   test('what is to be bought: below its level or last spare opened; packs, price, days left, by shop', () => {

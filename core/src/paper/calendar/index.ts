@@ -1,7 +1,10 @@
 import { createEvents, type EventAttributes } from 'ics';
 import { MONTH_NAMES, type Plan, placeTitle } from '../../record/plan/index.ts';
 import { daysOf } from './days.ts';
-import { dayAfter, seasonBoxes, TRIAL_DAYS } from '../../keeping/upkeep/index.ts';
+import { dayAfter, reviewsToCome, seasonBoxes, TRIAL_DAYS } from '../../keeping/upkeep/index.ts';
+
+/** Nobody reads more than so many letters of an entry. */
+const MOST_SAID = 1000;
 
 type Day = [number, number, number];
 const asDay = (day: string): Day => day.split('-').map(Number) as Day;
@@ -37,7 +40,8 @@ function folded(text: string): string {
 }
 
 /**
- * What is to come as an iCalendar file (RFC 5545): days on which something is to be done, seasonal boxes in and out every year, trips and days projects are for, notes on trial to decide on, what is undecided.
+ * What is to come as an iCalendar file (RFC 5545): days on which something is to be done, seasonal boxes in and out every year, trips and days projects are for, notes on trial to decide on, what
+ * will have lain unused for a year, what is undecided.
  * All-day entries; the same thing has the same name every time it is written, so that a calendar that reads it again doubles nothing.
  * @param day from which on
  * @param alarm so many hours before a day of doing; null: none
@@ -98,6 +102,15 @@ export function calendarOf(
       due,
       `Notes on ${plan.units[unitId]?.name ?? 'a unit'}: labels for good?`,
       'Eight weeks on trial.',
+    );
+  for (const { on, supplies } of reviewsToCome(plan, day))
+    add(
+      `review-${on.slice(0, 7)}`,
+      on,
+      supplies.length === 1
+        ? `Unused for a year: ${supplies[0]!.name}`
+        : `${supplies.length} things unused for a year: look them through`,
+      `If nobody uses them before: ${supplies.map((s) => s.name).join(', ')}.`.slice(0, MOST_SAID),
     );
   for (const s of Object.values(plan.supplies))
     if (s.decision === 'undecided' && s.decideBy !== null && s.decideBy >= day)
