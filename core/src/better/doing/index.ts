@@ -10,3 +10,4 @@ export { freeOn, sessionsFrom, weekdayOf } from './times.ts';
 export { ALLOWANCE, minutesOf } from './minutes.ts';
 export { CalendarFile, ownJob, rowsOfCalendar } from './calendar-file.ts';
 export { toOrder, type ToOrder } from './buying.ts';
+export { afterwardsOf, type Afterwards, type CameTrue, LOOKED_BACK } from './afterwards.ts';
