@@ -1,17 +1,19 @@
 import { type Afterwards } from '@heronstone/core/doing';
 import { countWords, dayWords, longWords } from '../../../ui/words.ts';
 
+const AFTER = { 4: 'After four weeks', 12: 'After twelve weeks' } as const;
+
 /** What has come true since all was done, a line each: after four weeks, after twelve, looks asked for, and when it is looked at next. */
 export function afterwardsWords({ cameTrue, next, sessions, days, looks }: Afterwards): string[] {
   const out = cameTrue.map(
     (c) =>
-      `After ${c.weeks} weeks the log had ${countWords(c.sessions, 'session', 'sessions')} where ${Math.round(c.expected)} were reckoned with${
+      `${AFTER[c.weeks]} the log had ${countWords(c.sessions, 'session', 'sessions')} where ${Math.round(c.expected)} were reckoned with${
         c.saved === null ? '' : `: ${longWords(c.saved)} saved by then`
       }.`,
   );
   if (next !== null)
     out.push(
-      `${cameTrue.length === 0 ? 'After four weeks' : 'After twelve weeks'}, on ${dayWords(`${next}T12:00:00`)}, the log says how much of it has come true; so far ${countWords(sessions, 'session', 'sessions')} in ${countWords(days, 'day', 'days')}.`,
+      `${AFTER[cameTrue.length === 0 ? 4 : 12]}, on ${dayWords(`${next}T12:00:00`)}, the log says how much of it has come true; so far ${countWords(sessions, 'session', 'sessions')} in ${countWords(days, 'day', 'days')}.`,
     );
   const share = `${Math.round(100 * looks.reckoned)} % of what is not remembered`;
   out.push(
