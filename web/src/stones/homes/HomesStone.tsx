@@ -1,6 +1,5 @@
 import { type Held } from '../../views/places/held.ts';
 import { DndContext, DragOverlay, type DragEndEvent, type DragOverEvent, pointerWithin } from '@dnd-kit/core';
-import { ChevronLeft, ChevronRight, Footprints, ZoomIn } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { placeSaid } from '@heronstone/core/concepts';
@@ -8,31 +7,26 @@ import { homeOf, homesOf, type Share, SHARES } from '@heronstone/core/plan';
 import { makerOf, mostAhead, planAsWorked, unitsAround } from '@heronstone/core/reach';
 import { usePairOf } from '../../state/found.ts';
 import { usePlan } from '../../state/plan-store.ts';
-import { useTurning } from '../../state/turning.ts';
 import { useHover, useSeat, useSelection } from '../../state/selection.ts';
 import { useDragSensors } from '../../ui/drag-sensors.ts';
-import { Button } from '../../ui/button.tsx';
 import { bandName, fetchWords, today } from '../../ui/words.ts';
 import { Closer } from '../../views/closer/Closer.tsx';
 import { TurningFloor } from '../../views/floor/TurningFloor.tsx';
 import { looksFrom } from '../../views/round/looks.ts';
 import { wrap } from '../../views/round/geometry.ts';
 import { Round } from '../../views/round/Round.tsx';
-import { SunDial, useSun } from '../../views/sun/SunDial.tsx';
+import { useSun } from '../../views/sun/SunDial.tsx';
 import { BandLegend } from './BandLegend.tsx';
-import { SeenFrom } from './SeenFrom.tsx';
 import { BothSides } from './both/BothSides.tsx';
 import { Crossing } from './Crossing.tsx';
-import { FindHomes } from './FindHomes.tsx';
-import { Kept } from './Kept.tsx';
 import { InHand } from './in-hand/InHand.tsx';
 import { useStanding } from '../../state/homes-worker.ts';
 import { toldOff } from './told-off.ts';
 import { Tray } from './Tray.tsx';
-import { Weighing } from './weighing/Weighing.tsx';
-import { singleKey } from '../../ui/single-keys.ts';
+import { DraggedCard } from './DraggedCard.tsx';
+import { HomesHead } from './HomesHead.tsx';
 import { NoSeat } from './NoSeat.tsx';
-import { DropWords } from './DropWords.tsx';
+import { useHomesKeys } from './use-homes-keys.ts';
 
 /** The room with its homes; or two states of them beside each other; or, while things are carried over, the order of moves. */
 export default function HomesStone() {
@@ -57,8 +51,6 @@ function HomesInRoom() {
   const hovered = useHover((s) => s.place);
   const [dragged, setDragged] = useState<Held | null>(null);
   const [over, setOver] = useState<string | null>(null);
-  const [weighing, setWeighing] = useState(false);
-  const moving = useMemo(() => Object.values(plan.moves).filter((m) => m.doneOn === null).length, [plan.moves]);
   const sensors = useDragSensors();
 
   const turn = Number(get('turn') ?? 0) || 0;
@@ -98,22 +90,14 @@ function HomesInRoom() {
     else select({ place: id });
   };
 
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent) => {
-      const key = singleKey(e);
-      if (key === '[' && !closer) setTurn(turn - 15);
-      if (key === ']' && !closer) setTurn(turn + 15);
-      if (key === '+' && !closer) stepTo(nearest);
-      if (key === 'p' && supply) {
-        const home = homeOf(plan, supply.id, share);
-        if (home) dispatch({ type: 'pinHome', supplyId: supply.id, share, pinned: !home.pinned });
-      }
-      const typing = e.target instanceof Element && e.target.closest('input, textarea, select, [role="dialog"]');
-      if (typing) return;
-      if (e.key === 'Escape') select({ supply: null, share: null, place: null });
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
+  useHomesKeys({
+    onTurn: closer ? null : (by) => setTurn(turn + by),
+    onStepCloser: closer ? null : () => stepTo(nearest),
+    onPin: () => {
+      const home = supply && homeOf(plan, supply.id, share);
+      if (home) dispatch({ type: 'pinHome', supplyId: supply.id, share, pinned: !home.pinned });
+    },
+    onLetGo: () => select({ supply: null, share: null, place: null }),
   });
 
   // what Round is told to do is looked up when it happens: so it is drawn anew only when what it shows has changed, not at every step of a drag
@@ -164,60 +148,15 @@ function HomesInRoom() {
       }}
     >
       <main className="flex grow flex-col">
-        <div className="flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-line px-4 py-1">
-          <h1 className="sr-only">Homes</h1>
-          <SeenFrom stations={stations} chosen={station?.id} onChoose={(id) => select({ seat: id, turn: null })} />
-          <div className="flex items-center" role="group" aria-label="Turn">
-            <Button
-              look="quiet"
-              className="!px-1"
-              aria-label="Turn left"
-              title="Turn left ( [ )"
-              onClick={() => setTurn(turn - 15)}
-            >
-              <ChevronLeft size={18} aria-hidden />
-            </Button>
-            <button
-              type="button"
-              className="min-w-20 whitespace-nowrap text-[13px] text-soft hover:text-heron"
-              onClick={() => setTurn(0)}
-              title="Back to how the seat looks"
-            >
-              <Turned turn={turn} name={maker.person.name} />
-            </button>
-            <Button
-              look="quiet"
-              className="!px-1"
-              aria-label="Turn right"
-              title="Turn right ( ] )"
-              onClick={() => setTurn(turn + 15)}
-            >
-              <ChevronRight size={18} aria-hidden />
-            </Button>
-          </div>
-          {!closer && nearest !== null && (
-            <Button
-              look="quiet"
-              className="!px-1"
-              aria-label="Step closer"
-              title="Step closer: one unit large ( + )"
-              onClick={() => stepTo(nearest)}
-            >
-              <ZoomIn size={18} aria-hidden />
-            </Button>
-          )}
-          <span className="grow" />
-          <SunDial plan={plan} />
-          {moving > 0 && (
-            <Button onClick={() => select({ view: 'crossing' })}>
-              <Footprints size={16} aria-hidden /> {moving} to carry
-            </Button>
-          )}
-          <Button onClick={() => setWeighing(true)}>How you work</Button>
-          <Kept />
-          <FindHomes />
-        </div>
-        {weighing && <Weighing onClose={() => setWeighing(false)} />}
+        <HomesHead
+          plan={plan}
+          stations={stations}
+          station={station}
+          name={maker.person.name}
+          turn={turn}
+          onTurn={setTurn}
+          onStepCloser={closer || nearest === null ? null : () => stepTo(nearest)}
+        />
         {closer ? (
           <Closer
             plan={seen}
@@ -275,26 +214,7 @@ function HomesInRoom() {
           />
         </div>
       </main>
-      <DragOverlay dropAnimation={null}>
-        {dragged && (
-          <div className="pointer-events-none w-64 rounded-xl border border-heron bg-paper px-3 py-1.5 shadow-lg">
-            <p className="font-semibold">{dragged.supply.name}</p>
-            <p className="text-[14px]">
-              {over ? (
-                <DropWords held={dragged} placeId={over} />
-              ) : (
-                <span className="text-soft">over a place of Round: what it would cost</span>
-              )}
-            </p>
-          </div>
-        )}
-      </DragOverlay>
+      <DragOverlay dropAnimation={null}>{dragged && <DraggedCard held={dragged} over={over} />}</DragOverlay>
     </DndContext>
   );
-}
-
-/** Whose seat it is, or how far the room is turned from it; it follows while Round is dragged. */
-function Turned({ turn: kept, name }: { turn: number; name: string }) {
-  const turn = useTurning((s) => s.to) ?? kept;
-  return turn === 0 ? name : `${Math.abs(turn)}° ${turn > 0 ? 'right' : 'left'}`;
 }
