@@ -48,6 +48,12 @@ describe('what was promised, against what has come true', () => {
       [12, 7],
     ]);
     expect([last.sessions, last.next]).toEqual([8, null]);
+    // what was struck is no session
+    const struck = applied(plan, {
+      type: 'jot',
+      entries: [jotting('no', '2026-10-06T19:00:00Z', '2026-10-06', 'struck', { strikesId: 'e2' })],
+    });
+    expect(afterwardsOf(struck, '2026-11-15').cameTrue[0]!.sessions).toBe(4);
   });
 
   test('looks asked for since then, beside the share that was reckoned with; none asked is none', () => {

@@ -1,6 +1,6 @@
 import { foundAgainSum } from '../../living/homes/index.ts';
 import { sessionsOf } from '../../living/sessions/index.ts';
-import { dayAfter, daysBetween } from '../../keeping/upkeep/index.ts';
+import { dayAfter, daysBetween, holdingEntries } from '../../keeping/upkeep/index.ts';
 import { type Plan } from '../../record/plan/index.ts';
 
 /** After so many weeks it is looked at what has come true (common practice, no source). */
@@ -41,10 +41,10 @@ export function afterwardsOf(plan: Plan, day: string): Afterwards {
       .flatMap((j) => (j.doneOn ? [j.doneOn] : []))
       .sort()
       .at(-1) ?? day;
-  const began = Object.values(plan.diary).flatMap((d) => {
-    const on = d.at.slice(0, 10);
-    return d.what === 'began' && on > since && on <= day ? [on] : [];
-  });
+  // a line that was struck is no session
+  const began = holdingEntries(plan).flatMap((d) =>
+    d.what === 'began' && d.day > since && d.day <= day ? [d.day] : [],
+  );
   const yearly = Object.keys(plan.activities).reduce((sum, id) => sum + sessionsOf(plan, id), 0);
   const promised = doing?.promised ?? 0;
   const all = LOOKED_BACK.map((weeks): CameTrue => {

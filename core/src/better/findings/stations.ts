@@ -48,7 +48,7 @@ function twoAtOnce({ plan, len }: Look): Found[] {
 
 function travellers(look: Look): Found[] {
   const { plan, len } = look;
-  return Object.values(plan.stations).flatMap((station) => {
+  return seatsHere(plan).flatMap((station) => {
     const unit = plan.units[station.travellerId ?? ''];
     if (!unit || station.housing === 'station') return [];
     const worked = planAsWorked(plan, station);

@@ -94,6 +94,22 @@ describe('what is done out of the room', () => {
   });
 });
 
+describe('what is done out of the room beside the room', () => {
+  test('the cart that goes out with it is not told to stand in anything at the door', () => {
+    const kit = applied(
+      withUnits(
+        tinyRoom({ x: 300, y: 300 }),
+        unit('rollingCart', { id: 'box', x: 4000, y: 4000 }),
+        unit('lowChest', { id: 'chest', x: 500, y: 300 }),
+      ),
+      { type: 'setStation', id: 'seat', set: { housing: 'cart', travellerId: 'box' } },
+    );
+    const travels = (plan: Plan) => findingsOf(plan).filter((f) => f.check === 'travels').length;
+    expect(travels(kit)).toBeGreaterThan(0);
+    expect(travels(done(kit, 'away'))).toBe(0);
+  });
+});
+
 describe('who comes to what others do', () => {
   const withGuest = (comes: number | null) => {
     const plan = all();

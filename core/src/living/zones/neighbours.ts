@@ -27,7 +27,7 @@ export function badNeighbours(plan: Plan): BadNeighbours[] {
   const about = Object.values(plan.zones)
     .sort((a, b) => (a.id < b.id ? -1 : 1))
     .map((zone): About => {
-      const activities = Object.values(plan.activities).filter((a) => a.zoneId === zone.id);
+      const activities = Object.values(plan.activities).filter((a) => a.zoneId === zone.id && a.doneAt === 'here');
       const stations = seatsHere(plan).filter((s) => activities.some((a) => a.id === s.activityId));
       return {
         zone,

@@ -18,7 +18,7 @@ export { getsTo, walkingFrom, walkTo, walkLength, arrivalAt, type Arrival, type 
 export { type Walk } from './taut.ts';
 export { wallFront, type WallFront, type UnitFront, type Drawn } from './elevation.ts';
 export { KNEE, KNEES, kneeSpace } from './knees.ts';
-export { doneAtCommand, spotAtDoor } from './at-door.ts';
+export { doneAtCommand, seatAtDoor, spotAtDoor } from './at-door.ts';
 export { AIR, BURNS_OFF, DRIES, HEAT_WORDS, MOST_OFF } from './heat.ts';
 export { chairOf, moveSeat, seatMoves } from './chair.ts';
 export { seatsAt, bestSeatAt, sitAtCommand, SIDES, SOMEBODY, type SeatAt, type Side } from './sit.ts';

@@ -1,21 +1,18 @@
-import { spotAtDoor } from '@heronstone/core/room';
-import { type Activity, blankStation, DONE_AT_WORDS, newId, type Station } from '@heronstone/core/plan';
+import { seatAtDoor, spotAtDoor } from '@heronstone/core/room';
+import { type Activity, DONE_AT_WORDS, newId, type Station } from '@heronstone/core/plan';
 import { Plus, Trash2 } from 'lucide-react';
 import { usePlan } from '../../state/plan-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { SelectField, TextField } from '../../ui/fields/index.ts';
-import { OftenField } from './OftenField.tsx';
+import { Comes } from './Comes.tsx';
 
 /** Of an activity that is done out of the room: who takes its things along, and that they go out and come back at the door. */
 export function Outside({ activity, stations }: { activity: Activity; stations: readonly Station[] }) {
   const plan = usePlan((s) => s.plan);
   const dispatch = usePlan((s) => s.dispatch);
-  const [someone] = Object.values(plan.people).filter((p) => !p.child);
   const add = () => {
-    const who = someone ?? Object.values(plan.people)[0]!;
-    const name = `${activity.name} at the door`.slice(0, 120);
-    const station = blankStation(newId('station'), name, activity.id, who.id);
-    dispatch({ type: 'addStation', station: { ...station, ...spotAtDoor(plan), standing: true } });
+    const station = seatAtDoor(plan, activity, newId('station'));
+    if (station) dispatch({ type: 'addStation', station });
   };
   return (
     <div className="space-y-3">
@@ -55,22 +52,5 @@ export function Outside({ activity, stations }: { activity: Activity; stations: 
         <Plus size={15} aria-hidden /> {stations.length === 0 ? 'Somebody takes them out' : 'Somebody else, too'}
       </Button>
     </div>
-  );
-}
-
-/** How often somebody comes to what others do; nothing while she is the only one. */
-export function Comes({ station }: { station: Station }) {
-  const dispatch = usePlan((s) => s.dispatch);
-  const seats = usePlan((s) => s.plan.stations);
-  const alone = Object.values(seats).every((s) => s.id === station.id || s.activityId !== station.activityId);
-  if (alone && station.comes === null) return null;
-  return (
-    <OftenField
-      className="w-40"
-      label="comes, times a month"
-      times={station.comes}
-      empty="every time"
-      onCommit={(comes) => dispatch({ type: 'setStation', id: station.id, set: { comes } })}
-    />
   );
 }

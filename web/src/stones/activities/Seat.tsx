@@ -13,7 +13,7 @@ import { Working } from '../../ui/working.tsx';
 import { ArrowRow } from '../../views/arrows/Arrows.tsx';
 import { seatArrows } from '../../views/floor/unit-arrows.ts';
 import { type Mapped } from './mapped.ts';
-import { Comes } from './Outside.tsx';
+import { Comes } from './Comes.tsx';
 import { Packed } from './Packed.tsx';
 import { Traveller } from './Traveller.tsx';
 
