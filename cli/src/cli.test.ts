@@ -180,7 +180,12 @@ describe('the command line', () => {
       ...{ homes: 1, unplaced: ['b.working'], apart: [] },
       places: [{ place: expect.any(String), name: expect.any(String), oddsAndEnds: false }],
       lives: [{ share: 'working', looks: 1, remembered: expect.any(Number) }],
-      foundAgain: { hoursAYear: expect.any(Number), meanLooks: expect.any(Number), atFirstLook: expect.any(Number) },
+      foundAgain: {
+        hoursAYear: expect.any(Number),
+        moreUntilLabelled: expect.any(Number),
+        meanLooks: expect.any(Number),
+        atFirstLook: expect.any(Number),
+      },
     });
     const written = importPlan(readFileSync(to, 'utf8'), 'x');
     expect(written.ok && Object.keys(written.plan.homes)).toEqual(['a.working']);

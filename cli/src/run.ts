@@ -466,6 +466,7 @@ function againOf(plan: Plan) {
     })),
     foundAgain: {
       hoursAYear: round(sum.year / 3600),
+      moreUntilLabelled: round(sum.unlabelled / 3600),
       meanLooks: round(sum.meanLooks),
       atFirstLook: round(sum.atFirstLook),
     },

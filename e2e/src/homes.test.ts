@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { addDemoPlan, launch, newPage, post, removeFolder, startServer, type TestServer } from './harness.ts';
-import { serverPlan, settled, until } from './support.ts';
+import { restingBox, serverPlan, settled, until } from './support.ts';
 import { type Browser } from 'playwright-core';
 
 const TIDIED_AWAY = [
@@ -131,8 +131,9 @@ describe('homes: found, weighed, compared, carried over', () => {
     const mine = await addDemoPlan(server, 'spring');
     await page.goto(`${server.url}/p/${mine}/homes?seat=kite-seat`);
     await page.getByLabel('Any supply').fill('Hammer');
-    const chip = page.locator('[data-row]').filter({ hasText: 'Hammer' }).first();
-    const from = (await chip.boundingBox())!;
+    const rows = page.locator('[data-row]');
+    await until(async () => (await rows.filter({ hasNotText: 'Hammer' }).count()) === 0, 'the list is narrowed');
+    const from = await restingBox(rows.first());
     const places = await page.locator('[data-place]').all();
     await page.mouse.move(from.x + 20, from.y + from.height / 2);
     await page.mouse.down();

@@ -70,14 +70,13 @@ describe('coming in to a household', () => {
       role: 'helper',
       forWhom: 'Bea',
     });
-    const all = await Promise.all(
-      Array.from({ length: 10 }, (_, i) =>
-        ask('/access/come', {
-          base: i % 2 ? guild.url : to(second),
-          body: { token, name: `Bea ${i}`, passphrase: PASSPHRASE },
-        }),
-      ),
-    );
+    // whom a slow machine tells that there is too much to do just now, asks again
+    const come = async (i: number): ReturnType<typeof ask> => {
+      const base = i % 2 ? guild.url : to(second);
+      const answer = await ask('/access/come', { base, body: { token, name: `Bea ${i}`, passphrase: PASSPHRASE } });
+      return answer.status === 503 ? come(i) : answer;
+    };
+    const all = await Promise.all(Array.from({ length: 10 }, (_, i) => come(i)));
     expect(all.map((a) => a.status).sort()).toEqual([200, ...Array<number>(9).fill(409)]);
     expect((await ask('/access/invitation', { body: { token } })).status).toBe(404);
     const withdrawn = await invite('Cal');

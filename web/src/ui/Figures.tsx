@@ -4,6 +4,8 @@ import { FIGURE_WORDS, partsOf } from './figures.ts';
 import { longWords } from './words.ts';
 
 const hours = (seconds: number) => (seconds / 3600).toFixed(1);
+/** Less than a tenth of an hour is not told, s. */
+const LITTLE = 180;
 
 /** The figures of one plan or of several beside each other, each with what it is made of where that is asked for. */
 export function FiguresTable({
@@ -51,6 +53,18 @@ export function FiguresTable({
           </tbody>
         );
       })}
+      {withParts && columns.some(({ tally }) => tally.unlabelled >= LITTLE) && (
+        <tfoot className="border-t border-line text-soft">
+          <tr>
+            <th className="text-left font-normal">until the labels are there, on top of all</th>
+            {columns.map(({ name, tally }) => (
+              <td key={name} className="pl-4 text-right">
+                {hours(tally.unlabelled)}
+              </td>
+            ))}
+          </tr>
+        </tfoot>
+      )}
     </table>
   );
 }

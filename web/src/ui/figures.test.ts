@@ -13,7 +13,7 @@ const tally = fc
   .map((t): Counted => {
     const year = t.walks + t.visits + t.bringing + t.overTable + t.looking;
     const against = t.places + t.apart + t.names + t.again + t.heaped;
-    return { ...t, inVain: 0, year, against, total: year + t.withoutSeconds + against + t.counted };
+    return { ...t, inVain: 0, unlabelled: 0, year, against, total: year + t.withoutSeconds + against + t.counted };
   });
 
 describe('the figures a plan is told by', () => {

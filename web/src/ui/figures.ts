@@ -47,7 +47,7 @@ export function partsOf(
         ['places things do not lie well in', places],
         ['families and shares that lie apart', apart],
         ['places that take more than one name', names],
-        ['heaps of more than three kinds', heaped],
+        ['heaps of more than three kinds, drawers of more than six', heaped],
         ['finding again, counted more or less than it takes', again],
       ]),
     },

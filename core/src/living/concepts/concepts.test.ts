@@ -109,6 +109,39 @@ describe('what things are called by', () => {
 });
 
 describe('what a place is called', () => {
+  test('two of one name in a unit say which they are; what holds nothing but reserves says so', () => {
+    const card = (id: string, at: string, more: Partial<Supply> = {}): [Thing, string] => [
+      { id, name: `Card, ${id}`, kind: 'card', family: 'Card', ...more },
+      at,
+    ];
+    const plan = room(
+      [
+        card('red', 'chest.0.0'),
+        card('blue', 'chest.0.0'),
+        card('white', 'chest.1.0', { backstock: 5 }),
+        card('black', 'chest.1.0', { name: 'Black card' }),
+        card('kraft', 'case.0.0'),
+        card('grey', 'case.0.0'),
+      ],
+      [{ type: 'assignHome', supplyId: 'white', share: 'backstock', placeId: 'chest.2.0', since: '2026-05-01' }],
+    );
+    const words = (id: string) => nameOfPlace(plan, id)!.words;
+    expect([words('chest.0.0'), words('chest.1.0')]).toEqual(['Card: blue, red', 'Card: black card, white']);
+    // in another unit it is no other drawer beside
+    expect(words('case.0.0')).toBe('Card');
+    expect(words('chest.2.0')).toBe('Card, white, reserve');
+    // what is nowhere but there is what one is looking for
+    const alone = applied(plan, { type: 'leaveHome', supplyId: 'white', share: 'working' });
+    expect(nameOfPlace(alone, 'chest.2.0')!.words).toBe('Card, white');
+    // a name its maker has written stays, and is no twin
+    const typed = applied(plan, { type: 'setPlace', id: 'chest.0.0', set: { labelWords: 'Card' } });
+    expect(nameOfPlace(typed, 'chest.0.0')!.words).toBe('Card');
+    const many = ['a', 'b', 'c', 'd'].map((id) => card(id, 'chest.0.0'));
+    expect(nameOfPlace(room([...many, card('red', 'chest.1.0'), card('blue', 'chest.1.0')]), 'chest.0.0')!.words).toBe(
+      'Card: a, b and more',
+    );
+  });
+
   test('the shortest saying: a thing, a family, two names; what nothing covers is odds and ends; a name that is written stays', () => {
     const card = (id: string): [Thing, string] => [
       { id, name: `${id} card`, kind: 'card', family: 'Card' },

@@ -2,6 +2,7 @@ import { wordsOf } from '../../things/kinds/index.ts';
 import {
   homesIn,
   homesNow,
+  homesOf,
   type Place,
   type Plan,
   placeTitle,
@@ -9,7 +10,7 @@ import {
   type Supply,
 } from '../../record/plan/index.ts';
 import { isOddsAndEnds, isOneName, type Naming, namingOf } from './naming.ts';
-import { type Concept, LEVELS, shelvedAs, type Shelved } from './shelved.ts';
+import { type Concept, inSentence, LEVELS, shelvedAs, type Shelved } from './shelved.ts';
 
 /** What a place is called: what its maker has written on it, else the shortest saying for what lies in it. */
 export type PlaceName = Naming & {
@@ -17,28 +18,79 @@ export type PlaceName = Naming & {
   typed: boolean;
 };
 
-const READS = ['supplies', 'homes', 'familyAisles', 'uses', 'activities'] as const;
-const names = new WeakMap<object, { plan: Plan; of: Map<string, PlaceName | null> }>();
+const READS = ['supplies', 'homes', 'places', 'familyAisles', 'uses', 'activities'] as const;
+type Known = { plan: Plan; saying: Map<string, PlaceName | null>; called: Map<string, PlaceName | null> };
+const names = new WeakMap<object, Known>();
 
-/** What a place is called; null: nothing lives in it and nothing is written on it. Remembered until what lives there changes. */
-export function nameOfPlace(plan: Plan, placeId: string): PlaceName | null {
-  const place = plan.places[placeId];
-  if (!place) return null;
+function knownIn(plan: Plan): Known {
   let known = names.get(plan.homes);
-  if (!known || !readsSame(READS, known.plan, plan)) names.set(plan.homes, (known = { plan, of: new Map() }));
-  const key = `${placeId} ${place.labelWords}`;
-  let name = known.of.get(key);
+  if (!known || !readsSame(READS, known.plan, plan))
+    names.set(plan.homes, (known = { plan, saying: new Map(), called: new Map() }));
+  return known;
+}
+
+/**
+ * What a place is called, told apart from what else is called so: what holds reserves only says so, and of two drawers of cutting in one unit each says which.
+ * @returns null when nothing lives in it and nothing is written on it; remembered until what lives there changes
+ */
+export function nameOfPlace(plan: Plan, placeId: string): PlaceName | null {
+  const { called } = knownIn(plan);
+  let name = called.get(placeId);
   if (name === undefined) {
-    const things = new Set(homesIn(plan, placeId).map((h) => h.supplyId));
-    known.of.set(
-      key,
-      (name = nameFor(
-        place,
-        [...things].flatMap((id) => shelvedAs(plan, id) ?? []),
-      )),
-    );
+    const saying = sayingOf(plan, placeId);
+    called.set(placeId, (name = saying && { ...saying, words: toldApart(plan, plan.places[placeId]!, saying) }));
   }
   return name;
+}
+
+/** The shortest saying for what lies in a place, whatever others are called. */
+function sayingOf(plan: Plan, placeId: string): PlaceName | null {
+  const { saying } = knownIn(plan);
+  let name = saying.get(placeId);
+  if (name === undefined) {
+    const place = plan.places[placeId];
+    const things = new Set(homesIn(plan, placeId).map((h) => h.supplyId));
+    name = place
+      ? nameFor(
+          place,
+          [...things].flatMap((id) => shelvedAs(plan, id) ?? []),
+        )
+      : null;
+    saying.set(placeId, name);
+  }
+  return name;
+}
+
+/** More things than this are not said one by one. */
+const SAID_SINGLY = 3;
+
+/** The words of a place with nothing but reserves, or where another one goes by the same: “Address labels, reserve”, “Cutting: craft knife, hot knife”. */
+function toldApart(plan: Plan, place: Place, { words, typed }: PlaceName): string {
+  const inside = homesIn(plan, place.id);
+  if (typed || inside.length === 0) return words;
+  // what is opened lies where one works: who opens this looks in vain for it
+  if (inside.every((h) => h.share === 'backstock'))
+    return inside.some((h) => homesOf(plan, h.supplyId, 'working').length > 0) ? `${words}, reserve` : words;
+  const isSame = (id: string) => id !== place.id && sayingOf(plan, id)?.words === words;
+  const mine = singly(plan, place.id, words);
+  const twins = Object.values(plan.places).filter((p) => p.unitId === place.unitId && isSame(p.id));
+  const differs = twins.some((p) => {
+    const theirs = homesIn(plan, p.id);
+    return theirs.some((h) => h.share !== 'backstock') && singly(plan, p.id, words) !== mine;
+  });
+  return differs && mine !== '' ? `${words}: ${mine}` : words;
+}
+
+/** What lies in a place, thing by thing as far as they are few, without what the place is called by: “white, yellow”. */
+function singly(plan: Plan, placeId: string, words: string): string {
+  const ids = [...new Set(homesIn(plan, placeId).map((h) => h.supplyId))];
+  const said = ids
+    .map((id) => plan.supplies[id]!.name)
+    .filter((name) => name.toLowerCase() !== words.toLowerCase())
+    .map((name) => (name.toLowerCase().startsWith(`${words.toLowerCase()}, `) ? name.slice(words.length + 2) : name))
+    .map((name) => inSentence(name))
+    .sort();
+  return said.length <= SAID_SINGLY ? said.join(', ') : `${said.slice(0, SAID_SINGLY - 1).join(', ')} and more`;
 }
 
 /** What a place would be called with some things in it. */

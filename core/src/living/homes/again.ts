@@ -12,10 +12,10 @@ import {
   type Supply,
 } from '../../record/plan/index.ts';
 import { sceneOf, wayPrice } from '../../space/reach/index.ts';
-import { isInView, LOST_THREAD, type Looked, lookSeconds } from '../recall/index.ts';
+import { isInView, LOST_THREAD, type Looked, lookSeconds, rememberedWith } from '../recall/index.ts';
 import { inUseIn } from '../sessions/index.ts';
 import { seatOf } from './errands.ts';
-import { blindLooks, FindingAgain } from './finding-again.ts';
+import { FindingAgain } from './finding-again.ts';
 import { nameMoreIn, namesOf } from './mixing.ts';
 import { type Need, needOf } from './need.ts';
 import { yearlyUses } from './uses.ts';
@@ -29,11 +29,18 @@ export type Again = Need &
     inView: boolean;
     /** looks among places that look the same and say nothing: what labels there would save */
     blind: number;
-    /** looking for it, s a year */
+    /** looking for it once every name is written on its place, s a year */
     year: number;
-    /** of that for want of a label, s a year */
+    /** on top of that until a label is there, s a year */
     unlabelled: number;
   };
+
+/**
+ * Looks among so many shut places that say nothing and look the same: in half of the others one looks first, as long as one does not know it by what is fetched there.
+ * @param visits fetches a year out of the place
+ */
+export const blindLooks = (alike: number, visits: number): number =>
+  alike <= 1 ? 0 : ((alike - 1) / 2) * (1 - rememberedWith(visits));
 
 export type FoundAgain = { of: ReadonlyMap<string, Again>; looking: FindingAgain };
 
@@ -79,7 +86,7 @@ function againAt(plan: Plan, looking: FindingAgain, home: Home, need: Need, visi
   const looked = looking.of(home.id);
   const blind = inView ? 0 : blindLooks(spot.alike, visits);
   const unlabelled = blind === 0 || !price ? 0 : need.weight * blind * (lookSeconds(price) + LOST_THREAD);
-  const year = (inView ? 0 : need.weight * looked.seconds) + unlabelled;
+  const year = inView ? 0 : need.weight * looked.seconds;
   return { ...need, ...looked, home, inView, blind, unlabelled, year };
 }
 
@@ -105,7 +112,10 @@ export function foundAgainOf(
   return { again: againAt(plan, looking, home, need, visits), before: looking.before(home.id) };
 }
 
-/** How well a plan is found again, over all that is not in view: hours a year, looks of what is not remembered, how much of it at the first look. */
+/**
+ * How well a plan is found again, over all that is not in view: s a year once names are written on, and what comes on top until they are; looks of what is not
+ * remembered, how much of it at the first look.
+ */
 export function foundAgainSum(plan: Plan): {
   year: number;
   unlabelled: number;

@@ -2,7 +2,7 @@ import { type Command, homesIn, type Place, type Plan, type Share, type Supply }
 import { keptOut } from './barred.ts';
 import { costOfHome } from './cost.ts';
 import { placeFilling } from './filling.ts';
-import { heapedIn, HEAP_KINDS } from './heaps.ts';
+import { crowdIn, type Crowding, crowdingOf } from './heaps.ts';
 import { refitAround } from './refit.ts';
 
 /** Less than this share of its room is used: it counts as empty beside a heap (computation 22). */
@@ -17,23 +17,24 @@ export type EmptyBeside = {
   reason: string;
 };
 
-/** A place in which more kinds lie in a heap than are told apart, with the emptier places of its unit. */
-export type HeapBeside = { place: Place; kinds: number; beside: EmptyBeside[] };
+/** A place in which more kinds lie than are told apart, with the emptier places of its unit. */
+export type HeapBeside = { place: Place; kinds: number; lies: Crowding['lies']; beside: EmptyBeside[] };
 
 /**
- * Every heap of four kinds and more that has a place more than half empty beside it in its unit, with the reason: what the cheapest of it would cost there, or why
+ * Every heap of four kinds and more, and every drawer with more kinds side by side than keep their spots, that has a place more than half empty beside it in its unit, with the reason: what the cheapest of it would cost there, or why
  * nothing of it may lie there.
  * @param since ISO date of the homes that are tried
  */
 export function heapsBeside(plan: Plan, since: string): HeapBeside[] {
   const all = Object.values(plan.places);
   return all.flatMap((place) => {
-    const kinds = heapedIn(plan, place).size;
-    if (kinds <= HEAP_KINDS) return [];
+    const crowding = crowdingOf(place);
+    const kinds = crowdIn(plan, place).size;
+    if (crowding === null || kinds <= crowding.kinds) return [];
     const beside = all
       .filter((other) => other.unitId === place.unitId && other.id !== place.id && isHalfEmpty(plan, other))
       .map((other) => whyEmpty(plan, place, other, since));
-    return beside.length > 0 ? [{ place, kinds, beside }] : [];
+    return beside.length > 0 ? [{ place, kinds, lies: crowding.lies, beside }] : [];
   });
 }
 

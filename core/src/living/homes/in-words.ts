@@ -66,6 +66,9 @@ const inPlace = (plan: Plan, place: Place) => {
   return `${inUnit(plan, place.unitId)}${within === '' ? '' : ` (${within})`}`;
 };
 
+/** Looking for want of labels that is worth a sentence, s a year (own choice). */
+const WORTH_A_LABEL = 1800;
+
 /**
  * What found homes are, as one would tell a friend, in at most ten sentences: how much moved and what that is worth; what is together and where; chemistry; reserves; how
  * places can be called; what is still without a home.
@@ -105,6 +108,9 @@ export function tellFound(before: { plan: Plan; tally: Tally }, now: { plan: Pla
     said.push(
       `What you do not know by heart you find after ${is.meanLooks.toFixed(1)} looks, ${was.meanLooks.toFixed(1)} before.`,
     );
+  const unlabelled = now.tally.unlabelled;
+  if (unlabelled >= WORTH_A_LABEL)
+    said.push(`Names count as written on: until the labels are there, looking takes ${hours(unlabelled)} more.`);
   const { without } = now.tally;
   if (without.length > 0) {
     const things = [...new Set(without.map((s) => s.supply.name))];

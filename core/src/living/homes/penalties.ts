@@ -16,6 +16,7 @@ import {
 import { ownTraveller, standsOut } from './arranged.ts';
 import { type BandNumber, type Spot } from '../../space/reach/index.ts';
 import { walksForStanding } from '../sessions/index.ts';
+import { isSmallDrawer } from './rows.ts';
 import { hasZones, zonePenalty } from './barred.ts';
 import { mindedThere, minds } from './minds.ts';
 import { type Weighed, weightOf, wayOf } from './weights.ts';
@@ -52,6 +53,8 @@ const SET = {
   hangs: 900,
   /** paper that goes upright into a slot, lying anywhere else */
   slots: 600,
+  /** small loose things that go into a small drawer, lying anywhere else */
+  smallDrawer: 600,
   /** what is one activity’s own, anywhere but in the box or on the cart that travels to it */
   unpacked: 600,
   /** what is fetched all the time thrown into a heap or kept under a lid */
@@ -196,17 +199,19 @@ function liftedSeated(plan: Plan, supply: Supply): boolean {
   return is;
 }
 
-const takers = new WeakMap<Supply, { places: object; of: Map<readonly Place['kind'][], boolean> }>();
-/** Whether there is any place of some kinds that all of a thing goes into: asked of lists that do not change. */
-function goesIntoAny(plan: Plan, supply: Supply, kinds: readonly Place['kind'][]): boolean {
+/** A sort of places. */
+type Sort = (place: Place) => boolean;
+const takers = new WeakMap<Supply, { places: object; of: Map<Sort, boolean> }>();
+/** Whether there is any place of a sort that all of a thing goes into: asked of sorts that do not change. */
+function goesIntoAny(plan: Plan, supply: Supply, sort: Sort): boolean {
   let known = takers.get(supply);
   if (known?.places !== plan.places) takers.set(supply, (known = { places: plan.places, of: new Map() }));
-  let goes = known.of.get(kinds);
+  let goes = known.of.get(sort);
   if (goes === undefined) {
     goes = Object.values(plan.places).some(
-      (p) => kinds.includes(p.kind) && p.keptOut === '' && fitOf(holderOf(p), supply, supply.working).ok,
+      (p) => sort(p) && p.keptOut === '' && fitOf(holderOf(p), supply, supply.working).ok,
     );
-    known.of.set(kinds, goes);
+    known.of.set(sort, goes);
   }
   return goes;
 }
@@ -234,8 +239,8 @@ const EDGES = 0.1;
 const litPart = (supply: Supply, place: Place): number =>
   supply.form === 'sheet' && place.kind === 'slot' ? EDGES : 1;
 
-const HANGING: readonly Place['kind'][] = ['board', 'hook', 'hanger'];
-const SLOTS: readonly Place['kind'][] = ['slot'];
+const hangsIn: Sort = ({ kind }) => kind === 'board' || kind === 'hook' || kind === 'hanger';
+const isSlot: Sort = ({ kind }) => kind === 'slot';
 
 const RULES: readonly Rule[] = [
   {
@@ -352,9 +357,9 @@ const RULES: readonly Rule[] = [
             : 'This is not how such things are usually kept.',
   },
   {
-    concerns: ({ plan, supply }) => supply.lies.includes('hanging') && goesIntoAny(plan, supply, HANGING),
+    concerns: ({ plan, supply }) => supply.lies.includes('hanging') && goesIntoAny(plan, supply, hangsIn),
     weighed: 'weighOrder',
-    seconds: ({ place }) => (HANGING.includes(place.kind) ? 0 : SET.hangs),
+    seconds: ({ place }) => (hangsIn(place) ? 0 : SET.hangs),
     words: () => 'It could hang: boards and hooks are for such things.',
   },
   {
@@ -362,10 +367,17 @@ const RULES: readonly Rule[] = [
       share === 'working' &&
       supply.form === 'sheet' &&
       supply.lies.includes('upright') &&
-      goesIntoAny(plan, supply, SLOTS),
+      goesIntoAny(plan, supply, isSlot),
     weighed: 'weighOrder',
-    seconds: ({ place }) => (place.kind === 'slot' ? 0 : SET.slots),
+    seconds: ({ place }) => (isSlot(place) ? 0 : SET.slots),
     words: () => 'It could stand in a slot of its own, and be drawn without lifting what lies on it.',
+  },
+  {
+    concerns: ({ plan, supply, share }) =>
+      share === 'working' && supply.form === 'loose' && isSmall(supply) && goesIntoAny(plan, supply, isSmallDrawer),
+    weighed: 'weighOrder',
+    seconds: ({ place }) => (isSmallDrawer(place) || place.inId !== null ? 0 : SET.smallDrawer),
+    words: () => 'It could have a small drawer of its own, where small things are neither lost nor sifted through.',
   },
   {
     concerns: ({ plan, supply, share }) => share === 'working' && packsInto(plan, supply) !== null,

@@ -89,8 +89,10 @@ export type Tally = {
   visits: number;
   bringing: number;
   overTable: number;
-  /** looking for what is not remembered */
+  /** looking for what is not remembered, once every name is written on its place */
   looking: number;
+  /** not in any of the four: looking besides until the labels are there, as finding again is to count */
+  unlabelled: number;
   /** set for what has no home that works */
   withoutSeconds: number;
   /** shares without one: none at all, out of reach, not going in, or more than the place holds */
@@ -152,7 +154,7 @@ export function tallyOf(plan: Plan, assessed: Assessment = assessHomes(plan)): T
   for (const rows of shares.values()) apart += SPLIT * (rows.size - 1);
   for (const { places, spread } of families.values()) apart += spread * (places.size - 1);
   const { bringing, reaching: overTable } = assessed;
-  const { year: looking } = foundAgainSum(plan);
+  const { year: looking, unlabelled } = foundAgainSum(plan);
   const names = namesPerYear(plan);
   const weighAgain = weightOf(plan, 'weighAgain');
   const again = looking * (weighAgain - 1);
@@ -161,6 +163,7 @@ export function tallyOf(plan: Plan, assessed: Assessment = assessHomes(plan)): T
   const against = places + apart + names + again + heaped;
   return {
     ...{ year, walks, visits, bringing, overTable, looking, withoutSeconds, without, inVain },
+    unlabelled: unlabelled * weighAgain,
     ...{ against, places, apart, names, again, heaped, counted },
     total: year + withoutSeconds + against + counted,
   };

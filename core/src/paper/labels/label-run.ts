@@ -47,11 +47,11 @@ function labelledAt(plan: Plan, ids: readonly string[]): Plan {
 /** What looking for what lives in each of some places, and in what stands in them, takes a year, s. */
 function costByPlace(plan: Plan, places: readonly Place[]): Map<string, number> {
   const out = new Map(places.map((p) => [p.id, 0]));
-  for (const { home, year } of foundAgainIn(plan).of.values())
+  for (const { home, year, unlabelled } of foundAgainIn(plan).of.values())
     // a box in a drawer counts for the innermost of those that are to be labelled
     for (let p: Place | undefined = plan.places[home.placeId]; p; p = p.inId === null ? undefined : plan.places[p.inId])
       if (out.has(p.id)) {
-        out.set(p.id, out.get(p.id)! + year);
+        out.set(p.id, out.get(p.id)! + year + unlabelled);
         break;
       }
   return out;
