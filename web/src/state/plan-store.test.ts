@@ -37,10 +37,21 @@ class FakeServer {
     return { status: 200, body: out };
   }
 
+  /** Takes the last thing that came back out. */
+  takeBack(): object {
+    const id = Object.keys(this.plan.supplies).at(-1)!;
+    this.plan = { ...this.plan, supplies: { ...this.plan.supplies } };
+    delete this.plan.supplies[id];
+    this.revision++;
+    const changes = [{ table: 'supplies', id, row: null }];
+    return { ...{ planId: 'tiny', commandId: 'undo', changes, revision: this.revision }, undo: null, redo: null };
+  }
+
   fetch = async (url: string, init?: { body?: string }) => {
     await Promise.resolve();
     if (this.weather === 'down') throw new TypeError('fetch failed');
     if (this.weather === 'hangs') return new Promise(() => undefined);
+    if (url.endsWith('/undo')) return { ok: true, status: 200, json: async () => this.takeBack(), url };
     const answer = init?.body
       ? this.run(JSON.parse(init.body).commandId, JSON.parse(init.body).command)
       : { status: 200, body: { plan: this.plan, revision: this.revision, undo: null, redo: null } };
@@ -172,6 +183,20 @@ describe('the plan on screen', () => {
     expect(server.revision).toBe(1);
     expect(names()).toEqual(['once']);
     expect(usePlan.getState().unsaved).toBe(0);
+  });
+
+  test('undo while a change waits to be tried again sends it first, then takes it back; without the server it says so', async () => {
+    server.weather = 'down';
+    usePlan.getState().dispatch(add('a'));
+    await settle();
+    await usePlan.getState().undo();
+    expect([names(), usePlan.getState().unsaved]).toEqual([['a'], 1]);
+    // the server is back, and the next try by itself is two seconds away
+    server.weather = 'fine';
+    await usePlan.getState().undo();
+    await settle();
+    expect([names(), usePlan.getState().unsaved, Object.keys(server.plan.supplies)]).toEqual([[], 0, []]);
+    expect(server.revision).toBe(2);
   });
 
   test('a change the server refuses is taken back here, with its reason, and the rest is kept', async () => {

@@ -203,7 +203,12 @@ export const usePlan = create<PlanState>()((set, get) => {
   ): Promise<void> => {
     const { planId } = get();
     if (!planId) return;
-    if (pending.length > 0 && sending) await new Promise<void>((go) => waiting.push(go));
+    if (pending.length > 0) {
+      // what waits to be tried again is tried now
+      const sent = new Promise<void>((go) => waiting.push(go));
+      void send();
+      await sent;
+    }
     if (get().planId !== planId) return;
     if (pending.length > 0) return void toast('Not saved yet; once more when it is.');
     try {
