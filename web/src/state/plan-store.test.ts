@@ -40,8 +40,9 @@ class FakeServer {
   /** Takes the last thing that came back out. */
   takeBack(): object {
     const id = Object.keys(this.plan.supplies).at(-1)!;
-    this.plan = { ...this.plan, supplies: { ...this.plan.supplies } };
-    delete this.plan.supplies[id];
+    const { [id]: gone, ...supplies } = this.plan.supplies;
+    expect(gone).toBeDefined();
+    this.plan = { ...this.plan, supplies };
     this.revision++;
     const changes = [{ table: 'supplies', id, row: null }];
     return { ...{ planId: 'tiny', commandId: 'undo', changes, revision: this.revision }, undo: null, redo: null };
