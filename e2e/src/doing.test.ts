@@ -24,6 +24,10 @@ describe('doing it', () => {
       const first = day.getByRole('button', { name: /^Carry \d+ things to Left pedestal/ });
       await first.click();
       await day.getByText('Left pedestal, as it will be').waitFor();
+      // how it is laid out there: drawers as one looks into them, each with what it will be called
+      const maps = day.getByRole('region', { name: 'How it is laid out there' });
+      await maps.getByText(/^Left pedestal › drawer 1 · .*, as it will be$/).waitFor();
+      expect(await maps.getByRole('group', { name: /seen from above$/ }).count()).toBe(2);
       // two of its moves, each true at once, then half done
       const moves = day.getByRole('list', { name: 'Moves' }).getByRole('listitem');
       await moves.first().waitFor();

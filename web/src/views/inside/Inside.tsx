@@ -5,6 +5,7 @@ import { DIVIDER } from '@heronstone/core/catalogue';
 import { stowageOf } from '@heronstone/core/fit';
 import { natureOf, outerOf, type Place, placesIn, type Plan } from '@heronstone/core/plan';
 import { faceOf, namesIn } from './faces.ts';
+import { keyed, keyWords } from './letters.ts';
 import { Stack } from './Stack.tsx';
 import { Holder } from './Holder.tsx';
 
@@ -36,6 +37,12 @@ export function Inside({ plan, place, className, onOpen, onMove, onDivide }: Pro
   const upright = place.kind === 'slot' && natureOf(place) === 'pile';
   const stacks = upright ? [] : laid.stacks;
   const name = (id: string) => laid.things.find((t) => t.id === id)?.supply.name ?? plan.units[id]?.name ?? '';
+  // nothing is told before it is known how large it is drawn
+  const marks = scale > 1e-6 ? keyed(stacks, name, face.width, least) : { key: [], besides: [] };
+  const labelOf = (id: string) => {
+    const no = marks.key.indexOf(name(id));
+    return no < 0 ? name(id) : String(no + 1);
+  };
   const colour = (id: string) => laid.things.find((t) => t.id === id)?.supply.colour ?? 'var(--sand)';
   const parts = inner.filter((p) => p.organiserId === null && p.kind === 'lane');
   const way = parts.some((p) => p.front > 0) ? 'rows' : 'lanes';
@@ -90,6 +97,7 @@ export function Inside({ plan, place, className, onOpen, onMove, onDivide }: Pro
             stack={s}
             y={face.depth - s.y - s.depth}
             words={name(s.id)}
+            label={labelOf(s.id)}
             fill={colour(s.id)}
             width={face.width}
             least={least}
@@ -187,7 +195,7 @@ export function Inside({ plan, place, className, onOpen, onMove, onDivide }: Pro
         )}
       </svg>
       <figcaption className="text-[13px] text-soft">
-        {face.board ? 'Straight from the front.' : 'From above, front below.'}
+        {face.board ? 'Straight from the front.' : 'From above, front below.'} {keyWords(marks)}
         {laid.faults.length > 0 && <span className="text-clash"> {laid.faults.join('; ')}.</span>}
       </figcaption>
     </figure>

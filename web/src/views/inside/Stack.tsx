@@ -1,10 +1,13 @@
 import { halo } from '../../ui/halo.ts';
 import { type LaidStack } from '@heronstone/core/fit';
+import { isUpright, lettersOn } from './letters.ts';
 
+/** What lies in a place, drawn where it lies, with its name or number on it. */
 export function Stack({
   stack,
   y,
   words,
+  label,
   fill,
   width,
   least,
@@ -12,14 +15,15 @@ export function Stack({
   stack: LaidStack;
   y: number;
   words: string;
+  /** what is written on it: its name, or its number in the key */
+  label: string;
   fill: string;
   width: number;
   /** letters smaller than this are not drawn */
   least: number;
 }) {
-  const upright = stack.depth > stack.width * 1.3;
-  const [long, short] = upright ? [stack.depth, stack.width] : [stack.width, stack.depth];
-  const size = Math.min(short * 0.45, (long / Math.max(5, words.length)) * 1.75, Math.max(width / 16, least));
+  const upright = isUpright(stack);
+  const size = lettersOn(stack, label, width, least);
   return (
     <g>
       <rect
@@ -47,8 +51,8 @@ export function Stack({
           {...halo(size / 5)}
           pointerEvents="none"
         >
-          {words}
-          {stack.pieces > 1 ? ` ×${stack.pieces}` : ''}
+          {label}
+          {label === words && stack.pieces > 1 ? ` ×${stack.pieces}` : ''}
         </text>
       )}
     </g>

@@ -11,6 +11,7 @@ import { NumberField } from '../../../ui/fields/index.ts';
 import { Which } from '../../../ui/which.tsx';
 import { today } from '../../../ui/words.ts';
 import { Front } from '../../../views/front/Front.tsx';
+import { DayMaps } from './DayMaps.tsx';
 import { frontsWith } from './fronts-with.ts';
 import { gainOf } from './days.ts';
 
@@ -42,7 +43,8 @@ export function OpenJob({ job, wanted, minutes }: { job: Job; wanted: Plan | nul
         {job.money !== null && job.money > 0 && ` Costs ${job.money}.`}
       </p>
       {job.kind === 'carry' && <Pictures plan={plan} wanted={wanted} job={job} moves={moves} />}
-      {job.kind === 'carry' && <Moves plan={plan} moves={moves} job={job} />}
+      {job.kind === 'carry' && wanted && <DayMaps wanted={wanted} moves={moves} />}
+      {job.kind === 'carry' && <Moves plan={plan} wanted={wanted} moves={moves} job={job} />}
       {job.kind === 'labels' && (
         <p className="py-1">
           The labels themselves are printed under <em>Labels</em>.
@@ -96,17 +98,13 @@ function Pictures({ plan, wanted, job, moves }: { plan: Plan; wanted: Plan | nul
   );
 }
 
-function Moves({ plan, moves, job }: { plan: Plan; moves: readonly Move[]; job: Job }) {
+function Moves({ plan, wanted, moves, job }: { plan: Plan; wanted: Plan | null; moves: readonly Move[]; job: Job }) {
   const dispatch = usePlan((s) => s.dispatch);
   const [all, setAll] = useState(false);
-  const where = (id: string | null, from: boolean): string =>
-    id === null
-      ? from
-        ? 'where it lies now'
-        : 'the tray'
-      : plan.places[id]
-        ? placeSaid(plan, plan.places[id])
-        : 'its place';
+  const said = (of: Plan, id: string) => (of.places[id] ? placeSaid(of, of.places[id]) : 'its place');
+  const from = ({ fromId }: Move) => (fromId === null ? 'where it lies now' : said(plan, fromId));
+  // called as it will be: what lies there today goes
+  const to = ({ toId }: Move) => (toId === null ? 'the tray' : said(wanted?.places[toId] ? wanted : plan, toId));
   const made = (move: Move) => {
     const commands = [
       moveCommandOf(plan, move, today()),
@@ -135,7 +133,7 @@ function Moves({ plan, moves, job }: { plan: Plan; moves: readonly Move[]; job: 
                 <Which share={m.share} />
               </span>{' '}
               <span className="text-[14px] text-soft">
-                {where(m.fromId, true)} → {where(m.toId, false)}
+                {from(m)} → {to(m)}
               </span>
             </span>
           </li>
