@@ -1,10 +1,12 @@
 import {
+  isLeaving,
   type Place,
   placesDownTo,
   placesIn,
   type Plan,
   sameRow,
   type Station,
+  type Supply,
   type Unit,
 } from '../../record/plan/index.ts';
 
@@ -26,6 +28,8 @@ export type Difference = {
   boxesMove: Place[];
   /** places whose lanes, slots or trays are others, as they are then */
   divided: Place[];
+  /** things that are in the wanted plan alone, and are kept there */
+  thingsCome: Supply[];
   /** seats that are elsewhere, as they are then */
   seats: Station[];
   /** the room itself differs: walls, doors and windows, sockets */
@@ -86,6 +90,7 @@ export function differenceOf(now: Plan, then: Plan): Difference {
         // what a container brings is divided as its kind is
         placesDownTo(then, p).every((x) => now.places[x.id]),
     ),
+    thingsCome: Object.values(then.supplies).filter((s) => !now.supplies[s.id] && !isLeaving(s)),
     seats: Object.values(then.stations).filter(
       (s) => now.stations[s.id] && !sameRow(seatOf(now.stations[s.id]!), seatOf(s)),
     ),

@@ -14,7 +14,7 @@ import {
 import { importPlan } from '../../paper/formats/index.ts';
 import { dayAfter } from '../../keeping/upkeep/index.ts';
 import { checkSchedule, ringOf, solveSchedule } from '../schedule/index.ts';
-import { applied, unit } from '../../testing/index.ts';
+import { applied, block, unit, use } from '../../testing/index.ts';
 import {
   differenceOf,
   freeOn,
@@ -56,6 +56,16 @@ function homesIn(plan: Plan): string[] {
     )
     .sort();
 }
+
+/** A thing that is in the wanted plan alone, used in an activity of both, in two places there. */
+const withNewThing = (plan: Plan): Plan =>
+  applied(
+    plan,
+    { type: 'addSupplies', supplies: [block({ id: 'brayer', name: 'Soft brayer', working: 1, backstock: 1 })] },
+    { type: 'addUse', use: { ...use('brayer', 2, Object.keys(now.activities)[0]!), id: 'use-brayer' } },
+    { type: 'assignHome', supplyId: 'brayer', share: 'working', placeId: 'left.3.0', since: today },
+    { type: 'assignHome', supplyId: 'brayer', share: 'backstock', placeId: 'left.4.0', since: today },
+  );
 
 const withJobs = (plan: Plan, other: Plan): Plan => applied(plan, ...mergeJobs(plan, jobsBetween(plan, other)));
 const free = (over: Partial<Plan['freeTimes'][string]>): Command => ({
@@ -220,6 +230,43 @@ describe('jobs from what differs', () => {
     ]);
     const leaving = (h: string) => ['passOn', 'throw'].includes(other.supplies[h.split(' ')[0]!]!.decision);
     expect(homesIn(plan).filter((h) => !leaving(h))).toEqual(homesIn(other).filter((h) => !leaving(h)));
+  });
+
+  test('things that are in the wanted plan alone are bought, by packs; ticked they are there with what uses them, and lie where they are to', () => {
+    const other = withNewThing(then);
+    expect(differenceOf(now, other).thingsCome.map((s) => s.id)).toEqual(['brayer']);
+    let plan = withJobs(now, other);
+    const job = plan.jobs['buy-things']!;
+    expect(job).toMatchObject({ kind: 'buy', about: ['brayer'], name: 'Buy Soft brayer', money: null });
+    plan = ticked(plan, other, job);
+    expect(plan.supplies.brayer).toEqual(other.supplies.brayer);
+    expect(plan.uses['use-brayer']).toEqual(other.uses['use-brayer']);
+    expect(homesOf(plan, 'brayer', 'working').map((h) => h.placeId)).toEqual(['left.3.0']);
+    expect(homesOf(plan, 'brayer', 'backstock').map((h) => h.placeId)).toEqual(['left.4.0']);
+    // it is asked for once, and what is thought of again is planned again
+    expect(withJobs(plan, other).jobs['buy-things']!.state).toBe('done');
+    // five in packs of two cost three packs; of two things the price of one is not known: nor is that of both
+    const priced = applied(other, {
+      type: 'setSupply',
+      id: 'brayer',
+      set: { price: 4, packOf: 2, working: 4, backstock: 1 },
+    });
+    expect(withJobs(now, priced).jobs['buy-things']!.money).toBe(12);
+    const two = applied(priced, { type: 'addSupplies', supplies: [block({ id: 'baren', name: 'Baren' })] });
+    expect(withJobs(now, two).jobs['buy-things']).toMatchObject({ money: null, name: 'Buy Soft brayer, Baren' });
+    // what is only thought of is not bought
+    const undone = applied(other, { type: 'setSupply', id: 'brayer', set: { decision: 'passOn' } });
+    expect(withJobs(now, undone).jobs['buy-things']).toBeUndefined();
+    // where its place does not stand yet it comes without a home
+    const placed = applied(
+      refurnished(),
+      { type: 'addSupplies', supplies: [other.supplies.brayer!] },
+      {
+        ...{ type: 'assignHome', supplyId: 'brayer', share: 'working', placeId: 'new-case.0.0', since: today },
+      },
+    );
+    const there = ticked(withJobs(now, placed), placed, withJobs(now, placed).jobs['buy-things']!);
+    expect([there.supplies.brayer?.name, homesOf(there, 'brayer', 'working')]).toEqual(['Soft brayer', []]);
   });
 
   test('half of a job, move by move: the plan is true after each, and what is left is what was not carried', () => {

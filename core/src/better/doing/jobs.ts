@@ -1,11 +1,10 @@
-import { factsOf } from '../../record/catalogue/index.ts';
-import { countIn, homesOf, isLeaving, type Job, massOf, type Plan, type Unit } from '../../record/plan/index.ts';
-import { massInUnit } from '../../things/fit/index.ts';
-import { HANDFUL, litresOf } from '../../living/moves/index.ts';
+import { isLeaving, type Job, massOf, type Plan } from '../../record/plan/index.ts';
 import { LOAD_CONSTANT } from '../../space/loads/index.ts';
-import { carryGroups, wholeCrossing } from './carrying.ts';
+import { type Add, footprint, idOf, some } from './adding.ts';
+import { carrying } from './carry-jobs.ts';
 import { type Difference, differenceOf } from './difference.ts';
-import { DELIVERY_DAYS, LAID_OUT, minutesOf, TAKES } from './minutes.ts';
+import { furniture } from './furniture-jobs.ts';
+import { DELIVERY_DAYS, minutesOf, TAKES } from './minutes.ts';
 import { savingsOf, shareKey } from './savings.ts';
 
 /** A job as it follows from what differs, before anything was said about it. */
@@ -13,9 +12,6 @@ const BLANK = {
   ...{ why: '', about: [], to: [], typed: false, people: 1, floor: 0, money: null, saves: 0, after: [], splits: true },
   ...{ notBefore: null, readyBy: null, delivery: 0, state: 'open', spent: 0, left: null, doneOn: null },
 } satisfies Partial<Job>;
-
-const some = (n: number, one: string, more: string): string => `${n} ${n === 1 ? one : more}`;
-const idOf = (kind: string, ...parts: string[]): string => [kind, ...parts].join('-').slice(0, 80);
 
 /**
  * What is to be done so that the room as it is becomes the plan that is wanted: from what differs, and what is undecided or only guessed. Each with why, how
@@ -33,13 +29,12 @@ export function jobsBetween(now: Plan, then: Plan): Job[] {
   const left = new Map(saves);
   const first = beginnings(now, d, add);
   const made = furniture(now, then, d, add, first);
+  newThings(d, add);
   carrying(now, then, add, made, left);
   finishing(then, d, add, jobs);
   seatsLeft(then, d, jobs, left, add);
   return jobs;
 }
-
-type Add = (job: Pick<Job, 'id' | 'kind' | 'name'> & Partial<Job>, seconds: number) => Job;
 
 /** Sorting out and measuring: what comes before anything is bought. */
 function beginnings(now: Plan, d: Difference, add: Add): string[] {
@@ -85,222 +80,26 @@ function beginnings(now: Plan, d: Difference, add: Add): string[] {
   return first;
 }
 
-/** What was made ready by which job: units and containers by their ids. */
-type Made = Map<string, string>;
+/** So many names are said one by one. */
+const SAID = 3;
 
-/** Buying, bringing in, moving, setting in: what must stand before anything is carried to it. */
-function furniture(now: Plan, then: Plan, d: Difference, add: Add, first: readonly string[]): Made {
-  const made: Made = new Map();
-  const guests = (plan: Plan, unit: Unit): Unit[] =>
-    Object.values(plan.units)
-      .filter((u) => u.hostId === unit.id && u.id !== unit.id)
-      .flatMap((u) => [u, ...guests(plan, u)]);
-  const kinds = new Map<string, Unit[]>();
-  for (const u of d.come) kinds.set(u.kind, [...(kinds.get(u.kind) ?? []), u]);
-  const bought = new Map<string, string>();
-  for (const [kind, units] of kinds) {
-    const each = then.prices[kind]?.price ?? now.prices[kind]?.price;
-    const job = add(
-      {
-        ...{ id: idOf('buy', kind), kind: 'buy', about: units.map((u) => u.id), after: [...first] },
-        ...{ money: each === undefined ? null : each * units.length, delivery: DELIVERY_DAYS },
-        name: `Buy ${units.length === 1 ? units[0]!.name : `${units.length} × ${units[0]!.name}`}`,
-        why: 'It stands in the plan that is wanted and not in the room.',
-      },
-      TAKES.order,
-    );
-    for (const u of units) bought.set(u.id, job.id);
-  }
-  for (const unit of d.come.filter((u) => u.hostId === null || !d.come.some((o) => o.id === u.hostId))) {
-    const all = [unit, ...guests(then, unit).filter((u) => d.come.includes(u))];
-    const places = Object.values(then.places).filter((p) => all.some((u) => u.id === p.unitId)).length;
-    const heavy = all.reduce((sum, u) => sum + massOf(u), 0) / 1000 > LOAD_CONSTANT;
-    const job = add(
-      {
-        ...{ id: idOf('bring', unit.id), kind: 'bring', about: all.map((u) => u.id), splits: false },
-        ...{ after: all.flatMap((u) => bought.get(u.id) ?? []), people: heavy ? 2 : 1, floor: footprint(unit) },
-        name: `Bring in ${unit.name}`,
-        why: heavy ? 'Too heavy for one: two lift it.' : 'What is to live in it waits for it.',
-      },
-      TAKES.bring + places * TAKES.eachPlace + (unit.fixed ? TAKES.fasten : 0),
-    );
-    for (const u of all) made.set(u.id, job.id);
-  }
-  for (const { now: was, then: unit } of d.move) {
-    const along = guests(now, was);
-    const inside = [was, ...along].reduce((sum, u) => sum + massInUnit(now, u.id), 0);
-    const heavy = [was, ...along].reduce((sum, u) => sum + massOf(u), 0) / 1000 > LOAD_CONSTANT;
-    const rolls = factsOf(was.kind).mobile;
-    const out = rolls ? { seconds: 0, floor: 0 } : laidOut(now, [was, ...along]);
-    const reshaped = was.width !== unit.width || was.rows !== unit.rows || was.columns !== unit.columns;
-    const job = add(
-      {
-        ...{ id: idOf('move', unit.id), kind: 'move', about: [unit.id, ...along.map((u) => u.id)], splits: false },
-        ...{ people: heavy && !rolls ? 2 : 1, floor: out.floor + (inside > 0 && !rolls ? footprint(was) : 0) },
-        name: reshaped ? `Change ${unit.name}` : `Move ${unit.name}`,
-        why:
-          inside > 0 && !rolls
-            ? 'Emptied, moved and filled again in one go, so that nothing lies about in the evening.'
-            : 'It stands elsewhere in the plan that is wanted.',
-      },
-      2 * out.seconds + TAKES.shift * (1 + along.length) + (unit.fixed && !rolls ? TAKES.fasten : 0),
-    );
-    made.set(unit.id, job.id);
-  }
-  const byKind = new Map<string, string[]>();
-  for (const box of d.boxesCome) byKind.set(box.organiserId!, [...(byKind.get(box.organiserId!) ?? []), box.id]);
-  for (const [organiserId, boxes] of byKind) {
-    const organiser = then.organisers[organiserId]!;
-    const packs = Math.ceil(Math.max(0, boxes.length - (now.organisers[organiserId]?.have ?? 0)) / organiser.packOf);
-    if (packs === 0) continue;
-    const job = add(
-      {
-        ...{ id: idOf('buy', organiserId), kind: 'buy', about: boxes, after: [...first] },
-        ...{ money: organiser.price === null ? null : organiser.price * packs, delivery: DELIVERY_DAYS },
-        name: `Buy ${boxes.length} × ${organiser.name}${organiser.packOf > 1 ? ` (${some(packs, 'pack', 'packs')} of ${organiser.packOf})` : ''}`,
-        why: 'Boxes last: once what goes into them is sorted and measured.',
-      },
-      TAKES.order,
-    );
-    for (const id of boxes) bought.set(id, job.id);
-  }
-  const inUnits = new Map<string, { boxes: string[]; divided: string[] }>();
-  for (const p of [...d.boxesCome, ...d.boxesMove]) {
-    const row = inUnits.get(p.unitId) ?? { boxes: [], divided: [] };
-    row.boxes.push(p.id);
-    inUnits.set(p.unitId, row);
-  }
-  for (const p of d.divided) {
-    const row = inUnits.get(p.unitId) ?? { boxes: [], divided: [] };
-    row.divided.push(p.id);
-    inUnits.set(p.unitId, row);
-  }
-  for (const [unitId, { boxes, divided }] of inUnits) {
-    const what = [
-      ...(boxes.length > 0 ? [some(boxes.length, 'container', 'containers')] : []),
-      ...(divided.length > 0 ? [some(divided.length, 'divider', 'dividers')] : []),
-    ];
-    const job = add(
-      {
-        ...{ id: idOf('setIn', unitId), kind: 'setIn', about: [...boxes, ...divided] },
-        after: [
-          ...new Set([...boxes.flatMap((b) => bought.get(b) ?? []), ...(made.get(unitId) ? [made.get(unitId)!] : [])]),
-        ],
-        name: `Set ${what.join(' and ')} into ${then.units[unitId]?.name ?? 'a unit'}`,
-        why: 'What is to lie in them waits for them.',
-      },
-      boxes.length * TAKES.setIn + divided.length * TAKES.divide,
-    );
-    for (const id of [...boxes, ...divided]) made.set(id, job.id);
-  }
-  return made;
-}
-
-/** What lives in units taken out and laid aside: s, and m² it covers. */
-function laidOut(plan: Plan, units: readonly Unit[]): { seconds: number; floor: number } {
-  const own = new Set(units.map((u) => u.id));
-  let [seconds, litres] = [0, 0];
-  for (const home of Object.values(plan.homes)) {
-    const place = plan.places[home.placeId];
-    const supply = plan.supplies[home.supplyId];
-    if (!place || !supply || !own.has(place.unitId)) continue;
-    const some = litresOf(supply, countIn(plan, home, supply));
-    litres += some;
-    // out of the place and down beside it
-    seconds += TAKES.layOut + TAKES.handful * Math.ceil(some / HANDFUL);
-  }
-  return { seconds, floor: Math.round((litres / 1000 / (LAID_OUT / 1000)) * 100) / 100 };
-}
-
-const footprint = (unit: Unit): number => Math.round((unit.width * unit.depth) / 1e4) / 100;
-
-/** Carrying things to where they will live. */
-function carrying(now: Plan, then: Plan, add: Add, made: Made, left: Map<string, number>): void {
-  const crossing = wholeCrossing(now, then);
-  const { pairs } = crossing;
-  const unitOf = (placeId: string) => then.places[placeId]?.unitId ?? '';
-  const groups = carryGroups(crossing, unitOf);
-  // what a share saves it saves when the last of it has come
-  const lastOf = new Map<string, number>();
-  for (const [g, group] of groups.entries())
-    for (const p of group.pairs) lastOf.set(shareKey(pairs[p]!.supply.id, pairs[p]!.share), g);
-  const ids: string[] = [];
-  const comesHome = restingNoMore(now, then, pairs);
-  for (const [g, group] of groups.entries()) {
-    const own = group.pairs.map((p) => pairs[p]!);
-    if (own.length === 0) {
-      ids.push('');
-      continue;
-    }
-    const units = [...new Set(own.map((p) => unitOf(p.to)))];
-    const things = new Set(own.map((p) => p.supply.id));
-    if (ids.every((id) => id === '')) for (const id of comesHome) things.add(id);
-    let saved = 0;
-    for (const key of new Set(own.map((p) => shareKey(p.supply.id, p.share))))
-      if (lastOf.get(key) === g) {
-        saved += left.get(key) ?? 0;
-        left.delete(key);
-      }
-    const homeless = own.filter((p) => p.from === null).length;
-    const names = units.map((u) => then.units[u]?.name ?? 'a unit');
-    const where =
-      names.length > 3
-        ? `${names.slice(0, 2).join(', ')} and ${names.length - 2} more`
-        : names.join(names.length === 2 ? ' and ' : ', ');
-    const id = idOf('carry', units[0]!.slice(0, 60), ...(group.part ? [String(group.part.no)] : []));
-    const needs = new Set<string>();
-    for (const p of own) {
-      for (let place = then.places[p.to]; place; place = place.inId === null ? undefined : then.places[place.inId])
-        if (made.has(place.id)) needs.add(made.get(place.id)!);
-      const unit = unitOf(p.to);
-      for (let u = then.units[unit]; u; u = u.hostId === null ? undefined : then.units[u.hostId]) {
-        if (made.has(u.id)) needs.add(made.get(u.id)!);
-        if (u.hostId === u.id) break;
-      }
-    }
-    add(
-      {
-        ...{
-          id,
-          kind: 'carry',
-          about: [...things].sort(),
-          to: [...new Set(own.map((p) => p.to))].sort(),
-          saves: saved,
-          readyBy: wantedBy(now, things),
-        },
-        after: [...needs, ...group.after.flatMap((a) => (ids[a] ? [ids[a]] : []))],
-        name: `Carry ${some(things.size, 'thing', 'things')} to ${where}${group.part ? `, part ${group.part.no} of ${group.part.of}` : ''}`,
-        why: whyCarried(homeless, units.length, own.length),
-      },
-      group.seconds,
-    );
-    ids.push(id);
-  }
-}
-
-/** The first day on which something is made with any of these things for a day of its own: a market, a class. */
-function wantedBy(now: Plan, things: ReadonlySet<string>): string | null {
-  const days = Object.values(now.projects).flatMap((p) => {
-    if (p.forDay === null || p.activityId === null || p.state === 'done') return [];
-    const uses = Object.values(now.uses).filter((u) => u.activityId === p.activityId);
-    return uses.some((u) => things.has(u.supplyId)) ? [p.forDay] : [];
-  });
-  return days.sort()[0] ?? null;
-}
-
-/** What rests in a place of its own today, in the wanted plan with the rest of it, and is not carried besides. */
-const restingNoMore = (now: Plan, then: Plan, pairs: readonly { supply: { id: string } }[]): string[] =>
-  Object.values(now.homes)
-    .filter((h) => h.share === 'resting' && homesOf(then, h.supplyId, 'resting').length === 0)
-    .filter((h) => homesOf(then, h.supplyId, 'working').length > 0)
-    .flatMap((h) => (pairs.some((p) => p.supply.id === h.supplyId) ? [] : [h.supplyId]));
-
-function whyCarried(homeless: number, units: number, all: number): string {
-  const words: string[] = [];
-  if (homeless === all) words.push('They have no home yet.');
-  else if (homeless > 0) words.push(`${homeless} of them ${homeless === 1 ? 'has' : 'have'} no home yet.`);
-  if (units > 1) words.push('These wait for each other: what leaves one goes into the next.');
-  return words.join(' ') || 'They lie nearer the hand that needs them there.';
+/** What is in the wanted plan and not here: bought, and put where it lives there. */
+function newThings({ thingsCome }: Difference, add: Add): void {
+  if (thingsCome.length === 0) return;
+  const names = thingsCome.slice(0, SAID).map((s) => s.name);
+  const more = thingsCome.length - names.length;
+  const costs = thingsCome.map((s) =>
+    s.price === null ? null : s.price * Math.max(1, Math.ceil((s.working + s.backstock) / s.packOf)),
+  );
+  add(
+    {
+      ...{ id: 'buy-things', kind: 'buy', about: thingsCome.map((s) => s.id), delivery: DELIVERY_DAYS },
+      money: costs.includes(null) ? null : costs.reduce<number>((sum, c) => sum + c!, 0),
+      name: `Buy ${names.join(', ')}${more > 0 ? ` and ${more} more` : ''}`.slice(0, 120),
+      why: 'In the plan that is wanted, and not in the room: ticked once it is there and lies in its place.',
+    },
+    TAKES.order + thingsCome.length * TAKES.eachPlace,
+  );
 }
 
 /** What is taken away once it is empty, notes on trial, labels for good. */

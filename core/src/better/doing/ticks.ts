@@ -8,6 +8,7 @@ import {
   placesDownTo,
   type Plan,
   sameRow,
+  type Supply,
 } from '../../record/plan/index.ts';
 import { crossingTo, pairsBetween } from '../../living/moves/index.ts';
 import { dividersOf, seatOf, standOf } from './difference.ts';
@@ -63,7 +64,7 @@ class Ticking {
 
 /**
  * What ticking a job does to the plan, so that it is true: what the job is about becomes as it is in the plan that is wanted, nothing else. Jobs that change
- * nothing that is written down (buying, deciding, those of one’s own) only are done.
+ * nothing that is written down (buying furniture, deciding, those of one’s own) only are done.
  * @returns one command with one undo; or why it cannot be
  */
 export function tickJob(
@@ -75,12 +76,14 @@ export function tickJob(
 ): { ok: true; command: Command } | { ok: false; reason: string } {
   const t = new Ticking(now);
   const set = (): Command => ({ type: 'setJob', id: job.id, set: { state: 'done', doneOn: day, spent } });
-  if (!changes(job)) return { ok: true, command: set() };
+  const bought = then && job.kind === 'buy' ? job.about.flatMap((id) => newIn(now, then, id)) : [];
+  if (!changes(job) && bought.length === 0) return { ok: true, command: set() };
   if (!then)
     return {
       ok: false,
       reason: 'The plan that is wanted is not here any more. Strike the job, or bring that plan back.',
     };
+  if (bought.length > 0) takeIn(t, then, bought, day);
   if (job.kind === 'bring') for (const id of job.about) bringIn(t, then, id);
   if (job.kind === 'move') moveUnits(t, then, job);
   if (job.kind === 'setIn') for (const id of inwards(then, job.about)) setIn(t, then, id);
@@ -105,6 +108,23 @@ export function tickJob(
 /** Whether a job changes what is written down of the room. */
 export const changes = (job: Pick<Job, 'kind'>): boolean =>
   !(['own', 'buy', 'sort', 'measure'] as readonly Job['kind'][]).includes(job.kind);
+
+const newIn = (now: Plan, then: Plan, id: string): Supply[] => {
+  const supply = then.supplies[id];
+  return supply && !now.supplies[id] ? [supply] : [];
+};
+
+/** Things that were bought are there: with what uses them, in the places they are to live in as far as these stand. */
+function takeIn(t: Ticking, then: Plan, supplies: readonly Supply[], since: string): void {
+  t.run({ type: 'addSupplies', supplies: [...supplies] });
+  const own = new Set(supplies.map((s) => s.id));
+  for (const use of Object.values(then.uses))
+    if (own.has(use.supplyId) && t.plan.activities[use.activityId] && !t.plan.uses[use.id])
+      t.run({ type: 'addUse', use });
+  for (const { supplyId, share, placeId, count } of Object.values(then.homes))
+    if (own.has(supplyId) && t.plan.places[placeId])
+      t.run({ type: 'assignHome', supplyId, share, placeId, since, ...(count === null ? {} : { count }) });
+}
 
 function bringIn(t: Ticking, then: Plan, unitId: string): void {
   const unit = then.units[unitId];

@@ -1,0 +1,12 @@
+import { type Job, type Unit } from '../../record/plan/index.ts';
+
+/** Adds a job, with what was not said of it as it usually is. @param seconds what its motions take */
+export type Add = (job: Pick<Job, 'id' | 'kind' | 'name'> & Partial<Job>, seconds: number) => Job;
+
+/** What was made ready by which job: units and containers by their ids. */
+export type Made = Map<string, string>;
+
+export const some = (n: number, one: string, more: string): string => `${n} ${n === 1 ? one : more}`;
+export const idOf = (kind: string, ...parts: string[]): string => [kind, ...parts].join('-').slice(0, 80);
+/** The floor a unit covers, m². */
+export const footprint = (unit: Unit): number => Math.round((unit.width * unit.depth) / 1e4) / 100;
