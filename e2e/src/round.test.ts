@@ -15,7 +15,7 @@ describe('Round', () => {
     const round = page.getByRole('group', { name: /^The room as seen from/ });
     const pressed = () =>
       page.getByRole('group', { name: 'What Round tells' }).locator('[aria-pressed="true"]').textContent();
-    const named = round.getByText('Wheat paste', { exact: true });
+    const named = round.getByText('Hand tools', { exact: true });
     await named.waitFor();
     expect(await pressed()).toBe('what');
     await page.keyboard.press('d');

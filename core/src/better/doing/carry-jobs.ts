@@ -57,7 +57,7 @@ export function carrying(now: Plan, then: Plan, add: Add, made: Made, left: Map<
           saves: saved,
           readyBy: wantedBy(now, things),
         },
-        after: [...needs, ...group.after.flatMap((a) => (ids[a] ? [ids[a]] : []))],
+        after: [...new Set([...needs, ...group.after.flatMap((a) => (ids[a] ? [ids[a]] : []))])],
         name: `Carry ${some(things.size, 'thing', 'things')} to ${where}${group.part ? `, part ${group.part.no} of ${group.part.of}` : ''}`,
         why: whyCarried(homeless, units.length, own.length),
       },

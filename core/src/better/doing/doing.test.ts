@@ -416,6 +416,43 @@ describe('which day what', () => {
     }
   });
 
+  test('labels for good take as many days as they need, beside what is planned there, none for less than a quarter of an hour', () => {
+    const labels: Job = { ...jobsBetween(now, then).find((j) => j.kind === 'labels')!, likely: 100 };
+    const notes: Job = { ...jobsBetween(now, then).find((j) => j.kind === 'notes')!, state: 'done', doneOn: today };
+    const saturdays = applied(now, free({ minutes: 60 }));
+    const laid = (minutes: number, order: { job: string; session: string; from: number; to: number }[] = []) =>
+      sittingsOf(
+        {
+          ...saturdays,
+          jobs: {
+            labels: { ...labels, after: [notes.id], likely: minutes },
+            [notes.id]: notes,
+            own: { ...labels, id: 'own', kind: 'own' },
+          },
+        },
+        { order, value: 0, bound: 0, late: [] } as never,
+      )
+        .filter((s) => s.jobId === labels.id)
+        .map((s) => [s.on, s.from, s.to]);
+    // eight weeks after Thursday, 1 October it is Thursday, 26 November
+    expect(laid(40)).toEqual([['2026-11-28', 0, 40]]);
+    expect(laid(100)).toEqual([
+      ['2026-11-28', 0, 60],
+      ['2026-12-05', 0, 40],
+    ]);
+    expect(laid(61)).toEqual([
+      ['2026-11-28', 0, 46],
+      ['2026-12-05', 0, 15],
+    ]);
+    // a day that is half full takes what is left of it, one with ten minutes left nothing
+    const own = (to: number) => [{ job: 'own', session: '2026-11-28', from: 0, to }];
+    expect(laid(50, own(30))).toEqual([
+      ['2026-11-28', 30, 60],
+      ['2026-12-05', 0, 20],
+    ]);
+    expect(laid(50, own(50))).toEqual([['2026-12-05', 0, 50]]);
+  });
+
   test('planned anew from a day on, what is done stays done and is not planned again; what slipped is', async () => {
     let plan = applied(withJobs(now, then), free({}));
     const d = doing();

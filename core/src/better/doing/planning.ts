@@ -166,7 +166,7 @@ function whyLate(job: ScheduleProblem['jobs'][number], { sessions, money }: Sche
   return 'There is not enough time for everything: it comes after what is planned.';
 }
 
-/** The days an answer gives, as rows; labels for good go on the first day there is time for after their notes have been on trial. */
+/** The days an answer gives, as rows; labels for good go on the first days there is time for after their notes have been on trial. */
 export function sittingsOf(plan: Pick<Plan, 'jobs' | 'freeTimes'>, answer: ScheduleAnswer): Sitting[] {
   // an answer may be older than the last tick
   const order = answer.order.filter((p) => ['open', 'half'].includes(plan.jobs[p.job]?.state ?? ''));
@@ -182,8 +182,17 @@ export function sittingsOf(plan: Pick<Plan, 'jobs' | 'freeTimes'>, answer: Sched
   const notes = labels.after.flatMap((id) => plan.jobs[id] ?? []).find((j) => j.kind === 'notes');
   const noted = notes?.doneOn ?? rows.findLast((r) => r.jobId === notes?.id)?.on;
   if (!noted) return rows;
-  const day = sessionsFrom(plan, dayAfter(noted, TRIAL_DAYS))[0]?.date;
-  if (day) rows.push({ id: `day-${rows.length}`, jobId: labels.id, on: day, from: 0, to: Math.round(labels.likely) });
+  let left = Math.max(1, Math.round(labels.likely));
+  for (const { date, minutes } of sessionsFrom(plan, dayAfter(noted, TRIAL_DAYS))) {
+    if (left <= 0) break;
+    const from = Math.max(0, ...rows.flatMap((r) => (r.on === date ? r.to : [])));
+    let piece = Math.min(left, minutes - from);
+    // nobody comes back for less than a quarter of an hour
+    if (left - piece > 0 && left - piece < LEAST_PIECE) piece = left - LEAST_PIECE;
+    if (piece < Math.min(left, LEAST_PIECE)) continue;
+    rows.push({ id: `day-${rows.length}`, jobId: labels.id, on: date, from, to: from + piece });
+    left -= piece;
+  }
   return rows;
 }
 
