@@ -132,6 +132,7 @@ describe('homes: found, weighed, compared, carried over', () => {
     await page.goto(`${server.url}/p/${mine}/homes?seat=kite-seat`);
     await page.getByLabel('Any supply').fill('Hammer');
     const rows = page.locator('[data-row]');
+    await rows.filter({ hasText: 'Hammer' }).first().waitFor();
     await until(async () => (await rows.filter({ hasNotText: 'Hammer' }).count()) === 0, 'the list is narrowed');
     const from = await restingBox(rows.first());
     const places = await page.locator('[data-place]').all();

@@ -8,5 +8,7 @@ export type Made = Map<string, string>;
 
 export const some = (n: number, one: string, more: string): string => `${n} ${n === 1 ? one : more}`;
 export const idOf = (kind: string, ...parts: string[]): string => [kind, ...parts].join('-').slice(0, 80);
+/** The job of buying what is in the wanted plan alone. */
+export const BUY_THINGS = 'buy-things';
 /** The floor a unit covers, m². */
 export const footprint = (unit: Unit): number => Math.round((unit.width * unit.depth) / 1e4) / 100;

@@ -243,8 +243,15 @@ describe('jobs from what differs', () => {
     expect(plan.uses['use-brayer']).toEqual(other.uses['use-brayer']);
     expect(homesOf(plan, 'brayer', 'working').map((h) => h.placeId)).toEqual(['left.3.0']);
     expect(homesOf(plan, 'brayer', 'backstock').map((h) => h.placeId)).toEqual(['left.4.0']);
-    // it is asked for once, and what is thought of again is planned again
+    // it is asked for once; what is thought of later is a job of its own
     expect(withJobs(plan, other).jobs['buy-things']!.state).toBe('done');
+    const later = applied(other, { type: 'addSupplies', supplies: [block({ id: 'press', name: 'Small press' })] });
+    const again = withJobs(plan, later);
+    expect(again.jobs['buy-things']!.state).toBe('done');
+    expect(again.jobs['buy-things.2']).toMatchObject({ about: ['press'], name: 'Buy Small press', state: 'open' });
+    expect(ticked(again, later, again.jobs['buy-things.2']!).supplies.press).toBeDefined();
+    // without the wanted plan nothing comes, and why is said
+    expect(tickJob(now, null, job, today, 0)).toMatchObject({ ok: false });
     // five in packs of two cost three packs; of two things the price of one is not known: nor is that of both
     const priced = applied(other, {
       type: 'setSupply',

@@ -1,6 +1,6 @@
 import { isLeaving, type Job, massOf, type Plan } from '../../record/plan/index.ts';
 import { LOAD_CONSTANT } from '../../space/loads/index.ts';
-import { type Add, footprint, idOf, some } from './adding.ts';
+import { type Add, BUY_THINGS, footprint, idOf, some } from './adding.ts';
 import { carrying } from './carry-jobs.ts';
 import { type Difference, differenceOf } from './difference.ts';
 import { furniture } from './furniture-jobs.ts';
@@ -93,7 +93,7 @@ function newThings({ thingsCome }: Difference, add: Add): void {
   );
   add(
     {
-      ...{ id: 'buy-things', kind: 'buy', about: thingsCome.map((s) => s.id), delivery: DELIVERY_DAYS },
+      ...{ id: BUY_THINGS, kind: 'buy', about: thingsCome.map((s) => s.id), delivery: DELIVERY_DAYS },
       money: costs.includes(null) ? null : costs.reduce<number>((sum, c) => sum + c!, 0),
       name: `Buy ${names.join(', ')}${more > 0 ? ` and ${more} more` : ''}`.slice(0, 120),
       why: 'In the plan that is wanted, and not in the room: ticked once it is there and lies in its place.',

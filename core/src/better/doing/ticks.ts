@@ -11,6 +11,7 @@ import {
   type Supply,
 } from '../../record/plan/index.ts';
 import { crossingTo, pairsBetween } from '../../living/moves/index.ts';
+import { BUY_THINGS } from './adding.ts';
 import { dividersOf, seatOf, standOf } from './difference.ts';
 import { furnishedAs } from './carrying.ts';
 
@@ -76,14 +77,13 @@ export function tickJob(
 ): { ok: true; command: Command } | { ok: false; reason: string } {
   const t = new Ticking(now);
   const set = (): Command => ({ type: 'setJob', id: job.id, set: { state: 'done', doneOn: day, spent } });
-  const bought = then && job.kind === 'buy' ? job.about.flatMap((id) => newIn(now, then, id)) : [];
-  if (!changes(job) && bought.length === 0) return { ok: true, command: set() };
+  if (!changes(job)) return { ok: true, command: set() };
   if (!then)
     return {
       ok: false,
       reason: 'The plan that is wanted is not here any more. Strike the job, or bring that plan back.',
     };
-  if (bought.length > 0) takeIn(t, then, bought, day);
+  if (buysThings(job)) takeIn(t, then, job.about, day);
   if (job.kind === 'bring') for (const id of job.about) bringIn(t, then, id);
   if (job.kind === 'move') moveUnits(t, then, job);
   if (job.kind === 'setIn') for (const id of inwards(then, job.about)) setIn(t, then, id);
@@ -105,18 +105,18 @@ export function tickJob(
     : { ok: false, reason: `${job.name}: ${t.reason}` };
 }
 
-/** Whether a job changes what is written down of the room. */
-export const changes = (job: Pick<Job, 'kind'>): boolean =>
-  !(['own', 'buy', 'sort', 'measure'] as readonly Job['kind'][]).includes(job.kind);
+/** Whether it is things that are bought, and there once it is ticked; furniture is brought in by a job of its own. */
+const buysThings = ({ id, kind }: Pick<Job, 'id' | 'kind'>): boolean => kind === 'buy' && id.startsWith(BUY_THINGS);
 
-const newIn = (now: Plan, then: Plan, id: string): Supply[] => {
-  const supply = then.supplies[id];
-  return supply && !now.supplies[id] ? [supply] : [];
-};
+/** Whether a job changes what is written down of the room. */
+export const changes = (job: Pick<Job, 'id' | 'kind'>): boolean =>
+  buysThings(job) || !(['own', 'buy', 'sort', 'measure'] as readonly Job['kind'][]).includes(job.kind);
 
 /** Things that were bought are there: with what uses them, in the places they are to live in as far as these stand. */
-function takeIn(t: Ticking, then: Plan, supplies: readonly Supply[], since: string): void {
-  t.run({ type: 'addSupplies', supplies: [...supplies] });
+function takeIn(t: Ticking, then: Plan, ids: readonly string[], since: string): void {
+  const supplies: Supply[] = ids.flatMap((id) => (t.plan.supplies[id] ? [] : (then.supplies[id] ?? [])));
+  if (supplies.length === 0) return;
+  t.run({ type: 'addSupplies', supplies });
   const own = new Set(supplies.map((s) => s.id));
   for (const use of Object.values(then.uses))
     if (own.has(use.supplyId) && t.plan.activities[use.activityId] && !t.plan.uses[use.id])

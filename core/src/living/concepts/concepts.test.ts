@@ -126,14 +126,14 @@ describe('what a place is called', () => {
       [{ type: 'assignHome', supplyId: 'white', share: 'backstock', placeId: 'chest.2.0', since: '2026-05-01' }],
     );
     const words = (id: string) => nameOfPlace(plan, id)!.words;
-    expect([words('chest.0.0'), words('chest.1.0')]).toEqual(['Card: blue, red', 'Card: black card, white']);
+    expect([words('chest.0.0'), words('chest.1.0')]).toEqual(['Card: blue and red', 'Card: black card and white']);
     // in another unit it is no other drawer beside
     expect(words('case.0.0')).toBe('Card');
     expect(words('chest.2.0')).toBe('Card, white, reserve');
     // what is nowhere but there is what one is looking for
     const alone = applied(plan, { type: 'leaveHome', supplyId: 'white', share: 'working' });
     expect(nameOfPlace(alone, 'chest.2.0')!.words).toBe('Card, white');
-    // a name its maker has written stays, and is no twin
+    // a name its maker has written stays
     const typed = applied(plan, { type: 'setPlace', id: 'chest.0.0', set: { labelWords: 'Card' } });
     expect(nameOfPlace(typed, 'chest.0.0')!.words).toBe('Card');
     const many = ['a', 'b', 'c', 'd'].map((id) => card(id, 'chest.0.0'));

@@ -11,7 +11,7 @@ export {
   shelvedAs,
   type Shelved,
 } from './shelved.ts';
-export { isOddsAndEnds, isOneName, type Naming, namingOf, SAYING } from './naming.ts';
+export { andJoined, isOddsAndEnds, isOneName, type Naming, namingOf, SAYING } from './naming.ts';
 export { livesSaid, nameFor, nameOfPlace, namesWanted, type PlaceName, placeSaid, sayingsIn } from './places.ts';
 export { shorterNames } from './shorter.ts';
 export { APART, apartIn, type ApartRule, togetherThatMustBeApart, type Together, toldOf } from './apart.ts';

@@ -127,8 +127,12 @@ function bitsIn(bits: Bits): number {
   return n;
 }
 
+/** “a”, “a and b”, “a, b and c”. */
+export const andJoined = (words: readonly string[]): string =>
+  words.length <= 1 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)!}`;
+
 function wordsFor(names: readonly Concept[], uncovered: number): string {
   const all = [...names.map((n) => n.words), ...(uncovered > 0 ? ['odds and ends'] : [])];
-  const said = all.length === 1 ? all[0]! : `${all.slice(0, -1).join(', ')} and ${all.at(-1)!}`;
+  const said = andJoined(all);
   return said[0]!.toUpperCase() + said.slice(1);
 }

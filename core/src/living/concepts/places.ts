@@ -9,7 +9,7 @@ import {
   readsSame,
   type Supply,
 } from '../../record/plan/index.ts';
-import { isOddsAndEnds, isOneName, type Naming, namingOf } from './naming.ts';
+import { andJoined, isOddsAndEnds, isOneName, type Naming, namingOf } from './naming.ts';
 import { type Concept, inSentence, LEVELS, shelvedAs, type Shelved } from './shelved.ts';
 
 /** What a place is called: what its maker has written on it, else the shortest saying for what lies in it. */
@@ -64,7 +64,7 @@ function sayingOf(plan: Plan, placeId: string): PlaceName | null {
 /** More things than this are not said one by one. */
 const SAID_SINGLY = 3;
 
-/** The words of a place with nothing but reserves, or where another one goes by the same: “Address labels, reserve”, “Cutting: craft knife, hot knife”. */
+/** The words of a place with nothing but reserves, or where another one goes by the same: “Address labels, reserve”, “Cutting: craft knife and hot knife”. */
 function toldApart(plan: Plan, place: Place, { words, typed }: PlaceName): string {
   const inside = homesIn(plan, place.id);
   if (typed || inside.length === 0) return words;
@@ -81,7 +81,7 @@ function toldApart(plan: Plan, place: Place, { words, typed }: PlaceName): strin
   return differs && mine !== '' ? `${words}: ${mine}` : words;
 }
 
-/** What lies in a place, thing by thing as far as they are few, without what the place is called by: “white, yellow”. */
+/** What lies in a place, thing by thing as far as they are few, without what the place is called by: “white and yellow”. */
 function singly(plan: Plan, placeId: string, words: string): string {
   const ids = [...new Set(homesIn(plan, placeId).map((h) => h.supplyId))];
   const said = ids
@@ -90,7 +90,7 @@ function singly(plan: Plan, placeId: string, words: string): string {
     .map((name) => (name.toLowerCase().startsWith(`${words.toLowerCase()}, `) ? name.slice(words.length + 2) : name))
     .map((name) => inSentence(name))
     .sort();
-  return said.length <= SAID_SINGLY ? said.join(', ') : `${said.slice(0, SAID_SINGLY - 1).join(', ')} and more`;
+  return andJoined(said.length <= SAID_SINGLY ? said : [...said.slice(0, SAID_SINGLY - 1), 'more']);
 }
 
 /** What a place would be called with some things in it. */

@@ -1,4 +1,5 @@
 import {
+  andJoined,
   type Concept,
   inSentence,
   isOddsAndEnds,
@@ -28,8 +29,6 @@ const WORTH_SAYING = 3;
 const capital = (words: string) => words[0]!.toUpperCase() + words.slice(1);
 const hours = (seconds: number) =>
   seconds >= 5400 ? `${(seconds / 3600).toFixed(0)} h` : `${Math.round(seconds / 60)} min`;
-const list = (words: readonly string[]) =>
-  words.length <= 1 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)!}`;
 
 /** All that goes by one concept, and where it lies. */
 type Group = { concept: Concept; things: readonly Supply[]; places: ReadonlySet<string>; units: ReadonlySet<string> };
@@ -115,7 +114,7 @@ export function tellFound(before: { plan: Plan; tally: Tally }, now: { plan: Pla
   if (without.length > 0) {
     const things = [...new Set(without.map((s) => s.supply.name))];
     said.push(
-      `${list(things.slice(0, 3))}${things.length > 3 ? ` and ${things.length - 3} more` : ''} ${things.length === 1 ? 'has' : 'have'} no home that works.`,
+      `${andJoined(things.slice(0, 3))}${things.length > 3 ? ` and ${things.length - 3} more` : ''} ${things.length === 1 ? 'has' : 'have'} no home that works.`,
     );
   }
   return said.slice(0, MOST_SENTENCES);
@@ -155,7 +154,7 @@ function chemistryWords(plan: Plan): string | null {
   const mixed = togetherThatMustBeApart(plan).filter((t) => t.rule.id === 'chemistry');
   if (mixed.length > 0)
     return `Chemistry still lies with other things, ${placeSaid(plan, plan.places[mixed[0]!.placeId]!)} for one.`;
-  return `Chemistry stands by itself ${list([...units].map((id) => inUnit(plan, id)))}.`;
+  return `Chemistry stands by itself ${andJoined([...units].map((id) => inUnit(plan, id)))}.`;
 }
 
 function reserveWords(plan: Plan): string | null {

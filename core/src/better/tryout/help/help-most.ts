@@ -72,7 +72,7 @@ export async function helpMost(plan: Plan, options: HelpOptions): Promise<HelpMo
   let whole = true;
   const start = base.plan;
   function* untilLate(): Generator<Change> {
-    for (const change of changesOf(start, sun, new Random(seed), since)) {
+    for (const change of changesOf(start, plan, sun, new Random(seed), since)) {
       if (options.cancelled?.() || spent() > 1 - FOR_TOGETHER) {
         whole = false;
         return;
@@ -141,13 +141,14 @@ const byHelp = (a: Helped, b: Helped) => b.saves - a.saves || (a.id < b.id ? -1 
 /**
  * Every change there is to try: of each kind in turn the most promising, so that the first ten are of many kinds; what takes long to think of comes in
  * after a few rounds.
+ * @param plan with its homes found; @param today as it is: a label says what lies there now
  */
-function* changesOf(plan: Plan, sun: SunGrid, random: Random, since: string): Generator<Change | null> {
+function* changesOf(plan: Plan, today: Plan, sun: SunGrid, random: Random, since: string): Generator<Change | null> {
   const kinds: { from: number; of: Iterator<Change | null> | null }[] = [
     { from: 0, of: lazily(() => containers(plan)) },
     { from: 0, of: lazily(() => seats(plan)) },
     { from: 0, of: lazily(() => lids(plan)) },
-    { from: 0, of: lazily(() => labelling(plan)) },
+    { from: 0, of: lazily(() => labelling(today)) },
     { from: 0, of: lazily(() => parted(plan, since)) },
     { from: 1, of: lazily(() => doors(plan)) },
     { from: 0, of: lazily(() => cutAheads(plan)) },

@@ -1,6 +1,6 @@
 import { usualPieces } from '../../../things/cutting/index.ts';
 import { STORAGE, storageFormsOf } from '../../../things/fit/index.ts';
-import { foundAgainSum, lanesFor, shareStates, weightOf } from '../../../living/homes/index.ts';
+import { foundAgainIn, lanesFor, shareStates, weightOf } from '../../../living/homes/index.ts';
 import {
   alikePlaces,
   asOne,
@@ -92,18 +92,18 @@ export function labelling(plan: Plan): Change[] {
     const known = units.get(place.unitId) ?? { ids: [], most: 0 };
     units.set(place.unitId, { ids: [...known.ids, id], most: Math.max(known.most, among) });
   }
-  const blind = (of: Plan) => foundAgainSum(of).unlabelled * weightOf(plan, 'weighAgain');
-  const now = blind(plan);
-  const labelled = (ids: readonly string[]): Plan => ({
-    ...plan,
-    places: { ...plan.places, ...Object.fromEntries(ids.map((id) => [id, { ...plan.places[id]!, label: 'trial' }])) },
-  });
+  // what looks alike stands in one unit: labelled there, nothing of it is looked for blindly any more
+  const blind = new Map<string, number>();
+  for (const { home, unlabelled } of foundAgainIn(plan).of.values()) {
+    const { unitId } = plan.places[home.placeId]!;
+    blind.set(unitId, (blind.get(unitId) ?? 0) + unlabelled * weightOf(plan, 'weighAgain'));
+  }
   return [...units]
     .sort((a, b) => b[1].most - a[1].most || (a[0] < b[0] ? -1 : 1))
     .map(([unitId, { ids }]) => ({
       ...{ id: `label ${unitId}`, kind: 'label', subject: unitId, effort: 'free', price: null },
       // homes are found as if it were labelled
-      ...{ besides: now - blind(labelled(ids)), homesStay: true },
+      ...{ besides: blind.get(unitId) ?? 0, homesStay: true },
       words: `Label ${ids.length} ${ids.length === 1 ? 'place' : 'places'} of ${plan.units[unitId]?.name ?? 'a unit'}`,
       minutes: MINUTES.label * ids.length,
       command: asOne(
