@@ -93,7 +93,7 @@ describe('Round', () => {
       .first();
     const said = await chip.innerText();
     const to = closer.getByRole('button', { name: /^drawer 3/ });
-    const [from, over] = [await restingBox(chip), await restingBox(to)];
+    const [over, from] = [await restingBox(to), await restingBox(chip)];
     await page.mouse.move(from.x + 10, from.y + 8);
     await page.mouse.down();
     await page.mouse.move(from.x + 40, from.y + 20, { steps: 4 });

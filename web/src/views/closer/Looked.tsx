@@ -82,7 +82,7 @@ function LookedInto({
         <img src={photoUrl(place.photo)} alt={`Picture of ${place.name}`} className="mb-1 h-16 w-full object-cover" />
       )}
       <InSight className="min-h-[12.25rem] shrink-0">
-        <Inside plan={plan} place={place} className="[&_svg]:h-44" onOpen={setOpened} />
+        <Inside plan={plan} place={place} className="[&_svg]:h-44" withKey={false} onOpen={setOpened} />
       </InSight>
       <ul
         className="mt-1 flex min-h-0 flex-wrap content-start gap-1 overflow-y-auto"

@@ -13,6 +13,8 @@ type Props = {
   plan: Plan;
   place: Place;
   className?: string;
+  /** what has no room for its name is numbered, with a key under the drawing; not where names stand beside it */
+  withKey?: boolean;
   /** opens what stands in it */
   onOpen?: (placeId: string) => void;
   /** a container was drawn to another seat, mm from the left and the front */
@@ -22,7 +24,7 @@ type Props = {
 };
 
 /** A place as it is when one looks into it, to scale: what stands in it, and the things where they really go. */
-export function Inside({ plan, place, className, onOpen, onMove, onDivide }: Props) {
+export function Inside({ plan, place, className, withKey = true, onOpen, onMove, onDivide }: Props) {
   const laid = useMemo(() => stowageOf(plan, place), [plan, place]);
   const inner = placesIn(plan, place.id);
   const ground = useGround(plan, place.id);
@@ -38,7 +40,7 @@ export function Inside({ plan, place, className, onOpen, onMove, onDivide }: Pro
   const stacks = upright ? [] : laid.stacks;
   const name = (id: string) => laid.things.find((t) => t.id === id)?.supply.name ?? plan.units[id]?.name ?? '';
   // nothing is told before it is known how large it is drawn
-  const marks = scale > 1e-6 ? keyed(stacks, name, face.width, least) : { key: [], besides: [] };
+  const marks = withKey && scale > 1e-6 ? keyed(stacks, name, face.width, least) : { key: [], besides: [] };
   const labelOf = (id: string) => {
     const no = marks.key.indexOf(name(id));
     return no < 0 ? name(id) : String(no + 1);
