@@ -26,20 +26,39 @@ export async function withDaysToSpring(plan: Plan, spring: Plan): Promise<Plan> 
     {
       type: 'addFreeTime',
       freeTime: {
-        ...{ id: 'saturdays', weekday: 6, on: null, starts: 600, minutes: 75, lies: false, helpers: 0, note: '' },
+        ...{
+          id: 'saturdays',
+          weekday: 6,
+          on: null,
+          starts: 600,
+          minutes: 75,
+          lies: false,
+          helpers: 0,
+          hands: 0,
+          note: '',
+        },
       },
     },
     {
       type: 'addFreeTime',
       freeTime: {
-        ...{ id: 'together', weekday: null, on: '2026-10-17', starts: 600, minutes: 120, lies: false, helpers: 1 },
+        ...{
+          id: 'together',
+          weekday: null,
+          on: '2026-10-17',
+          starts: 600,
+          minutes: 120,
+          lies: false,
+          helpers: 1,
+          hands: 0,
+        },
         note: 'both of them',
       },
     },
     {
       type: 'addFreeTime',
       freeTime: {
-        ...{ id: 'fair', weekday: null, on: '2026-10-24', starts: 600, minutes: 0, lies: false, helpers: 0 },
+        ...{ id: 'fair', weekday: null, on: '2026-10-24', starts: 600, minutes: 0, lies: false, helpers: 0, hands: 0 },
         note: 'the fair',
       },
     },

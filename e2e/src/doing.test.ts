@@ -189,6 +189,60 @@ describe('doing it', () => {
     expect(other).toBeTruthy();
   });
 
+  test('a job parted by its places and made one again; who helps and does not lift', async () => {
+    const { page } = app;
+    const id = await addDemoPlan(app.server, 'pump');
+    // there are more of that name by now
+    const toPlanId = await addDemoPlan(app.server, 'spring');
+    await post(`${app.server.url}/api/plans/${id}/commands`, {
+      commandId: 'to-this-spring',
+      command: { type: 'setDoing', id: 'to-spring', set: { toPlanId } },
+    });
+    const jobs = async () => Object.values((await planOf(id)).jobs);
+    const before = await planOf(id);
+    await page.clock.setFixedTime(FIRST);
+    await app.open(id, 'keepup?view=doing');
+    const all = page.getByRole('region', { name: 'All jobs' });
+    const job = before.jobs['carry-left']!;
+    const line = all.getByRole('listitem').filter({ has: page.getByRole('button', { name: job.name, exact: true }) });
+    await line.getByRole('button', { name: job.name }).click();
+    await line.getByRole('button', { name: 'Part it', exact: true }).click();
+    const which = line.getByRole('group', { name: 'What is to be a job of its own?' });
+    // neither all nor none can be chosen
+    const make = which.getByRole('button', { name: 'Make two jobs of it' });
+    expect(await make.isDisabled()).toBe(true);
+    await which.getByRole('checkbox').first().check();
+    await make.click();
+    await until(async () => (await jobs()).some((j) => j.byHand), 'there are two');
+    const hand = (await jobs()).find((j) => j.byHand)!;
+    expect(hand.to).toEqual(job.to.slice(0, 1));
+    expect((await planOf(id)).jobs['carry-left']!.to).toEqual(job.to.slice(1));
+    // it has a day of its own
+    await until(
+      async () => Object.values((await planOf(id)).sittings).some((s) => s.jobId === hand.id),
+      'it is laid on a day',
+    );
+    // made one with the rest again
+    const part = all.getByRole('listitem').filter({ has: page.getByRole('button', { name: hand.name, exact: true }) });
+    await part.getByRole('button', { name: hand.name }).click();
+    const rest = (await planOf(id)).jobs['carry-left']!.name;
+    await part.getByRole('combobox', { name: 'Make it one with' }).selectOption({ label: rest });
+    await until(async () => {
+      const [one, ...more] = (await jobs()).filter((j) => j.to.includes(job.to[0]!));
+      return more.length === 0 && one!.to.length === job.to.length;
+    }, 'it is one again');
+    await until(async () => {
+      const { sittings, jobs: now } = await planOf(id);
+      const [one] = Object.values(now).filter((j) => j.byHand);
+      return Object.values(sittings).some((s) => s.jobId === one?.id);
+    }, 'it is on a day');
+    // somebody helps who does not lift: the day says so
+    await page.getByRole('textbox', { name: 'Sat 17 Oct, helpers who do not lift' }).fill('1');
+    await page.keyboard.press('Enter');
+    await until(async () => (await planOf(id)).freeTimes['together']!.hands === 1, 'one helps who does not lift');
+    expect(await axeFaults(page)).toEqual([]);
+  });
+
   test('homes that were found become a plan of their own, and the way to it is laid day by day: the old homes are back meanwhile', async () => {
     const { page } = app;
     const id = await addDemoPlan(app.server, 'pump');

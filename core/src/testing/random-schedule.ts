@@ -11,6 +11,8 @@ export type ScheduleKind = {
   floor: boolean;
   money: boolean;
   splits: boolean;
+  /** some who come do not lift, some jobs are lifted */
+  lifters: boolean;
 };
 
 const read = (raw: object): ScheduleProblem => {
@@ -43,6 +45,11 @@ export function randomSchedule(seed: number, kind: ScheduleKind): ScheduleProble
     const evening = kind.floor && r.next() < 0.5 ? { evening: r.below(4) } : {};
     return { date: dateOf(day), minutes: 4 + r.below(4), people: 1 + r.below(kind.people), ...evening };
   });
+  if (kind.lifters) {
+    // drawn by themselves, so that the rest is as it would be without
+    const l = new Random(seed + 1e6);
+    for (const who of [...jobs, ...sessions]) Object.assign(who, { lifters: l.below(who.people + 1) });
+  }
   const money = kind.money ? monthsOf(sessions).map((month) => ({ month, amount: 4 + r.below(5) })) : [];
   return read({ jobs, sessions, floor: kind.floor ? 4 : 0, money });
 }

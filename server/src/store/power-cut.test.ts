@@ -86,7 +86,7 @@ describe('a power cut', () => {
   const all = Array.from({ length: 40 }, (_, i) => `s${String(i).padStart(2, '0')}`);
 
   test('files of two times in one database are seen, and everything is there again', async () => {
-    const { path, id, older } = await old(17);
+    const { path, id, older } = await old(18);
     const database = join(path, 'database');
     const today = join(newFolder(), 'today');
     cpSync(database, today, { recursive: true });

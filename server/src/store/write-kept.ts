@@ -14,10 +14,9 @@ import { DataFolder } from './data-folder.ts';
  */
 /** what only this version knows */
 const NEW: Sent[] = [
-  { type: 'setActivity', id: 'felting', set: { doneAt: 'outside' } },
-  { type: 'setStation', id: 'packing-seat', set: { comes: 1 } },
-  { type: 'setFixture', id: 'heater', set: { heat: 'water' } },
-  { type: 'setFixture', id: 'heater', set: { heat: 'fire' } },
+  { type: 'setFreeTime', id: 'together', set: { hands: 2 } },
+  { type: 'setJob', id: 'paint', set: { lifts: true, byHand: true } },
+  { type: 'setJob', id: 'paint', set: { lifts: false } },
 ];
 
 const at = (path: string) => new URL(`../../../${path}`, import.meta.url);

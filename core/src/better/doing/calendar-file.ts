@@ -10,6 +10,8 @@ const free = {
   /** things may lie about on the evening after it */
   lies: z.boolean().default(false),
   helpers: z.int('must be a whole number').min(0, 'cannot be negative').max(20).default(0),
+  /** who helps and may not lift */
+  hands: z.int('must be a whole number').min(0, 'cannot be negative').max(20).default(0),
 };
 
 /** When there is time for it and what must hold meanwhile: the open exchange format `heronstone-calendar/1` (docs/formats). */
@@ -33,6 +35,8 @@ export const CalendarFile = z.strictObject({
         name: z.string().trim().min(1, 'needs a name').max(120),
         minutes: z.number({ error: 'must be a number' }).gt(0, 'must be more than zero').max(10_000),
         people: z.int().min(1).max(20).default(1),
+        /** who does it must be able to lift */
+        lifts: z.boolean().default(false),
         money: z.number().min(0).max(1_000_000).optional(),
         from: date.optional(),
         by: date.optional(),
@@ -50,7 +54,8 @@ export function rowsOfCalendar(
 ): Pick<Plan, 'doings' | 'freeTimes' | 'jobs'> {
   const minutes = (text: string): number => Number(text.slice(0, 2)) * 60 + Number(text.slice(3));
   const times = file.free.map((f, i): FreeTime => ({
-    ...{ id: `free-${i}`, starts: minutes(f.from), minutes: f.minutes, lies: f.lies, helpers: f.helpers, note: '' },
+    ...{ id: `free-${i}`, starts: minutes(f.from), minutes: f.minutes, lies: f.lies, note: '' },
+    ...{ helpers: f.helpers, hands: f.hands },
     ...('weekday' in f ? { weekday: WEEKDAYS.indexOf(f.weekday) + 1, on: null } : { weekday: null, on: f.date }),
   }));
   const doing: Doing = {
@@ -70,11 +75,26 @@ export function ownJob(
   id: string,
   name: string,
   minutes: number,
-  more: { people?: number; money?: number | undefined; from?: string | undefined; by?: string | undefined } = {},
+  more: {
+    people?: number;
+    lifts?: boolean;
+    money?: number | undefined;
+    from?: string | undefined;
+    by?: string | undefined;
+  } = {},
 ): Plan['jobs'][string] {
   return {
     ...{ id, name, kind: 'own', why: '', about: [], to: [], low: minutes, likely: minutes, high: minutes, typed: true },
-    ...{ people: more.people ?? 1, floor: 0, money: more.money ?? null, saves: 0, after: [], splits: false },
+    ...{
+      people: more.people ?? 1,
+      lifts: more.lifts ?? false,
+      byHand: false,
+      floor: 0,
+      money: more.money ?? null,
+      saves: 0,
+      after: [],
+      splits: false,
+    },
     ...{
       notBefore: more.from ?? null,
       readyBy: more.by ?? null,

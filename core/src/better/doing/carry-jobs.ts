@@ -1,6 +1,8 @@
 import { homesOf, type Plan } from '../../record/plan/index.ts';
 import { type Add, idOf, type Made, some } from './adding.ts';
 import { carryGroups, wholeCrossing } from './carrying.ts';
+import { LIFTED } from './minutes.ts';
+import { placesByHand } from './parting.ts';
 import { shareKey } from './savings.ts';
 
 /** Carrying things to where they will live. */
@@ -8,7 +10,8 @@ export function carrying(now: Plan, then: Plan, add: Add, made: Made, left: Map<
   const crossing = wholeCrossing(now, then);
   const { pairs } = crossing;
   const unitOf = (placeId: string) => then.places[placeId]?.unitId ?? '';
-  const groups = carryGroups(crossing, unitOf);
+  const hands = placesByHand(now.jobs);
+  const groups = carryGroups(crossing, unitOf, hands);
   // what a share saves it saves when the last of it has come
   const lastOf = new Map<string, number>();
   for (const [g, group] of groups.entries())
@@ -22,6 +25,9 @@ export function carrying(now: Plan, then: Plan, add: Add, made: Made, left: Map<
       continue;
     }
     const units = [...new Set(own.map((p) => unitOf(p.to)))];
+    const keys = [...new Set(own.map((p) => hands.get(p.to) ?? unitOf(p.to)))];
+    // what its maker parted is hers as long as it can go by itself
+    const hers = keys.length === 1 && now.jobs[keys[0]!]?.byHand ? keys[0]! : null;
     const things = new Set(own.map((p) => p.supply.id));
     if (ids.every((id) => id === '')) for (const id of comesHome) things.add(id);
     let saved = 0;
@@ -36,7 +42,8 @@ export function carrying(now: Plan, then: Plan, add: Add, made: Made, left: Map<
       names.length > 3
         ? `${names.slice(0, 2).join(', ')} and ${names.length - 2} more`
         : names.join(names.length === 2 ? ' and ' : ', ');
-    const id = idOf('carry', units[0]!.slice(0, 60), ...(group.part ? [String(group.part.no)] : []));
+    const first = keys.find((k) => then.units[k]) ?? keys[0]!;
+    const id = hers ?? idOf('carry', first.slice(0, 60), ...(group.part ? [String(group.part.no)] : []));
     const needs = new Set<string>();
     for (const p of own) {
       for (let place = then.places[p.to]; place; place = place.inId === null ? undefined : then.places[place.inId])
@@ -53,18 +60,26 @@ export function carrying(now: Plan, then: Plan, add: Add, made: Made, left: Map<
           id,
           kind: 'carry',
           about: [...things].sort(),
+          byHand: hers !== null,
+          lifts: own.some((p) => p.supply.mass > LIFTED),
           to: [...new Set(own.map((p) => p.to))].sort(),
           saves: saved,
           readyBy: wantedBy(now, things),
         },
         after: [...new Set([...needs, ...group.after.flatMap((a) => (ids[a] ? [ids[a]] : []))])],
-        name: `Carry ${some(things.size, 'thing', 'things')} to ${where}${group.part ? `, part ${group.part.no} of ${group.part.of}` : ''}`,
+        name: `Carry ${some(things.size, 'thing', 'things')} to ${where}${hers !== null ? partOfUnit(then, own) : ''}${group.part ? `, part ${group.part.no} of ${group.part.of}` : ''}`,
         why: whyCarried(homeless, units.length, own.length),
       },
       group.seconds,
     );
     ids.push(id);
   }
+}
+
+/** Into how many places of its unit a job goes that its maker parted from the rest: “, 3 places”. */
+function partOfUnit(then: Plan, own: readonly { to: string }[]): string {
+  const to = [...new Set(own.map((p) => p.to))];
+  return to.length === 1 ? `: ${then.places[to[0]!]?.name ?? 'a place'}` : `, ${to.length} places`;
 }
 
 /** The first day on which something is made with any of these things for a day of its own: a market, a class. */

@@ -23,14 +23,22 @@ export function wholeCrossing(now: Plan, then: Plan): Crossing {
 /**
  * What is carried, a unit at a time: all that goes into one unit is one group, unless units wait for each other, then these are one. One that would take
  * too long is made several, one after the other, cut where the tray is empty.
+ * @param hands by place: what its maker has put into a job of its own, which is as long as she wants it
  */
-export function carryGroups(crossing: Crossing, unitOf: (placeId: string) => string): Group[] {
+export function carryGroups(
+  crossing: Crossing,
+  unitOf: (placeId: string) => string,
+  hands: ReadonlyMap<string, string> = new Map(),
+): Group[] {
   const { pairs, steps, waits, moves } = crossing;
-  const units = [...new Set(pairs.map((p) => unitOf(p.to)))];
-  const at = pairs.map((p) => units.indexOf(unitOf(p.to)));
+  const keyOf = (p: { to: string }): string => hands.get(p.to) ?? unitOf(p.to);
+  const units = [...new Set(pairs.map(keyOf))];
+  const at = pairs.map((p) => units.indexOf(keyOf(p)));
+  const made = new Set(hands.values());
   const before = units.map(() => new Set<number>());
   for (const [leaves, comes] of waits) if (at[leaves] !== at[comes]) before[at[comes]!]!.add(at[leaves]!);
   const rings = ringsIn(before);
+  const whole = rings.map((r, i) => made.has(units[i]!) && rings.every((o, j) => o !== r || j === i));
   const groups: Group[] = [];
   const partsOf = new Map<number, number[]>();
   const inTray = new Map<number, Set<number>>();
@@ -42,7 +50,10 @@ export function carryGroups(crossing: Crossing, unitOf: (placeId: string) => str
     inTray.set(ring, tray);
     const { seconds, toId } = moves[k]!;
     let group = groups[parts.at(-1) ?? -1];
-    if (!group || (tray.size === 0 && ((group.seconds + seconds) * ALLOWANCE) / 60 > LONGEST_CARRY)) {
+    if (
+      !group ||
+      (!whole[at[pair]!] && tray.size === 0 && ((group.seconds + seconds) * ALLOWANCE) / 60 > LONGEST_CARRY)
+    ) {
       group = { pairs: [], after: parts.slice(-1), seconds: 0, part: null };
       parts.push(groups.push(group) - 1);
     }

@@ -71,7 +71,7 @@ const withJobs = (plan: Plan, other: Plan): Plan => applied(plan, ...mergeJobs(p
 const free = (over: Partial<Plan['freeTimes'][string]>): Command => ({
   type: 'addFreeTime',
   freeTime: {
-    ...{ id: 'sat', weekday: 6, on: null, starts: 600, minutes: 120, lies: false, helpers: 0, note: '' },
+    ...{ id: 'sat', weekday: 6, on: null, starts: 600, minutes: 120, lies: false, helpers: 0, hands: 0, note: '' },
     ...over,
   },
 });
@@ -521,6 +521,9 @@ describe('which day what', () => {
     const words = (set: Partial<Job>, d = doing(), p: Plan = applied(plan, { type: 'setJob', id: job.id, set })) =>
       tooMuch(p, problemOf(p, d, 'found', today), [job.id])[0]!.words;
     expect(words({ people: 2 })).toMatch(/2 people at once/);
+    const hands = applied(plan, { type: 'setFreeTime', id: 'sat', set: { hands: 1 } });
+    const lifted = applied(hands, { type: 'setJob', id: job.id, set: { people: 2, lifts: true } });
+    expect(words({}, doing(), lifted)).toMatch(/2 lift it at once, and who helps does not lift/);
     expect(words({ money: 90 }, doing({ moneyAMonth: 50 }))).toMatch(/more than a month’s money/);
     expect(words({ readyBy: '2026-10-02' })).toMatch(/Before 2026-10-02 there is not enough time/);
     expect(words({}, doing(), withJobs(now, then))).toMatch(/say when you are free/);

@@ -5,7 +5,7 @@ import { HANDFUL, litresOf } from '../../living/moves/index.ts';
 import { LOAD_CONSTANT } from '../../space/loads/index.ts';
 import { type Add, footprint, idOf, type Made, some } from './adding.ts';
 import { type Difference } from './difference.ts';
-import { DELIVERY_DAYS, LAID_OUT, TAKES } from './minutes.ts';
+import { DELIVERY_DAYS, LAID_OUT, LIFTED, TAKES } from './minutes.ts';
 
 /** Buying, bringing in, moving, setting in: what must stand before anything is carried to it. */
 export function furniture(now: Plan, then: Plan, d: Difference, add: Add, first: readonly string[]): Made {
@@ -33,11 +33,13 @@ export function furniture(now: Plan, then: Plan, d: Difference, add: Add, first:
   for (const unit of d.come.filter((u) => u.hostId === null || !d.come.some((o) => o.id === u.hostId))) {
     const all = [unit, ...guests(then, unit).filter((u) => d.come.includes(u))];
     const places = Object.values(then.places).filter((p) => all.some((u) => u.id === p.unitId)).length;
-    const heavy = all.reduce((sum, u) => sum + massOf(u), 0) / 1000 > LOAD_CONSTANT;
+    const mass = all.reduce((sum, u) => sum + massOf(u), 0);
+    const heavy = mass / 1000 > LOAD_CONSTANT;
     const job = add(
       {
         ...{ id: idOf('bring', unit.id), kind: 'bring', about: all.map((u) => u.id), splits: false },
         ...{ after: all.flatMap((u) => bought.get(u.id) ?? []), people: heavy ? 2 : 1, floor: footprint(unit) },
+        lifts: mass > LIFTED,
         name: `Bring in ${unit.name}`,
         why: heavy ? 'Too heavy for one: two lift it.' : 'What is to live in it waits for it.',
       },
@@ -48,13 +50,15 @@ export function furniture(now: Plan, then: Plan, d: Difference, add: Add, first:
   for (const { now: was, then: unit } of d.move) {
     const along = guests(now, was);
     const inside = [was, ...along].reduce((sum, u) => sum + massInUnit(now, u.id), 0);
-    const heavy = [was, ...along].reduce((sum, u) => sum + massOf(u), 0) / 1000 > LOAD_CONSTANT;
+    const mass = [was, ...along].reduce((sum, u) => sum + massOf(u), 0);
+    const heavy = mass / 1000 > LOAD_CONSTANT;
     const rolls = factsOf(was.kind).mobile;
     const out = rolls ? { seconds: 0, floor: 0 } : laidOut(now, [was, ...along]);
     const reshaped = was.width !== unit.width || was.rows !== unit.rows || was.columns !== unit.columns;
     const job = add(
       {
         ...{ id: idOf('move', unit.id), kind: 'move', about: [unit.id, ...along.map((u) => u.id)], splits: false },
+        lifts: mass > LIFTED && !rolls,
         ...{ people: heavy && !rolls ? 2 : 1, floor: out.floor + (inside > 0 && !rolls ? footprint(was) : 0) },
         name: reshaped ? `Change ${unit.name}` : `Move ${unit.name}`,
         why:

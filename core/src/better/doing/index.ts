@@ -2,6 +2,7 @@ export { differenceOf, dividersOf, type Difference } from './difference.ts';
 export { jobsBetween } from './jobs.ts';
 export { savingsOf, yearOf } from './savings.ts';
 export { mergeJobs } from './merging.ts';
+export { canJoin, joinJobs, partJob, partsOf } from './parting.ts';
 export { changes, moveCommandOf, movesOf, tickJob } from './ticks.ts';
 export { leftOf, openJobs, planDays, plannedFrom, problemOf, sittingsOf, tooMuch, wayAway } from './planning.ts';
 export { provenWords, summaryOf, type Reached, type Summary } from './summary.ts';

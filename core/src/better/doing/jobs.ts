@@ -4,12 +4,26 @@ import { type Add, BUY_THINGS, footprint, idOf, some } from './adding.ts';
 import { carrying } from './carry-jobs.ts';
 import { type Difference, differenceOf } from './difference.ts';
 import { furniture } from './furniture-jobs.ts';
-import { DELIVERY_DAYS, minutesOf, TAKES } from './minutes.ts';
+import { DELIVERY_DAYS, LIFTED, minutesOf, TAKES } from './minutes.ts';
+import { pileName, pilesParted } from './parting.ts';
 import { savingsOf, shareKey } from './savings.ts';
 
 /** A job as it follows from what differs, before anything was said about it. */
 const BLANK = {
-  ...{ why: '', about: [], to: [], typed: false, people: 1, floor: 0, money: null, saves: 0, after: [], splits: true },
+  ...{
+    why: '',
+    about: [],
+    to: [],
+    typed: false,
+    people: 1,
+    lifts: false,
+    byHand: false,
+    floor: 0,
+    money: null,
+    saves: 0,
+    after: [],
+    splits: true,
+  },
   ...{ notBefore: null, readyBy: null, delivery: 0, state: 'open', spent: 0, left: null, doneOn: null },
 } satisfies Partial<Job>;
 
@@ -33,7 +47,7 @@ export function jobsBetween(now: Plan, then: Plan): Job[] {
   carrying(now, then, add, made, left);
   finishing(then, d, add, jobs);
   seatsLeft(then, d, jobs, left, add);
-  return jobs;
+  return pilesParted(jobs, now.jobs);
 }
 
 /** Sorting out and measuring: what comes before anything is bought. */
@@ -45,7 +59,7 @@ function beginnings(now: Plan, d: Difference, add: Add): string[] {
       add(
         {
           ...{ id: 'sort', kind: 'sort', about: undecided.map((s) => s.id) },
-          name: `Decide on ${some(undecided.length, 'thing', 'things')}`,
+          name: pileName('sort', undecided.length),
           why: 'What goes need not be measured, bought for or carried.',
         },
         undecided.length * TAKES.decide,
@@ -61,7 +75,7 @@ function beginnings(now: Plan, d: Difference, add: Add): string[] {
       add(
         {
           ...{ id: 'measure', kind: 'measure', about: guessed.map((s) => s.id), after: [...first] },
-          name: `Measure ${some(guessed.length, 'thing that is', 'things that are')} only guessed`,
+          name: pileName('measure', guessed.length),
           why: 'Boxes are bought for what is measured.',
         },
         guessed.length * TAKES.measure,
@@ -72,7 +86,7 @@ function beginnings(now: Plan, d: Difference, add: Add): string[] {
     add(
       {
         ...{ id: 'passOn', kind: 'passOn', about: leaving.map((s) => s.id), after: first.slice(0, 1) },
-        name: `Pass on or throw ${some(leaving.length, 'thing', 'things')}`,
+        name: pileName('passOn', leaving.length),
         why: 'What goes first makes room for the rest.',
       },
       leaving.length * TAKES.passOn,
@@ -112,6 +126,7 @@ function finishing(then: Plan, d: Difference, add: Add, jobs: readonly Job[]): v
         ...{
           after: carried.map((j) => j.id),
           people: massOf(unit) / 1000 > LOAD_CONSTANT ? 2 : 1,
+          lifts: massOf(unit) > LIFTED,
           floor: footprint(unit),
         },
         name: `Take ${unit.name} away`,

@@ -41,6 +41,8 @@ export const TAKES = {
 export const DELIVERY_DAYS = 4;
 /** What is taken out of a unit lies so high on the floor or table meanwhile, mm (own assumption). */
 export const LAID_OUT = 200;
+/** More than this is lifted: who may not lift carries no more at a time, g (5 kg, what pregnant women may lift regularly: German Maternity Protection Act, § 11, from memory). */
+export const LIFTED = 5000;
 /** One piece of a job that may be parted is worth clearing the table for, min (own assumption). */
 export const LEAST_PIECE = 15;
 /** A carrying job that would be longer is made several, min (own assumption). */

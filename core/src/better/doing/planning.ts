@@ -57,12 +57,14 @@ export function problemOf(
   const { factor } = paceOf(Object.values(plan.jobs));
   const free = sessionsFrom(plan, from, doing.livable);
   const people = Math.max(1, ...free.map((s) => s.people));
+  const lifters = Math.max(1, ...free.map((s) => s.lifters ?? s.people));
   const sessions: ScheduleSession[] =
     way === 'weekend'
       ? Array.from({ length: WEEKEND.days }, (_, i) => ({
           date: dayAfter(weekendFrom(from), i),
           minutes: WEEKEND.minutes,
           people,
+          lifters,
         }))
       : free;
   const open = openJobs(plan.jobs).filter((j) => j.kind !== 'labels');
@@ -77,6 +79,7 @@ export function problemOf(
         id: job.id,
         minutes,
         people: job.people,
+        lifters: job.lifts ? job.people : 0,
         floor: lies ? Math.max(job.floor, LEAST_FLOOR) : 0,
         // what was begun has been paid for
         money: job.state === 'half' ? 0 : (job.money ?? 0),
@@ -154,9 +157,12 @@ export function tooMuch(
 }
 
 function whyLate(job: ScheduleProblem['jobs'][number], { sessions, money }: ScheduleProblem): string {
-  const enough = sessions.filter((s) => s.people >= job.people);
+  const came = sessions.filter((s) => s.people >= job.people);
+  const enough = came.filter((s) => (s.lifters ?? s.people) >= job.lifters);
   const longest = Math.max(0, ...enough.map((s) => s.minutes));
   if (sessions.length === 0) return 'There is no time for it: say when you are free.';
+  if (came.length > 0 && enough.length === 0)
+    return `${job.lifters} lift it at once, and who helps does not lift: say when somebody comes who does.`;
   if (enough.length === 0) return `It wants ${job.people} people at once, and you are alone: say when somebody helps.`;
   if (!job.splits && job.minutes > longest)
     return `It wants ${job.minutes} min in one go so that nothing lies about in the evening; the longest there is has ${longest} min. One such day, or a few evenings with things on the floor.`;

@@ -16,7 +16,7 @@ export function freeOn(plan: Pick<Plan, 'freeTimes'>, day: string): FreeTime | n
   return own && own.minutes > 0 ? own : null;
 }
 
-/** The days on which there is time, from a day on: the maker and who helps her and may lift. @param livable nothing lies about on the evenings after, but where it is said */
+/** The days on which there is time, from a day on: the maker, who helps her, and who of them lifts. @param livable nothing lies about on the evenings after, but where it is said */
 export function sessionsFrom(plan: Pick<Plan, 'freeTimes'>, from: string, livable = false): ScheduleSession[] {
   const sessions: ScheduleSession[] = [];
   if (Object.keys(plan.freeTimes).length === 0) return sessions;
@@ -25,7 +25,9 @@ export function sessionsFrom(plan: Pick<Plan, 'freeTimes'>, from: string, livabl
     const free = freeOn(plan, date);
     if (free)
       sessions.push({
-        ...{ date, minutes: free.minutes, people: 1 + free.helpers },
+        ...{ date, minutes: free.minutes, people: 1 + free.helpers + free.hands },
+        // the maker lifts herself
+        ...(free.hands > 0 ? { lifters: 1 + free.helpers } : {}),
         ...(livable && !free.lies ? { evening: 0 } : {}),
       });
   }

@@ -61,6 +61,9 @@ export function checkSchedule(
     const now = answer.order.filter((q) => q.session === p.session && q.from <= p.from + EPS && q.to > p.from + EPS);
     const people = now.reduce((sum, q) => sum + problem.jobs.find((j) => j.id === q.job)!.people, 0);
     if (people > (sessions.get(p.session)?.people ?? 0)) broken.push(`${people} people are wanted on ${p.session}`);
+    const lifters = now.reduce((sum, q) => sum + problem.jobs.find((j) => j.id === q.job)!.lifters, 0);
+    if (lifters > (sessions.get(p.session)?.lifters ?? Infinity))
+      broken.push(`${lifters} who lift are wanted on ${p.session}`);
     if (problem.floor === 0) continue;
     const t = moment(p.session, p.from);
     const floor = problem.jobs.reduce((sum, j) => {

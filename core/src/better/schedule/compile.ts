@@ -7,6 +7,7 @@ const dayNumber = (date: string): number => Date.parse(`${date}T00:00:00Z`) / DA
 export type CompiledJob = {
   minutes: number;
   people: number;
+  lifters: number;
   floor: number;
   money: number;
   saves: number;
@@ -31,6 +32,7 @@ export type Compiled = {
     date: string;
     minutes: number;
     people: number;
+    /** of them so many can lift */ lifters: number;
     /** days since the first */ day: number;
     /** floor that may stay covered when it ends */ evening: number;
     month: number;
@@ -51,6 +53,7 @@ export function compileSchedule(problem: ScheduleProblem): Compiled {
   const months = [...new Set(sorted.map((s) => s.date.slice(0, 7)))];
   const sessions = sorted.map((s) => ({
     ...s,
+    lifters: Math.min(s.people, s.lifters ?? s.people),
     evening: s.evening ?? Infinity,
     day: dayNumber(s.date) - start,
     month: months.indexOf(s.date.slice(0, 7)),
@@ -70,11 +73,13 @@ export function compileSchedule(problem: ScheduleProblem): Compiled {
         k >= first &&
         k <= last &&
         s.people >= j.people &&
+        s.lifters >= j.lifters &&
         s.minutes >= (piece > 0 ? Math.min(piece, j.minutes) : j.minutes) &&
         purse[s.month]! >= j.money,
     );
     return {
-      ...{ minutes: j.minutes, people: j.people, floor: j.floor, money: j.money, saves: j.saves, lag: j.lag },
+      ...{ minutes: j.minutes, people: j.people, lifters: j.lifters, floor: j.floor, money: j.money },
+      ...{ saves: j.saves, lag: j.lag },
       ...{ before: before[i]!, after: after[i]!, piece, first: first < 0 ? sessions.length : first, last },
       never: first < 0 || !may || j.floor > floor,
     };

@@ -11,6 +11,8 @@ export const ScheduleJob = z.strictObject({
   minutes: z.number({ error: 'must be a number' }).gt(0, 'must be more than zero').max(1e6),
   /** so many people at once, from its beginning to its end */
   people: people.default(1),
+  /** of them so many who can lift */
+  lifters: z.int('must be a whole number').min(0, 'cannot be negative').max(1000).default(0),
   /** floor it covers from its beginning to its end, over evenings too, in whatever measure the limit is given */
   floor: amount.default(0),
   /** spent in the month it begins in */
@@ -34,6 +36,8 @@ export const ScheduleSession = z.strictObject({
   date,
   minutes: z.number({ error: 'must be a number' }).gt(0, 'must be more than zero').max(1440),
   people: people.default(1),
+  /** of them so many can lift; left out: all */
+  lifters: z.int('must be a whole number').min(0, 'cannot be negative').max(1000).optional(),
   /** floor that may stay covered when it ends, by jobs that go on in a later one; left out: as much as any time */
   evening: amount.optional(),
 });
@@ -71,6 +75,8 @@ export function readSchedule(raw: unknown): { ok: true; problem: ScheduleProblem
     if (ids.has(id)) return no(`there are two jobs “${id}”`);
     ids.add(id);
   }
+  const more = jobs.find((j) => j.lifters > j.people);
+  if (more) return no(`job “${more.id}” wants more people who lift than people`);
   for (const { id, before } of jobs)
     for (const other of before)
       if (!ids.has(other)) return no(`before job “${id}” comes “${other}”, which is not there`);

@@ -13,6 +13,7 @@ function byBeginnings(problem: ScheduleProblem): { late: number; value: number }
   const sessions = [...problem.sessions].sort((a, b) => (a.date < b.date ? -1 : 1));
   const start = Date.parse(sessions[0]!.date);
   const used = sessions.map((s) => new Array<number>(s.minutes).fill(0));
+  const lifting = sessions.map((s) => new Array<number>(s.minutes).fill(0));
   const floor = sessions.map((s) => new Array<number>(s.minutes).fill(0));
   const evening = sessions.map(() => 0);
   const spent = new Map<string, number>();
@@ -63,6 +64,7 @@ function byBeginnings(problem: ScheduleProblem): { late: number; value: number }
         }
         if (done > 0 && !job.splits && slots[last]![0] !== k) break;
         if (used[k]![m]! + job.people > sessions[k]!.people) continue;
+        if (lifting[k]![m]! + job.lifters > (sessions[k]!.lifters ?? Infinity)) continue;
         const month = sessions[k]!.date.slice(0, 7);
         if (done === 0) {
           const most = problem.money.find((x) => x.month === month)?.amount ?? Infinity;
@@ -70,8 +72,10 @@ function byBeginnings(problem: ScheduleProblem): { late: number; value: number }
           spent.set(month, (spent.get(month) ?? 0) + job.money);
         }
         used[k]![m]! += job.people;
+        lifting[k]![m]! += job.lifters;
         go(done + 1, done === 0 ? t : first, t);
         used[k]![m]! -= job.people;
+        lifting[k]![m]! -= job.lifters;
         if (done === 0) spent.set(month, spent.get(month)! - job.money);
       }
     };
@@ -88,7 +92,7 @@ const solve = (problem: ScheduleProblem, work = 4000): Promise<ScheduleAnswer> =
 describe('which job in which session', () => {
   test('by Smith’s rule where nothing binds: what saves most for its time first (Smith 1956, from memory)', async () => {
     const jobs = Array.from({ length: 12 }, (_, i) => ({
-      ...{ id: `j${i}`, minutes: 60, people: 1, floor: 0, money: 0, lag: 0, before: [] },
+      ...{ id: `j${i}`, minutes: 60, people: 1, floor: 0, money: 0, lag: 0, before: [], lifters: 0 },
       saves: (i * 7) % 12,
     }));
     const sessions = jobs.map((_, i) => ({
@@ -107,6 +111,8 @@ describe('which job in which session', () => {
       const kind: ScheduleKind = {
         ...{ jobs: 3 + (seed % 3), sessions: 2 + (seed % 2), people: 1 + (seed % 2), prec: (seed % 4) * 0.15 },
         ...{ floor: seed % 2 === 0, money: seed % 5 === 0, splits: seed % 3 === 0 },
+        // with two who come
+        lifters: seed % 4 === 1,
       };
       const problem = randomSchedule(seed, kind);
       const answer = await solve(problem);
@@ -128,6 +134,7 @@ describe('which job in which session', () => {
           prec: (seed % 4) * 0.08,
         },
         ...{ floor: seed % 2 === 0, money: seed % 5 === 0, splits: seed % 3 === 0 },
+        lifters: seed % 4 === 1,
       });
       const answer = await solve(problem, 150);
       const { broken, value } = checkSchedule(problem, answer);
@@ -150,7 +157,7 @@ describe('which job in which session', () => {
   test('same work and seed, same answer', async () => {
     const problem = randomSchedule(7, {
       ...{ jobs: 20, sessions: 8, people: 2, prec: 0.1 },
-      ...{ floor: true, money: true, splits: true },
+      ...{ floor: true, money: true, splits: true, lifters: true },
     });
     expect(await solve(problem)).toEqual(await solve(problem));
   });
@@ -176,6 +183,7 @@ describe('which job in which session', () => {
       },
       /“a”, “b” wait for each other/,
     ],
+    [{ jobs: [{ id: 'a', minutes: 5, people: 1, lifters: 2 }] }, /more people who lift than people/],
     [{ jobs: [{ id: 'a', minutes: 0 }] }, /more than zero/],
     [{ sessions: [{ date: '2026-02-30', minutes: 5 }] }, /date/],
     [

@@ -6,6 +6,9 @@ const EPS = 1e-6;
 /** A job, or a piece of one, in a session, from and to in its minutes. */
 export type Piece = { job: number; session: number; from: number; to: number };
 
+/** Who a job wants: people, and of them those who lift. */
+type Crew = { people: number; lifters: number };
+
 /** What is taken up of people or of the floor, from and to in minutes of a session; `stays`: over the evening after it. */
 type Taken = { from: number; to: number; much: number; stays: boolean };
 
@@ -23,6 +26,8 @@ export class Timetable {
   value = 0;
   late = 0;
   private people: Taken[][];
+  /** of people, those who lift; only where not everybody can */
+  private lifting: Taken[][];
   private floor: Taken[][];
   /** minutes of people that are taken, a session */
   private used: Float64Array;
@@ -32,6 +37,7 @@ export class Timetable {
     this.endsIn = new Int32Array(c.jobs.length).fill(-1);
     this.endsAt = new Float64Array(c.jobs.length);
     this.people = c.sessions.map(() => []);
+    this.lifting = c.sessions.map(() => []);
     this.floor = c.sessions.map(() => []);
     this.used = new Float64Array(c.sessions.length);
     this.spent = new Float64Array(c.purse.length);
@@ -44,6 +50,7 @@ export class Timetable {
     this.value = 0;
     this.late = 0;
     for (const list of this.people) list.length = 0;
+    for (const list of this.lifting) list.length = 0;
     for (const list of this.floor) list.length = 0;
     this.used.fill(0);
     this.spent.fill(0);
@@ -58,6 +65,7 @@ export class Timetable {
     other.value = this.value;
     other.late = this.late;
     other.people = this.people.map((list) => [...list]);
+    other.lifting = this.lifting.map((list) => [...list]);
     other.floor = this.floor.map((list) => [...list]);
     other.used.set(this.used);
     other.spent.set(this.spent);
@@ -85,11 +93,13 @@ export class Timetable {
   }
 
   private take(job: number, found: readonly Piece[]): void {
-    const { people, floor, money } = this.c.jobs[job]!;
+    const { people, lifters, floor, money } = this.c.jobs[job]!;
     const last = found.at(-1)!;
     for (const p of found) {
       this.pieces.push(p);
       this.people[p.session]!.push({ from: p.from, to: p.to, much: people, stays: false });
+      if (this.lifts(p.session, lifters))
+        this.lifting[p.session]!.push({ from: p.from, to: p.to, much: lifters, stays: false });
       this.used[p.session]! += (p.to - p.from) * people;
     }
     if (floor > 0)
@@ -125,13 +135,13 @@ export class Timetable {
     }
     let ends = Infinity;
     for (let s = s0; s <= j.last && s <= ends; s++) {
-      const { people, month, minutes } = c.sessions[s]!;
-      if (people < j.people || this.spent[month]! + j.money > c.purse[month]! + EPS) continue;
+      const { people, lifters, month, minutes } = c.sessions[s]!;
+      if (people < j.people || lifters < j.lifters || this.spent[month]! + j.money > c.purse[month]! + EPS) continue;
       const since = s === s0 ? t0 : 0;
       if (j.piece === 0) {
         if (since + j.minutes > minutes + EPS) continue;
         if (minutes * people - this.used[s]! + EPS < j.minutes * j.people) continue;
-        const from = this.soonest(s, since, j.minutes, j.people, j.floor);
+        const from = this.soonest(s, since, j.minutes, j, j.floor);
         if (from !== null) return [[{ job, session: s, from, to: from + j.minutes }]];
       } else {
         const parted = this.parted(job, s, since);
@@ -150,9 +160,10 @@ export class Timetable {
     const pieces: Piece[] = [];
     let left = j.minutes;
     for (let s = start; s <= j.last; s++) {
-      const { minutes, people } = c.sessions[s]!;
+      const { minutes, people, lifters } = c.sessions[s]!;
+      const enough = people >= j.people && lifters >= j.lifters;
       const from = s === start ? since : 0;
-      const rest = people >= j.people ? this.soonest(s, from, left, j.people, s === start ? j.floor : 0) : null;
+      const rest = enough ? this.soonest(s, from, left, j, s === start ? j.floor : 0) : null;
       if (rest !== null && (s === start || this.floorFree(s, 0, rest + left, j.floor))) {
         pieces.push({ job, session: s, from: rest, to: rest + left });
         return pieces;
@@ -160,7 +171,7 @@ export class Timetable {
       // it stays open over the evening: the floor is covered to the end of the session, and after it
       if (this.stayingOver(s) + j.floor > c.sessions[s]!.evening + EPS) return null;
       if (s > start && !this.floorFree(s, 0, minutes, j.floor)) return null;
-      const piece = people >= j.people ? this.longest(s, from, j, left, s === start) : null;
+      const piece = enough ? this.longest(s, from, j, left, s === start) : null;
       if (!piece) {
         if (s === start) return null;
         continue;
@@ -187,7 +198,7 @@ export class Timetable {
       if (first && !this.floorFree(s, from, end, j.floor)) continue;
       let to = Math.min(end, from + left);
       // cut where people are wanted elsewhere
-      for (let cut = this.clash(s, from, to, j.people); cut !== null; cut = this.clash(s, from, to, j.people)) to = cut;
+      for (let cut = this.clash(s, from, to, j); cut !== null; cut = this.clash(s, from, to, j)) to = cut;
       let long = to - from;
       if (left - long < j.piece - EPS) long = left - j.piece;
       if (long <= EPS || long < j.piece - EPS || (best && long <= best.to - best.from + EPS)) continue;
@@ -197,10 +208,10 @@ export class Timetable {
   }
 
   /** The first minute after one at which so many people (and so much floor) are free for so long. */
-  private soonest(s: number, since: number, minutes: number, people: number, floor: number): number | null {
+  private soonest(s: number, since: number, minutes: number, crew: Crew, floor: number): number | null {
     const end = this.c.sessions[s]!.minutes;
     let best: number | null = null;
-    if (this.fits(s, since, minutes, people, floor)) return since;
+    if (this.fits(s, since, minutes, crew, floor)) return since;
     for (let k = 0; k < 2; k++) {
       const list = k === 0 ? this.people[s]! : this.floor[s]!;
       for (let i = 0; i < list.length; i++) {
@@ -209,7 +220,7 @@ export class Timetable {
           to > since &&
           to + minutes <= end + EPS &&
           (best === null || to < best) &&
-          this.fits(s, to, minutes, people, floor)
+          this.fits(s, to, minutes, crew, floor)
         )
           best = to;
       }
@@ -218,18 +229,26 @@ export class Timetable {
     return best;
   }
 
-  private fits(s: number, from: number, minutes: number, people: number, floor: number): boolean {
+  private fits(s: number, from: number, minutes: number, crew: Crew, floor: number): boolean {
     return (
       from + minutes <= this.c.sessions[s]!.minutes + EPS &&
-      this.clash(s, from, from + minutes, people) === null &&
+      this.clash(s, from, from + minutes, crew) === null &&
       this.floorFree(s, from, from + minutes, floor)
     );
   }
 
   /** Where from one minute to another more people are wanted than there are: the first such minute after the beginning. */
-  private clash(s: number, from: number, to: number, people: number): number | null {
-    const free = this.c.sessions[s]!.people - people;
-    return over(this.people[s]!, from, to, free);
+  private clash(s: number, from: number, to: number, { people, lifters }: Crew): number | null {
+    const there = this.c.sessions[s]!;
+    const first = over(this.people[s]!, from, to, there.people - people);
+    if (!this.lifts(s, lifters)) return first;
+    const lifting = over(this.lifting[s]!, from, to, there.lifters - lifters);
+    return first === null || lifting === null ? (first ?? lifting) : Math.min(first, lifting);
+  }
+
+  /** Whether who lifts must be counted by itself: somebody there does not. */
+  private lifts(s: number, lifters: number): boolean {
+    return lifters > 0 && this.c.sessions[s]!.lifters < this.c.sessions[s]!.people;
   }
 
   /** Floor that stays covered over the evening after a session. */

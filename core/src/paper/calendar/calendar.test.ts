@@ -16,7 +16,7 @@ function planned(sittings: [job: string, on: string, from: number, to: number][]
       },
     },
     freeTimes: {
-      sat: { id: 'sat', weekday: 6, on: null, starts: 570, minutes: 120, lies: false, helpers: 0, note: '' },
+      sat: { id: 'sat', weekday: 6, on: null, starts: 570, minutes: 120, lies: false, helpers: 0, hands: 0, note: '' },
     },
     jobs: { a: job('a', 'Paint the north wall; twice'), b: job('b', 'Größere Kisten, “flat”\r\nor not') },
     sittings: Object.fromEntries(

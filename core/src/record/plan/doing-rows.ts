@@ -45,6 +45,8 @@ export const FreeTime = z.strictObject({
   lies: z.boolean(),
   /** who helps and may lift */
   helpers: z.int('must be a whole number').min(0, 'cannot be negative').max(20),
+  /** who helps and may not lift */
+  hands: z.int('must be a whole number').min(0, 'cannot be negative').max(20),
   note: text(200),
 });
 export type FreeTime = z.infer<typeof FreeTime>;
@@ -87,6 +89,8 @@ export const Job = z.strictObject({
   /** the minutes are the maker’s own */
   typed: z.boolean(),
   people: z.int().min(1).max(20),
+  /** who does it must be able to lift */
+  lifts: z.boolean(),
   /** floor or table it covers meanwhile, m² */
   floor: finite.min(0).max(100),
   /** null: nobody said what it costs */
@@ -96,6 +100,8 @@ export const Job = z.strictObject({
   /** jobs that come before it */
   after: z.array(Id).max(2000),
   splits: z.boolean(),
+  /** its maker parted it from others, or joined it: what it holds stays together */
+  byHand: z.boolean(),
   /** not before, and by then */
   notBefore: day,
   readyBy: day,

@@ -14,7 +14,7 @@ export function DayPage({ day, wanted, onStop }: { day: Day; wanted: Plan | null
   const plan = usePlan((s) => s.plan);
   const { get, select } = useSelection();
   const starts = freeOn(plan, day.on)?.starts ?? 600;
-  const helpers = freeOn(plan, day.on)?.helpers ?? 0;
+  const { helpers = 0, hands = 0 } = freeOn(plan, day.on) ?? {};
   const ends = Math.max(...day.jobs.map((j) => j.sitting.to));
   const ready = readyWords(plan, day);
   const inHand = day.jobs.find((j) => j.job.id === get('job')) ?? day.jobs.find((j) => j.job.state !== 'done');
@@ -25,8 +25,9 @@ export function DayPage({ day, wanted, onStop }: { day: Day; wanted: Plan | null
         <h2 className="font-display text-xl font-semibold">{dateWords(day.on)}</h2>
         <p className="grow text-soft">
           {countWords(day.jobs.length, 'job', 'jobs')}, {spanWords(ends)}, until {clockWords(starts + ends)}
-          {helpers > 0 && `, with ${countWords(helpers, 'helper', 'helpers')}`}
+          {helpers + hands > 0 && `, with ${countWords(helpers + hands, 'helper', 'helpers')}`}
           {lifts && helpers > 0 && ' (two lift)'}
+          {hands > 0 && ` (${helpers === 0 && hands === 1 ? 'who does not lift' : `${hands} of them not lifting`})`}
           {day.done >= 1 && ', all done'}
         </p>
         {day.done < 1 && day.on <= today() && (

@@ -16,7 +16,7 @@ import { dayShown, daysOf, slipped, slipWords, spanWords } from './days.ts';
 import { DayPage } from './DayPage.tsx';
 import { River } from './River.tsx';
 import { Times } from './Times.tsx';
-import { doingOf, useDoing, useWantedPlan } from './use-doing.ts';
+import { type ChangeJobs, doingOf, useDoing, useWantedPlan } from './use-doing.ts';
 import { WaysBeside } from './WaysBeside.tsx';
 
 /** From the room as it is to the one that is wanted, day by day: a river with a stone for each day, the day opened below it, and beside it when there is time and how one goes about it. */
@@ -59,6 +59,11 @@ function UnderWay() {
     if (!(await work.planAnew(stopped))) return;
     const words = slipWords(before, lastDay());
     if (words !== '') toast(words);
+  };
+  const change: ChangeJobs = async (...what) => {
+    const changed = await work.changeJobs(wanted.plan, ...what);
+    if (changed) await work.planAnew();
+    return changed;
   };
   // days are planned as soon as there is time for the first job and none is planned yet
   const first = useRef(true);
@@ -133,7 +138,7 @@ function UnderWay() {
                   : 'No day is planned yet.'}
             </p>
           )}
-          <AllJobs wanted={wanted.plan} />
+          <AllJobs wanted={wanted.plan} change={change} />
         </div>
         <div className="min-w-0 space-y-5 print:hidden">
           <Times onChanged={() => void work.planAnew()} />

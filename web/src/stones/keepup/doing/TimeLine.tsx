@@ -61,15 +61,28 @@ export function TimeLine({ row, name, onChanged }: { row: FreeTime; name: string
           onCommit={(minutes) => set({ minutes })}
           className="w-20"
         />
+      </div>
+      <div className="mt-1 flex items-center gap-x-2 text-[13px] text-soft">
+        <span>helped by</span>
         <NumberField
           label={`${name}, helpers`}
           hideLabel
-          unit={row.helpers === 1 ? 'helper' : 'helpers'}
+          unit="who lift,"
           whole
           max={20}
           value={row.helpers}
           onCommit={(helpers) => set({ helpers })}
           className="w-24"
+        />
+        <NumberField
+          label={`${name}, helpers who do not lift`}
+          hideLabel
+          unit="who do not"
+          whole
+          max={20}
+          value={row.hands}
+          onCommit={(hands) => set({ hands })}
+          className="w-28"
         />
       </div>
     </li>

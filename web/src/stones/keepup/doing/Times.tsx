@@ -14,7 +14,7 @@ import { WHOLE, TimeLine } from './TimeLine.tsx';
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 
 /** A weekday that is chosen begins so: at ten, two hours, alone. */
-const USUAL = { starts: 600, minutes: 120, lies: false, helpers: 0, note: '' };
+const USUAL = { starts: 600, minutes: 120, lies: false, helpers: 0, hands: 0, note: '' };
 
 /** When there is time: weekdays pressed on and off, days of their own, and what must hold meanwhile. */
 export function Times({ onChanged }: { onChanged: () => void }) {
@@ -44,7 +44,7 @@ export function Times({ onChanged }: { onChanged: () => void }) {
         type: 'addFreeTime',
         freeTime: {
           ...USUAL,
-          ...{ starts: usual.starts, helpers: usual.helpers },
+          ...{ starts: usual.starts, helpers: usual.helpers, hands: usual.hands },
           id: newId('free'),
           weekday: null,
           on: day,

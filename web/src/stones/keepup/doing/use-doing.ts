@@ -1,6 +1,7 @@
 import { proxy } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { asOne, type Command, type Doing, type Plan } from '@heronstone/core/plan';
+import { toast } from 'sonner';
+import { apply, asOne, type Command, type Doing, type Plan } from '@heronstone/core/plan';
 import { mergeJobs, planDays, plannedFrom, sittingsOf } from '@heronstone/core/doing';
 import { getPlan, listPlans } from '../../../state/api.ts';
 import { useWorkIn } from '../../../state/long-work.ts';
@@ -35,6 +36,9 @@ export function useWantedPlan({ toPlanId, toName }: Doing): WantedPlan {
   return got.id === toPlanId ? got : { plan: null, trouble: null };
 }
 
+/** Parts or joins jobs, and asks what follows. @param id of the job that must stand then @returns whether it could be */
+export type ChangeJobs = (words: string, commands: Command[], id: string) => Promise<boolean>;
+
 /** The way to the plan that is wanted, if one is chosen. */
 export const doingOf = (plan: Pick<Plan, 'doings'>): Doing | null => Object.values(plan.doings)[0] ?? null;
 
@@ -56,6 +60,24 @@ export function useDoing() {
       const plan = usePlan.getState().plan;
       const commands = [...more(wanted), ...mergeJobs(plan, wanted.jobs)];
       return commands.length === 0 || dispatch(asOne('what is to be done', commands));
+    },
+    [run, dispatch],
+  );
+
+  /** Parts or joins jobs: one change, with what follows from it for the others. */
+  const changeJobs = useCallback(
+    async (then: Plan | null, ...[words, commands, id]: Parameters<ChangeJobs>): Promise<boolean> => {
+      const tried = apply(usePlan.getState().plan, asOne(words, commands));
+      const own = tried.ok && tried.plan.jobs[id]?.kind === 'own';
+      const wanted = tried.ok && then && !own ? await run((api) => api.wanted(tried.plan, then)) : null;
+      const done = apply(usePlan.getState().plan, asOne(words, commands));
+      if (!done.ok) toast.error(done.reason);
+      else if (own) return dispatch(asOne(words, commands));
+      else if (wanted?.jobs.some((j) => j.id === id))
+        return dispatch(asOne(words, [...commands, ...mergeJobs(done.plan, wanted.jobs)]));
+      else if (wanted)
+        toast.error('They wait for each other: what leaves one place goes into the other, so it stays one job.');
+      return false;
     },
     [run, dispatch],
   );
@@ -89,5 +111,5 @@ export function useDoing() {
         .dispatch(asOne('plan the days', planDays(plan, doing, way, sittingsOf(plan, answer), from.current)))
     );
   };
-  return { share, cancel, ways, lookAgain, planAnew, take };
+  return { share, cancel, ways, lookAgain, changeJobs, planAnew, take };
 }

@@ -1,0 +1,205 @@
+import { describe, expect, test } from '@jest/globals';
+import { readFileSync } from 'node:fs';
+import fc from 'fast-check';
+import { importPlan } from '../../paper/formats/index.ts';
+import { type Job, type Plan } from '../../record/plan/index.ts';
+import { applied } from '../../testing/index.ts';
+import { ringOf, solveSchedule } from '../schedule/index.ts';
+import { canJoin, jobsBetween, joinJobs, mergeJobs, ownJob, partJob, partsOf, problemOf, tickJob } from './index.ts';
+
+const read = (name: string): Plan => {
+  const file = importPlan(
+    readFileSync(new URL(`../../../../demo/plans/${name}.heron.json`, import.meta.url), 'utf8'),
+    name,
+  );
+  if (!file.ok) throw new Error(file.reason);
+  return { ...file.plan, doings: {}, freeTimes: {}, jobs: {}, sittings: {} };
+};
+const [room, spring] = [read('the-pump-house'), read('spring')];
+/** Looks again what is to be done. */
+const lookedAgain = (plan: Plan): Plan => applied(plan, ...mergeJobs(plan, jobsBetween(plan, spring)));
+const begun = lookedAgain(room);
+const open = (plan: Plan, kind: Job['kind']): Job[] =>
+  Object.values(plan.jobs)
+    .filter((j) => j.kind === kind && j.state !== 'done')
+    .sort((a, b) => (a.id < b.id ? -1 : 1));
+const total = (jobs: readonly Job[], of: 'likely' | 'saves'): number => jobs.reduce((sum, j) => sum + j[of], 0);
+/** Which thing goes to which places, by whichever job. */
+const carried = (plan: Plan): string[] =>
+  open(plan, 'carry')
+    .flatMap((j) => j.to)
+    .sort();
+/** The parts of a job that stand by themselves: one place each that can. */
+function parted(plan: Plan, job: Job, chosen: readonly string[]): Plan | null {
+  const next = lookedAgain(applied(plan, ...partJob(job, 'by-hand', chosen)));
+  return next.jobs['by-hand'] ? next : null;
+}
+
+describe('jobs parted and joined by hand', () => {
+  test('a carrying job parted by places: two jobs, the same things carried, the same saved, hardly more time; looked at again they stay two', () => {
+    let tried = 0;
+    for (const job of open(begun, 'carry')) {
+      const parts = partsOf(job);
+      if (parts?.by !== 'to' || tried === 2) continue;
+      const next = parted(begun, job, parts.ids.slice(0, 1));
+      if (!next) continue;
+      tried++;
+      const hand = next.jobs['by-hand']!;
+      expect(hand).toMatchObject({ kind: 'carry', byHand: true, to: [parts.ids[0]], state: 'open' });
+      expect(next.jobs[job.id]!.to).not.toContain(parts.ids[0]);
+      expect(new Set(carried(next))).toEqual(new Set(carried(begun)));
+      expect(total(open(next, 'carry'), 'saves')).toBeCloseTo(total(open(begun, 'carry'), 'saves'), 6);
+      const [before, after] = [total(open(begun, 'carry'), 'likely'), total(open(next, 'carry'), 'likely')];
+      expect(Math.abs(after / before - 1)).toBeLessThan(0.25);
+      expect(mergeJobs(next, jobsBetween(next, spring))).toEqual([]);
+      expect(ringOf(Object.values(next.jobs).map((j) => ({ id: j.id, before: j.after })))).toBeNull();
+    }
+    expect(tried).toBe(2);
+  });
+
+  test('what waits for each other is not parted: the part does not stand', () => {
+    const places = open(begun, 'carry').flatMap((job) =>
+      partsOf(job)?.by === 'to' ? job.to.map((place) => ({ job, place })) : [],
+    );
+    const stand: boolean[] = [];
+    for (const { job, place } of places) {
+      if (stand.includes(true) && stand.includes(false)) break;
+      stand.push(parted(begun, job, [place]) !== null);
+    }
+    expect(stand).toContain(true);
+    expect(stand).toContain(false);
+  });
+
+  test('parted and joined again: one job, with all that both had; and one unit’s carrying joined with another’s', () => {
+    const jobs = open(begun, 'carry');
+    const job = jobs.find((j) => j.to.length > 1 && parted(begun, j, j.to.slice(0, 1)))!;
+    const two = parted(begun, job, job.to.slice(0, 1))!;
+    const [a, b] = [two.jobs[job.id]!, two.jobs['by-hand']!];
+    expect(canJoin(a, b)).toBe(true);
+    const one = lookedAgain(applied(two, ...joinJobs(a, b, 'again')));
+    expect(one.jobs['by-hand']).toBeUndefined();
+    expect(one.jobs['again']!.to).toEqual(job.to);
+    expect(one.jobs['again']!.likely).toBeCloseTo(job.likely, 6);
+    const other = jobs.find((j) => j.id !== job.id && canJoin(job, j))!;
+    const both = lookedAgain(applied(begun, ...joinJobs(job, other, 'both')));
+    expect(new Set(both.jobs['both']!.to)).toEqual(new Set([...job.to, ...other.to]));
+    expect(open(both, 'carry')).toHaveLength(jobs.length - 1);
+  });
+
+  test('carried in parts, in whichever order they wait for each other, things are in the end where they are wanted', () => {
+    const job = open(begun, 'carry').find((j) => j.to.length > 2 && parted(begun, j, j.to.slice(0, 2)))!;
+    let plan = parted(begun, job, job.to.slice(0, 2))!;
+    for (let left = open(plan, 'carry'); left.length > 0; left = open(plan, 'carry')) {
+      const next = left.find((j) => j.after.every((id) => !left.some((l) => l.id === id)))!;
+      const tick = tickJob(plan, spring, next, '2026-10-03', 10);
+      if (!tick.ok) throw new Error(tick.reason);
+      plan = lookedAgain(applied(plan, tick.command));
+    }
+    expect(plan.jobs['by-hand']!.state).toBe('done');
+    expect(jobsBetween(plan, spring).filter((j) => j.kind === 'carry')).toEqual([]);
+  });
+
+  test('a pile parted: minutes shared, what waits for the pile waits for both parts; struck, it takes nothing back', () => {
+    const [first, second, third, gone] = Object.keys(room.supplies);
+    const undecided = [first, second, third].map(
+      (id) => ({ type: 'setSupply', id: id!, set: { decision: 'undecided' } }) as const,
+    );
+    const heaped = lookedAgain(
+      applied(room, ...undecided, { type: 'setSupply', id: gone!, set: { decision: 'passOn' } }),
+    );
+    const [pile] = open(heaped, 'sort');
+    const chosen = pile!.about.slice(0, 1);
+    const next = lookedAgain(applied(heaped, ...partJob(pile!, 'by-hand', chosen)));
+    const [a, b] = [next.jobs[pile!.id]!, next.jobs['by-hand']!];
+    expect(b).toMatchObject({ name: 'Decide on 1 thing', about: chosen });
+    expect(a.about).toHaveLength(pile!.about.length - 1);
+    expect(a.likely + b.likely).toBeCloseTo(pile!.likely, 0);
+    const waits = Object.values(heaped.jobs).filter((j) => j.after.includes(pile!.id));
+    expect(waits.length).toBeGreaterThan(0);
+    for (const { id } of waits) expect(next.jobs[id]!.after).toEqual(expect.arrayContaining([pile!.id, 'by-hand']));
+    const struck = lookedAgain(applied(next, { type: 'setJob', id: 'by-hand', set: { state: 'struck' } }));
+    expect(struck.jobs[pile!.id]!.about).toEqual(a.about);
+    expect(struck.jobs['by-hand']!.state).toBe('struck');
+  });
+
+  test('one’s own: minutes and money of both together are what they were, parted or joined', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 2, max: 600 }), fc.integer({ min: 1, max: 599 }), (minutes, chosen) => {
+        const job = ownJob('own', 'Paint the north wall', minutes, { money: 35 });
+        const plan = applied(begun, { type: 'addJob', job });
+        const two = applied(plan, ...partJob(job, 'second', chosen));
+        const [a, b] = [two.jobs['own']!, two.jobs['second']!];
+        expect(a.likely + b.likely).toBe(minutes);
+        expect((a.money ?? 0) + (b.money ?? 0)).toBe(35);
+        const [c] = Object.values(applied(two, ...joinJobs(a, b, 'one')).jobs).filter((j) => j.kind === 'own');
+        expect(c).toMatchObject({ id: 'one', likely: minutes, money: 35, state: 'open' });
+        // looked at again nothing of one’s own changes
+        expect(lookedAgain(two).jobs['second']).toEqual(b);
+      }),
+      { numRuns: 20 },
+    );
+  });
+
+  test('half done, joined with another: what was spent and what is left stay', () => {
+    const a: Job = { ...ownJob('a', 'Sand', 60), state: 'half', spent: 40, left: 25 };
+    const b = ownJob('b', 'Oil', 30);
+    const plan = applied(begun, { type: 'addJob', job: a }, { type: 'addJob', job: b });
+    const joined = applied(plan, ...joinJobs(a, b, 'c')).jobs['c']!;
+    expect(joined).toMatchObject({ state: 'half', spent: 40, left: 55, likely: 90, name: 'Sand; Oil' });
+  });
+
+  test('nothing to part in one place, in what is done, in furniture; different sorts are not made one', () => {
+    const [carry] = open(begun, 'carry');
+    expect(partsOf({ ...carry!, to: carry!.to.slice(0, 1) })).toBeNull();
+    expect(partsOf({ ...carry!, state: 'done' })).toBeNull();
+    expect(partsOf({ ...carry!, kind: 'bring' })).toBeNull();
+    expect(canJoin(carry!, ownJob('own', 'Paint', 60))).toBe(false);
+    expect(canJoin(carry!, carry!)).toBe(false);
+  });
+});
+
+describe('who helps and may not lift', () => {
+  test('does what is light beside the maker; what is lifted waits for somebody who lifts', async () => {
+    const job = (id: string, lifts: boolean): Job => ({
+      ...ownJob(id, id, 60, { lifts, people: lifts ? 2 : 1 }),
+      splits: false,
+    });
+    const plan = {
+      jobs: { wall: job('wall', true), paint: job('paint', false), sand: job('sand', false) },
+      freeTimes: {
+        sat: { id: 'sat', weekday: 6, on: null, starts: 600, minutes: 60, lies: false, helpers: 0, hands: 1, note: '' },
+        two: {
+          id: 'two',
+          weekday: null,
+          on: '2026-10-17',
+          starts: 600,
+          minutes: 60,
+          lies: false,
+          helpers: 1,
+          hands: 0,
+          note: '',
+        },
+      },
+    };
+    const doing = { begins: '2026-10-03', livable: true, moneyAMonth: null };
+    const answer = await solveSchedule(problemOf(plan, doing, 'found', '2026-10-01'), { now: () => 0, work: 10 });
+    const on = new Map(answer.order.map((p) => [p.job, p.session]));
+    // both light ones on the first Saturday, one each; the lifted one two weeks later
+    expect(on).toEqual(
+      new Map([
+        ['paint', '2026-10-03'],
+        ['sand', '2026-10-03'],
+        ['wall', '2026-10-17'],
+      ]),
+    );
+  });
+
+  test('what is heavier than 5 kg is lifted, a drawer of thread is not (German Maternity Protection Act § 11, from memory)', () => {
+    const [heavy, light] = [open(begun, 'carry').filter((j) => j.lifts), open(begun, 'carry').filter((j) => !j.lifts)];
+    const most = (j: Job) => Math.max(...j.about.map((id) => begun.supplies[id]!.mass));
+    expect(heavy.length).toBeGreaterThan(0);
+    expect(light.length).toBeGreaterThan(0);
+    for (const j of light) expect(most(j)).toBeLessThanOrEqual(5000);
+    for (const j of heavy) expect(most(j)).toBeGreaterThan(5000);
+  });
+});
