@@ -1,7 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
+import { type Page } from 'playwright-core';
 import { findingsOf } from '@heronstone/core/findings';
 import { countActs, secondsOfActs } from './bench/acts.ts';
 import { cupboardTonight, OWN_TABLE, SPOKEN, TWENTY, wholeHour } from './scenes/first-hour.ts';
+import { withFinger, withKeys, withMouse } from './scenes/hands.ts';
 import { axeFaults, planIdOf, serverPlan, until, withApp } from './support.ts';
 
 describe('the first hour', () => {
@@ -9,67 +11,59 @@ describe('the first hour', () => {
   const planOf = async () => (await serverPlan(app.server.url, planIdOf(app.page))).plan;
   const next = () => app.page.getByRole('region', { name: 'The next thing' });
 
-  test('one cupboard, tonight: by keys from the first page to its printed map, the line leading all the way', async () => {
-    const { page } = app;
-    await page.goto(app.server.url);
-    await page.getByRole('heading', { name: 'One cupboard, tonight' }).waitFor();
-    expect(await axeFaults(page)).toEqual([]);
-    await page.getByRole('button', { name: 'cupboard', exact: true }).press('Enter');
-    await next().getByText('Say what you have').waitFor();
-    expect(Object.values((await planOf()).units).map((u) => u.kind)).toEqual(['cupboard']);
-    await next().getByRole('button', { name: 'Do this' }).press('Enter');
-    // the line takes one to where it is done, with the field in hand
-    await page.waitForFunction(() => document.activeElement?.id === 'lines');
-    await page.keyboard.insertText(TWENTY);
-    await page.getByText(/^20 things/).waitFor();
-    await page.keyboard.press('Control+Enter');
-    await until(async () => Object.keys((await planOf()).supplies).length === 20, 'twenty things are there');
-    await app.goOn(planIdOf(page), 'homes');
-    await next()
-      .getByText(/^Now near and far are known. Find homes for (19|20) things\./)
-      .waitFor();
-    await next().getByRole('button', { name: 'Do this' }).press('Enter');
-    await page.getByRole('heading', { name: 'What lives where' }).waitFor();
-    await until(async () => Object.keys((await planOf()).homes).length >= 18, 'they have homes');
-    await next()
-      .getByText(/(Everything|All but .*) has its place/)
-      .waitFor();
-    const [map] = await Promise.all([
-      page.waitForEvent('download'),
-      next().getByRole('button', { name: 'Do this' }).press('Enter'),
-    ]);
-    expect(map.suggestedFilename()).toMatch(/\.pdf$/);
-    expect(app.errors).toEqual([]);
-  });
+  /** By keyboard alone, and with a finger on a phone. */
+  const HANDS = [
+    { by: 'by keyboard alone', hand: (page: Page) => withKeys(page), options: {} },
+    {
+      by: 'with a finger, 390 px wide',
+      hand: () => withFinger,
+      options: { viewport: { width: 390, height: 844 }, hasTouch: true },
+    },
+  ];
 
-  test('the same with the mouse, the line leading all the way: at most six minutes of acts', async () => {
-    const { page } = app;
-    const acts = await countActs(app.context);
-    expect(await cupboardTonight(page, app.server.url)).toMatch(/\.pdf$/);
-    const done = await acts(page);
-    // every letter of the list was counted, and so was every press
-    expect(done.keys).toBeGreaterThanOrEqual(TWENTY.length);
-    expect(done.presses).toBeGreaterThanOrEqual(4);
-    expect(secondsOfActs(done)).toBeLessThan(6 * 60);
-    expect(app.errors).toEqual([]);
-  });
+  test.each(HANDS)(
+    'one cupboard, tonight, $by: the line leads from the first page to its printed map, at most six minutes of acts',
+    async ({ hand, options }) => {
+      await app.newPage(options);
+      const { page } = app;
+      await page.goto(app.server.url);
+      await page.getByRole('heading', { name: 'One cupboard, tonight' }).waitFor();
+      expect(await axeFaults(page)).toEqual([]);
+      const acts = await countActs(app.context);
+      expect(await cupboardTonight(page, app.server.url, hand(page))).toMatch(/\.pdf$/);
+      const plan = await planOf();
+      expect(Object.values(plan.units).map((u) => u.kind)).toEqual(['cupboard']);
+      expect(Object.keys(plan.supplies)).toHaveLength(20);
+      expect(Object.keys(plan.homes).length).toBeGreaterThanOrEqual(18);
+      const done = await acts(page);
+      // every letter of the list was counted, and nothing was dragged
+      expect(done.keys).toBeGreaterThanOrEqual(TWENTY.length);
+      expect(done.drags).toBe(0);
+      expect(secondsOfActs(done)).toBeLessThan(6 * 60);
+      expect(app.errors).toEqual([]);
+    },
+  );
 
-  test('the trial’s hour, in inches, to the first homes: at most twelve minutes of acts, no line mended, furniture one gets at', async () => {
-    const { page } = app;
-    const acts = await countActs(app.context);
-    await wholeHour(page, app.server.url);
-    await until(async () => Object.keys((await planOf()).homes).length >= 60, 'they have homes');
-    const plan = await planOf();
-    expect(Object.keys(plan.supplies)).toHaveLength(OWN_TABLE.split('\n').length - 1 + SPOKEN.split('\n').length);
-    expect([plan.units, plan.people, plan.activities].map((t) => Object.keys(t).length)).toEqual([5, 2, 3]);
-    // what things are kept in stands with its back to a wall and can be opened, as it came
-    const wrong = findingsOf(plan).filter((f) => ['drawer', 'stand', 'before', 'overlap', 'door'].includes(f.check));
-    expect(wrong.map((f) => f.words)).toEqual([]);
-    const done = await acts(page);
-    expect(done.keys).toBeGreaterThanOrEqual(SPOKEN.length);
-    expect(secondsOfActs(done)).toBeLessThan(12 * 60);
-    expect(app.errors).toEqual([]);
-  });
+  test.each([{ by: 'with the mouse', hand: () => withMouse, options: {} }, ...HANDS])(
+    'the trial’s hour $by, in inches, to the first homes: at most twelve minutes of acts, no line mended, furniture one gets at',
+    async ({ hand, options }) => {
+      await app.newPage(options);
+      const { page } = app;
+      const acts = await countActs(app.context);
+      await wholeHour(page, app.server.url, hand(page));
+      await until(async () => Object.keys((await planOf()).homes).length >= 60, 'they have homes');
+      const plan = await planOf();
+      expect(Object.keys(plan.supplies)).toHaveLength(OWN_TABLE.split('\n').length - 1 + SPOKEN.split('\n').length);
+      expect([plan.units, plan.people, plan.activities].map((t) => Object.keys(t).length)).toEqual([5, 2, 3]);
+      // what things are kept in stands with its back to a wall and can be opened, as it came
+      const wrong = findingsOf(plan).filter((f) => ['drawer', 'stand', 'before', 'overlap', 'door'].includes(f.check));
+      expect(wrong.map((f) => f.words)).toEqual([]);
+      const done = await acts(page);
+      expect(done.keys).toBeGreaterThanOrEqual(SPOKEN.length);
+      expect(secondsOfActs(done)).toBeLessThan(12 * 60);
+      expect(app.errors).toEqual([]);
+    },
+  );
 
   test('my room: four walls in numbers, a table brought in, sat down at by pressing a side of it; all of it one undo each', async () => {
     const { page } = app;

@@ -6,6 +6,7 @@ import { type Browser, type Page } from 'playwright-core';
 import { addDemoPlan, launch, newPage, removeFolder, root, startServer, type TestServer } from '../harness.ts';
 import { drawerByPicture, onPhoto, PLACE_NAMES } from '../scenes/by-picture.ts';
 import { cupboardTonight, wholeHour } from '../scenes/first-hour.ts';
+import { withFinger, withKeys } from '../scenes/hands.ts';
 import { DRAWER_CAMERA, THINGS } from '../scenes/scenes.ts';
 import { type Acts, countActs, secondsOfActs } from './acts.ts';
 
@@ -15,9 +16,15 @@ const SIDES = 3;
 /** A size as it is typed behind a name: “ 12 x 8 x 3”. */
 const SIZE_KEYS = 11;
 
+const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true };
+
 /** What somebody does on a page, counted. */
-async function actsOf(browser: Browser, work: (page: Page) => Promise<unknown>): Promise<Acts> {
-  const { page, context } = await newPage(browser);
+async function actsOf(
+  browser: Browser,
+  work: (page: Page) => Promise<unknown>,
+  options: Parameters<Browser['newContext']>[0] = {},
+): Promise<Acts> {
+  const { page, context } = await newPage(browser, options);
   try {
     const acts = await countActs(context);
     await work(page);
@@ -111,6 +118,10 @@ export async function handRows(): Promise<string[]> {
   try {
     const tonight = await actsOf(browser, (page) => cupboardTonight(page, server.url));
     const hour = await actsOf(browser, (page) => wholeHour(page, server.url));
+    const tonightByKeys = await actsOf(browser, (page) => cupboardTonight(page, server.url, withKeys(page)));
+    const hourByKeys = await actsOf(browser, (page) => wholeHour(page, server.url, withKeys(page)));
+    const tonightOnPhone = await actsOf(browser, (page) => cupboardTonight(page, server.url, withFinger), PHONE);
+    const hourOnPhone = await actsOf(browser, (page) => wholeHour(page, server.url, withFinger), PHONE);
     const id = await addDemoPlan(server, 'pump');
     const picture = await actsOf(browser, (page) => drawerByPicture(page, server.url, id, join(folder, 'drawer.jpg')));
     const lines = {
@@ -126,6 +137,10 @@ export async function handRows(): Promise<string[]> {
       '| --- | --- | --- | --- |',
       `| one cupboard, tonight: twenty things, to its printed map | ${counts(tonight)} | ${minutes(secondsOfActs(tonight))} | 6 min |`,
       `| the hour of the trial, in inches: odd room, five units, two people, three activities, a list of 48 and 25 spoken lines, to the first homes | ${counts(hour)} | ${minutes(secondsOfActs(hour))} | 12 min |`,
+      `| one cupboard by keyboard alone | ${counts(tonightByKeys)} | ${minutes(secondsOfActs(tonightByKeys))} | 6 min |`,
+      `| the hour by keyboard alone | ${counts(hourByKeys)} | ${minutes(secondsOfActs(hourByKeys))} | 12 min |`,
+      `| one cupboard with a finger, 390 px wide | ${counts(tonightOnPhone)} | ${minutes(secondsOfActs(tonightOnPhone))} | 6 min |`,
+      `| the hour with a finger, 390 px wide | ${counts(hourOnPhone)} | ${minutes(secondsOfActs(hourOnPhone))} | 12 min |`,
       `| a drawer of twelve by picture, a thing | ${counts(picture)} for all | ${(seen / THINGS.length).toFixed(1)} s | half of the next |`,
       `| the same as lines, three sides with a tape (${TAPED} s a side, own assumption), a thing | ${lines.keys} keys for all | ${(taped / THINGS.length).toFixed(1)} s | |`,
       '',

@@ -1,4 +1,5 @@
 import { type Page } from 'playwright-core';
+import { type Hand, withMouse } from './hands.ts';
 
 /** Twenty things as one writes them, for one cupboard. */
 export const TWENTY = `24 small ink pads
@@ -73,90 +74,96 @@ export const OWN_TABLE = [
 const next = (page: Page) => page.getByRole('region', { name: 'The next thing' });
 
 /** One cupboard, tonight: from the first page to its printed map; gives the name of the file that is printed. */
-export async function cupboardTonight(page: Page, url: string): Promise<string> {
+export async function cupboardTonight(page: Page, url: string, { press, write }: Hand = withMouse): Promise<string> {
   await page.goto(url);
-  await page.getByRole('button', { name: 'cupboard', exact: true }).click();
+  await press(page.getByRole('button', { name: 'cupboard', exact: true }));
   await next(page).getByText('Say what you have').waitFor();
-  await next(page).getByRole('button', { name: 'Do this' }).click();
+  await press(next(page).getByRole('button', { name: 'Do this' }));
   await page.waitForFunction(() => document.activeElement?.id === 'lines');
-  await page.fill('#lines', TWENTY);
+  await write(page.locator('#lines'), TWENTY);
   await page.getByText(/^20 things/).waitFor();
   await page.keyboard.press('Control+Enter');
   await next(page)
     .getByText(/^Now near and far are known. Find homes for/)
     .waitFor();
-  await next(page).getByRole('button', { name: 'Do this' }).click();
+  await press(next(page).getByRole('button', { name: 'Do this' }));
   await page.getByRole('heading', { name: 'What lives where' }).waitFor();
   await next(page)
     .getByText(/(Everything|All but .*) has its place/)
     .waitFor();
   const [map] = await Promise.all([
     page.waitForEvent('download'),
-    next(page).getByRole('button', { name: 'Do this' }).click(),
+    press(next(page).getByRole('button', { name: 'Do this' })),
   ]);
   return map.suggestedFilename();
 }
 
 /** The trial’s hour, in inches: a room of odd size, five units, two people, three activities, a list and spoken lines, to the first homes. */
-export async function wholeHour(page: Page, url: string): Promise<void> {
+export async function wholeHour(page: Page, url: string, { press, write }: Hand = withMouse): Promise<void> {
+  /** On a phone the stones lie behind a press. */
+  const toStone = async (name: RegExp): Promise<void> => {
+    const all = page.getByRole('button', { name: 'All stones' });
+    if (await all.isVisible()) await press(all);
+    await press(page.getByRole('link', { name }));
+  };
   await page.goto(url);
-  await page.getByLabel('inches', { exact: true }).check();
-  await page.fill('#new-name', 'Sewing room');
+  await press(page.getByLabel('inches', { exact: true }));
+  await write(page.locator('#new-name'), 'Sewing room');
   for (const [i, length] of ['11\' 7"', '9\' 2 1/2"', '11\' 7"', '9\' 2 1/2"'].entries())
-    await page.getByLabel(`Wall ${i + 1}`).fill(length);
-  await page.getByRole('button', { name: 'Begin' }).click();
+    await write(page.getByLabel(`Wall ${i + 1}`), length);
+  await press(page.getByRole('button', { name: 'Begin' }));
   await next(page).getByText('The walls close: now it can be furnished.').waitFor();
-  await next(page).getByRole('button', { name: 'Do this' }).click();
-  await page.getByRole('menuitem', { name: /^Work table/ }).click();
+  await press(next(page).getByRole('button', { name: 'Do this' }));
+  await press(page.getByRole('menuitem', { name: /^Work table/ }));
   await next(page)
     .getByText(/^Sit down at Work table/)
     .waitFor();
-  await next(page).getByRole('button', { name: 'Do this' }).click();
+  await press(next(page).getByRole('button', { name: 'Do this' }));
   for (const kind of ['Low chest', 'Bookcase', 'Three-tier cart', 'Small-drawer block']) {
-    await page.getByRole('button', { name: 'Bring in a unit' }).click();
-    await page.getByRole('menuitem', { name: new RegExp(`^${kind}`) }).click();
+    await press(page.getByRole('button', { name: 'Bring in a unit' }));
+    await press(page.getByRole('menuitem', { name: new RegExp(`^${kind}`) }));
     await page.waitForSelector(`[data-unit][aria-label="${kind}"]`);
   }
   // who, and what
-  await page.getByRole('link', { name: /Activities/ }).click();
-  await page.getByRole('button', { name: 'Someone' }).click();
+  await toStone(/Activities/);
+  await press(page.getByRole('button', { name: 'Someone' }));
   const height = page.getByLabel('Height without shoes', { exact: true });
-  await height.fill('5\' 4"');
-  await height.press('Enter');
+  await write(height, '5\' 4"');
+  await page.keyboard.press('Enter');
   for (const [i, what] of ['Sewing', 'Cards', 'Knitting'].entries()) {
-    if (i > 0) await page.getByRole('button', { name: 'Another', exact: true }).click();
+    if (i > 0) await press(page.getByRole('button', { name: 'Another', exact: true }));
     const name = page.getByLabel('What is made', { exact: true });
-    await name.fill(what);
-    await name.press('Enter');
+    await write(name, what);
+    await page.keyboard.press('Enter');
     await page.getByRole('button', { name: what, exact: true, pressed: true }).waitFor();
     if (i === 0) continue;
-    await page.getByRole('button', { name: 'Where it lives', exact: true }).click();
-    await page.getByRole('button', { name: 'Give it a seat' }).click();
+    await press(page.getByRole('button', { name: 'Where it lives', exact: true }));
+    await press(page.getByRole('button', { name: 'Give it a seat' }));
     await page.getByLabel('posture').waitFor();
   }
   // a list of one’s own, then what is spoken
-  await page.getByRole('link', { name: /Supplies/ }).click();
-  await page.getByRole('navigation', { name: 'Supplies' }).getByRole('button', { name: 'A table of your own' }).click();
+  await toStone(/Supplies/);
+  await press(page.getByRole('navigation', { name: 'Supplies' }).getByRole('button', { name: 'A table of your own' }));
   await page.locator('input[aria-label="A list as CSV or text"]').setInputFiles({
     name: 'my list.csv',
     mimeType: 'text/csv',
     buffer: Buffer.from(OWN_TABLE),
   });
-  await page.getByRole('button', { name: 'Take over 48' }).click();
+  await press(page.getByRole('button', { name: 'Take over 48' }));
   await page
     .getByText(/48 new supplies|48 supplies/)
     .first()
     .waitFor();
-  await page.getByRole('navigation', { name: 'Supplies' }).getByRole('button', { name: 'Lines' }).click();
-  await page.fill('#lines', SPOKEN);
+  await press(page.getByRole('navigation', { name: 'Supplies' }).getByRole('button', { name: 'Lines' }));
+  await write(page.locator('#lines'), SPOKEN);
   await page.getByText(/^25 things/).waitFor();
   await page.keyboard.press('Control+Enter');
   await page.getByText('What each line was taken for').waitFor();
   // which of them for what: one key a family
-  await page.getByRole('link', { name: /Activities/ }).click();
-  await page.getByRole('button', { name: 'Sewing', exact: true }).click();
-  await page.getByRole('button', { name: 'What it reaches for', exact: true }).click();
-  await page.getByRole('button', { name: 'By family', exact: true }).click();
+  await toStone(/Activities/);
+  await press(page.getByRole('button', { name: 'Sewing', exact: true }));
+  await press(page.getByRole('button', { name: 'What it reaches for', exact: true }));
+  await press(page.getByRole('button', { name: 'By family', exact: true }));
   const families = page.getByRole('list', { name: 'Families' });
   await families.waitFor();
   for (const family of await families.getByRole('button', { pressed: false }).allInnerTexts()) {
@@ -166,10 +173,10 @@ export async function wholeHour(page: Page, url: string): Promise<void> {
     await page.keyboard.press(key);
     await families.getByRole('button', { name: family, exact: true, pressed: true }).waitFor();
   }
-  await page.getByRole('link', { name: /Homes/ }).click();
+  await toStone(/Homes/);
   await next(page)
     .getByText(/Find homes for \d+ things/)
     .waitFor();
-  await next(page).getByRole('button', { name: 'Do this' }).click();
+  await press(next(page).getByRole('button', { name: 'Do this' }));
   await page.getByRole('heading', { name: 'What lives where' }).waitFor();
 }
