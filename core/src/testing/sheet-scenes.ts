@@ -21,8 +21,12 @@ import {
  * looked through within the test runner take ten times as long.
  */
 const decodeWith = (jsQR as unknown as { default?: typeof jsQR }).default ?? jsQR;
-const decode: Decode = (data, width, height) =>
-  decodeWith(data as Uint8ClampedArray<ArrayBuffer>, width, height, { inversionAttempts: 'dontInvert' });
+/** points looked through for codes */
+let looked = 0;
+const decode: Decode = (data, width, height) => {
+  looked += width * height;
+  return decodeWith(data as Uint8ClampedArray<ArrayBuffer>, width, height, { inversionAttempts: 'dontInvert' });
+};
 
 function steady(seed: number) {
   let s = seed;
@@ -69,7 +73,9 @@ const scenes = Array.from({ length: 10 }, (_, i) => {
   const camera = cameraFor(random);
   let picture: Pixels = photographed(camera, sheetPaint, 5, random, 1);
   if (i % 3 === 0) picture = blurred(picture, 1);
+  looked = 0;
   const sheet = findSheet(greysOf(picture), decode);
+  const share = looked / (SIZE.width * SIZE.height);
   if (!sheet) return { tilt: camera.tilt, sheet: null };
   const off = sheet.marks.map((m) => {
     const there = seenBy(camera, m.on)!;
@@ -84,7 +90,7 @@ const scenes = Array.from({ length: 10 }, (_, i) => {
         return { true: Math.hypot(a.x - b.x, a.y - b.y), ...measured };
       })
     : [];
-  return { tilt: camera.tilt, sheet: { paper: sheet.paper, bowed: sheet.bowed }, off, lines };
+  return { tilt: camera.tilt, sheet: { paper: sheet.paper, bowed: sheet.bowed }, share, off, lines };
 });
 
 const straight = { ...cameraFor(random), tilt: 12, lens: 0 };

@@ -36,7 +36,7 @@ let greys: Greys | null = null;
 let flat: { pixels: Pixels; greys: Greys; frame: Frame; scale: number } | null = null;
 
 export type Opened =
-  { ok: true; width: number; height: number; focal35: number | null; blurred: boolean } | { ok: false; reason: string };
+  { ok: true; width: number; height: number; focal35: number | null } | { ok: false; reason: string };
 export type LaidFlat = { ok: true; plane: Plane; frame: Frame; image: ImageData } | { ok: false; trouble: string };
 
 /** The picture’s own word for its focal length; null where it says none. */
@@ -93,8 +93,13 @@ const api = {
     pixels = { data, width, height };
     greys = greysOf(pixels);
     flat = null;
-    const look = Math.max(1, Math.floor(Math.max(width, height) / 1000));
-    return { ok: true, width, height, focal35: await focalOf(blob), blurred: isBlurred(thinned(greys, look)) };
+    return { ok: true, width, height, focal35: await focalOf(blob) };
+  },
+
+  /** Whether edges in it cannot be pressed to the point. */
+  blurred(): boolean {
+    if (!greys) return false;
+    return isBlurred(thinned(greys, Math.max(1, Math.floor(Math.max(greys.width, greys.height) / 1000))));
   },
 
   find(): FoundSheet | null {

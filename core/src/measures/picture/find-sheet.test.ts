@@ -35,6 +35,8 @@ type Scenes = {
   scenes: {
     tilt: number;
     sheet: { paper: string; bowed: number } | null;
+    /** points looked through for codes, of all there are */
+    share?: number;
     off?: number[];
     lines?: { true: number; length: number; plusMinus: number }[];
   }[];
@@ -59,6 +61,11 @@ describe('the measuring sheet in a picture', () => {
     }
     const off = found.flatMap((s) => s.off!).sort((a, b) => a - b);
     expect(off[Math.floor(0.95 * off.length)]!).toBeLessThan(0.25);
+  });
+
+  test('once one of its codes is read the others are looked for where they must be: mostly in less than the whole picture once', () => {
+    const shares = all.scenes.flatMap((s) => (s.sheet ? [s.share!] : [])).sort((a, b) => a - b);
+    expect(shares[Math.floor(shares.length / 2)]!).toBeLessThan(1);
   });
 
   test('lengths on it are right within 1 % or 1 mm', () => {

@@ -2,8 +2,8 @@ import { type Point } from '../geometry/index.ts';
 import { type Homography, homographyOf, inverted, mapped } from './homography.ts';
 import { KNOWN } from './known.ts';
 import { type Mark } from './plane.ts';
-import { greyAt, type Greys, partOf, type Pixels, shrunkTo, whiten } from './pixels.ts';
-import { CODE_SQUARE, findersOf, readCorner, type SheetPaper } from './sheet.ts';
+import { greyAt, type Greys, partOf, shrunkTo, whiten } from './pixels.ts';
+import { CODE_SQUARE, CODE_SQUARES, findersOf, readCorner, type SheetPaper } from './sheet.ts';
 
 /** What a decoder of QR codes says of the first one it finds: its words, its corners, and the middles of its three finder patterns, px. */
 export type Decoded = {
@@ -44,12 +44,44 @@ const LEAST_CONTRAST = 28;
 
 type Seen = { paper: SheetPaper; corner: number; finders: Point[] };
 
-/** So many codes of our sheets, where so many are to be read: in the whole picture, each one found painted over, then in overlapping parts. */
+/** Where another code of the sheet must lie, by one that was read as if the picture were taken straight: its middle and how far round it one looks, px. */
+function windowOf(seen: Seen, corner: number): { x: number; y: number; reach: number } {
+  const from = findersOf(seen.paper, seen.corner);
+  const [o, a, b] = from as [Point, Point, Point];
+  const [p, q, r] = seen.finders as [Point, Point, Point];
+  const [u, v] = [minus(a, o), minus(b, o)];
+  const det = u.x * v.y - u.y * v.x;
+  const middle = middleOf(findersOf(seen.paper, corner));
+  const d = minus(middle, o);
+  const [s, t] = [(d.x * v.y - d.y * v.x) / det, (u.x * d.y - u.y * d.x) / det];
+  const [across, along] = [minus(q, p), minus(r, p)];
+  const size = Math.sqrt(Math.abs((across.x * along.y - across.y * along.x) / det));
+  return {
+    x: p.x + s * across.x + t * along.x,
+    y: p.y + s * across.y + t * along.y,
+    reach: size * (CODE_SQUARE * CODE_SQUARES + SLANTED * Math.hypot(d.x, d.y)),
+  };
+}
+/** A picture taken at a slant has a code so much of its distance elsewhere than one taken straight (own assumption). */
+const SLANTED = 0.3;
+const minus = (a: Point, b: Point): Point => ({ x: a.x - b.x, y: a.y - b.y });
+const middleOf = (points: readonly Point[]): Point => ({
+  x: points.reduce((sum, p) => sum + p.x, 0) / points.length,
+  y: points.reduce((sum, p) => sum + p.y, 0) / points.length,
+});
+
+/**
+ * So many codes of our sheets, where so many are to be read: in parts of the picture that overlap by half, for one too small or too slanted among others is
+ * found by itself; quickly, then finely. Where one was read the others are looked for where they must be.
+ */
 function codesIn(greys: Greys, decode: Decode, enough: number): Seen[] {
   const { greys: small, by } = shrunkTo(greys, FIRST_LOOK);
+  const { greys: fine, by: scale } = shrunkTo(greys, LOOKED_AT);
   const seen = new Map<string, Seen>();
-  const look = (part: Pixels, left: number, top: number, scale: number, most: number) => {
-    for (let i = 0; i < most; i++) {
+  const done = () => seen.size >= enough;
+  const look = (of: Greys, scale: number, left: number, top: number, w: number, h: number, most: number): void => {
+    const part = partOf(of, left, top, w, h);
+    for (let i = 0; i < most && !done(); i++) {
       const found = decode(part.data, part.width, part.height);
       if (!found) return;
       const { location } = found;
@@ -62,30 +94,38 @@ function codesIn(greys: Greys, decode: Decode, enough: number): Seen[] {
       const corner = readCorner(found.data);
       if (!corner) continue;
       const whole = (p: Point) => ({ x: (left + p.x) * scale, y: (top + p.y) * scale });
-      seen.set(`${corner.paper} ${corner.corner}`, {
+      const key = `${corner.paper} ${corner.corner}`;
+      if (seen.has(key)) continue;
+      const code: Seen = {
         ...corner,
         finders: [location.topLeftFinderPattern, location.topRightFinderPattern, location.bottomLeftFinderPattern].map(
           whole,
         ),
-      });
+      };
+      seen.set(key, code);
+      for (let other = 0; other < 4 && !done(); other++)
+        if (!seen.has(`${corner.paper} ${other}`)) lookAt(windowOf(code, other));
     }
   };
-  look(partOf(small, 0, 0, small.width, small.height), 0, 0, by, 2);
-  if (seen.size >= enough) return [...seen.values()];
-  // in parts that overlap by half, small ones first: a code too small or too slanted among others is found by itself
-  const { greys: fine, by: scale } = shrunkTo(greys, LOOKED_AT);
-  for (const parts of [3, 2]) {
-    const w = Math.floor((fine.width * 2) / (parts + 1));
-    const h = Math.floor((fine.height * 2) / (parts + 1));
-    for (let row = 0; row < parts; row++)
-      for (let column = 0; column < parts; column++) {
-        const [left, top] = [Math.floor((column * w) / 2), Math.floor((row * h) / 2)];
-        look(partOf(fine, left, top, w, h), left, top, scale, 2);
-        if (seen.size >= enough) return [...seen.values()];
-      }
-  }
+  const lookAt = ({ x, y, reach }: { x: number; y: number; reach: number }): void => {
+    const [left, right] = [x - reach, x + reach].map((n) => Math.round(Math.min(fine.width, Math.max(0, n / scale))));
+    const [top, low] = [y - reach, y + reach].map((n) => Math.round(Math.min(fine.height, Math.max(0, n / scale))));
+    const [w, h] = [right! - left!, low! - top!];
+    if (w >= LEAST_PART && h >= LEAST_PART) look(fine, scale, left!, top!, w, h, 1);
+  };
+  const inParts = (of: Greys, scale: number, parts: number, most: number): void => {
+    const w = Math.floor((of.width * 2) / (parts + 1));
+    const h = Math.floor((of.height * 2) / (parts + 1));
+    for (let i = 0; i < parts * parts && !done(); i++)
+      look(of, scale, Math.floor(((i % parts) * w) / 2), Math.floor((Math.floor(i / parts) * h) / 2), w, h, most);
+  };
+  inParts(small, by, 3, 1);
+  if (!done()) look(small, by, 0, 0, small.width, small.height, 2);
+  for (const parts of [3, 2]) inParts(fine, scale, parts, 2);
   return [...seen.values()];
 }
+/** No code is read in a part that is smaller, points. */
+const LEAST_PART = 40;
 
 /** Where a finder pattern is sampled, in squares from its middle: the dark middle, the light ring, the dark ring. */
 const DARK = [-0.9, 0, 0.9].flatMap((x) => [-0.9, 0, 0.9].map((y) => [x, y] as const));

@@ -23,7 +23,8 @@ export function usePicture(itself: KnownSize | null, wantsFrame: boolean) {
   const [laid, setLaid] = useState<Laid | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [busy, setBusy] = useState<string | null>(null);
-  useEffect(() => () => void (held && URL.revokeObjectURL(held.url)), [held]);
+  const shownUrl = held?.url;
+  useEffect(() => () => void (shownUrl !== undefined && URL.revokeObjectURL(shownUrl)), [shownUrl]);
 
   const open = useCallback(
     async (blob: Blob, kept: Picture | null = null): Promise<void> => {
@@ -51,7 +52,7 @@ export function usePicture(itself: KnownSize | null, wantsFrame: boolean) {
           });
         }
         setBusy('Looking for the measuring sheet …');
-        setHeld({ blob, url, blurred: read.blurred });
+        setHeld({ blob, url, blurred: false });
         const sheet = await ask((api) => api.find());
         const known = sheet ? 'sheet' : itself ? 'itself' : 'a4';
         setMarking({
@@ -59,6 +60,9 @@ export function usePicture(itself: KnownSize | null, wantsFrame: boolean) {
           corners: sheet ? sheet.corners : middling(image),
           frame: wantsFrame && known !== 'itself' ? middling(image, 0.12) : null,
         });
+        // said once it lies flat: nobody waits for it
+        const blurred = await ask((api) => api.blurred());
+        if (blurred) setHeld((now) => (now?.url === url ? { ...now, blurred } : now));
       } catch (error) {
         setTrouble(error instanceof Error ? error.message : 'The picture could not be looked at.');
       } finally {
@@ -120,16 +124,21 @@ function useFlat({
 }): void {
   const wanted = useRef<(() => Promise<void>) | null>(null);
   const running = useRef(false);
+  const shown = useRef<Marking['image'] | null>(null);
   useEffect(() => {
     if (!marking) return;
     const marked = markedFor(marking, itself);
     if (!marked) return;
     let stale = false;
     wanted.current = async () => {
-      const got = await ask((api) => api.flat(marked, marking.frame, pulling ? COARSE : FINE) as Promise<LaidFlat>);
-      if (stale) return;
-      onTrouble(got.ok ? null : got.trouble);
-      onLaid(got.ok ? got : null);
+      // a picture that was just opened is seen coarsely first
+      for (const points of pulling ? [COARSE] : shown.current === marking.image ? [FINE] : [COARSE, FINE]) {
+        const got = await ask((api) => api.flat(marked, marking.frame, points) as Promise<LaidFlat>);
+        if (stale) return;
+        shown.current = marking.image;
+        onTrouble(got.ok ? null : got.trouble);
+        onLaid(got.ok ? got : null);
+      }
     };
     const go = async () => {
       if (running.current) return;
