@@ -1,6 +1,6 @@
-import { CircleHelp, DoorOpen, Pencil, Trash2, Undo2 } from 'lucide-react';
+import { CircleHelp } from 'lucide-react';
 import { useEffect, useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { useNavigate } from 'react-router';
 import { sameThings } from '@heronstone/core/plan';
 import {
   addPlan,
@@ -20,11 +20,12 @@ import { Button } from '../ui/button.tsx';
 import { Safekeeping } from './Safekeeping.tsx';
 import { Beginnings } from './first/Beginnings.tsx';
 import { Help } from './help/Help.tsx';
-import { countWords, dayWords, momentWords } from '../ui/words.ts';
+import { momentWords } from '../ui/words.ts';
 import { fetched } from '../parts/fetched.ts';
 import { part } from '../parts/part.tsx';
 import { View } from '../parts/View.tsx';
-import { Rename } from './Rename.tsx';
+import { HouseholdLine } from './HouseholdLine.tsx';
+import { PlanLine, ThrownAway } from './PlanLine.tsx';
 
 const Templates = part(() => import('./guild/Templates.tsx').then((m) => ({ default: m.Templates })));
 
@@ -40,7 +41,6 @@ export function Plans() {
   const [trouble, setTrouble] = useState<string | null>(null);
   const navigate = useNavigate();
   const [times, setTimes] = useState(0);
-  const [renaming, setRenaming] = useState<string | null>(null);
   const [safety, setSafety] = useState<Safety | null>(null);
   /** when the server last said which plans there are, while it is away */
   const [asOf, setAsOf] = useState<string | null>(null);
@@ -125,21 +125,7 @@ export function Plans() {
         <CircleHelp size={16} aria-hidden /> How it is done
       </Button>
       {helped && <Help page="one-cupboard" onClose={() => setHelped(false)} />}
-      {told?.household && (
-        <p className="mt-4">
-          {told.member ? (
-            <Link to="/household" className="text-heron underline">
-              {told.household.name}
-            </Link>
-          ) : (
-            told.household.name
-          )}
-          <span className="text-soft">
-            {' · '}
-            {told.member ? `${told.member.name}, ${told.role}` : 'you look by a link'}
-          </span>
-        </p>
-      )}
+      {told && <HouseholdLine told={told} />}
       <h2 className="mt-10 font-display text-xl">Plans</h2>
       {asOf && (
         <p role="status" className="mt-1 text-soft">
@@ -152,87 +138,18 @@ export function Plans() {
       )}
       <ul className="mt-2 divide-y divide-line">
         {here?.map((p) => (
-          <li key={p.id} className="flex items-center gap-3">
-            {renaming === p.id ? (
-              <Rename
-                plan={p}
-                onDone={(again) => {
-                  setRenaming(null);
-                  if (again) setTimes((n) => n + 1);
-                }}
-              />
-            ) : (
-              <>
-                <Link
-                  to={`/p/${p.id}/${p.supplies > 0 ? 'homes' : 'room'}`}
-                  className="flex min-w-0 grow flex-wrap items-baseline justify-between gap-x-4 py-3 hover:text-heron"
-                >
-                  <span>
-                    <span className="text-lg font-semibold">{p.name}</span>
-                    {p.forkedFrom && (
-                      <span className="text-soft">
-                        {' '}
-                        from {plans?.find((o) => o.id === p.forkedFrom)?.name ?? 'a plan that is gone'}
-                      </span>
-                    )}
-                  </span>
-                  <span className="text-soft">
-                    {countWords(p.units, 'unit', 'units')} · {countWords(p.places, 'place', 'places')} ·{' '}
-                    {countWords(p.supplies, 'supply', 'supplies')}
-                  </span>
-                </Link>
-                {keeps && (
-                  <>
-                    <Button
-                      look="quiet"
-                      aria-label={`Rename ${p.name}`}
-                      title="Rename"
-                      onClick={() => setRenaming(p.id)}
-                    >
-                      <Pencil size={15} aria-hidden />
-                    </Button>
-                    <Button
-                      look="quiet"
-                      aria-label={`The things of ${p.name} in another room`}
-                      title="The same things in another room"
-                      onClick={() => void another(p)}
-                    >
-                      <DoorOpen size={15} aria-hidden />
-                    </Button>
-                    <Button
-                      look="quiet"
-                      aria-label={`Throw ${p.name} away`}
-                      title="Throw away; it can be brought back"
-                      onClick={() => void putAway(p, true)}
-                    >
-                      <Trash2 size={15} aria-hidden />
-                    </Button>
-                  </>
-                )}
-              </>
-            )}
-          </li>
+          <PlanLine
+            key={p.id}
+            plan={p}
+            from={p.forkedFrom ? (plans?.find((o) => o.id === p.forkedFrom)?.name ?? 'a plan that is gone') : null}
+            keeps={keeps}
+            onRenamed={() => setTimes((n) => n + 1)}
+            onAnother={() => void another(p)}
+            onThrow={() => void putAway(p, true)}
+          />
         ))}
       </ul>
-      {away.length > 0 && (
-        <section aria-label="Thrown away">
-          <h2 className="mt-8 font-display text-lg">Thrown away</h2>
-          <ul className="mt-1 divide-y divide-line text-soft">
-            {away.map((p) => (
-              <li key={p.id} className="flex items-center justify-between gap-3 py-1">
-                <span>
-                  {p.name}, kept until {dayWords(p.keptUntil!)}
-                </span>
-                {keeps && (
-                  <Button aria-label={`Bring ${p.name} back`} onClick={() => void putAway(p, false)}>
-                    <Undo2 size={15} aria-hidden /> Bring back
-                  </Button>
-                )}
-              </li>
-            ))}
-          </ul>
-        </section>
-      )}
+      <ThrownAway plans={away} keeps={keeps} onBack={(p) => void putAway(p, false)} />
       {/* only under a list that is known: what comes in above would move a button away from under the hand */}
       {keeps && (plans ?? trouble) !== null && <Beginnings onTrouble={setTrouble} />}
       {keeps && guild && (

@@ -1,28 +1,23 @@
-import { Box, FileDown, GitFork, Shapes, ShoppingBasket, Shuffle } from 'lucide-react';
 import { type KeyboardEvent, useCallback, useMemo, useState } from 'react';
-import { useNavigate } from 'react-router';
 import { type Finding } from '@heronstone/core/findings';
 import { apply, type Unit } from '@heronstone/core/plan';
 import { type SeatAt, seatsAt, snapUnit } from '@heronstone/core/room';
 import { factsOf } from '@heronstone/core/catalogue';
-import { toast } from 'sonner';
-import { forkPlan } from '../../state/api.ts';
 import { useFindings } from '../../state/findings.ts';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { sitDown } from '../../state/sit.ts';
-import { Button } from '../../ui/button.tsx';
 import { useWidth } from '../../ui/width.ts';
 import { Floor, type Moved } from '../../views/floor/Floor.tsx';
 import { SunDial, useSun } from '../../views/sun/SunDial.tsx';
-import { BringIn } from './BringIn.tsx';
 import { ChosenUnit } from './ChosenUnit.tsx';
+import { Elsewhere } from './Elsewhere.tsx';
 import { FindingsList } from './FindingsList.tsx';
+import { FurnitureHead, type FurnitureSheet } from './FurnitureHead.tsx';
 import { UnitArrowRow, UnitArrows } from './UnitArrows.tsx';
 import { type UnitMap, UnitMaps } from './UnitMaps.tsx';
 import { part } from '../../parts/part.tsx';
 import { View } from '../../parts/View.tsx';
-import { BesideChoice } from './BesideChoice.tsx';
 import { NothingStands } from './NothingStands.tsx';
 
 const Beside = part(() => import('./Beside.tsx').then((m) => ({ default: m.Beside })));
@@ -46,20 +41,12 @@ export default function FurnitureStone() {
   const dispatch = usePlan((s) => s.dispatch);
   const { get, select } = useSelection();
   const [dragged, setDragged] = useState<{ id: string; to: Moved } | null>(null);
-  const [sheet, setSheet] = useState<'shopping' | 'goesIn' | 'drawings' | null>(null);
+  const [sheet, setSheet] = useState<FurnitureSheet | null>(null);
   const [mapped, setMapped] = useState<UnitMap | null>(null);
   const small = useWidth() === 'phone';
-  const navigate = useNavigate();
   const chosen = get('unit');
   const beside = get('beside');
   const unit = chosen ? plan.units[chosen] : undefined;
-  // what is not on Floor can be chosen all the same
-  const elsewhere = (
-    [
-      ['Outside the room', Object.values(plan.units).filter((u) => u.mount === 'away')],
-      ['Put away', Object.values(plan.units).filter((u) => u.mount !== 'away' && u.keptInId !== null)],
-    ] as const
-  ).filter(([, list]) => list.length > 0);
 
   const rest = useCallback(
     (id: string, to: Moved): Partial<Unit> => {
@@ -113,15 +100,6 @@ export default function FurnitureStone() {
       }),
     [select],
   );
-  const fork = async () => {
-    try {
-      const { id } = await forkPlan(plan.id, `${plan.head.name}, another way`);
-      await navigate(`/p/${id}/furniture?beside=${plan.id}`);
-    } catch (e) {
-      toast.error((e as Error).message);
-    }
-  };
-
   if (get('view') === 'arrange')
     return (
       <View fallback={<main className="p-8 text-soft">One moment …</main>}>
@@ -136,47 +114,9 @@ export default function FurnitureStone() {
     );
   return (
     <main className="flex grow flex-col px-4 pb-3">
-      <div className="flex flex-wrap items-center gap-x-1 gap-y-1 py-1 [&>button]:!px-2.5 [&>h1]:mr-2">
-        <h1 className="font-display text-2xl font-semibold">Furniture</h1>
-        <BringIn />
-        <Button look="quiet" onClick={() => setSheet('goesIn')}>
-          <Box size={16} aria-hidden /> Does it go in?
-        </Button>
-        <Button look="quiet" onClick={() => setSheet('shopping')}>
-          <ShoppingBasket size={16} aria-hidden /> Containers
-        </Button>
-        <Button look="quiet" onClick={() => select({ view: 'zones' })}>
-          <Shapes size={16} aria-hidden /> Zones
-        </Button>
-        <Button look="quiet" onClick={() => setSheet('drawings')}>
-          <FileDown size={16} aria-hidden /> On paper
-        </Button>
-        <Button look="quiet" onClick={() => void fork()} title="A copy of this plan to change, with this one beside it">
-          <GitFork size={16} aria-hidden /> Try another way
-        </Button>
-        <Button look="quiet" onClick={() => select({ view: 'arrange' })}>
-          <Shuffle size={16} aria-hidden /> Arrange for me
-        </Button>
-        <BesideChoice planId={plan.id} beside={beside} onChoose={(id) => select({ beside: id })} />
-      </div>
+      <FurnitureHead onSheet={setSheet} />
       <div className="flex min-h-9 flex-wrap items-center gap-4">
-        {elsewhere.map(([where, list]) => (
-          <p key={where} className="text-[13px] text-soft">
-            {where}:{' '}
-            {list.map((u, i) => (
-              <span key={u.id}>
-                {i > 0 && ', '}
-                <button
-                  type="button"
-                  className={`underline decoration-line underline-offset-2 hover:text-heron ${u.id === chosen ? 'text-heron' : ''}`}
-                  onClick={() => select({ unit: u.id })}
-                >
-                  {u.name}
-                </button>
-              </span>
-            ))}
-          </p>
-        ))}
+        <Elsewhere chosen={chosen} onChoose={(id) => select({ unit: id })} />
         {unit &&
           (unit.mount === 'floor' || unit.mount === 'wall') &&
           unit.hostId === null &&

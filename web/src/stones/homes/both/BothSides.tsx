@@ -8,12 +8,11 @@ import { usePlan } from '../../../state/plan-store.ts';
 import { usePair } from '../../../state/found.ts';
 import { type Pair } from '../../../state/pair.ts';
 import { useHover, useSelection } from '../../../state/selection.ts';
-import { FIGURE_WORDS } from '../../../ui/figures.ts';
 import { Button } from '../../../ui/button.tsx';
 import { FiguresTable } from '../../../ui/Figures.tsx';
 import { focusIsLost } from '../../../ui/focus-after.ts';
 import { singleKey } from '../../../ui/single-keys.ts';
-import { bandName, countWords, longWords, yearWords } from '../../../ui/words.ts';
+import { bandName, countWords } from '../../../ui/words.ts';
 import { TurningFloor } from '../../../views/floor/TurningFloor.tsx';
 import { looksFrom } from '../../../views/round/looks.ts';
 import { Round } from '../../../views/round/Round.tsx';
@@ -21,7 +20,8 @@ import { BandLegend } from '../BandLegend.tsx';
 import { Fronts } from '../Fronts.tsx';
 import { SeenFrom } from '../SeenFrom.tsx';
 import { Onward } from './Onward.tsx';
-import { Bar } from './ByStation.tsx';
+import { ByStation } from './ByStation.tsx';
+import { WhichSide } from './WhichSide.tsx';
 import { Changes } from './Changes.tsx';
 
 /**
@@ -66,7 +66,6 @@ export function BothSides({ pair, face }: { pair: Pair; face: 'found' | 'both' }
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   });
-  const longest = Math.max(1, ...compared.stations.flatMap((s) => [s.before.seconds, s.after.seconds]));
   return (
     <main className="flex grow flex-col">
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-line px-4 py-1">
@@ -76,39 +75,13 @@ export function BothSides({ pair, face }: { pair: Pair; face: 'found' | 'both' }
         <h1 ref={title} tabIndex={-1} className="font-display text-xl font-semibold outline-none">
           {pair.choose ? 'Two ways of working' : face === 'found' ? 'What lives where' : 'Before and after'}
         </h1>
-        <div role="group" aria-label="By unit or in the room" className="flex gap-1">
-          {(
-            [
-              ['found', 'Unit by unit'],
-              ['both', 'In the room'],
-            ] as const
-          ).map(([id, words]) => (
-            <button
-              key={id}
-              type="button"
-              aria-pressed={face === id}
-              className={`rounded-full px-2.5 py-0.5 text-[14px] ${face === id ? 'bg-stone font-semibold' : 'hover:bg-stone'}`}
-              onClick={() => select({ view: id, place: null })}
-            >
-              {words}
-            </button>
-          ))}
-        </div>
-        <div role="group" aria-label="Shown" className="flex flex-wrap gap-1">
-          {pair.sides.map((side, i) => (
-            <button
-              key={side.name}
-              type="button"
-              aria-pressed={at === i}
-              title="The other one ( B )"
-              onClick={() => setAt(i as 0 | 1)}
-              className={`rounded-md border px-2.5 py-0.5 text-left ${at === i ? 'border-ink bg-ink text-ground' : 'border-line bg-paper hover:border-heron'}`}
-            >
-              {side.name} · {FIGURE_WORDS.year} <span className="tabular-nums">{longWords(side.sum.year)}</span>
-              {side.sum.without > 0 && ` · ${side.sum.without} without a home`}
-            </button>
-          ))}
-        </div>
+        <WhichSide
+          sides={pair.sides}
+          face={face}
+          at={at}
+          onFace={(view) => select({ view, place: null })}
+          onSide={setAt}
+        />
         <p className="min-w-0 grow basis-40 truncate text-[14px]" aria-live="polite">
           {shownPlace && look ? (
             <>
@@ -199,36 +172,7 @@ export function BothSides({ pair, face }: { pair: Pair; face: 'found' | 'both' }
                 chosenUnit={shownPlace?.unitId ?? null}
               />
             )}
-            <section aria-label="By station" className="min-h-0 overflow-auto">
-              <h2 className="font-semibold">Fetching, by station</h2>
-              <table className="w-full border-separate border-spacing-y-1">
-                <thead className="sr-only">
-                  <tr>
-                    <th>station</th>
-                    <th>{pair.sides.map((s) => s.name).join(' and ')}</th>
-                    <th>hours a year</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {compared.stations.map(({ before: was, after: is }) => (
-                    <tr key={was.station.id}>
-                      <th className="w-36 pr-2 text-left align-top font-normal">
-                        {was.station.name}
-                        <span className="block text-[13px] text-soft">{was.person}</span>
-                      </th>
-                      <td className="align-middle">
-                        <Bar sum={was} longest={longest} label={`${was.station.name}, ${pair.sides[0].name}`} />
-                        <Bar sum={is} longest={longest} label={`${was.station.name}, ${pair.sides[1].name}`} />
-                      </td>
-                      <td className="w-24 pl-2 text-right align-middle text-[14px] tabular-nums">
-                        <span className="block text-soft">{yearWords(was.seconds)}</span>
-                        <span className="block font-semibold">{yearWords(is.seconds)}</span>
-                      </td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-            </section>
+            <ByStation sides={pair.sides} stations={compared.stations} />
             <Changes
               title={pair.choose ? `Less with “${pair.sides[1].name}”` : 'Gained most'}
               list={compared.gains}

@@ -1,6 +1,6 @@
 import { getCoreRowModel, useReactTable, type ColumnDef } from '@tanstack/react-table';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { ArrowDown, ArrowUp, Plus } from 'lucide-react';
+import { Plus } from 'lucide-react';
 import { type KeyboardEvent, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { blankSupply, newId, type Supply } from '@heronstone/core/plan';
@@ -8,16 +8,16 @@ import { useKept } from '../../../state/kept.ts';
 import { usePlan } from '../../../state/plan-store.ts';
 import { useSelection } from '../../../state/selection.ts';
 import { Button } from '../../../ui/button.tsx';
-import { Sheet } from '../../../ui/sheet.tsx';
 import { useWidth } from '../../../ui/width.ts';
 import { countWords } from '../../../ui/words.ts';
 import { type Column, COLUMNS, USUAL_COLUMNS } from './columns.ts';
 import { actOf, marksBetween } from './keys.ts';
+import { InHand } from './InHand.tsx';
+import { GroupRow, ListHead } from './ListHead.tsx';
 import { ListRow } from './ListRow.tsx';
 import { ManyBar } from './ManyBar.tsx';
 import { PhoneRows } from './PhoneRows.tsx';
 import { type Looking, type Row, rowsOf } from './rows.ts';
-import { SupplyEditor } from '../editor/SupplyEditor.tsx';
 import { Narrowing } from './Narrowing.tsx';
 
 const ROW = 32;
@@ -148,36 +148,14 @@ export default function List() {
         ) : (
           <div className="min-w-0 overflow-x-auto">
             <div className="min-w-fit">
-              <div
-                className="grid items-end gap-2 border-b border-line px-1 pb-1 text-[13px] text-soft"
-                style={{ gridTemplateColumns: template }}
-              >
-                <label className="flex size-6 items-center justify-center">
-                  <input
-                    type="checkbox"
-                    aria-label="Mark all"
-                    className="accent-heron"
-                    checked={many.length > 0 && many.length === ids.length}
-                    onChange={(e) => setMarked(new Set(e.target.checked ? ids : []))}
-                  />
-                </label>
-                {columns.map((c) => {
-                  const on = looking.sortBy === c.id;
-                  return (
-                    <button
-                      key={c.id}
-                      type="button"
-                      className={`flex items-center gap-0.5 truncate text-left hover:text-heron ${c.right ? 'justify-end' : ''} ${on ? 'font-semibold text-ink' : ''}`}
-                      title={`Sort by ${c.title}`}
-                      onClick={() => look({ sortBy: c.id, descending: on && !looking.descending })}
-                    >
-                      {c.title}
-                      {on &&
-                        (looking.descending ? <ArrowDown size={13} aria-hidden /> : <ArrowUp size={13} aria-hidden />)}
-                    </button>
-                  );
-                })}
-              </div>
+              <ListHead
+                template={template}
+                columns={columns}
+                looking={looking}
+                all={many.length > 0 && many.length === ids.length}
+                onAll={(on) => setMarked(new Set(on ? ids : []))}
+                onLook={look}
+              />
               <div
                 ref={scroller}
                 role="grid"
@@ -203,19 +181,7 @@ export default function List() {
                       transform: `translateY(${item.start}px)`,
                     } as const;
                     if ('group' in row)
-                      return (
-                        <div
-                          key={`group ${row.group}`}
-                          role="row"
-                          aria-rowindex={item.index + 1}
-                          style={style}
-                          className="flex items-end px-2 pb-0.5"
-                        >
-                          <span role="gridcell" className="font-display font-semibold">
-                            {row.group} <span className="font-sans text-[13px] font-normal text-soft">{row.count}</span>
-                          </span>
-                        </div>
-                      );
+                      return <GroupRow key={`group ${row.group}`} row={row} index={item.index} style={style} />;
                     const { supply } = row;
                     return (
                       <ListRow
@@ -253,21 +219,7 @@ export default function List() {
           </div>
         )}
       </section>
-      {phone ? (
-        chosen && (
-          <Sheet title={chosen.name} onClose={() => select({ supply: null })}>
-            <SupplyEditor key={chosen.id} supply={chosen} />
-          </Sheet>
-        )
-      ) : (
-        <aside aria-label="The supply in hand" className="min-w-0 overflow-auto pt-1 xl:max-h-[calc(100vh-8rem)]">
-          {chosen ? (
-            <SupplyEditor key={chosen.id} supply={chosen} />
-          ) : (
-            <p className="pt-10 text-soft">Choose a supply to see its whole story.</p>
-          )}
-        </aside>
-      )}
+      <InHand chosen={chosen} phone={phone} onClose={() => select({ supply: null })} />
     </div>
   );
 }
