@@ -29,18 +29,10 @@ export {
   type Newcomer,
 } from './life.ts';
 export { toBuy, byShop, usedUpPerDay, type ToBuy } from './reorder.ts';
-export {
-  asksToday,
-  putOffCommand,
-  endProject,
-  TRIAL_DAYS,
-  RESTS_DAYS,
-  type Ask,
-  type AskKind,
-  type Answer,
-} from './today.ts';
+export { asksToday, putOffCommand, endProject, RESTS_DAYS, type Ask, type AskKind, type Answer } from './today.ts';
 export { reslot, REPAID_MONTHS, type PayingMove, type Reslotting } from './reslot.ts';
 export { whereElse, type Elsewhere } from './find-again.ts';
 export { packingList, packedWords, type PackFrom, type ToPack } from './packing.ts';
 export { thingsFor, type ForGuest } from './guests.ts';
+export { type ByHeart, knownByHeart, TRIAL_DAYS } from './by-heart.ts';
 export { isThere, livingWhereLooked, QUESTIONS, questionsFor } from './look-test.ts';

@@ -10,6 +10,7 @@ import {
   type Plan,
   type Supply,
 } from '../../record/plan/index.ts';
+import { knownByHeart, TRIAL_DAYS } from './by-heart.ts';
 import { nextOfKit, kitsTogether, newcomers, unusedForAYear } from './life.ts';
 import { daysBetween, dayWords, timesUsed } from './log.ts';
 import { toPutBack } from './put-back.ts';
@@ -51,8 +52,6 @@ export type Ask = {
   go: { view: string } | { stone: string; query: string } | null;
 };
 
-/** A note on trial is decided on after so many days: eight weeks (common practice, no source). */
-export const TRIAL_DAYS = 56;
 /** A project that rests so long is asked about, days; a trip so many days before (own assumptions). */
 export const RESTS_DAYS = 60;
 const BEFORE_TRIP = 14;
@@ -73,6 +72,7 @@ export function asksToday(plan: Plan, day: string): Ask[] {
     ...trips(plan, day),
     ...buying(plan, day),
     ...changedByHeart(plan, day),
+    ...byHeart(plan, day),
     ...notes(plan, day),
     ...fresh(plan, day),
     ...kits(plan),
@@ -220,10 +220,42 @@ function changedByHeart(plan: Plan, day: string): Ask[] {
   }));
 }
 
+/** Labels that nobody needs any more: what they say was found at the first look without them. */
+function byHeart(plan: Plan, day: string): Ask[] {
+  const units = new Map<string, { places: Place[]; found: Supply[] }>();
+  for (const { place, found } of knownByHeart(plan)) {
+    const of = units.get(place.unitId) ?? { places: [], found: [] };
+    units.set(place.unitId, { places: [...of.places, place], found: [...of.found, ...found] });
+  }
+  return [...units].map(([unitId, { places, found }]) => ({
+    key: safe(`byHeart:${unitId}`),
+    kind: 'label',
+    words: `${plan.units[unitId]?.name ?? 'A unit'}: ${count(places.length, 'label', 'labels')} not needed any more`,
+    detail: `${names(found)}: found at the first look`,
+    answers: [
+      { words: places.length === 1 ? 'Take it off' : 'Take them off', command: labelled(places, 'learnt', day) },
+      {
+        words: places.length === 1 ? 'It stays' : 'They stay',
+        command: asOne(
+          'labels stay',
+          places.map((p) => ({ type: 'setPlace', id: p.id, set: { labelSince: day } })),
+        ),
+      },
+    ],
+    go: { view: 'labels' },
+  }));
+}
+
 function notes(plan: Plan, day: string): Ask[] {
   const units = new Map<string, Place[]>();
+  const known = new Set(knownByHeart(plan).map((k) => k.place.id));
   for (const p of Object.values(plan.places))
-    if (p.label === 'trial' && p.labelSince !== null && daysBetween(p.labelSince, day) >= TRIAL_DAYS)
+    if (
+      !known.has(p.id) &&
+      p.label === 'trial' &&
+      p.labelSince !== null &&
+      daysBetween(p.labelSince, day) >= TRIAL_DAYS
+    )
       units.set(p.unitId, [...(units.get(p.unitId) ?? []), p]);
   return [...units].map(([unitId, places]) => ({
     key: safe(`label:${unitId}`),

@@ -2,6 +2,7 @@ import { X } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { placeSaid } from '@heronstone/core/concepts';
 import { labelRun, placeLabel, rowLabel, supplyLabel, type LabelText } from '@heronstone/core/labels';
+import { knownByHeart } from '@heronstone/core/upkeep';
 import { usePlan } from '../../../state/plan-store.ts';
 import { useSelection } from '../../../state/selection.ts';
 import { Button } from '../../../ui/button.tsx';
@@ -22,6 +23,7 @@ export default function Labels() {
   const run = useMemo(() => labelRun(plan), [plan]);
   const among = new Map(run.stops.map((s) => [s.place.id, s]));
   const places = useMemo(() => labelled(plan), [plan]);
+  const known = useMemo(() => new Set(knownByHeart(plan).map((k) => k.place.id)), [plan]);
   const chosen = plan.places[get('place') ?? ''] ?? run.stops[0]?.place ?? places[0];
   const [picked, setPicked] = useState<ReadonlySet<string>>(new Set());
   const [rows, setRows] = useState<ReadonlySet<string>>(new Set());
@@ -102,7 +104,10 @@ export default function Labels() {
                 {(among.get(p.id)?.saves ?? 0) >= 1 && (
                   <span className="text-[13px] text-heron">saves {yearWords(among.get(p.id)!.saves)}</span>
                 )}
-                <span className="shrink-0 text-[13px] text-soft">{STATE[p.label]}</span>
+                <span className="shrink-0 text-[13px] text-soft">
+                  {STATE[p.label]}
+                  {known.has(p.id) && ', known without it'}
+                </span>
               </button>
             </li>
           ))}
