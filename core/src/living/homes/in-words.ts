@@ -65,6 +65,8 @@ const inPlace = (plan: Plan, place: Place) => {
   return `${inUnit(plan, place.unitId)}${within === '' ? '' : ` (${within})`}`;
 };
 
+/** So many sentences say what lies together. */
+const MOST_TOGETHER = 5;
 /** Looking for want of labels that is worth a sentence, s a year (own choice). */
 const WORTH_A_LABEL = 1800;
 
@@ -86,7 +88,6 @@ export function tellFound(before: { plan: Plan; tally: Tally }, now: { plan: Pla
   said.push(
     `${moved.size === 0 ? 'Nothing moved' : `${moved.size} of ${Object.keys(plan.supplies).length} things moved`}${homed > 0 ? `, ${homed} of them had no home` : ''}: a year takes ${takes}${took === takes ? '' : ` where it took ${took}`}.`,
   );
-  said.push(...togetherness(plan, 5));
   const chemistry = chemistryWords(plan);
   if (chemistry) said.push(chemistry);
   const reserves = reserveWords(plan);
@@ -117,7 +118,9 @@ export function tellFound(before: { plan: Plan; tally: Tally }, now: { plan: Pla
       `${andJoined(things.slice(0, 3))}${things.length > 3 ? ` and ${things.length - 3} more` : ''} ${things.length === 1 ? 'has' : 'have'} no home that works.`,
     );
   }
-  return said.slice(0, MOST_SENTENCES);
+  // what lies together has the room that is left: nothing that is still to be done is cut off
+  said.splice(1, 0, ...togetherness(plan, Math.min(MOST_TOGETHER, MOST_SENTENCES - said.length)));
+  return said;
 }
 
 /** What lies together: all of a name in one place, or in one unit; the largest first, none twice. */
