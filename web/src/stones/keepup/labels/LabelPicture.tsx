@@ -1,6 +1,10 @@
 import { useMemo } from 'react';
 import { dayWords } from '@heronstone/core/upkeep';
 import { DOT_PATHS, DOTS, type LabelText, qrOf, qrPath, QUIET } from '@heronstone/core/labels';
+import { sizeFor } from './label-size.ts';
+
+/** Text is laid out so many times larger and shrunk: a browser rounds lines of a few points. */
+const FINE = 10;
 
 /** A label as it will be, to scale: width and height in mm. */
 export function LabelPicture({
@@ -21,6 +25,10 @@ export function LabelPicture({
   const picture = label.photo === null ? 0 : Math.min(height - 4, (right - 2) * 0.45);
   const left = 2 + (picture > 0 ? picture + 1.5 : 0);
   const bottom = height - 2;
+  const room = { width: Math.max(1, right - left), height: height - 3.6 - strip };
+  const listed = label.contents.join(', ');
+  // two thirds for the name where something is listed under it, as on paper
+  const size = sizeFor(label.name, room.width, room.height * (listed === '' ? 1 : 0.62), Math.min(6, height * 0.2));
   let x = left;
   const marks = [
     ...label.swatches.map((colour, i) => ({ key: `s${i}`, path: DOT_PATHS.square, colour, gap: 0.6 })),
@@ -61,20 +69,22 @@ export function LabelPicture({
           preserveAspectRatio="xMinYMin meet"
         />
       )}
-      <foreignObject x={left} y={1.6} width={Math.max(1, right - left)} height={height - 3.6 - strip}>
+      <foreignObject
+        transform={`translate(${left} 1.6) scale(${1 / FINE})`}
+        width={room.width * FINE}
+        height={room.height * FINE}
+      >
         <div
           style={{
-            fontSize: Math.min(6, height * 0.2),
-            lineHeight: 1.05,
+            fontSize: size * FINE,
+            lineHeight: 1.15,
             color: '#24323b',
             overflow: 'hidden',
             height: '100%',
           }}
         >
-          <strong>{label.name}</strong>
-          {label.contents.length > 0 && (
-            <div style={{ fontSize: '62%', lineHeight: 1.15 }}>{label.contents.join(', ')}</div>
-          )}
+          <strong style={{ display: 'block', lineHeight: 1.15, paddingBottom: 0.6 * FINE }}>{label.name}</strong>
+          {listed !== '' && <div style={{ fontSize: '62%', lineHeight: 1.15 }}>{listed}</div>}
           {label.since !== null && <div style={{ fontSize: '45%' }}>on trial since {dayWords(label.since)}</div>}
         </div>
       </foreignObject>
