@@ -26,12 +26,7 @@ const MOST_KEYS = 200;
  * By keyboard alone: Tab and Shift+Tab to what is wanted, arrows where several things are one stop, Enter or the space bar on it; letters typed into what
  * has the focus. @throws when no number of keys leads there
  */
-export function withKeys(page: Page): Hand & { keys: () => number } {
-  let keys = 0;
-  const key = async (name: string): Promise<void> => {
-    keys++;
-    await page.keyboard.press(name);
-  };
+export function withKeys(page: Page): Hand {
   /** the next key on the way to it; null: it has the focus */
   const onward = (what: Locator): Promise<string | null> =>
     what.evaluate((wanted) => {
@@ -50,22 +45,20 @@ export function withKeys(page: Page): Hand & { keys: () => number } {
     for (let n = 0; n < MOST_KEYS; n++) {
       const next = await onward(what);
       if (next === null) return;
-      await key(next);
+      await page.keyboard.press(next);
       seen.push(await page.evaluate(() => document.activeElement?.outerHTML.slice(0, 120) ?? 'nothing'));
     }
     throw new Error(`No key leads to ${String(what)}; the last stops were\n${seen.slice(-8).join('\n')}`);
   };
   return {
-    keys: () => keys,
     press: async (what) => {
       await reach(what);
       const box = await what.evaluate((e) => e instanceof HTMLInputElement && ['checkbox', 'radio'].includes(e.type));
-      await key(box ? 'Space' : 'Enter');
+      await page.keyboard.press(box ? 'Space' : 'Enter');
     },
     write: async (what, text) => {
       await reach(what);
-      await key('Control+a');
-      keys += text.length;
+      await page.keyboard.press('Control+a');
       await page.keyboard.insertText(text);
     },
   };

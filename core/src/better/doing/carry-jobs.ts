@@ -11,7 +11,9 @@ export function carrying(now: Plan, then: Plan, add: Add, made: Made, left: Map<
   const { pairs } = crossing;
   const unitOf = (placeId: string) => then.places[placeId]?.unitId ?? '';
   const hands = placesByHand(now.jobs);
-  const groups = carryGroups(crossing, unitOf, hands);
+  const groupOf = (placeId: string) => hands.get(placeId) ?? unitOf(placeId);
+  const byHand = (group: string) => now.jobs[group]?.byHand ?? false;
+  const groups = carryGroups(crossing, groupOf, byHand);
   // what a share saves it saves when the last of it has come
   const lastOf = new Map<string, number>();
   for (const [g, group] of groups.entries())
@@ -25,9 +27,9 @@ export function carrying(now: Plan, then: Plan, add: Add, made: Made, left: Map<
       continue;
     }
     const units = [...new Set(own.map((p) => unitOf(p.to)))];
-    const keys = [...new Set(own.map((p) => hands.get(p.to) ?? unitOf(p.to)))];
+    const keys = [...new Set(own.map((p) => groupOf(p.to)))];
     // what its maker parted is hers as long as it can go by itself
-    const hers = keys.length === 1 && now.jobs[keys[0]!]?.byHand ? keys[0]! : null;
+    const hers = keys.length === 1 && byHand(keys[0]!) ? keys[0]! : null;
     const things = new Set(own.map((p) => p.supply.id));
     if (ids.every((id) => id === '')) for (const id of comesHome) things.add(id);
     let saved = 0;

@@ -23,22 +23,20 @@ export function wholeCrossing(now: Plan, then: Plan): Crossing {
 /**
  * What is carried, a unit at a time: all that goes into one unit is one group, unless units wait for each other, then these are one. One that would take
  * too long is made several, one after the other, cut where the tray is empty.
- * @param hands by place: what its maker has put into a job of its own, which is as long as she wants it
+ * @param groupOf what a place’s things are carried with: its unit, or a job its maker made; @param isWhole whether a group is as long as she wants it
  */
 export function carryGroups(
   crossing: Crossing,
-  unitOf: (placeId: string) => string,
-  hands: ReadonlyMap<string, string> = new Map(),
+  groupOf: (placeId: string) => string,
+  isWhole: (group: string) => boolean,
 ): Group[] {
   const { pairs, steps, waits, moves } = crossing;
-  const keyOf = (p: { to: string }): string => hands.get(p.to) ?? unitOf(p.to);
-  const units = [...new Set(pairs.map(keyOf))];
-  const at = pairs.map((p) => units.indexOf(keyOf(p)));
-  const made = new Set(hands.values());
+  const units = [...new Set(pairs.map((p) => groupOf(p.to)))];
+  const at = pairs.map((p) => units.indexOf(groupOf(p.to)));
   const before = units.map(() => new Set<number>());
   for (const [leaves, comes] of waits) if (at[leaves] !== at[comes]) before[at[comes]!]!.add(at[leaves]!);
   const rings = ringsIn(before);
-  const whole = rings.map((r, i) => made.has(units[i]!) && rings.every((o, j) => o !== r || j === i));
+  const whole = rings.map((r, i) => isWhole(units[i]!) && rings.every((o, j) => o !== r || j === i));
   const groups: Group[] = [];
   const partsOf = new Map<number, number[]>();
   const inTray = new Map<number, Set<number>>();

@@ -2,7 +2,7 @@ import { type Command, type Job, type Plan, sameRow } from '../../record/plan/in
 import { changes } from './ticks.ts';
 
 /** What of a job is its maker’s word once it is said, whatever follows from the plans. */
-const HERS = ['people', 'lifts', 'readyBy', 'notBefore', 'delivery', 'state', 'spent', 'doneOn'] as const;
+const HERS = ['people', 'readyBy', 'notBefore', 'delivery', 'state', 'spent', 'doneOn'] as const;
 
 /**
  * Jobs as they follow from the two plans now, beside those there are: new ones come, those still open follow what differs, and what has no reason any

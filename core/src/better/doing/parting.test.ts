@@ -140,6 +140,28 @@ describe('jobs parted and joined by hand', () => {
     );
   });
 
+  test('one’s own half done: what is left of it is parted, nothing is added', () => {
+    const job: Job = { ...ownJob('own', 'Sand', 60), state: 'half', spent: 40, left: 25 };
+    const two = applied(begun, { type: 'addJob', job }, ...partJob(job, 'second', 10)).jobs;
+    expect([two['own']!.left, two['own']!.spent, two['second']!.likely]).toEqual([15, 40, 10]);
+    expect(partsOf({ ...job, left: 1 })).toBeNull();
+  });
+
+  test('a heavy thing parted off: it is lifted, the rest is not any more', () => {
+    for (const job of open(begun, 'carry').filter((j) => j.lifts && j.to.length > 1)) {
+      const heavy = job.to.filter((place) =>
+        Object.values(spring.homes).some(
+          (h) => h.placeId === place && job.about.includes(h.supplyId) && spring.supplies[h.supplyId]!.mass > 5000,
+        ),
+      );
+      const next = heavy.length < job.to.length ? parted(begun, job, heavy) : null;
+      if (!next) continue;
+      expect([next.jobs['by-hand']!.lifts, next.jobs[job.id]!.lifts]).toEqual([true, false]);
+      return;
+    }
+    throw new Error('the demo has no heavy thing that can be carried by itself');
+  });
+
   test('half done, joined with another: what was spent and what is left stay', () => {
     const a: Job = { ...ownJob('a', 'Sand', 60), state: 'half', spent: 40, left: 25 };
     const b = ownJob('b', 'Oil', 30);

@@ -1,5 +1,6 @@
 import { type Command, type Job, type Plan } from '../../record/plan/index.ts';
 import { some } from './adding.ts';
+import { leftOf } from './planning.ts';
 
 /** What is a pile of things, gone through one by one: which of them today is its maker’s to say. */
 const PILES = ['sort', 'measure', 'passOn'] as const satisfies readonly Job['kind'][];
@@ -13,10 +14,12 @@ export function pileName(kind: Pile, n: number): string {
   return `Pass on or throw ${some(n, 'thing', 'things')}`;
 }
 
-/** What a job is parted by: places it carries to, things of a pile, its minutes; null: it is one thing, or done, or struck. */
+const isOpen = ({ state }: Job): boolean => state === 'open' || state === 'half';
+
+/** What a job is parted by: places it carries to, things of a pile, minutes that are left of one’s own; null: it is one thing, or done, or struck. */
 export function partsOf(job: Job): { by: 'to' | 'about'; ids: readonly string[] } | { by: 'minutes' } | null {
-  if (job.state !== 'open' && job.state !== 'half') return null;
-  if (job.kind === 'own') return job.likely >= 2 ? { by: 'minutes' } : null;
+  if (!isOpen(job)) return null;
+  if (job.kind === 'own') return leftOf(job, 1) >= 2 ? { by: 'minutes' } : null;
   const by = job.kind === 'carry' ? 'to' : isPile(job.kind) ? 'about' : null;
   return by && job[by].length > 1 ? { by, ids: job[by] } : null;
 }
@@ -28,31 +31,29 @@ export const canJoin = (a: Job, b: Job): boolean =>
   [a, b].every(isOpen) &&
   (a.kind === 'carry' || a.kind === 'own' || isPile(a.kind));
 
-const isOpen = ({ state }: Job): boolean => state === 'open' || state === 'half';
-
 /** A job that nothing has been done of. */
 const BEGUN = { state: 'open', spent: 0, left: null, doneOn: null } as const;
 
 /**
  * A job made two: what was chosen becomes a job of its own, the rest stays. What each takes, saves and waits for follows when it is asked what is to be done
  * ({@link jobsBetween}).
- * @param id of the new one; @param chosen some of {@link partsOf}, not all, or minutes of one’s own job, fewer than it takes
+ * @param id of the new one; @param chosen some of {@link partsOf}, not all, or so many of the minutes that are left of one’s own
  */
 export function partJob(job: Job, id: string, chosen: readonly string[] | number): Command[] {
   if (typeof chosen === 'number') {
-    const rest = Math.max(1, job.likely - chosen);
+    const left = leftOf(job, 1);
+    const part = Math.max(1, Math.min(chosen, left - 1));
+    const likely = Math.max(1, job.likely - part);
     const minutes = (n: number) => ({ low: n, likely: n, high: n, typed: true });
+    // it is paid for once
     const money = job.money === null ? {} : { money: null };
     return [
       {
         type: 'setJob',
         id: job.id,
-        set: { ...minutes(rest), ...(job.left === null ? {} : { left: Math.min(job.left, rest) }) },
+        set: { ...minutes(likely), ...(job.state === 'half' ? { left: left - part } : {}) },
       },
-      {
-        type: 'addJob',
-        job: { ...job, ...BEGUN, ...minutes(Math.max(1, Math.min(chosen, job.likely - 1))), ...money, id },
-      },
+      { type: 'addJob', job: { ...job, ...BEGUN, ...minutes(part), ...money, id } },
     ];
   }
   const by = job.kind === 'carry' ? 'to' : 'about';
@@ -76,7 +77,6 @@ export function joinJobs(a: Job, b: Job, id: string): Command[] {
       .at(-1) ?? null;
   const sooner = [a.readyBy, b.readyBy].filter((d) => d !== null).sort()[0] ?? null;
   const own = a.kind === 'own';
-  const left = (j: Job) => (j.state === 'half' ? (j.left ?? Math.max(1, j.likely - j.spent)) : j.likely);
   const half = a.state === 'half' || b.state === 'half';
   const joined: Job = {
     ...{
@@ -93,7 +93,7 @@ export function joinJobs(a: Job, b: Job, id: string): Command[] {
     ...{ money: a.money === null && b.money === null ? null : (a.money ?? 0) + (b.money ?? 0) },
     ...{ splits: a.splits && b.splits, delivery: Math.max(a.delivery, b.delivery), notBefore: later, readyBy: sooner },
     ...(half
-      ? { state: 'half', spent: a.spent + b.spent, left: left(a) + left(b), doneOn: a.doneOn ?? b.doneOn }
+      ? { state: 'half', spent: a.spent + b.spent, left: leftOf(a, 1) + leftOf(b, 1), doneOn: a.doneOn ?? b.doneOn }
       : BEGUN),
     name: own ? `${a.name}; ${b.name}`.slice(0, 120) : a.name,
   };

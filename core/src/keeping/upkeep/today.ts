@@ -10,7 +10,7 @@ import {
   type Plan,
   type Supply,
 } from '../../record/plan/index.ts';
-import { knownByHeart, TRIAL_DAYS } from './by-heart.ts';
+import { type ByHeart, knownByHeart, TRIAL_DAYS } from './by-heart.ts';
 import { nextOfKit, kitsTogether, newcomers, unusedForAYear } from './life.ts';
 import { daysBetween, dayWords, timesUsed } from './log.ts';
 import { toPutBack } from './put-back.ts';
@@ -65,6 +65,7 @@ const safe = (key: string) => key.replace(/[^A-Za-z0-9:._-]/g, '_').slice(0, 400
  * over-full, what rests or was never used. What was put off is not in it until its day.
  */
 export function asksToday(plan: Plan, day: string): Ask[] {
+  const known = knownByHeart(plan);
   const all = [
     ...daysOfDoing(plan, day),
     ...putBack(plan),
@@ -72,8 +73,8 @@ export function asksToday(plan: Plan, day: string): Ask[] {
     ...trips(plan, day),
     ...buying(plan, day),
     ...changedByHeart(plan, day),
-    ...byHeart(plan, day),
-    ...notes(plan, day),
+    ...byHeart(plan, known, day),
+    ...notes(plan, new Set(known.map((k) => k.place.id)), day),
     ...fresh(plan, day),
     ...kits(plan),
     ...overFull(plan),
@@ -221,9 +222,9 @@ function changedByHeart(plan: Plan, day: string): Ask[] {
 }
 
 /** Labels that nobody needs any more: what they say was found at the first look without them. */
-function byHeart(plan: Plan, day: string): Ask[] {
+function byHeart(plan: Plan, known: readonly ByHeart[], day: string): Ask[] {
   const units = new Map<string, { places: Place[]; found: Supply[] }>();
-  for (const { place, found } of knownByHeart(plan)) {
+  for (const { place, found } of known) {
     const of = units.get(place.unitId) ?? { places: [], found: [] };
     units.set(place.unitId, { places: [...of.places, place], found: [...of.found, ...found] });
   }
@@ -246,9 +247,8 @@ function byHeart(plan: Plan, day: string): Ask[] {
   }));
 }
 
-function notes(plan: Plan, day: string): Ask[] {
+function notes(plan: Plan, known: ReadonlySet<string>, day: string): Ask[] {
   const units = new Map<string, Place[]>();
-  const known = new Set(knownByHeart(plan).map((k) => k.place.id));
   for (const p of Object.values(plan.places))
     if (
       !known.has(p.id) &&

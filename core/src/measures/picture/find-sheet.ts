@@ -44,6 +44,16 @@ const LEAST_CONTRAST = 28;
 
 type Seen = { paper: SheetPaper; corner: number; finders: Point[] };
 
+/** No code is read in a part that is smaller, points. */
+const LEAST_PART = 40;
+/** A picture taken at a slant has a code so much of its distance elsewhere than one taken straight (own assumption). */
+const SLANTED = 0.3;
+const minus = (a: Point, b: Point): Point => ({ x: a.x - b.x, y: a.y - b.y });
+const middleOf = (points: readonly Point[]): Point => ({
+  x: points.reduce((sum, p) => sum + p.x, 0) / points.length,
+  y: points.reduce((sum, p) => sum + p.y, 0) / points.length,
+});
+
 /** Where another code of the sheet must lie, by one that was read as if the picture were taken straight: its middle and how far round it one looks, px. */
 function windowOf(seen: Seen, corner: number): { x: number; y: number; reach: number } {
   const from = findersOf(seen.paper, seen.corner);
@@ -62,13 +72,6 @@ function windowOf(seen: Seen, corner: number): { x: number; y: number; reach: nu
     reach: size * (CODE_SQUARE * CODE_SQUARES + SLANTED * Math.hypot(d.x, d.y)),
   };
 }
-/** A picture taken at a slant has a code so much of its distance elsewhere than one taken straight (own assumption). */
-const SLANTED = 0.3;
-const minus = (a: Point, b: Point): Point => ({ x: a.x - b.x, y: a.y - b.y });
-const middleOf = (points: readonly Point[]): Point => ({
-  x: points.reduce((sum, p) => sum + p.x, 0) / points.length,
-  y: points.reduce((sum, p) => sum + p.y, 0) / points.length,
-});
 
 /**
  * So many codes of our sheets, where so many are to be read: in parts of the picture that overlap by half, for one too small or too slanted among others is
@@ -124,8 +127,6 @@ function codesIn(greys: Greys, decode: Decode, enough: number): Seen[] {
   for (const parts of [3, 2]) inParts(fine, scale, parts, 2);
   return [...seen.values()];
 }
-/** No code is read in a part that is smaller, points. */
-const LEAST_PART = 40;
 
 /** Where a finder pattern is sampled, in squares from its middle: the dark middle, the light ring, the dark ring. */
 const DARK = [-0.9, 0, 0.9].flatMap((x) => [-0.9, 0, 0.9].map((y) => [x, y] as const));

@@ -55,6 +55,9 @@ export function JobLine({ job, wanted, change }: { job: Job; wanted: Plan | null
         <div className="mt-1 space-y-2 rounded-lg bg-stone/50 p-2 text-[14px]">
           <p>
             {job.why} {spanWords(job.low)} if all goes well, {spanWords(job.high)} if not.
+            {job.lifts &&
+              job.kind !== 'own' &&
+              ' Something of it is heavier than 5 kg: whoever does it must be able to lift.'}
             {job.after.length > 0 &&
               ` After: ${job.after
                 .flatMap((id) => plan.jobs[id]?.name ?? [])
@@ -82,7 +85,9 @@ export function JobLine({ job, wanted, change }: { job: Job; wanted: Plan | null
               onCommit={(people) => set({ people })}
               className="w-20"
             />
-            <CheckField label="Lifted" checked={job.lifts} onCommit={(lifts) => set({ lifts })} />
+            {job.kind === 'own' && (
+              <CheckField label="Lifted" checked={job.lifts} onCommit={(lifts) => set({ lifts })} />
+            )}
             <MoneyField
               label="Costs"
               amount={job.money}

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { placeSaid } from '@heronstone/core/concepts';
-import { canJoin, joinJobs, partJob, partsOf } from '@heronstone/core/doing';
+import { canJoin, joinJobs, leftOf, partJob, partsOf } from '@heronstone/core/doing';
 import { type Job, newId, type Plan } from '@heronstone/core/plan';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
@@ -31,7 +31,9 @@ export function Parting({ job, wanted, change }: { job: Job; wanted: Plan | null
   return (
     <div>
       <div className="flex flex-wrap items-end gap-2">
-        {parts?.by === 'minutes' && <Button onClick={() => part(Math.floor(job.likely / 2))}>Part it in two</Button>}
+        {parts?.by === 'minutes' && (
+          <Button onClick={() => part(Math.floor(leftOf(job, 1) / 2))}>Part it in two</Button>
+        )}
         {ids.length > 1 && (
           <Button aria-expanded={open} disabled={wanted === null} onClick={() => setOpen(!open)}>
             Part it
