@@ -236,6 +236,19 @@ describe('doing it', () => {
       const [one] = Object.values(now).filter((j) => j.byHand);
       return Object.values(sittings).some((s) => s.jobId === one?.id);
     }, 'it is on a day');
+    // notes for all of one unit at once: they wait for what is carried there alone
+    const noted = (await planOf(id)).jobs['notes']!;
+    const notes = all
+      .getByRole('listitem')
+      .filter({ has: page.getByRole('button', { name: noted.name, exact: true }) });
+    await notes.getByRole('button', { name: noted.name }).click();
+    await notes.getByRole('button', { name: 'Part it', exact: true }).click();
+    await notes.getByRole('checkbox', { name: 'Felting box, all of it' }).check();
+    await notes.getByRole('button', { name: 'Make two jobs of it' }).click();
+    await until(async () => (await jobs()).filter((j) => j.kind === 'notes').length === 2, 'notes are parted');
+    const soon = (await jobs()).find((j) => j.kind === 'notes' && j.byHand)!;
+    expect(soon.about).toEqual(noted.about.filter((place) => place.startsWith('felt-box')));
+    expect(soon.after).toEqual(['carry-felt-box']);
     // somebody helps who does not lift: the day says so
     await page.getByRole('textbox', { name: 'Sat 17 Oct, helpers who do not lift' }).fill('1');
     await page.keyboard.press('Enter');

@@ -19,7 +19,7 @@ export type CameTrue = {
 };
 
 export type Afterwards = {
-  /** the day on which the last job was done */
+  /** the day on which the last job was done; labels for good come weeks later */
   since: string;
   /** whole days since then */
   days: number;
@@ -38,7 +38,7 @@ export function afterwardsOf(plan: Plan, day: string): Afterwards {
   const doing = Object.values(plan.doings)[0];
   const since =
     Object.values(plan.jobs)
-      .flatMap((j) => (j.doneOn ? [j.doneOn] : []))
+      .flatMap((j) => (j.doneOn && j.kind !== 'labels' ? [j.doneOn] : []))
       .sort()
       .at(-1) ?? day;
   // a line that was struck is no session

@@ -19,14 +19,17 @@ export function furniture(now: Plan, then: Plan, d: Difference, add: Add, first:
   const bought = new Map<string, string>();
   for (const [kind, units] of kinds) {
     const each = then.prices[kind]?.price ?? now.prices[kind]?.price;
+    const named = (ids: readonly string[]): string =>
+      `Buy ${ids.length === 1 ? then.units[ids[0]!]!.name : `${ids.length} × ${units[0]!.name}`}`;
     const job = add(
       {
         ...{ id: idOf('buy', kind), kind: 'buy', about: units.map((u) => u.id), after: [...first] },
         ...{ money: each === undefined ? null : each * units.length, delivery: DELIVERY_DAYS },
-        name: `Buy ${units.length === 1 ? units[0]!.name : `${units.length} × ${units[0]!.name}`}`,
+        name: named(units.map((u) => u.id)),
         why: 'It stands in the plan that is wanted and not in the room.',
       },
       TAKES.order,
+      named,
     );
     for (const u of units) bought.set(u.id, job.id);
   }
@@ -84,6 +87,7 @@ export function furniture(now: Plan, then: Plan, d: Difference, add: Add, first:
         why: 'Boxes last: once what goes into them is sorted and measured.',
       },
       TAKES.order,
+      (some) => `Buy ${some.length} × ${organiser.name}`,
     );
     for (const id of boxes) bought.set(id, job.id);
   }
@@ -99,20 +103,25 @@ export function furniture(now: Plan, then: Plan, d: Difference, add: Add, first:
     inUnits.set(p.unitId, row);
   }
   for (const [unitId, { boxes, divided }] of inUnits) {
-    const what = [
-      ...(boxes.length > 0 ? [some(boxes.length, 'container', 'containers')] : []),
-      ...(divided.length > 0 ? [some(divided.length, 'divider', 'dividers')] : []),
-    ];
+    const named = (ids: readonly string[]): string => {
+      const n = ids.filter((id) => divided.includes(id)).length;
+      const what = [
+        ...(ids.length > n ? [some(ids.length - n, 'container', 'containers')] : []),
+        ...(n > 0 ? [some(n, 'divider', 'dividers')] : []),
+      ];
+      return `Set ${what.join(' and ')} into ${then.units[unitId]?.name ?? 'a unit'}`;
+    };
     const job = add(
       {
         ...{ id: idOf('setIn', unitId), kind: 'setIn', about: [...boxes, ...divided] },
         after: [
           ...new Set([...boxes.flatMap((b) => bought.get(b) ?? []), ...(made.get(unitId) ? [made.get(unitId)!] : [])]),
         ],
-        name: `Set ${what.join(' and ')} into ${then.units[unitId]?.name ?? 'a unit'}`,
+        name: named([...boxes, ...divided]),
         why: 'What is to lie in them waits for them.',
       },
       boxes.length * TAKES.setIn + divided.length * TAKES.divide,
+      named,
     );
     for (const id of [...boxes, ...divided]) made.set(id, job.id);
   }

@@ -1,11 +1,13 @@
 import { isLeaving, type Job, massOf, type Plan } from '../../record/plan/index.ts';
 import { LOAD_CONSTANT } from '../../space/loads/index.ts';
 import { type Add, BUY_THINGS, footprint, idOf, some } from './adding.ts';
+import { priceOf } from './buying.ts';
 import { carrying } from './carry-jobs.ts';
 import { type Difference, differenceOf } from './difference.ts';
 import { furniture } from './furniture-jobs.ts';
 import { DELIVERY_DAYS, LIFTED, minutesOf, TAKES } from './minutes.ts';
-import { pileName, pilesParted } from './parting.ts';
+import { labelling } from './labelling.ts';
+import { type Names, pileName, pilesParted } from './parting.ts';
 import { savingsOf, shareKey } from './savings.ts';
 
 /** A job as it follows from what differs, before anything was said about it. */
@@ -34,20 +36,23 @@ const BLANK = {
 export function jobsBetween(now: Plan, then: Plan): Job[] {
   const d = differenceOf(now, then);
   const jobs: Job[] = [];
-  const add = (job: Pick<Job, 'id' | 'kind' | 'name'> & Partial<Job>, seconds: number): Job => {
+  const names: Names = new Map();
+  const add: Add = (job, seconds, named) => {
     const whole: Job = { ...BLANK, ...minutesOf(seconds), ...job };
     jobs.push(whole);
+    if (named) names.set(whole.id, named);
     return whole;
   };
   const saves = savingsOf(now, then);
   const left = new Map(saves);
   const first = beginnings(now, d, add);
   const made = furniture(now, then, d, add, first);
-  newThings(d, add);
+  newThings(now, then, d, add);
   carrying(now, then, add, made, left);
-  finishing(then, d, add, jobs);
+  takingAway(d, add, jobs);
+  labelling(now, then, add, jobs);
   seatsLeft(then, d, jobs, left, add);
-  return pilesParted(jobs, now.jobs);
+  return pilesParted(jobs, now.jobs, then, names);
 }
 
 /** Sorting out and measuring: what comes before anything is bought. */
@@ -63,6 +68,7 @@ function beginnings(now: Plan, d: Difference, add: Add): string[] {
           why: 'What goes need not be measured, bought for or carried.',
         },
         undecided.length * TAKES.decide,
+        (ids) => pileName('sort', ids.length),
       ).id,
     );
   const bought = d.boxesCome.length > 0 || d.come.length > 0;
@@ -79,6 +85,7 @@ function beginnings(now: Plan, d: Difference, add: Add): string[] {
           why: 'Boxes are bought for what is measured.',
         },
         guessed.length * TAKES.measure,
+        (ids) => pileName('measure', ids.length),
       ).id,
     );
   const leaving = Object.values(now.supplies).filter(isLeaving);
@@ -90,6 +97,7 @@ function beginnings(now: Plan, d: Difference, add: Add): string[] {
         why: 'What goes first makes room for the rest.',
       },
       leaving.length * TAKES.passOn,
+      (ids) => pileName('passOn', ids.length),
     );
   return first;
 }
@@ -98,26 +106,28 @@ function beginnings(now: Plan, d: Difference, add: Add): string[] {
 const SAID = 3;
 
 /** What is in the wanted plan and not here: bought, and put where it lives there. */
-function newThings({ thingsCome }: Difference, add: Add): void {
+function newThings(now: Plan, then: Plan, { thingsCome }: Difference, add: Add): void {
   if (thingsCome.length === 0) return;
-  const names = thingsCome.slice(0, SAID).map((s) => s.name);
-  const more = thingsCome.length - names.length;
-  const costs = thingsCome.map((s) =>
-    s.price === null ? null : s.price * Math.max(1, Math.ceil((s.working + s.backstock) / s.packOf)),
-  );
+  const named = (ids: readonly string[]): string => {
+    const names = thingsCome.flatMap((s) => (ids.includes(s.id) ? [s.name] : []));
+    const more = names.length > SAID ? ` and ${names.length - SAID} more` : '';
+    return `Buy ${names.slice(0, SAID).join(', ')}${more}`.slice(0, 120);
+  };
+  const costs = thingsCome.map((s) => priceOf(now, then, s.id));
   add(
     {
       ...{ id: BUY_THINGS, kind: 'buy', about: thingsCome.map((s) => s.id), delivery: DELIVERY_DAYS },
       money: costs.includes(null) ? null : costs.reduce<number>((sum, c) => sum + c!, 0),
-      name: `Buy ${names.join(', ')}${more > 0 ? ` and ${more} more` : ''}`.slice(0, 120),
+      name: named(thingsCome.map((s) => s.id)),
       why: 'In the plan that is wanted, and not in the room: ticked once it is there and lies in its place.',
     },
     TAKES.order + thingsCome.length * TAKES.eachPlace,
+    named,
   );
 }
 
-/** What is taken away once it is empty, notes on trial, labels for good. */
-function finishing(then: Plan, d: Difference, add: Add, jobs: readonly Job[]): void {
+/** What is taken away once it is empty. */
+function takingAway(d: Difference, add: Add, jobs: readonly Job[]): void {
   const carried = jobs.filter((j) => j.kind === 'carry');
   for (const unit of d.go)
     add(
@@ -144,27 +154,6 @@ function finishing(then: Plan, d: Difference, add: Add, jobs: readonly Job[]): v
       },
       gone.length * TAKES.setIn,
     );
-  const places = [...new Set(carried.flatMap((j) => j.to))].filter((id) => {
-    const place = then.places[id];
-    return place && place.label !== 'learnt' && then.units[place.unitId]?.mount !== 'away';
-  });
-  if (places.length === 0) return;
-  const notes = add(
-    {
-      ...{ id: 'notes', kind: 'notes', about: places, after: carried.map((j) => j.id) },
-      name: `Notes on trial for ${some(places.length, 'place', 'places')}`,
-      why: 'Eight weeks on trial before labels for good.',
-    },
-    places.length * TAKES.note,
-  );
-  add(
-    {
-      ...{ id: 'labels', kind: 'labels', about: places, after: [notes.id] },
-      name: `Labels for good for ${some(places.length, 'place', 'places')}`,
-      why: 'What has worked for eight weeks stays.',
-    },
-    places.length * TAKES.label,
-  );
 }
 
 /** What nothing that is carried accounts for is saved by what is moved: its unit, or the seat at it. */

@@ -2,10 +2,24 @@ import { describe, expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { importPlan } from '../../paper/formats/index.ts';
-import { type Job, type Plan } from '../../record/plan/index.ts';
-import { applied } from '../../testing/index.ts';
+import { type Command, type Job, type Plan } from '../../record/plan/index.ts';
+import { applied, block, unit } from '../../testing/index.ts';
 import { ringOf, solveSchedule } from '../schedule/index.ts';
-import { canJoin, jobsBetween, joinJobs, mergeJobs, ownJob, partJob, partsOf, problemOf, tickJob } from './index.ts';
+import {
+  canJoin,
+  idByHand,
+  jobsBetween,
+  joinJobs,
+  mergeJobs,
+  openJobs,
+  ownJob,
+  partJob,
+  partsOf,
+  priceOf,
+  problemOf,
+  sittingsOf,
+  tickJob,
+} from './index.ts';
 
 const read = (name: string): Plan => {
   const file = importPlan(
@@ -177,6 +191,195 @@ describe('jobs parted and joined by hand', () => {
     expect(partsOf({ ...carry!, kind: 'bring' })).toBeNull();
     expect(canJoin(carry!, ownJob('own', 'Paint', 60))).toBe(false);
     expect(canJoin(carry!, carry!)).toBe(false);
+  });
+});
+
+const shelves = ['shelf-a', 'shelf-b'].map((id, i): Command => ({
+  type: 'placeUnit',
+  unit: unit('bookcase', { id, name: id, x: 900 + 500 * i, y: 1300, width: 450 }),
+}));
+
+/** Spring with two more bookcases of one kind, and four boxes of one kind, in packs of two, in two others that are there. */
+function furnished(): Plan {
+  const [organiser] = Object.values(spring.organisers).filter((o) => o.divided === '');
+  const box = (id: string, inId: string, left: number): Command => ({
+    ...{ type: 'standIn', id, organiserId: 'crate', name: id },
+    ...{ inId, left, front: 0, bottom: 0, turned: false },
+  });
+  return applied(
+    spring,
+    ...shelves,
+    { type: 'addPrice', price: { id: 'bookcase', price: 80 } },
+    { type: 'placeUnit', unit: unit('bookcase', { id: 'case-a', name: 'Case a', x: 900, y: 300, width: 900 }) },
+    { type: 'placeUnit', unit: unit('bookcase', { id: 'case-b', name: 'Case b', x: 1900, y: 300, width: 900 }) },
+    {
+      type: 'addOrganiser',
+      organiser: {
+        ...{ ...organiser!, id: 'crate', name: 'Crate', have: 0, packOf: 2, price: 9 },
+        ...{ width: 200, depth: 200, height: 120, innerWidth: 190, innerDepth: 190, innerHeight: 110 },
+      },
+    },
+    ...[box('box-1', 'shelf-a.0.0', 0), box('box-2', 'shelf-a.0.0', 210)],
+    ...[box('box-3', 'shelf-b.0.0', 0), box('box-4', 'shelf-b.0.0', 210)],
+  );
+}
+
+describe('buying, setting in, notes and labels parted by hand', () => {
+  const wanted = furnished();
+  const look = (plan: Plan): Plan => applied(plan, ...mergeJobs(plan, jobsBetween(plan, wanted)));
+  const price = (plan: Plan) => (id: string) => priceOf(plan, wanted, id);
+  const start = look(applied(room, ...shelves));
+  const done = (plan: Plan, id: string): Plan => {
+    const tick = tickJob(plan, wanted, plan.jobs[id]!, '2026-10-03', 10);
+    if (!tick.ok) throw new Error(tick.reason);
+    return look(applied(plan, tick.command));
+  };
+
+  test('furniture bought in two months: money shared, each unit waits for its own; what was bought is not bought again', () => {
+    const buy = start.jobs['buy-bookcase']!;
+    expect(buy).toMatchObject({ name: 'Buy 2 × Case a', money: 160, about: ['case-a', 'case-b'] });
+    const two = look(applied(start, ...partJob(buy, 'later', ['case-b'], price(start))));
+    expect(two.jobs['buy-bookcase']).toMatchObject({ name: 'Buy Case a', money: 80, about: ['case-a'] });
+    expect(two.jobs['later']).toMatchObject({ name: 'Buy Case b', money: 80, about: ['case-b'], kind: 'buy' });
+    expect(two.jobs['bring-case-a']!.after).toEqual(expect.arrayContaining(['buy-bookcase']));
+    expect(two.jobs['bring-case-a']!.after).not.toContain('later');
+    expect(two.jobs['bring-case-b']!.after).not.toContain('buy-bookcase');
+    expect(two.jobs['bring-case-b']!.after).toContain('later');
+    for (const [first, second] of [
+      ['later', 'buy-bookcase'],
+      ['buy-bookcase', 'later'],
+    ] as const) {
+      const bought = done(two, first);
+      expect(bought.jobs[first]!.state).toBe('done');
+      expect(bought.jobs[second]!.about).toEqual(two.jobs[second]!.about);
+      expect(open(bought, 'buy').map((j) => j.id)).not.toContain(first);
+      const both = done(bought, second);
+      expect(open(both, 'buy').some((j) => j.about.some((id) => id.startsWith('case-')))).toBe(false);
+    }
+  });
+
+  test('a month’s money is less than all of it costs: parted it fits', async () => {
+    const buy = start.jobs['buy-bookcase']!;
+    const free: Plan['freeTimes'][string] = {
+      ...{ id: 'sat', weekday: 6, on: null, starts: 600, minutes: 240, lies: false, helpers: 1, hands: 0, note: '' },
+    };
+    const late = async (plan: Plan) => {
+      const doing = { begins: '2026-10-03', livable: false, moneyAMonth: 100 };
+      const problem = problemOf({ ...plan, freeTimes: { sat: free } }, doing, 'found', '2026-10-01');
+      return (await solveSchedule(problem, { now: () => 0, work: 50 })).late;
+    };
+    expect(await late(start)).toContain('buy-bookcase');
+    const two = look(applied(start, ...partJob(buy, 'later', ['case-b'], price(start))));
+    const [now, then] = await late(two).then((l) => [l.includes('buy-bookcase'), l.includes('later')]);
+    expect([now, then]).toEqual([false, false]);
+  });
+
+  test('boxes: set into their units once theirs are bought; a part of setting in waits for its own; joined with other furniture it is one order', () => {
+    const buy = start.jobs['buy-crate']!;
+    expect(buy).toMatchObject({ name: 'Buy 4 × Crate (2 packs of 2)', money: 18 });
+    const two = look(applied(start, ...partJob(buy, 'later', ['box-3', 'box-4'], price(start))));
+    expect([two.jobs['buy-crate']!.money, two.jobs['later']!.money]).toEqual([9, 9]);
+    expect([two.jobs['buy-crate']!.name, two.jobs['later']!.name]).toEqual(['Buy 2 × Crate', 'Buy 2 × Crate']);
+    expect(two.jobs['setIn-shelf-a']!.after).toContain('buy-crate');
+    expect(two.jobs['setIn-shelf-a']!.after).not.toContain('later');
+    expect(two.jobs['setIn-shelf-b']!.after).toContain('later');
+    const mixed = look(applied(start, ...partJob(buy, 'later', ['box-2', 'box-4'], price(start))));
+    const set = mixed.jobs['setIn-shelf-a']!;
+    expect(set.after).toEqual(expect.arrayContaining(['buy-crate', 'later']));
+    const sets = look(applied(mixed, ...partJob(set, 'second', ['box-2'])));
+    expect(sets.jobs['second']!.after).toContain('later');
+    expect(sets.jobs['second']!.after).not.toContain('buy-crate');
+    expect(sets.jobs['setIn-shelf-a']!.after).not.toContain('later');
+    expect(sets.jobs['second']!.likely + sets.jobs['setIn-shelf-a']!.likely).toBeCloseTo(set.likely, 0);
+    const order = look(applied(start, ...joinJobs(buy, start.jobs['buy-bookcase']!, 'order')));
+    expect(order.jobs['order']).toMatchObject({ money: 178, name: 'Buy 2 × Case a; buy 4 × Crate' });
+    expect(new Set(order.jobs['order']!.about)).toEqual(new Set([...buy.about, 'case-a', 'case-b']));
+    expect(order.jobs['buy-crate'] ?? order.jobs['buy-bookcase']).toBeUndefined();
+    for (const id of ['bring-case-a', 'setIn-shelf-b']) expect(order.jobs[id]!.after).toContain('order');
+  });
+
+  test('things that come new: each part, ticked, brings its own and no other', () => {
+    const more = applied(wanted, {
+      type: 'addSupplies',
+      supplies: [block({ id: 'brayer', name: 'Brayer', price: 12 }), block({ id: 'press', name: 'Press', price: 300 })],
+    });
+    const again = (plan: Plan): Plan => applied(plan, ...mergeJobs(plan, jobsBetween(plan, more)));
+    const first = again(room);
+    const buy = first.jobs['buy-things']!;
+    const id = idByHand(buy, 'hand');
+    const two = again(applied(first, ...partJob(buy, id, ['press'], (x) => priceOf(first, more, x))));
+    expect(two.jobs[id]).toMatchObject({ name: 'Buy Press', money: 300 });
+    expect(two.jobs['buy-things']).toMatchObject({ name: 'Buy Brayer', money: 12 });
+    expect(canJoin(two.jobs[id]!, two.jobs['buy-things']!)).toBe(true);
+    expect(canJoin(two.jobs[id]!, start.jobs['buy-crate']!)).toBe(false);
+    const tick = tickJob(two, more, two.jobs[id]!, '2026-10-03', 10);
+    if (!tick.ok) throw new Error(tick.reason);
+    const came = again(applied(two, tick.command));
+    expect([came.supplies['press'] !== undefined, came.supplies['brayer'] !== undefined]).toEqual([true, false]);
+    expect(came.jobs['buy-things']!.state).toBe('open');
+  });
+
+  test('what carried, and was looked at again after each, still has notes and then labels for every place', () => {
+    // a label there is already stays
+    const carries = open(begun, 'carry').flatMap((j) => j.to);
+    const among = (...labels: string[]) =>
+      new Set(carries.filter((id) => bare(id) && labels.includes(room.places[id]!.label)));
+    const bare = (id: string) => spring.units[spring.places[id]!.unitId]!.mount !== 'away';
+    let plan = begun;
+    const ticks = (id: string) => {
+      const tick = tickJob(plan, spring, plan.jobs[id]!, '2026-10-03', 10);
+      if (!tick.ok) throw new Error(tick.reason);
+      plan = lookedAgain(applied(plan, tick.command));
+    };
+    for (let left = open(plan, 'carry'); left.length > 0; left = open(plan, 'carry'))
+      ticks(left.find((j) => j.after.every((a) => !left.some((l) => l.id === a)))!.id);
+    const notes = plan.jobs['notes']!;
+    expect(new Set(notes.about)).toEqual(among('none'));
+    expect(notes.about.length).toBeGreaterThan(10);
+    ticks('notes');
+    expect(open(plan, 'notes')).toEqual([]);
+    const labels = plan.jobs['labels']!;
+    expect(labels.state).toBe('open');
+    expect(new Set(labels.about)).toEqual(among('none', 'trial'));
+    expect(labels.after).toEqual(['notes']);
+    ticks('labels');
+    expect(openJobs(plan.jobs).filter((j) => j.kind !== 'passOn')).toEqual([]);
+    expect(notes.about.every((id) => plan.places[id]!.label === 'permanent')).toBe(true);
+  });
+
+  test('notes for one unit by themselves wait for what is carried there alone; labels wait for all notes, and have their days for each', () => {
+    const notes = begun.jobs['notes']!;
+    const noted = (job: Job) => notes.about.filter((id) => job.to.includes(id));
+    const carry = open(begun, 'carry').find((j) => noted(j).length > 1 && noted(j).length < notes.about.length)!;
+    const chosen = noted(carry);
+    const two = lookedAgain(applied(begun, ...partJob(notes, 'soon', chosen)));
+    expect(two.jobs['soon']!.after).toEqual([carry.id]);
+    expect(two.jobs['notes']!.about.some((id) => chosen.includes(id))).toBe(false);
+    expect(two.jobs['labels']!.after.sort()).toEqual(['notes', 'soon']);
+    const labels = lookedAgain(applied(two, ...partJob(two.jobs['labels']!, 'for-good', chosen)));
+    expect(labels.jobs['for-good']!.after).toEqual(['soon']);
+    expect(labels.jobs['labels']!.after).toEqual(['notes']);
+    const on = (id: string, on: string) =>
+      ({ type: 'setJob', id, set: { state: 'done', doneOn: on } }) satisfies Command;
+    const free = {
+      ...{ id: 'sat', weekday: 6, on: null, starts: 600, minutes: 240 },
+      lies: false,
+      helpers: 0,
+      hands: 0,
+      note: '',
+    };
+    const later = {
+      ...applied(labels, on('soon', '2026-10-03'), on('notes', '2026-11-07')),
+      freeTimes: { sat: free },
+    };
+    const rows = sittingsOf(later, { order: [], late: [], value: 0, bound: 0 } as never);
+    const first = (id: string) =>
+      rows
+        .filter((r) => r.jobId === id)
+        .map((r) => r.on)
+        .sort()[0];
+    expect(first('for-good')).toBe('2026-11-28');
+    expect(first('labels')).toBe('2027-01-02');
   });
 });
 

@@ -173,7 +173,7 @@ function whyLate(job: ScheduleProblem['jobs'][number], { sessions, money }: Sche
 }
 
 /** The days an answer gives, as rows; labels for good go on the first days there is time for after their notes have been on trial. */
-export function sittingsOf(plan: Pick<Plan, 'jobs' | 'freeTimes'>, answer: ScheduleAnswer): Sitting[] {
+export function sittingsOf(plan: Pick<Plan, 'jobs' | 'freeTimes' | 'places'>, answer: ScheduleAnswer): Sitting[] {
   // an answer may be older than the last tick
   const order = answer.order.filter((p) => ['open', 'half'].includes(plan.jobs[p.job]?.state ?? ''));
   const rows = order.map((p, i): Sitting => ({
@@ -183,11 +183,14 @@ export function sittingsOf(plan: Pick<Plan, 'jobs' | 'freeTimes'>, answer: Sched
     from: p.from,
     to: p.to,
   }));
-  const labels = openJobs(plan.jobs).find((j) => j.kind === 'labels');
-  if (!labels) return rows;
-  const notes = labels.after.flatMap((id) => plan.jobs[id] ?? []).find((j) => j.kind === 'notes');
-  const noted = notes?.doneOn ?? rows.findLast((r) => r.jobId === notes?.id)?.on;
-  if (!noted) return rows;
+  for (const labels of openJobs(plan.jobs).filter((j) => j.kind === 'labels')) labelsLater(plan, labels, rows);
+  return rows;
+}
+
+/** Lays labels for good on days after their notes have been on trial, beside what is there. */
+function labelsLater(plan: Pick<Plan, 'jobs' | 'freeTimes' | 'places'>, labels: Job, rows: Sitting[]): void {
+  const noted = notedOn(plan, labels, rows);
+  if (noted === null) return;
   let left = Math.max(1, Math.round(labels.likely));
   for (const { date, minutes } of sessionsFrom(plan, dayAfter(noted, TRIAL_DAYS))) {
     if (left <= 0) break;
@@ -199,7 +202,18 @@ export function sittingsOf(plan: Pick<Plan, 'jobs' | 'freeTimes'>, answer: Sched
     rows.push({ id: `day-${rows.length}`, jobId: labels.id, on: date, from, to: from + piece });
     left -= piece;
   }
-  return rows;
+}
+
+/** The day on which the last of the notes is on: of the jobs that put them on, or where no job did, as the places say. @returns null: some have no day */
+function notedOn(
+  { jobs, places }: Pick<Plan, 'jobs' | 'places'>,
+  labels: Job,
+  rows: readonly Sitting[],
+): string | null {
+  const notes = labels.after.flatMap((id) => (jobs[id]?.kind === 'notes' ? [jobs[id]] : []));
+  const days = notes.map((job) => job.doneOn ?? rows.findLast((r) => r.jobId === job.id)?.on ?? null);
+  for (const id of labels.about) if (places[id]?.label === 'trial') days.push(places[id].labelSince);
+  return days.includes(null) ? null : (days.sort().at(-1) ?? null);
 }
 
 /**

@@ -11,7 +11,7 @@ import {
   type Supply,
 } from '../../record/plan/index.ts';
 import { crossingTo, pairsBetween } from '../../living/moves/index.ts';
-import { BUY_THINGS } from './adding.ts';
+import { buysThings } from './adding.ts';
 import { dividersOf, seatOf, standOf } from './difference.ts';
 import { furnishedAs } from './carrying.ts';
 
@@ -104,9 +104,6 @@ export function tickJob(
     ? { ok: true, command: asOne(job.name, t.commands) }
     : { ok: false, reason: `${job.name}: ${t.reason}` };
 }
-
-/** Whether it is things that are bought, and there once it is ticked; furniture is brought in by a job of its own. */
-const buysThings = ({ id, kind }: Pick<Job, 'id' | 'kind'>): boolean => kind === 'buy' && id.startsWith(BUY_THINGS);
 
 /** Whether a job changes what is written down of the room. */
 export const changes = (job: Pick<Job, 'id' | 'kind'>): boolean =>

@@ -53,6 +53,8 @@ function UnderWay() {
   const walls = useMemo(() => wanted.plan !== null && differenceOf(plan, wanted.plan).room, [plan, wanted.plan]);
   const open = Object.values(plan.jobs).filter((j) => j.state === 'open' || j.state === 'half');
   const done = Object.values(plan.jobs).filter((j) => j.state === 'done').length;
+  // labels for good wait weeks for their notes: the room is as it was wanted before
+  const there = done > 0 && open.every((j) => j.kind === 'labels');
   const again = async (stopped = false) => {
     if (wanted.plan && !(await work.lookAgain(wanted.plan))) return;
     const before = lastDay();
@@ -80,8 +82,8 @@ function UnderWay() {
           <strong>{plan.head.name}</strong> <span className="text-soft">to</span> <strong>{doing.toName}</strong>
           <span className="text-soft">
             {' · '}
-            {open.length === 0 && done > 0
-              ? 'all done'
+            {there
+              ? `all done${open.length > 0 ? ', but for labels for good' : ''}`
               : `${done} of ${countWords(done + open.length, 'job', 'jobs')} done, ${spanWords(summary.minutes)} planned`}
           </span>
         </p>
@@ -126,7 +128,7 @@ function UnderWay() {
       )}
       <div className="grid grid-cols-1 gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1fr)_25rem]">
         <div className="min-w-0 space-y-5">
-          {open.length === 0 && done > 0 && <Afterwards />}
+          {there && <Afterwards />}
           {shown ? (
             <DayPage key={shown.on} day={shown} wanted={wanted.plan} onStop={() => void again(shown.on === now)} />
           ) : (

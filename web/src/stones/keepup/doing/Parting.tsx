@@ -1,13 +1,13 @@
 import { useState } from 'react';
 import { placeSaid } from '@heronstone/core/concepts';
-import { canJoin, joinJobs, leftOf, partJob, partsOf } from '@heronstone/core/doing';
+import { canJoin, idByHand, joinJobs, leftOf, partJob, partsOf, priceOf } from '@heronstone/core/doing';
 import { type Job, newId, type Plan } from '@heronstone/core/plan';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
 import { CheckField, SelectField } from '../../../ui/fields/index.ts';
 import { type ChangeJobs } from './use-doing.ts';
 
-/** A job made two, by where things go or which they are, or made one with another. */
+/** A job made two, by where things go, which they are or what is bought, or made one with another. */
 export function Parting({ job, wanted, change }: { job: Job; wanted: Plan | null; change: ChangeJobs }) {
   const plan = usePlan((s) => s.plan);
   const [open, setOpen] = useState(false);
@@ -18,14 +18,18 @@ export function Parting({ job, wanted, change }: { job: Job; wanted: Plan | null
   const ids = parts && parts.by !== 'minutes' ? parts.ids : [];
   const nameOf = (id: string): string => {
     const place = wanted?.places[id];
-    return place ? placeSaid(wanted!, place) : (plan.supplies[id]?.name ?? 'what is gone');
+    if (place) return placeSaid(wanted!, place);
+    return (wanted?.units[id] ?? wanted?.supplies[id] ?? plan.supplies[id])?.name ?? 'what is gone';
   };
+  const choose = (some: readonly string[], on: boolean) =>
+    setChosen([...chosen.filter((x) => !some.includes(x)), ...(on ? some : [])]);
   const part = (by: readonly string[] | number) => {
-    const id = newId('job');
-    void change(`part “${job.name}”`, partJob(job, id, by), id);
+    const id = idByHand(job, newId('job'));
+    const price = (one: string) => (wanted ? priceOf(plan, wanted, one) : null);
+    void change(`part “${job.name}”`, partJob(job, id, by, price), id);
   };
   const join = (other: string) => {
-    const id = newId('job');
+    const id = idByHand(job, newId('job'));
     void change(`join “${job.name}” with another`, joinJobs(job, plan.jobs[other]!, id), id);
   };
   return (
@@ -53,13 +57,26 @@ export function Parting({ job, wanted, change }: { job: Job; wanted: Plan | null
         <fieldset className="mt-2">
           <legend className="text-soft">What is to be a job of its own?</legend>
           <div className="max-h-64 overflow-y-auto sm:columns-2">
-            {ids.map((id) => (
-              <CheckField
-                key={id}
-                label={nameOf(id)}
-                checked={chosen.includes(id)}
-                onCommit={(on) => setChosen(on ? [...chosen, id] : chosen.filter((x) => x !== id))}
-              />
+            {unitsOf(wanted, ids).map(([unit, own]) => (
+              <div key={unit}>
+                {unit !== '' && (
+                  <CheckField
+                    label={`${unit}, all of it`}
+                    checked={own.every((id) => chosen.includes(id))}
+                    onCommit={(on) => choose(own, on)}
+                  />
+                )}
+                <div className={unit === '' ? '' : 'pl-4'}>
+                  {own.map((id) => (
+                    <CheckField
+                      key={id}
+                      label={nameOf(id)}
+                      checked={chosen.includes(id)}
+                      onCommit={(on) => choose([id], on)}
+                    />
+                  ))}
+                </div>
+              </div>
             ))}
           </div>
           <Button
@@ -73,4 +90,14 @@ export function Parting({ job, wanted, change }: { job: Job; wanted: Plan | null
       )}
     </div>
   );
+}
+
+/** What can be chosen by the units it stands in, where these are several; under no name else. */
+function unitsOf(wanted: Plan | null, ids: readonly string[]): [unit: string, ids: string[]][] {
+  const units = new Map<string, string[]>();
+  for (const id of ids) {
+    const unit = wanted?.units[wanted.places[id]?.unitId ?? '']?.name ?? '';
+    units.set(unit, [...(units.get(unit) ?? []), id]);
+  }
+  return units.size > 1 && !units.has('') ? [...units] : [['', [...ids]]];
 }
