@@ -1,11 +1,8 @@
 import { type Place, SIDES, type Sized, type Supply } from '../../record/plan/index.ts';
+import { SIZE_DOUBT, sideDoubt } from '../../things/fit/index.ts';
 import { type Need, needOf } from '../../living/zones/index.ts';
 
-/**
- * A guessed size may be so much more or less, a guessed count so much (own assumption): nineteen times of twenty it is within. One measured by picture
- * brings its own.
- */
-export const SIZE_DOUBT = 0.25;
+/** A guessed count may be so much more or less (own assumption): nineteen times of twenty it is within. */
 export const COUNT_DOUBT = 0.1;
 
 /** What a share needs, and by how much each guess may move that, in the measure of the need. */
@@ -45,11 +42,7 @@ function workedOut(supply: Supply, count: number, home: Place | undefined): Doub
   for (const field of SIDES) {
     const mm = supply[field];
     if (mm === null) continue;
-    const doubt = guessed.has(field)
-      ? SIZE_DOUBT
-      : supply.pictured.includes(field)
-        ? Math.min(SIZE_DOUBT, supply.plusMinus / mm)
-        : 0;
+    const doubt = mm > 0 ? sideDoubt(supply, field) / mm : 0;
     if (doubt === 0) continue;
     const at = (share: number) =>
       amountWith({ ...supply, [field]: mm * share }, count, home, need) ?? need.amount * share;

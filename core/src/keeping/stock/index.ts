@@ -12,7 +12,7 @@ export {
   type Tape,
   type TapeName,
 } from './budget.ts';
-export { Doubt, doubtedNeed, COUNT_DOUBT, SIZE_DOUBT, type DoubtedNeed } from './doubt.ts';
+export { Doubt, doubtedNeed, COUNT_DOUBT, type DoubtedNeed } from './doubt.ts';
 export { tourOf, tourState, unitsOnTour, type Stop, type TourState } from './tour.ts';
 export {
   heapsOf,

@@ -182,8 +182,20 @@ describe('a thing seen from above', () => {
     };
     const left = closeCall(holder, { ...long, lies: ['flat'], depth: holder.depth - 4 }, 1);
     expect(left).not.toBeNull();
-    expect(left!).toBeLessThan(9);
+    expect('mm' in left! && left.mm < 9).toBe(true);
     expect(closeCall(holder, { ...long, width: 50 }, 1)).toBeNull();
+    // guessed, not seen: as a share of the guess, and one that would be measured is no doubt
+    const wide = holder.width / 1.1;
+    const guess = closeCall(
+      holder,
+      { ...long, lies: ['flat'], depth: holder.depth - 4, width: wide, pictured: [], unsure: ['width'] },
+      1,
+    );
+    expect('share' in guess! && guess.share > 0.05 && guess.share < 0.11).toBe(true);
+    // by picture it goes in whatever the doubt; what is guessed of it does not
+    const both = { ...long, lies: ['flat' as const], width: 200, depth: 200, height: holder.height * 0.9 };
+    const mixed = closeCall(holder, { ...both, pictured: ['width', 'depth'], usual: ['height'] }, 1);
+    expect('share' in mixed! && mixed.share < 0.12).toBe(true);
     expect(closeCall(holder, { ...long, pictured: [] }, 1)).toBeNull();
   });
 });

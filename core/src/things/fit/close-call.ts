@@ -1,23 +1,59 @@
-import { SIDES, type Supply } from '../../record/plan/index.ts';
+import { SIDES, type Sized, type Supply } from '../../record/plan/index.ts';
 import { fitOf } from './fit-of.ts';
 import { type Holder } from './holder.ts';
 
-/** Steps in which the doubt of a picture is taken. */
+/** A usual or guessed size may be so much more or less (own assumption): nineteen times of twenty it is within. */
+export const SIZE_DOUBT = 0.25;
+
+/** By how much a side of a thing may be more or less than it is said to be, mm: 0 where it was measured, its own where it was by picture, else that of a guess. */
+export function sideDoubt(supply: Supply, side: (typeof SIDES)[number]): number {
+  const mm = supply[side] ?? 0;
+  if (isGuessed(supply, side)) return SIZE_DOUBT * mm;
+  return supply.pictured.includes(side) ? Math.min(SIZE_DOUBT * mm, supply.plusMinus) : 0;
+}
+
+const isGuessed = ({ usual, unsure }: Supply, side: Sized): boolean => usual.includes(side) || unsure.includes(side);
+
+/** How much larger a thing may be and still go in: mm of the sides measured by picture, or a share of those that are guessed. */
+export type CloseCall = { mm: number } | { share: number };
+
+/** Steps in which the doubt is taken. */
 const STEPS = 8;
 
 /**
- * How much larger than seen a thing measured by picture may be and still go in, where that is less than its doubt.
- * @returns mm; null where it goes in whatever the doubt, does not go in as seen, or was not measured by picture
+ * How much larger than it is said to be a thing may be and still go into a place by itself, where that is less than the doubt of its sides: first of those
+ * measured by picture, then of those that are guessed.
+ * @returns null where it goes in whatever the doubt, does not go in as it is said to be, or is measured
  */
-export function closeCall(holder: Holder, supply: Supply, count: number): number | null {
-  if (supply.pictured.length === 0 || supply.plusMinus === 0 || !fitOf(holder, supply, count).ok) return null;
-  const larger = (by: number): Supply => ({
-    ...supply,
-    ...Object.fromEntries(SIDES.filter((f) => supply.pictured.includes(f)).map((f) => [f, supply[f]! + by])),
-  });
-  const goes = (by: number) => fitOf(holder, larger(by), count).ok;
-  if (goes(supply.plusMinus)) return null;
-  let [goesIn, out] = [0, supply.plusMinus];
+export function closeCall(holder: Holder, supply: Supply, count: number): CloseCall | null {
+  const doubted = SIDES.filter((side) => sideDoubt(supply, side) > 0);
+  if (doubted.length === 0 || !fitOf(holder, supply, count).ok) return null;
+  const seen = doubted.filter((side) => !isGuessed(supply, side));
+  const most = Math.max(0, ...seen.map((side) => sideDoubt(supply, side)));
+  const ofSeen = partThatGoes(holder, supply, count, seen);
+  if (ofSeen !== null) return { mm: ofSeen * most };
+  const ofGuessed = partThatGoes(
+    holder,
+    supply,
+    count,
+    doubted.filter((side) => isGuessed(supply, side)),
+  );
+  return ofGuessed === null ? null : { share: ofGuessed * SIZE_DOUBT };
+}
+
+/** How much of the doubt of some sides may come true, 0 to 1; null: all of it. */
+function partThatGoes(
+  holder: Holder,
+  supply: Supply,
+  count: number,
+  sides: readonly (typeof SIDES)[number][],
+): number | null {
+  const goes = (part: number): boolean => {
+    const larger = Object.fromEntries(sides.map((side) => [side, supply[side]! + part * sideDoubt(supply, side)]));
+    return fitOf(holder, { ...supply, ...larger }, count).ok;
+  };
+  if (goes(1)) return null;
+  let [goesIn, out] = [0, 1];
   for (let i = 0; i < STEPS; i++) {
     const half = (goesIn + out) / 2;
     if (goes(half)) goesIn = half;

@@ -3,7 +3,7 @@ export { caliperOf, sheetMass, sheetsIn } from './sheets.ts';
 export { circlesIn, widthForCircles } from './round.ts';
 export { holderOf, capacityOf, faceOf, AREA_SHARE, type Holder } from './holder.ts';
 export { fitOf, type Fit } from './fit-of.ts';
-export { closeCall } from './close-call.ts';
+export { closeCall, type CloseCall, SIZE_DOUBT, sideDoubt } from './close-call.ts';
 export {
   stow,
   type Contents,

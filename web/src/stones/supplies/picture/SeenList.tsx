@@ -6,6 +6,7 @@ import { readSeen, type Seen, type SeenWay, standsAt, usualWay } from '@heronsto
 import { type Place, type Plan } from '@heronstone/core/plan';
 import { type Frame, type Plane, sidesOf } from '@heronstone/core/picture';
 import { Button } from '../../../ui/button.tsx';
+import { closeWords } from '../../../ui/close-words.ts';
 import { CheckField, LengthField, SelectField } from '../../../ui/fields/index.ts';
 import { Asked, Took } from '../lines/Took.tsx';
 import { type Shape } from './shapes.ts';
@@ -146,9 +147,7 @@ function SeenRow({
         </div>
       )}
       {close !== null && (
-        <p className="pl-8 text-[14px] text-clash">
-          Goes in if it is not more than {formatLength(close, measure)} larger than seen.
-        </p>
+        <p className="pl-8 text-[14px] text-clash">Goes in if it is not more than {closeWords(close, measure)}.</p>
       )}
       {chosen && shape.line.trim() !== '' && (
         <div className="flex flex-wrap items-end gap-2 pl-8 pt-1">
