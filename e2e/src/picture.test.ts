@@ -286,6 +286,40 @@ describe('measuring by picture', () => {
   );
 
   test(
+    'what a picture says of its lens is used; one that is blurred, and a sheet that is bent or covered, are told off',
+    async () => {
+      const id = await addDemoPlan(server, 'pump');
+      const { page, context, errors } = await newPage(browser);
+      const opened = async (file: string) => {
+        await page.goto(`${server.url}/p/${id}/supplies?view=picture&place=chest.3.0`);
+        await page.getByLabel('From a file').setInputFiles(join(folder, file));
+        await page.locator('[data-flat]').waitFor();
+      };
+      const cameraHeight = async (): Promise<number> => {
+        const said = await page.getByText(/^The camera was .* above/).textContent();
+        return 10 * Number(/The camera was ([\d.]+) cm/.exec(said!)![1]);
+      };
+      await opened('lens.jpg');
+      // from the sheet and what the picture says of its lens: as high as it was, within a fiftieth
+      expect(Math.abs((await cameraHeight()) - DRAWER_CAMERA.over)).toBeLessThan(DRAWER_CAMERA.over / 50);
+      for (const words of [/is blurred/, /does not lie flat/, /four codes are seen/])
+        expect(await page.getByText(words).count()).toBe(0);
+      await opened('long.jpg');
+      expect(await cameraHeight()).toBeGreaterThan(1.6 * DRAWER_CAMERA.over);
+      await opened('rolled.jpg');
+      await page.getByText(/The sheet does not lie flat: its codes disagree/).waitFor();
+      await opened('covered.jpg');
+      await page.getByText(/Only 3 of the sheet’s four codes are seen/).waitFor();
+      await page.goto(`${server.url}/p/${id}/supplies?view=picture&place=chest.3.0`);
+      await page.getByLabel('From a file').setInputFiles(join(folder, 'blurred.jpg'));
+      await page.getByText(/This picture is blurred/).waitFor();
+      expect(errors).toEqual([]);
+      await context.close();
+    },
+    2 * PATIENCE,
+  );
+
+  test(
     'what is no picture to measure in is said, and nothing is changed; the sheet is printed',
     async () => {
       const id = await addDemoPlan(server, 'pump');

@@ -24,26 +24,87 @@ const COLOURS = [
   [92, 66, 124],
   [84, 84, 88],
 ] as const;
-const drawer: Painted = (x, y) => {
-  if (x < 0 || y < 0 || x > DRAWER.width || y > DRAWER.depth) return [92, 68, 48];
-  const [u, v] = [x - SHEET_AT.x, y - SHEET_AT.y];
-  if (u >= 0 && v >= 0 && u <= KNOWN.a4.width && v <= KNOWN.a4.height) return sheet(u, v);
-  const i = THINGS.findIndex(
-    ([, left, top, width, depth]) => x > left && x < left + width && y > top && y < top + depth,
-  );
-  return i < 0 ? [214, 194, 162] : COLOURS[i % COLOURS.length]!;
-};
+const drawerWith =
+  (paper: Painted): Painted =>
+  (x, y) => {
+    if (x < 0 || y < 0 || x > DRAWER.width || y > DRAWER.depth) return [92, 68, 48];
+    const [u, v] = [x - SHEET_AT.x, y - SHEET_AT.y];
+    if (u >= 0 && v >= 0 && u <= KNOWN.a4.width && v <= KNOWN.a4.height) return paper(u, v);
+    const i = THINGS.findIndex(
+      ([, left, top, width, depth]) => x > left && x < left + width && y > top && y < top + depth,
+    );
+    return i < 0 ? [214, 194, 162] : COLOURS[i % COLOURS.length]!;
+  };
+const drawer = drawerWith(sheet);
+/** One whose middle stands up, as if it had been rolled; and one that something lies on. */
+const rolledSheet: Painted = (u, v) => sheet(u, v + 6 * Math.sin((Math.PI * u) / 105));
+const coveredSheet: Painted = (u, v) =>
+  u > KNOWN.a4.width / 2 && v > KNOWN.a4.height / 2 ? [120, 120, 124] : sheet(u, v);
 const front: Painted = (x, y) => {
   if (x < 0 || y < 0 || x > FRONT.width || y > FRONT.height) return [120, 132, 126];
   const gap = [...FRONT.columns.map((g) => x - g), ...FRONT.rows.map((g) => y - g)].some((d) => Math.abs(d) < 1.8);
   return gap ? [44, 36, 30] : [216, 206, 190];
 };
 
-function draw(name: string, camera: TestCamera, paint: Painted): void {
-  const { data, width, height } = photographed(camera, paint, 3, random, 1);
-  writeFileSync(join(folder, name), jpeg.encode({ data: Buffer.from(data), width, height }, 85).data);
+type Pixels = { data: Uint8ClampedArray; width: number; height: number };
+function draw(name: string, camera: TestCamera, paint: Painted): { pixels: Pixels; file: Buffer } {
+  const pixels = photographed(camera, paint, 3, random, 1);
+  return { pixels, file: write(name, pixels) };
 }
-draw('drawer.jpg', DRAWER_CAMERA, drawer);
+function write(name: string, { data, width, height }: Pixels): Buffer {
+  const file = jpeg.encode({ data: Buffer.from(data), width, height }, 85).data;
+  writeFileSync(join(folder, name), file);
+  return file;
+}
+/** Every point the mean of those about it, to so many each way: along rows, then along columns. */
+function blurred(pixels: Pixels, by: number): Pixels {
+  const along = ({ data, width, height }: Pixels, step: number, lines: number, next: number, count: number): Pixels => {
+    const out = data.slice();
+    for (let line = 0; line < lines; line++)
+      for (let c = 0; c < 3; c++) {
+        let sum = 0;
+        const at = (i: number) => data[4 * (line * next + Math.min(count - 1, Math.max(0, i)) * step) + c]!;
+        for (let i = -by; i <= by; i++) sum += at(i);
+        for (let i = 0; i < count; i++) {
+          out[4 * (line * next + i * step) + c] = sum / (2 * by + 1);
+          sum += at(i + by + 1) - at(i - by);
+        }
+      }
+    return { data: out, width, height };
+  };
+  const { width, height } = pixels;
+  return along(along(pixels, 1, height, width, width), width, width, 1, height);
+}
+/** A JPEG that says its focal length as cameras do (Exif 2.32, tag A405, FocalLengthIn35mmFilm, from memory): the segment right behind its beginning. */
+function withFocal(file: Buffer, focal35: number): Buffer {
+  const tiff = Buffer.alloc(44);
+  tiff.write('II*\0', 'latin1');
+  tiff.writeUInt32LE(8, 4);
+  // one entry: where the camera’s own are
+  tiff.writeUInt16LE(1, 8);
+  tiff.writeUInt16LE(0x8769, 10);
+  tiff.writeUInt16LE(4, 12);
+  tiff.writeUInt32LE(1, 14);
+  tiff.writeUInt32LE(26, 18);
+  // one of those: a short
+  tiff.writeUInt16LE(1, 26);
+  tiff.writeUInt16LE(0xa405, 28);
+  tiff.writeUInt16LE(3, 30);
+  tiff.writeUInt32LE(1, 32);
+  tiff.writeUInt16LE(focal35, 36);
+  const said = Buffer.concat([Buffer.from('Exif\0\0', 'latin1'), tiff]);
+  const head = Buffer.from([0xff, 0xe1, 0, 0]);
+  head.writeUInt16BE(said.length + 2, 2);
+  return Buffer.concat([file.subarray(0, 2), head, said, file.subarray(2)]);
+}
+const { pixels, file } = draw('drawer.jpg', DRAWER_CAMERA, drawer);
+writeFileSync(join(folder, 'lens.jpg'), withFocal(file, DRAWER_CAMERA.focal35));
+// one that says a longer lens than it was taken with: what it says is what is believed
+writeFileSync(join(folder, 'long.jpg'), withFocal(file, 2 * DRAWER_CAMERA.focal35));
+write('blurred.jpg', blurred(pixels, 7));
+const SMALLER = { ...DRAWER_CAMERA, width: (DRAWER_CAMERA.width * 3) / 4, height: (DRAWER_CAMERA.height * 3) / 4 };
+draw('rolled.jpg', SMALLER, drawerWith(rolledSheet));
+draw('covered.jpg', SMALLER, drawerWith(coveredSheet));
 // of twelve megapixels, as a telephone takes it: only where it is asked for
 if (process.argv[3] === 'large') draw('large.jpg', { ...DRAWER_CAMERA, width: 4000, height: 3000 }, drawer);
 draw('front.jpg', FRONT_CAMERA, front);
