@@ -308,6 +308,8 @@ describe('measuring by picture', () => {
       expect(await cameraHeight()).toBeGreaterThan(1.6 * DRAWER_CAMERA.over);
       await opened('rolled.jpg');
       await page.getByText(/The sheet does not lie flat: its codes disagree/).waitFor();
+      await opened('lifted.jpg');
+      await page.getByText(/A corner of the sheet stands up or is folded/).waitFor();
       await opened('covered.jpg');
       await page.getByText(/Only 3 of the sheet’s four codes are seen/).waitFor();
       await page.goto(`${server.url}/p/${id}/supplies?view=picture&place=chest.3.0`);

@@ -90,7 +90,13 @@ const scenes = Array.from({ length: 10 }, (_, i) => {
         return { true: Math.hypot(a.x - b.x, a.y - b.y), ...measured };
       })
     : [];
-  return { tilt: camera.tilt, sheet: { paper: sheet.paper, bowed: sheet.bowed }, share, off, lines };
+  return {
+    tilt: camera.tilt,
+    sheet: { paper: sheet.paper, bowed: sheet.bowed, lifted: sheet.lifted },
+    share,
+    off,
+    lines,
+  };
 });
 
 const straight = { ...cameraFor(random), tilt: 12, lens: 0 };
@@ -103,5 +109,10 @@ const none = [cloth, label, table].map(
 // its middle stands up, as one that was rolled
 const rolled: Painted = (x, y) => sheetPaint(x, y + 6 * Math.sin((Math.PI * x) / 105));
 const bent = findSheet(greysOf(photographed(straight, rolled, 4, random, 1)), decode)?.bowed ?? 0;
+// its lower right corner stands up: seen a little farther out than it lies
+const lifted = [3, 5].map((by) => {
+  const raised: Painted = (x, y) => sheetPaint(x > 105 && y > 148 ? x - by : x, y);
+  return findSheet(greysOf(photographed(straight, raised, 4, random, 1)), decode)?.lifted ?? 0;
+});
 
-process.stdout.write(JSON.stringify({ scenes, none, bent }));
+process.stdout.write(JSON.stringify({ scenes, none, bent, lifted }));

@@ -36,8 +36,9 @@ const drawerWith =
     return i < 0 ? [214, 194, 162] : COLOURS[i % COLOURS.length]!;
   };
 const drawer = drawerWith(sheet);
-/** One whose middle stands up, as if it had been rolled; and one that something lies on. */
+/** One whose middle stands up, as if it had been rolled; one of which a corner does; and one that something lies on. */
 const rolledSheet: Painted = (u, v) => sheet(u, v + 6 * Math.sin((Math.PI * u) / 105));
+const liftedSheet: Painted = (u, v) => sheet(u > KNOWN.a4.width / 2 && v > KNOWN.a4.height / 2 ? u - 4 : u, v);
 const coveredSheet: Painted = (u, v) =>
   u > KNOWN.a4.width / 2 && v > KNOWN.a4.height / 2 ? [120, 120, 124] : sheet(u, v);
 const front: Painted = (x, y) => {
@@ -104,6 +105,7 @@ writeFileSync(join(folder, 'long.jpg'), withFocal(file, 2 * DRAWER_CAMERA.focal3
 write('blurred.jpg', blurred(pixels, 7));
 const SMALLER = { ...DRAWER_CAMERA, width: (DRAWER_CAMERA.width * 3) / 4, height: (DRAWER_CAMERA.height * 3) / 4 };
 draw('rolled.jpg', SMALLER, drawerWith(rolledSheet));
+draw('lifted.jpg', SMALLER, drawerWith(liftedSheet));
 draw('covered.jpg', SMALLER, drawerWith(coveredSheet));
 // of twelve megapixels, as a telephone takes it: only where it is asked for
 if (process.argv[3] === 'large') draw('large.jpg', { ...DRAWER_CAMERA, width: 4000, height: 3000 }, drawer);

@@ -12,6 +12,7 @@ import {
   greysOf,
   laidFlat,
   MOST_BOWED,
+  MOST_LIFTED,
   onPlane,
   planeIn,
   fileTrouble,
@@ -34,7 +35,7 @@ const { abs } = Math;
 type Scenes = {
   scenes: {
     tilt: number;
-    sheet: { paper: string; bowed: number } | null;
+    sheet: { paper: string; bowed: number; lifted: number } | null;
     /** points looked through for codes, of all there are */
     share?: number;
     off?: number[];
@@ -42,6 +43,7 @@ type Scenes = {
   }[];
   none: boolean[];
   bent: number;
+  lifted: number[];
 };
 
 describe('the measuring sheet in a picture', () => {
@@ -58,6 +60,7 @@ describe('the measuring sheet in a picture', () => {
     for (const { sheet } of found) {
       expect(sheet!.paper).toBe('a4');
       expect(sheet!.bowed).toBeLessThan(0.4);
+      expect(sheet!.lifted).toBeLessThan(MOST_LIFTED);
     }
     const off = found.flatMap((s) => s.off!).sort((a, b) => a - b);
     expect(off[Math.floor(0.95 * off.length)]!).toBeLessThan(0.25);
@@ -81,6 +84,11 @@ describe('the measuring sheet in a picture', () => {
 
   test('one that does not lie flat is told by its own codes', () => {
     expect(all.bent).toBeGreaterThan(MOST_BOWED);
+  });
+
+  test('one of which a corner is lifted is told by the other three: four corners alone fit many a plane', () => {
+    for (const lifted of all.lifted) expect(lifted).toBeGreaterThan(MOST_LIFTED);
+    expect(all.lifted[1]!).toBeGreaterThan(all.lifted[0]!);
   });
 });
 

@@ -32,6 +32,8 @@ export type FoundSheet = {
   codes: number;
   /** how far its marks lie from where a flat sheet has them (root mean square), mm */
   bowed: number;
+  /** how far the one of its four codes that is farthest off lies from where the other three say, mm; 0 where not all are seen */
+  lifted: number;
 };
 
 /** Codes are looked for in a picture so large, points along its longer side; then in parts of a larger one. */
@@ -39,6 +41,11 @@ const FIRST_LOOK = 1100;
 const LOOKED_AT = 1700;
 /** A sheet is bent when its marks lie farther off than this, mm (own measurement: flat ones stay below 0.4). */
 export const MOST_BOWED = 0.6;
+/**
+ * A corner of it is lifted, or folded, when its code lies farther off than this, mm (own measurement: flat ones stay below 1.4 whatever the lens, one lifted by
+ * 4 cm under a camera a metre above lies about 4 mm off, which the marks themselves hardly tell: four corners fit many a plane).
+ */
+export const MOST_LIFTED = 1.7;
 /** Dark and light must be so far apart for a mark to be seen, of 255 (own assumption). */
 const LEAST_CONTRAST = 28;
 
@@ -301,5 +308,26 @@ export function findSheet(greys: Greys, decode: Decode): FoundSheet | null {
     { x: 0, y: height },
   ].map((p) => mapped(h, p));
   if (corners.includes(null)) return null;
-  return { paper, corners: corners as Point[], marks, codes: found.seen, bowed: Math.sqrt(squares / marks.length) };
+  const bowed = Math.sqrt(squares / marks.length);
+  return { paper, corners: corners as Point[], marks, codes: found.seen, bowed, lifted: liftedIn(marks) };
+}
+
+/** How far the code farthest off lies from where the other three say, mm. @param marks those of a code one after the other */
+function liftedIn(marks: readonly Mark[]): number {
+  const each = 3;
+  if (marks.length < 4 * each) return 0;
+  const off = [0, 1, 2, 3].map((code) => {
+    const own = marks.slice(code * each, (code + 1) * each);
+    const rest = marks.filter((m) => !own.includes(m));
+    const h = homographyOf(
+      rest.map((m) => m.on),
+      rest.map((m) => m.at),
+    );
+    const back = h && inverted(h);
+    const there = own.flatMap(({ at }) => (back ? (mapped(back, at) ?? []) : []));
+    if (there.length < each) return 0;
+    const d = minus(middleOf(there), middleOf(own.map((m) => m.on)));
+    return Math.hypot(d.x, d.y);
+  });
+  return Math.max(...off);
 }

@@ -17,7 +17,7 @@ export {
   shrinkAt,
 } from './plane.ts';
 export { CHECK_LINE, CODE_SQUARE, CODE_SQUARES, codesOf, cornerWords, SHEET_PAPERS, type SheetPaper } from './sheet.ts';
-export { type Decode, type Decoded, findSheet, type FoundSheet, MOST_BOWED } from './find-sheet.ts';
+export { type Decode, type Decoded, findSheet, type FoundSheet, MOST_BOWED, MOST_LIFTED } from './find-sheet.ts';
 export { type Greys, greyAt, greysOf, type Pixels } from './pixels.ts';
 export { edgeNear, gapNear, snapped } from './edges.ts';
 export { type Frame, frameOf, inFrame, laidFlat, ofFrame, shownOf } from './flat.ts';

@@ -8,7 +8,7 @@ import { wallCommands } from './OfWall.tsx';
 
 const image = { width: 1600, height: 1200 };
 const sheet: FoundSheet = {
-  ...{ paper: 'letter', codes: 4, bowed: 0.1 },
+  ...{ paper: 'letter', codes: 4, bowed: 0.1, lifted: 0 },
   corners: middling(image),
   marks: [{ on: { x: 1, y: 2 }, at: { x: 3, y: 4 } }],
 };

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { type Frame, KNOWN, type KnownSize, MOST_BOWED, type Plane } from '@heronstone/core/picture';
+import { type Frame, KNOWN, type KnownSize, MOST_BOWED, MOST_LIFTED, type Plane } from '@heronstone/core/picture';
 import { type Picture } from '@heronstone/core/plan';
 import { photoUrl } from '../../../state/photos.ts';
 import type { LaidFlat, Opened } from '../../../workers/picture.worker.ts';
@@ -172,6 +172,10 @@ function hintsFor(held: Held | null, marking: Marking | null, itself: KnownSize 
   if (known === 'sheet' && sheet) {
     if (sheet.bowed > MOST_BOWED)
       out.push('The sheet does not lie flat: its codes disagree. Smooth it, or lay something on its corners.');
+    else if (sheet.lifted > MOST_LIFTED)
+      out.push(
+        'A corner of the sheet stands up or is folded: its code is not where the other three say. Press it down and take the picture again.',
+      );
     if (sheet.codes < 4)
       out.push(`Only ${sheet.codes} of the sheet’s four codes are seen: it is covered, cut off, or in a shine.`);
   }
