@@ -1,7 +1,7 @@
 import { liesOf, likelyKinds } from '@heronstone/core/kinds';
 import { type UnitKind } from '@heronstone/core/catalogue';
 import { seatsFor } from '@heronstone/core/fit';
-import { holdersFor, readLine } from '@heronstone/core/lines';
+import { lineContextOf, readLine } from '@heronstone/core/lines';
 import {
   type Activity,
   apply,
@@ -122,7 +122,7 @@ export class Builder {
 
   /** A supply entered as a line, as a maker would; a line in doubt is a mistake in the demo and throws. */
   line([line, uses, home, over = {}]: LineRow): this {
-    const read = readLine(line, { measure: 'metric', holders: holdersFor(this.plan, null) });
+    const read = readLine(line, lineContextOf(this.plan, null));
     if (read.what !== 'supply' || read.doubts.length > 0) throw new Error(`“${line}” is not understood for sure`);
     const { supply } = read;
     const id = idOf(supply.name);

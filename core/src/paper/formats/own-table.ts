@@ -1,6 +1,17 @@
 import { kindOf, liesOf, wordsOf } from '../../things/kinds/index.ts';
 import { formatLength, formatWeight, type Measure, parseWeight } from '../../measures/lengths/index.ts';
-import { colourIn, countIn, packIn, readLine, sizeOf, weighSheet, weightIn, type Doubt } from '../lines/index.ts';
+import {
+  colourIn,
+  countIn,
+  type Doubt,
+  lineContextOf,
+  type LineContext,
+  packIn,
+  readLine,
+  sizeOf,
+  weighSheet,
+  weightIn,
+} from '../lines/index.ts';
 import {
   cutText,
   newId,
@@ -73,7 +84,7 @@ export function readOwnTable(
       cells.map(plainCell),
       table.headings,
       meanings,
-      { measure: own, south: plan.head.latitude < 0 },
+      { ...lineContextOf(plan, null), measure: own, holders: [] },
       places,
     );
     if (typeof row === 'string') out.troubles.push({ line, reason: row });
@@ -158,7 +169,7 @@ function rowOf(
   cells: readonly string[],
   headings: readonly string[],
   meanings: readonly Meaning[],
-  { measure, south }: { measure: Measure; south: boolean },
+  context: LineContext,
   places: ReadonlyMap<string, string | null>,
 ): Draft | string {
   const cell = (meaning: Meaning) => {
@@ -167,10 +178,10 @@ function rowOf(
   };
   const name = cell('name');
   if (name === '') return 'There is no name.';
-  const line = readLine(name, { measure, south });
+  const { measure } = context;
+  const line = readLine(name, context);
   // a name that is no line (a bare number, a heading) is taken as it stands
-  const base =
-    line.what === 'supply' && !line.container ? line : readLine(`1 "${name.replaceAll('"', '″')}"`, { measure, south });
+  const base = line.what === 'supply' && !line.container ? line : readLine(`1 "${name.replaceAll('"', '″')}"`, context);
   if (base.what !== 'supply') return base.what === 'nothing' ? base.reason : 'It cannot be read as a supply.';
   const supply = { ...base.supply, name: cutText(counted(name) ? base.supply.name : name, 120), note: '' };
   const said = new Set<keyof Supply>(['name']);

@@ -1,5 +1,5 @@
 import { type Measure } from '../../measures/lengths/index.ts';
-import { holdersFor, type LineRead, linesOf, readLine } from '../lines/index.ts';
+import { lineContextOf, type LineRead, linesOf, readLine } from '../lines/index.ts';
 import { newId, type Plan } from '../../record/plan/index.ts';
 import { type DecimalMark } from './numbers.ts';
 import { type Meaning, meaningsOf, type OwnTable, tableOf } from './own-meanings.ts';
@@ -60,13 +60,13 @@ export function readList(
       reading: readOwnTable(table, plan, { meanings: filled, measure, makeId }),
     };
   }
-  const holders = holdersFor(plan, null);
+  const context = { ...lineContextOf(plan, null), measure };
   return {
     what: 'lines',
     lines: linesOf(text).map((line, i) => ({
       line: i + 1,
       text: line,
-      read: readLine(line, { measure, holders, south: plan.head.latitude < 0 }),
+      read: readLine(line, context),
     })),
   };
 }

@@ -1,5 +1,6 @@
 import { type Nature } from '../../record/catalogue/index.ts';
 import { countIn, shareIn } from './amounts.ts';
+import { type Region } from '../../record/plan/index.ts';
 import { vesselIn } from './volumes.ts';
 import { likelyKinds, wordsOf } from '../../things/kinds/index.ts';
 
@@ -93,6 +94,7 @@ const same = (a: readonly string[], b: readonly string[]) => a.length === b.leng
 export function containerNamed(
   phrase: string,
   known: readonly KnownHolder[],
+  region: Region = 'us',
 ): Omit<SaidContainer, 'count' | 'share'> | null {
   const words = wordsOf(phrase).filter((w) => w !== 'full' && w !== 'these' && w !== 'this' && w !== 'those');
   if (words.length === 0) return null;
@@ -109,7 +111,7 @@ export function containerNamed(
       : undefined);
   if (!found) return null;
   // one that is said to hold so much is like others of its kind, but for that
-  const said = vesselIn(phrase.trim());
+  const said = vesselIn(phrase.trim(), region);
   const by = said ? Math.cbrt((said.litres * 1e6) / (found.width * found.depth * found.height)) : 1;
   const size = (mm: number) => (by === 1 ? mm : Math.round(mm * by));
   return {
@@ -130,10 +132,11 @@ const OF = /\s+(?:full\s+)?(?:of|with)\s+/gi;
 export function filledIn(
   text: string,
   known: readonly KnownHolder[],
+  region: Region = 'us',
 ): { container: SaidContainer; rest: string } | null {
   const fills = FILLS.exec(text);
   if (fills) {
-    const container = amountOf(fills[2]!.replace(/^((?:\S+\s+)?)of (?:these|those|the) /i, '$1'), known);
+    const container = amountOf(fills[2]!.replace(/^((?:\S+\s+)?)of (?:these|those|the) /i, '$1'), known, region);
     if (container) return { container, rest: fills[1]! };
   }
   for (const m of text.matchAll(OF)) {
@@ -141,7 +144,7 @@ export function filledIn(
     // “3 boxes of 100 pins” are packs, “bag of 2 …” too
     if (/^\d/.test(rest)) continue;
     if (isItself(text.slice(0, m.index), text)) continue;
-    const container = amountOf(text.slice(0, m.index), known);
+    const container = amountOf(text.slice(0, m.index), known, region);
     if (container) return { container, rest };
   }
   return null;
@@ -154,23 +157,23 @@ function isItself(holder: string, text: string): boolean {
   return best !== undefined && best.whole && last !== undefined && best.named.includes(last);
 }
 
-function amountOf(text: string, known: readonly KnownHolder[]): SaidContainer | null {
+function amountOf(text: string, known: readonly KnownHolder[], region: Region): SaidContainer | null {
   const shared = shareIn(text);
   if (shared) {
-    const container = containerNamed(shared.rest.replace(/^(?:of|the|my)\s+/i, ''), known);
+    const container = containerNamed(shared.rest.replace(/^(?:of|the|my)\s+/i, ''), known, region);
     return container && { ...container, count: 1, share: shared.share };
   }
   const one = text.replace(/^(?:an?|the|my|this|one)\s+/i, '');
-  const direct = containerNamed(one, known);
+  const direct = containerNamed(one, known, region);
   if (direct?.holderId) return { ...direct, count: 1, share: 1 };
   // “3 gallon tub” is one that holds three gallons, “2 quart jars” are two
-  const said = vesselIn(one);
+  const said = vesselIn(one, region);
   if (direct && said && !/s$/i.test(said.vessel)) return { ...direct, count: 1, share: 1 };
   const lead = said && /^(\d+)\s+(?=[a-z])(.+)$/i.exec(one);
-  const each = lead && containerNamed(lead[2]!, known);
+  const each = lead && containerNamed(lead[2]!, known, region);
   if (each) return { ...each, count: Number(lead[1]), share: 1 };
   const counted = countIn(`${text} `);
-  const several = counted && containerNamed(counted.rest, known);
+  const several = counted && containerNamed(counted.rest, known, region);
   if (several) return { ...several, count: counted.count, share: 1 };
   return direct && { ...direct, count: 1, share: 1 };
 }
@@ -179,10 +182,11 @@ function amountOf(text: string, known: readonly KnownHolder[]): SaidContainer | 
 export function containersHere(
   text: string,
   known: readonly KnownHolder[],
+  region: Region = 'us',
 ): { container: Omit<SaidContainer, 'share'> } | null {
   const m = /^(.+?)\s+(?:here|in here|in it|stand here)\.?$/i.exec(text);
   if (!m) return null;
   const counted = countIn(`${m[1]!} `);
-  const container = containerNamed((counted ? counted.rest : m[1]!).trim(), known);
+  const container = containerNamed((counted ? counted.rest : m[1]!).trim(), known, region);
   return container && { container: { ...container, count: counted?.count ?? 1 } };
 }

@@ -13,7 +13,7 @@ export {
   type SaidContainer,
 } from './containers.ts';
 export { colourIn } from './colours.ts';
-export { holdersFor, sameAs, takeIn, takeInAll } from './take-in.ts';
+export { lineContextOf, sameAs, takeIn, takeInAll } from './take-in.ts';
 export {
   type Seen,
   type SeenWay,

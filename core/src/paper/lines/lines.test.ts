@@ -610,6 +610,36 @@ describe('how much a vessel holds', () => {
     expect(read.supply.mass / 1000 / held).toBeCloseTo(1.1, 1);
   });
 
+  // an imperial gallon is 4.54609 l (Weights and Measures Act 1985, from memory): eight pints, 160 fluid ounces, each a little less than a US one
+  test.each([
+    ['2 pints of gesso', 4.54609 / 8],
+    ['a gallon of white glue', 4.54609],
+    ['8 fl oz bottle of glue', (8 * 4.54609) / 160],
+    ['500 ml bottle of ink', 0.5],
+  ])('%s, in Britain', (line, held) => {
+    const [here, there] = (['uk', 'us'] as const).map((region) => {
+      const read = readLine(line, { measure: 'imperial', region });
+      if (read.what !== 'supply') throw new Error(read.what);
+      return litres(read);
+    });
+    expect(here! / held).toBeGreaterThan(1.45);
+    expect(here! / held).toBeLessThan(1.8);
+    const us = litres(of(line));
+    expect(there).toBe(us);
+    // sizes are whole millimetres
+    expect(here! / us).toBeCloseTo(line.includes('ml') ? 1 : line.includes('oz') ? 0.9608 : 1.2009, 1);
+  });
+
+  test('a pint jar of buttons is a fifth larger in Britain', () => {
+    const held = (['uk', 'us'] as const).map((region) => {
+      const read = readLine('a pint jar of buttons', { measure: 'imperial', region });
+      if (read.what !== 'supply') throw new Error(read.what);
+      return (read.container!.width * read.container!.depth * read.container!.height) / 1e6;
+    });
+    expect(held[0]! / (4.54609 / 8)).toBeCloseTo(1, 1);
+    expect(held[0]! / held[1]!).toBeCloseTo(1.2009, 1);
+  });
+
   test('what is counted in pieces fills it instead; one that holds gallons is one', () => {
     for (const [line, count, holds] of [
       ['a quart jar of buttons', 1, GALLON / 4],

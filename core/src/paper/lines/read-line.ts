@@ -7,7 +7,15 @@ import {
   type Measure,
   unitSuffix,
 } from '../../measures/lengths/index.ts';
-import { blankSupply, cutText, monthWords, shortBlanks, type Sized, Supply } from '../../record/plan/index.ts';
+import {
+  blankSupply,
+  cutText,
+  monthWords,
+  type Region,
+  shortBlanks,
+  type Sized,
+  Supply,
+} from '../../record/plan/index.ts';
 import { countIn, packIn, pieceWordIn } from './amounts.ts';
 import { colourIn } from './colours.ts';
 import { type KnownHolder, type SaidContainer, containersHere, filledIn } from './containers.ts';
@@ -44,6 +52,8 @@ export type LineContext = {
   holders?: readonly KnownHolder[];
   /** whether seasons are those of the southern half of the earth */
   south?: boolean;
+  /** where pints and gallons are said: the imperial ones are a fifth larger */
+  region?: Region;
   /** the kind that the maker has chosen for this line; empty: none of those offered */
   chosen?: string | null;
 };
@@ -59,14 +69,15 @@ const THROWN: Record<string, number> = { soft: 0.9 / 0.7, loose: 0.6 };
  * `half of drawer 3 of felt`, `4 clear boxes here`. What it does not say comes from the kind of supply and is marked as guessed; where the kind is
  * in doubt nothing is taken from any.
  */
-export function readLine(line: string, { measure, holders = [], chosen = null, south = false }: LineContext): LineRead {
+export function readLine(line: string, context: LineContext): LineRead {
+  const { measure, holders = [], chosen = null, south = false, region = 'us' } = context;
   const whole = inFigures(tidied(shortBlanks(line)));
   if (whole === '') return { what: 'nothing', reason: 'There is nothing in this line.' };
   if (whole.length > 400) return { what: 'nothing', reason: 'This line is longer than a line of a list.' };
   const seasonal = seasonIn(whole, south);
   const { text: unquoted, name: quoted } = quotedIn(seasonal.rest);
   if (quoted === null) {
-    const here = containersHere(seasonal.rest, holders);
+    const here = containersHere(seasonal.rest, holders, region);
     if (here)
       return {
         what: 'containers',
@@ -74,8 +85,9 @@ export function readLine(line: string, { measure, holders = [], chosen = null, s
         took: [`${here.container.count} × ${here.container.name}, standing here`],
       };
   }
-  const vessel = quoted === null && chosen !== '' ? vesselled(unquoted) : null;
-  const filled = quoted === null && !vessel ? (filledIn(unquoted, holders) ?? behindIt(unquoted, holders)) : null;
+  const vessel = quoted === null && chosen !== '' ? vesselled(unquoted, region) : null;
+  const filled =
+    quoted === null && !vessel ? (filledIn(unquoted, holders, region) ?? behindIt(unquoted, holders, region)) : null;
   let rest = vessel ? vessel.rest : filled ? filled.rest : unquoted;
   const spare = spareIn(rest);
   rest = spare.rest;
@@ -223,8 +235,8 @@ const IN_ONE: Partial<Record<string, number>> = { 'seed-bead-tube': 1000 };
 type Draft = Omit<Supply, 'id'>;
 
 /** What is poured, with how much one vessel of it holds; null: it is counted in pieces, or nothing is said of the kind. */
-function vesselled(text: string): { litres: number; rest: string } | null {
-  const said = volumeIn(text);
+function vesselled(text: string, region: Region): { litres: number; rest: string } | null {
+  const said = volumeIn(text, region);
   if (!said) return null;
   // a bottle of ink is a kind of its own beside what ink else there is
   const within = `${said.vessel.replace(/s$/i, '')} of ${said.rest}`;
@@ -312,9 +324,9 @@ function notesIn(text: string, may: boolean): { rest: string; note: string } {
 }
 
 /** What it fills said behind it: “webbing, one shoe box”, “buttons, 2 jam jars”. */
-function behindIt(text: string, holders: readonly KnownHolder[]): ReturnType<typeof filledIn> {
+function behindIt(text: string, holders: readonly KnownHolder[], region: Region): ReturnType<typeof filledIn> {
   const m = /^(.+?),\s*((?:an?|one|half an?|\d+)\s+[^,\d]+)$/i.exec(text);
-  return m && filledIn(`${m[2]} of ${m[1]}`, holders);
+  return m && filledIn(`${m[2]} of ${m[1]}`, holders, region);
 }
 
 /** Nothing a maker keeps is denser than lead or lighter than foam, g/cm³ (11.3 for lead; the rest own assumption). */

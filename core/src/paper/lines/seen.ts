@@ -2,7 +2,7 @@ import { apply, asOne, type Command, type Place, type Plan, SIDES, type Supply }
 import { OWN_UPRIGHT } from '../../things/fit/index.ts';
 import { kindOf } from '../../things/kinds/index.ts';
 import { readLine, type LineRead, tookFor } from './read-line.ts';
-import { holdersFor, sameAs, takeIn } from './take-in.ts';
+import { lineContextOf, sameAs, takeIn } from './take-in.ts';
 
 /** How a thing lies as it is seen from above. */
 export const SEEN_WAYS = ['flat', 'edge', 'upright'] as const;
@@ -86,12 +86,7 @@ export function sizesSeen(
 
 /** The line of a thing that was seen, understood, with the sizes the picture says. */
 export function readSeen(plan: Plan, place: Place | null, seen: Seen): LineRead {
-  const read = readLine(seen.line, {
-    measure: plan.head.measure,
-    holders: holdersFor(plan, place),
-    south: plan.head.latitude < 0,
-    chosen: seen.chosen ?? null,
-  });
+  const read = readLine(seen.line, { ...lineContextOf(plan, place), chosen: seen.chosen ?? null });
   if (read.what !== 'supply') return read;
   const { supply } = read;
   const typed = SIDES.filter((f) => supply[f] !== null && !read.guessed.includes(f));

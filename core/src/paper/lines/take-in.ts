@@ -15,12 +15,12 @@ import {
   type Supply,
 } from '../../record/plan/index.ts';
 import { type KnownHolder, type SaidContainer } from './containers.ts';
-import { type LineRead } from './read-line.ts';
+import { type LineContext, type LineRead } from './read-line.ts';
 
 type Simple = CommandOf<'several'>['commands'][number];
 
 /** Places of a plan that a line may name: those of one unit by their own names, containers, and every place by its whole path. */
-export function holdersFor(plan: Plan, place: Place | null): KnownHolder[] {
+function holdersFor(plan: Plan, place: Place | null): KnownHolder[] {
   const near = place ? Object.values(plan.places).filter((p) => p.unitId === place.unitId) : Object.values(plan.places);
   return near.map(({ id, name, width, depth, height, organiserId }) => ({
     id,
@@ -31,6 +31,12 @@ export function holdersFor(plan: Plan, place: Place | null): KnownHolder[] {
     organiserId,
   }));
 }
+
+/** What a line of a list is understood by in a plan. @param place the one looked into, if any: its unit’s places are meant */
+export const lineContextOf = (plan: Plan, place: Place | null): LineContext => ({
+  ...{ measure: plan.head.measure, south: plan.head.latitude < 0, region: plan.head.region },
+  holders: holdersFor(plan, place),
+});
 
 const keyOf = (name: string): string => wordsOf(name).join(' ') || name;
 

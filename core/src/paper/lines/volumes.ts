@@ -1,19 +1,30 @@
 import { type KindOfSupply } from '../../things/kinds/index.ts';
+import { type Region } from '../../record/plan/index.ts';
 
 /**
- * Litres of a unit as people write it. Pint, quart, gallon and fluid ounce are the US ones (a gallon is 231 cubic inches: 15 USC 205, from memory;
- * eight pints, 128 fluid ounces); whoever writes inches means these.
+ * Litres of a gallon, and how many fluid ounces it has. The US one is 231 cubic inches (15 USC 205, from memory), 128 of them; the imperial one, of Britain and
+ * Australia, 4.54609 l (Weights and Measures Act 1985, schedule 1, from memory), 160. Of either eight pints. Elsewhere whoever says pints means the US ones.
  */
-const GALLON = (231 * 25.4 ** 3) / 1e6;
-const UNITS: readonly (readonly [RegExp, number])[] = [
-  [/^(?:ml|millilit(?:er|re)s?)$/i, 0.001],
-  [/^(?:cl|centilit(?:er|re)s?)$/i, 0.01],
-  [/^(?:l|lit(?:er|re)s?)$/i, 1],
-  [/^(?:fl\.?\s?oz\.?|fluid ounces?|oz\.?)$/i, GALLON / 128],
-  [/^(?:pints?|pt)$/i, GALLON / 8],
-  [/^(?:quarts?|qts?)$/i, GALLON / 4],
-  [/^(?:gallons?|gal)$/i, GALLON],
-];
+const GALLONS = {
+  us: { litres: (231 * 25.4 ** 3) / 1e6, ounces: 128 },
+  imperial: { litres: 4.54609, ounces: 160 },
+} as const;
+const GALLON_OF: Record<Region, keyof typeof GALLONS> = { eu: 'us', us: 'us', uk: 'imperial', au: 'imperial' };
+
+/** Litres of a unit as people write it where they live. */
+function litresOf(n: number, unit: string, region: Region): number {
+  const { litres, ounces } = GALLONS[GALLON_OF[region]];
+  const units: readonly (readonly [RegExp, number])[] = [
+    [/^(?:ml|millilit(?:er|re)s?)$/i, 0.001],
+    [/^(?:cl|centilit(?:er|re)s?)$/i, 0.01],
+    [/^(?:l|lit(?:er|re)s?)$/i, 1],
+    [/^(?:fl\.?\s?oz\.?|fluid ounces?|oz\.?)$/i, litres / ounces],
+    [/^(?:pints?|pt)$/i, litres / 8],
+    [/^(?:quarts?|qts?)$/i, litres / 4],
+    [/^(?:gallons?|gal)$/i, litres],
+  ];
+  return n * (units.find(([pattern]) => pattern.test(unit.replace(/\.$/, '')))?.[1] ?? 0);
+}
 const N = String.raw`(?:\d+ \d+\/\d+|\d+\/\d+|\d+(?:[.,]\d+)?|half an?|half|an?|one)`;
 const UNIT = String.raw`(?:ml|cl|l|millilit(?:er|re)s?|lit(?:er|re)s?|fl\.?\s?oz\.?|fluid ounces?|pints?|pt|quarts?|qts?|gallons?|gal)(?![a-z])`;
 const VESSEL = String.raw`(?:bottles?|jars?|tubs?|tins?|cans?|jugs?|pots?|pails?|cartons?|canisters?|containers?)`;
@@ -35,9 +46,6 @@ function amount(text: string): number {
   return m ? Number(m[1] ?? 0) + Number(m[2]) / Number(m[3]) : Number(t);
 }
 
-const litresOf = (n: number, unit: string): number =>
-  n * (UNITS.find(([pattern]) => pattern.test(unit.replace(/\.$/, '')))?.[1] ?? 0);
-
 export type SaidVolume = {
   /** of one */
   litres: number;
@@ -50,7 +58,7 @@ export type SaidVolume = {
 };
 
 /** How much a vessel holds, said at the front of a line or at its end; null: nothing of the kind is said. */
-export function volumeIn(text: string): SaidVolume | null {
+export function volumeIn(text: string, region: Region = 'us'): SaidVolume | null {
   const front = FRONT.exec(text);
   if (front) {
     const [all, count, n, unit, vessel, of] = front as unknown as [string, ...(string | undefined)[]];
@@ -62,21 +70,21 @@ export function volumeIn(text: string): SaidVolume | null {
       each >= 2 &&
       BY_THE.test(unit!) &&
       (vessel ? /s$/i.test(vessel) : of !== undefined);
-    const litres = litresOf(several ? 1 : each, unit!);
+    const litres = litresOf(several ? 1 : each, unit!, region);
     const vessels = several ? each : count ? Number(count) : null;
     return litres > 0 ? { litres, count: vessels, vessel: vessel ?? '', rest } : null;
   }
   const behind = BEHIND.exec(text);
   if (!behind) return null;
-  const litres = litresOf(amount(behind[1]!), behind[2]!);
+  const litres = litresOf(amount(behind[1]!), behind[2]!, region);
   return litres > 0 ? { litres, count: null, vessel: '', rest: text.slice(0, behind.index) } : null;
 }
 
 /** What a phrase says a vessel holds, and what vessel that is: “quart jar”, “3 gallon tub”. */
-export function vesselIn(phrase: string): { litres: number; vessel: string } | null {
+export function vesselIn(phrase: string, region: Region = 'us'): { litres: number; vessel: string } | null {
   const m = new RegExp(String.raw`^(?:(${N})[\s-]?)?(${UNIT})\s+(\S.*)$`, 'i').exec(phrase);
   if (!m) return null;
-  const litres = litresOf(m[1] ? amount(m[1]) : 1, m[2]!);
+  const litres = litresOf(m[1] ? amount(m[1]) : 1, m[2]!, region);
   return litres > 0 ? { litres, vessel: m[3]! } : null;
 }
 

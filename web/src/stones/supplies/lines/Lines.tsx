@@ -1,5 +1,5 @@
 import { useDeferredValue, useMemo, useState } from 'react';
-import { linesOf, readLine, holdersFor, sameAs, takeInAll, type LineRead } from '@heronstone/core/lines';
+import { lineContextOf, linesOf, readLine, sameAs, takeInAll, type LineRead } from '@heronstone/core/lines';
 import { newId } from '@heronstone/core/plan';
 import { useKept } from '../../../state/kept.ts';
 import { usePlan } from '../../../state/plan-store.ts';
@@ -42,15 +42,14 @@ export default function Lines() {
   /** what came in last, ids */
   const [came, setCame] = useState<readonly string[]>([]);
   const { measure } = plan.head;
-  const south = plan.head.latitude < 0;
   const reads = useMemo(() => {
-    const holders = holdersFor(plan, null);
+    const context = lineContextOf(plan, null);
     return linesOf(shown).map((line): { line: string; read: LineRead } => ({
       line,
-      read: readLine(line, { measure, holders, south, chosen: chosen[line] ?? null }),
+      read: readLine(line, { ...context, chosen: chosen[line] ?? null }),
     }));
     // what is in the plan is named by lines; it changes when they are taken in
-  }, [shown, measure, south, chosen, plan]);
+  }, [shown, chosen, plan]);
   const good = reads.filter((r) => r.read.what === 'supply');
   const asking = good.filter((r) => r.read.what === 'supply' && r.read.doubts.length > 0).length;
   const guessed = good.filter((r) => r.read.what === 'supply' && r.read.guessed.length > 0).length;

@@ -2,7 +2,7 @@ import { Camera, ChevronLeft, ChevronRight } from 'lucide-react';
 import { type KeyboardEvent, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
-import { holdersFor, readLine, takeIn } from '@heronstone/core/lines';
+import { lineContextOf, readLine, takeIn } from '@heronstone/core/lines';
 import { type CommandOf, homesIn, placesDownTo, placesIn, type Plan } from '@heronstone/core/plan';
 import { type Stop } from '@heronstone/core/stock';
 import { usePlan } from '../../../state/plan-store.ts';
@@ -34,14 +34,10 @@ export function StopInHand({
   const field = useRef<HTMLInputElement>(null);
   const seen = useDeferredValue(text);
   useEffect(() => field.current?.focus(), []);
-  const { measure } = plan.head;
   // what is asked is asked of the whole line, not of what was typed a moment ago
   const said = (asking ? text : seen).trim();
   const signal = said === '' || said === '=' || said === '0';
-  const context = useMemo(
-    () => ({ measure, south: plan.head.latitude < 0, holders: holdersFor(plan, place) }),
-    [plan, place, measure],
-  );
+  const context = useMemo(() => lineContextOf(plan, place), [plan, place]);
   const read = useMemo(() => (signal ? null : readLine(said, { ...context, chosen })), [said, signal, context, chosen]);
   const homes = homesIn(plan, place.id);
   const inner = placesIn(plan, place.id);
