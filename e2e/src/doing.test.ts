@@ -249,6 +249,17 @@ describe('doing it', () => {
     const soon = (await jobs()).find((j) => j.kind === 'notes' && j.byHand)!;
     expect(soon.about).toEqual(noted.about.filter((place) => place.startsWith('felt-box')));
     expect(soon.after).toEqual(['carry-felt-box']);
+    // the wanted plan is worked on in another window: who comes back to this one plans by it
+    await post(`${app.server.url}/api/plans/${toPlanId}/commands`, {
+      commandId: 'called-otherwise',
+      command: { type: 'setUnit', id: 'felt-box', set: { name: 'Wool chest' } },
+    });
+    await page.evaluate(() => window.dispatchEvent(new Event('focus')));
+    await until(async () => {
+      const anew = page.getByRole('button', { name: 'Plan the days anew' });
+      if (await anew.isVisible()) await anew.click();
+      return /Wool chest/.test((await planOf(id)).jobs['carry-felt-box']!.name);
+    }, 'jobs go by the plan as it is now');
     // somebody helps who does not lift: the day says so
     await page.getByRole('textbox', { name: 'Sat 17 Oct, helpers who do not lift' }).fill('1');
     await page.keyboard.press('Enter');

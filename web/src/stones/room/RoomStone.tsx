@@ -88,7 +88,7 @@ export default function RoomStone() {
             onCommit={(grouping) => setHead({ grouping })}
           />
           <SelectField
-            label="Sockets and codes of"
+            label="Sockets, codes and pints of"
             value={plan.head.region}
             options={[
               ['eu', 'the European mainland'],

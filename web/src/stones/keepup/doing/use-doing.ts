@@ -14,24 +14,50 @@ const worker = () => new Worker(new URL('../../../workers/doing.worker.ts', impo
 /** The plan that is wanted, as it is saved now. */
 export type WantedPlan = { plan: Plan | null; trouble: string | null };
 
+/** It is not among the plans here, as the server says. */
+class NotHere extends Error {}
+
+const NOT_YET = { id: '', revision: -1, plan: null, trouble: null };
+
 /** The plan by its id; a plan that came from a file has another id here, and is known by its name where there is only one. */
-async function found(id: string, name: string): Promise<Plan> {
+async function found(id: string, name: string): Promise<{ plan: Plan; revision: number }> {
   const here = (await listPlans()).filter((p) => p.keptUntil === null);
   const alike = here.filter((p) => p.name === name);
   const one = here.find((p) => p.id === id) ?? (alike.length === 1 ? alike[0] : undefined);
-  if (!one) throw new Error('there is no such plan here; thrown away, it can be brought back on the first page.');
-  return (await getPlan(one.id)).plan;
+  if (!one) throw new NotHere('there is no such plan here; thrown away, it can be brought back on the first page.');
+  return getPlan(one.id);
 }
 
+/** It is asked for again whenever one comes back to this window: it may have been worked on in another. */
 export function useWantedPlan({ toPlanId, toName }: Doing): WantedPlan {
-  const [got, setGot] = useState<{ id: string } & WantedPlan>({ id: '', plan: null, trouble: null });
+  const [got, setGot] = useState<{ id: string; revision: number } & WantedPlan>(NOT_YET);
   useEffect(() => {
     let here = true;
-    found(toPlanId, toName).then(
-      (plan) => here && setGot({ id: toPlanId, plan, trouble: null }),
-      (e: Error) => here && setGot({ id: toPlanId, plan: null, trouble: e.message }),
-    );
-    return () => void (here = false);
+    const look = () =>
+      found(toPlanId, toName).then(
+        ({ plan, revision }) =>
+          here &&
+          setGot((now) =>
+            now.id === toPlanId && now.revision === revision ? now : { id: toPlanId, revision, plan, trouble: null },
+          ),
+        // one that was here is not gone because the server does not answer now
+        (e: Error) =>
+          here &&
+          setGot((now) =>
+            now.id === toPlanId && now.plan && !(e instanceof NotHere)
+              ? now
+              : { ...NOT_YET, id: toPlanId, trouble: e.message },
+          ),
+      );
+    const back = () => void (document.visibilityState === 'visible' && look());
+    void look();
+    window.addEventListener('focus', back);
+    document.addEventListener('visibilitychange', back);
+    return () => {
+      here = false;
+      window.removeEventListener('focus', back);
+      document.removeEventListener('visibilitychange', back);
+    };
   }, [toPlanId, toName]);
   return got.id === toPlanId ? got : { plan: null, trouble: null };
 }
