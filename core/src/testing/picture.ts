@@ -1,4 +1,5 @@
 import { create } from 'qrcode';
+import { type Pixels } from '../measures/picture/index.ts';
 import { type TestCamera } from './camera.ts';
 
 export { seenBy, type TestCamera } from './camera.ts';
@@ -64,28 +65,24 @@ export function photographed(camera: TestCamera, plane: Painted, noise: number, 
   return { data, width, height };
 }
 
-/** Each point the mean of its three by three, so many times over: a hand that was not quite still. */
-export function blurred(pixels: { data: Uint8ClampedArray; width: number; height: number }, times: number) {
-  let { data } = pixels;
-  const { width, height } = pixels;
-  for (let n = 0; n < times; n++) {
-    const out = new Uint8ClampedArray(data.length).fill(255);
-    for (let y = 0; y < height; y++)
-      for (let x = 0; x < width; x++)
-        for (let c = 0; c < 3; c++) {
-          let [sum, count] = [0, 0];
-          for (let dy = -1; dy <= 1; dy++)
-            for (let dx = -1; dx <= 1; dx++) {
-              const [i, j] = [x + dx, y + dy];
-              if (i < 0 || j < 0 || i >= width || j >= height) continue;
-              sum += data[(j * width + i) * 4 + c]!;
-              count++;
-            }
-          out[(y * width + x) * 4 + c] = sum / count;
+/** Every point the mean of those about it, to so many each way (along rows, then along columns): a hand that was not quite still. */
+export function blurred(pixels: Pixels, by: number): Pixels {
+  const along = ({ data, width, height }: Pixels, step: number, lines: number, next: number, count: number): Pixels => {
+    const out = data.slice();
+    for (let line = 0; line < lines; line++)
+      for (let c = 0; c < 3; c++) {
+        let sum = 0;
+        const at = (i: number) => data[4 * (line * next + Math.min(count - 1, Math.max(0, i)) * step) + c]!;
+        for (let i = -by; i <= by; i++) sum += at(i);
+        for (let i = 0; i < count; i++) {
+          out[4 * (line * next + i * step) + c] = sum / (2 * by + 1);
+          sum += at(i + by + 1) - at(i - by);
         }
-    data = out;
-  }
-  return { data, width, height };
+      }
+    return { data: out, width, height };
+  };
+  const { width, height } = pixels;
+  return along(along(pixels, 1, height, width, width), width, width, 1, height);
 }
 
 /** A sheet with codes at places, on a table; every code by the public library, so that what is printed is not asked. */

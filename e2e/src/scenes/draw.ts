@@ -1,8 +1,8 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import jpeg from 'jpeg-js';
-import { CODE_SQUARE, CODE_SQUARES, codesOf, cornerWords, KNOWN } from '@heronstone/core/picture';
-import { type Painted, photographed, sheetOnTable, type TestCamera } from '@heronstone/core/testing/picture';
+import { CODE_SQUARE, CODE_SQUARES, codesOf, cornerWords, KNOWN, type Pixels } from '@heronstone/core/picture';
+import { blurred, type Painted, photographed, sheetOnTable, type TestCamera } from '@heronstone/core/testing/picture';
 import { DRAWER, DRAWER_CAMERA, FRONT, FRONT_CAMERA, SHEET_AT, THINGS } from './scenes.ts';
 
 /** Draws the pictures of the browser test into a folder, in a program of its own: within the test runner it takes ten times as long. */
@@ -47,8 +47,7 @@ const front: Painted = (x, y) => {
   return gap ? [44, 36, 30] : [216, 206, 190];
 };
 
-type Pixels = { data: Uint8ClampedArray; width: number; height: number };
-function draw(name: string, camera: TestCamera, paint: Painted): { pixels: Pixels; file: Buffer } {
+function draw(name: string, camera: TestCamera, paint: Painted) {
   const pixels = photographed(camera, paint, 3, random, 1);
   return { pixels, file: write(name, pixels) };
 }
@@ -56,25 +55,6 @@ function write(name: string, { data, width, height }: Pixels): Buffer {
   const file = jpeg.encode({ data: Buffer.from(data), width, height }, 85).data;
   writeFileSync(join(folder, name), file);
   return file;
-}
-/** Every point the mean of those about it, to so many each way: along rows, then along columns. */
-function blurred(pixels: Pixels, by: number): Pixels {
-  const along = ({ data, width, height }: Pixels, step: number, lines: number, next: number, count: number): Pixels => {
-    const out = data.slice();
-    for (let line = 0; line < lines; line++)
-      for (let c = 0; c < 3; c++) {
-        let sum = 0;
-        const at = (i: number) => data[4 * (line * next + Math.min(count - 1, Math.max(0, i)) * step) + c]!;
-        for (let i = -by; i <= by; i++) sum += at(i);
-        for (let i = 0; i < count; i++) {
-          out[4 * (line * next + i * step) + c] = sum / (2 * by + 1);
-          sum += at(i + by + 1) - at(i - by);
-        }
-      }
-    return { data: out, width, height };
-  };
-  const { width, height } = pixels;
-  return along(along(pixels, 1, height, width, width), width, width, 1, height);
 }
 /** A JPEG that says its focal length as cameras do (Exif 2.32, tag A405, FocalLengthIn35mmFilm, from memory): the segment right behind its beginning. */
 function withFocal(file: Buffer, focal35: number): Buffer {

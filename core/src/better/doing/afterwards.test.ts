@@ -35,6 +35,9 @@ describe('what was promised, against what has come true', () => {
     // five before the end of the fourth week, one on the day itself and one before it was done: they do not count
     const plan = done([-3, 0, 2, 9, 16, 23, 28, 40, 60, 90]);
     const early = afterwardsOf(plan, '2026-10-20');
+    // labels for good come eight weeks after their notes: all was there before
+    const labels = { ...ownJob('labels', 'Labels', 30), kind: 'labels', state: 'done', doneOn: '2026-10-19' } as const;
+    expect(afterwardsOf({ ...plan, jobs: { ...plan.jobs, labels } }, '2026-10-20')).toEqual(early);
     expect(early).toMatchObject({ since: '2026-10-03', days: 17, sessions: 3, cameTrue: [], next: '2026-10-31' });
     const later = afterwardsOf(plan, '2026-11-15');
     expect(later.cameTrue.map((c) => [c.weeks, c.on, c.sessions])).toEqual([[4, '2026-10-31', 5]]);

@@ -2,7 +2,7 @@ import { homesOf, type Plan } from '../../record/plan/index.ts';
 import { type Add, idOf, type Made, some } from './adding.ts';
 import { carryGroups, wholeCrossing } from './carrying.ts';
 import { LIFTED } from './minutes.ts';
-import { placesByHand } from './parting.ts';
+import { placesByHand } from './piles.ts';
 import { shareKey } from './savings.ts';
 
 /** Carrying things to where they will live. */

@@ -4,6 +4,7 @@ import { massInUnit } from '../../things/fit/index.ts';
 import { HANDFUL, litresOf } from '../../living/moves/index.ts';
 import { LOAD_CONSTANT } from '../../space/loads/index.ts';
 import { type Add, footprint, idOf, type Made, some } from './adding.ts';
+import { priceOf } from './buying.ts';
 import { type Difference } from './difference.ts';
 import { DELIVERY_DAYS, LAID_OUT, LIFTED, TAKES } from './minutes.ts';
 
@@ -18,13 +19,13 @@ export function furniture(now: Plan, then: Plan, d: Difference, add: Add, first:
   for (const u of d.come) kinds.set(u.kind, [...(kinds.get(u.kind) ?? []), u]);
   const bought = new Map<string, string>();
   for (const [kind, units] of kinds) {
-    const each = then.prices[kind]?.price ?? now.prices[kind]?.price;
+    const each = priceOf(now, then, units[0]!.id);
     const named = (ids: readonly string[]): string =>
       `Buy ${ids.length === 1 ? then.units[ids[0]!]!.name : `${ids.length} × ${units[0]!.name}`}`;
     const job = add(
       {
         ...{ id: idOf('buy', kind), kind: 'buy', about: units.map((u) => u.id), after: [...first] },
-        ...{ money: each === undefined ? null : each * units.length, delivery: DELIVERY_DAYS },
+        ...{ money: each === null ? null : each * units.length, delivery: DELIVERY_DAYS },
         name: named(units.map((u) => u.id)),
         why: 'It stands in the plan that is wanted and not in the room.',
       },

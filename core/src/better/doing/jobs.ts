@@ -7,7 +7,7 @@ import { type Difference, differenceOf } from './difference.ts';
 import { furniture } from './furniture-jobs.ts';
 import { DELIVERY_DAYS, LIFTED, minutesOf, TAKES } from './minutes.ts';
 import { labelling } from './labelling.ts';
-import { type Names, pileName, pilesParted } from './parting.ts';
+import { type Names, pilesParted } from './piles.ts';
 import { savingsOf, shareKey } from './savings.ts';
 
 /** A job as it follows from what differs, before anything was said about it. */
@@ -53,6 +53,13 @@ export function jobsBetween(now: Plan, then: Plan): Job[] {
   labelling(now, then, add, jobs);
   seatsLeft(then, d, jobs, left, add);
   return pilesParted(jobs, now.jobs, then, names);
+}
+
+/** What a pile of so many things is called. */
+function pileName(kind: 'sort' | 'measure' | 'passOn', n: number): string {
+  if (kind === 'sort') return `Decide on ${some(n, 'thing', 'things')}`;
+  if (kind === 'measure') return `Measure ${some(n, 'thing that is', 'things that are')} only guessed`;
+  return `Pass on or throw ${some(n, 'thing', 'things')}`;
 }
 
 /** Sorting out and measuring: what comes before anything is bought. */

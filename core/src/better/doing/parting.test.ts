@@ -380,6 +380,17 @@ describe('buying, setting in, notes and labels parted by hand', () => {
         .sort()[0];
     expect(first('for-good')).toBe('2026-11-28');
     expect(first('labels')).toBe('2027-01-02');
+    // put on by hand, and no job for it: the places say when
+    const byHand = applied(later, {
+      type: 'setPlace',
+      id: chosen[0]!,
+      set: { label: 'trial', labelSince: '2026-10-10' },
+    });
+    const places = sittingsOf(
+      { ...byHand, jobs: { labels: { ...byHand.jobs['labels']!, about: chosen.slice(0, 1), after: [] } } },
+      { order: [], late: [], value: 0, bound: 0 } as never,
+    );
+    expect(places[0]!.on).toBe('2026-12-05');
   });
 });
 

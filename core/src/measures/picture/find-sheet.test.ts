@@ -226,7 +226,7 @@ describe('pictures that are none to measure in are told', () => {
     };
     const sharp = photographed(seen, stripes, 3, steady(1), 2);
     expect(isBlurred(greysOf(sharp))).toBe(false);
-    const soft = blurred(sharp, 20);
+    const soft = blurred(sharp, 6);
     expect(sharpness(greysOf(soft))).toBeLessThan(sharpness(greysOf(sharp)) / 2);
     expect(isBlurred(greysOf(soft))).toBe(true);
   });
