@@ -1,7 +1,7 @@
 export { CHECKS, type CheckName, FIRST } from './checks.ts';
 export { type Finding } from './finding.ts';
 export { findingsOf, standingFindings } from './findings.ts';
-export { PASSAGE, PASSAGE_WHEELCHAIR, passageWanted } from './ways.ts';
+export { PASSAGE, PASSAGE_WHEELCHAIR, passageWanted } from './passage.ts';
 export { CHAIR_ROOM, CHAIR_WIDE, PERSON } from './opening.ts';
 export {
   ALIKE,

@@ -1,6 +1,6 @@
+export { needsOf, surfaceOf, sameTime, machinesOf, type Need } from './needs/index.ts';
 export { readRecipe, type Recipe } from './recipe.ts';
 export { disturbs, neighboursWith } from './neighbours.ts';
-export { needsOf, surfaceOf, sameTime, machinesOf, type Need } from './needs.ts';
 export { packingOf, packCommand, suppliesOf, type Packing } from './kit.ts';
 export {
   sharedTools,

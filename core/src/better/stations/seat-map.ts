@@ -24,7 +24,7 @@ import {
 } from '../../space/reach/index.ts';
 import { obstaclesOf, unitPrism } from '../../space/room/index.ts';
 import { bringingPerYear, walksTo, type YearlyUse, yearlyUses } from '../../living/homes/index.ts';
-import { sameTime } from './needs.ts';
+import { sameTime } from './needs/index.ts';
 
 /** Yearly seconds over a grid of the floor; NaN where one cannot be. Millimetres. */
 export type FloorMap = {

@@ -2,7 +2,7 @@ import { type Plan } from '../../record/plan/index.ts';
 import { type Homes } from '../slotting/index.ts';
 import { FindingAgain, type Wanted } from './finding-again.ts';
 import { needOf } from './need.ts';
-import { type Translation } from './translating.ts';
+import { type Translation } from './translation.ts';
 import { yearlyUses } from './uses.ts';
 
 /** The measure over what is to live somewhere, and what stays, as some homes have it; things in the order of the engine’s lots. */

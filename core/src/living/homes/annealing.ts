@@ -4,7 +4,7 @@ import { findingAgainOver } from './again-over.ts';
 import { OTHERS } from './finding-again.ts';
 import { Layout } from './layout.ts';
 import { tableOf, totalOf, Used } from './problem.ts';
-import { type Translation } from './translating.ts';
+import { type Translation } from './translation.ts';
 import { weightOf } from './weights.ts';
 
 /** As much of the engine’s options as whoever looks for homes decides. */

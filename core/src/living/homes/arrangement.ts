@@ -4,7 +4,7 @@ import { Layout } from './layout.ts';
 import { findingAgainOver } from './again-over.ts';
 import { type FindingAgain } from './finding-again.ts';
 import { Mixing } from './mixing.ts';
-import { type Translation } from './translating.ts';
+import { type Translation } from './translation.ts';
 import { weightOf } from './weights.ts';
 
 export type Option = Translation['lots'][number]['options'][number];

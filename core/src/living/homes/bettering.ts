@@ -2,7 +2,7 @@ import { type Plan } from '../../record/plan/index.ts';
 import { type Homes } from '../slotting/index.ts';
 import { Arrangement, type Option, type Step } from './arrangement.ts';
 import { OTHERS } from './finding-again.ts';
-import { type Translation } from './translating.ts';
+import { type Translation } from './translation.ts';
 import { weightOf } from './weights.ts';
 
 /** A move that saves less is not worth a change, s a year (own choice). */

@@ -10,7 +10,8 @@ import { Mixing } from './mixing.ts';
 import { layingRest } from './laying.ts';
 import { roomBefore, tableOf, totalOf, Used } from './problem.ts';
 import { keepingCommands, settleCommand } from './settle.ts';
-import { type Translation, translating } from './translating.ts';
+import { type Translation } from './translation.ts';
+import { translating } from './translating.ts';
 import { type Tally, tallyOf } from './tally.ts';
 import { weightOf } from './weights.ts';
 

@@ -2,7 +2,7 @@ import { apply, type Plan } from '../../record/plan/index.ts';
 import { Arrangement, type Option } from './arrangement.ts';
 import { costOfHome } from './cost.ts';
 import { familyPlaces } from './refit.ts';
-import { MOVE_ONCE, type Translation } from './translating.ts';
+import { MOVE_ONCE, type Translation } from './translation.ts';
 import { weightOf } from './weights.ts';
 
 /** A change that saves less is none, s a year (own choice). */

@@ -4,7 +4,7 @@ import { type Homes } from '../slotting/index.ts';
 import { Layout } from './layout.ts';
 import { heapedAs } from './heaps.ts';
 import { inReading, isSmallDrawer } from './rows.ts';
-import { type Translation } from './translating.ts';
+import { type Translation } from './translation.ts';
 import { familyOf } from './tally.ts';
 
 /** Of fewer things no order is seen. */

@@ -7,18 +7,12 @@ export { inReading, rowOf } from './rows.ts';
 export { toldUses, type ToldUse } from './told.ts';
 export { carryingPerYear } from './brought.ts';
 export { visitsOf, type Visit, type Visited } from './visits.ts';
-export {
-  penaltiesFor,
-  penaltiesOf,
-  isOnShow,
-  childReaches,
-  childAt,
-  isSmall,
-  type ChildReach,
-  type Penalty,
-} from './penalties.ts';
+export { penaltiesFor, penaltiesOf, type Penalty } from './penalties.ts';
+export { isOnShow, isSmall } from './penalty-case.ts';
+export { childReaches, childAt, type ChildReach } from './child-reach.ts';
 export { growthIn, wayOf, weightOf, type Weighed } from './weights.ts';
-export { translated, type Translation } from './translating.ts';
+export { translated } from './translating.ts';
+export { type Translation } from './translation.ts';
 export { slottingOf } from './problem.ts';
 export { asIn, backTo } from './settle.ts';
 export { type Again, foundAgainIn, foundAgainOf, foundAgainSum, type FoundAgain } from './again.ts';

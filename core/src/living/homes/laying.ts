@@ -2,7 +2,7 @@ import { type Plan } from '../../record/plan/index.ts';
 import { type Homes } from '../slotting/index.ts';
 import { Layout } from './layout.ts';
 import { Mixing } from './mixing.ts';
-import { type Translation } from './translating.ts';
+import { type Translation } from './translation.ts';
 
 /** Places looked at for a lot that found no room, the cheapest first. */
 const LOOKED_AT = 40;

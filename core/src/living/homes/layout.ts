@@ -1,7 +1,7 @@
 import { capacityOf, type Contents, contentsOf, holderOf, stow, type Thing } from '../../things/fit/index.ts';
 import { type Plan } from '../../record/plan/index.ts';
 import { type Homes } from '../slotting/index.ts';
-import { SAG, type Translation } from './translating.ts';
+import { SAG, type Translation } from './translation.ts';
 
 type Laid = { used: number; over: readonly string[] };
 /** What was laid already for a translation, by place and lots: the search, bettering and the last count ask for the same over and over. */

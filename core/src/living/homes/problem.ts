@@ -11,7 +11,8 @@ import {
   type SlottingTable,
 } from '../slotting/index.ts';
 import { Mixing } from './mixing.ts';
-import { SAG, translated, type Translation } from './translating.ts';
+import { SAG, type Translation } from './translation.ts';
+import { translated } from './translating.ts';
 
 /**
  * The problem with so much of each place's room for use (in its measure, pins and boxes included; by default what is free of room to grow, or what

@@ -9,7 +9,8 @@ import { joins } from './ground.ts';
 import { Layout } from './layout.ts';
 import { roomBefore, tableOf, totalOf, Used } from './problem.ts';
 import { keepingCommands, settleCommand } from './settle.ts';
-import { translated, type Translation } from './translating.ts';
+import { translated } from './translating.ts';
+import { type Translation } from './translation.ts';
 import { DIGGING_OUT as DUG_OUT } from '../recall/index.ts';
 import { walksTo } from './uses.ts';
 

@@ -10,7 +10,7 @@ import {
   type Supply,
 } from '../../record/plan/index.ts';
 import { type Homes } from '../slotting/index.ts';
-import { type Translation } from './translating.ts';
+import { type Translation } from './translation.ts';
 
 /** What an answer asks to be kept otherwise. */
 export function keepingCommands(

@@ -10,8 +10,7 @@ import { addWall, cutCorner, removeWall, shapeWall, spreadMisclosure } from './o
 import { type Plan } from './plan.ts';
 import { danglingReference } from './references.ts';
 import { countSupply, mergeSupplies, setSupply } from './supply-commands.ts';
-import { type PlanHead } from './rows.ts';
-import { type DiaryEntry } from './upkeep-rows.ts';
+import { type DiaryEntry, type PlanHead } from './rows/index.ts';
 import { type AnyRow, type RowOf, type TableName, TABLES } from './tables.ts';
 import { layOut, setUnit } from './units.ts';
 

@@ -13,7 +13,7 @@ import {
   type Station,
   type Supply,
   type Unit,
-} from './rows.ts';
+} from './rows/index.ts';
 
 /**
  * How things of a form usually lie (common practice, no source): bottles stand, sheets lie or are filed, soft things lie, the rest any way up. What hangs

@@ -1,7 +1,20 @@
 import { z } from 'zod';
-import { Acknowledgement, Home, Move, Organiser, Place, PlanHead, SHARES, Supply, Unit, Wall } from './rows.ts';
+import {
+  Acknowledgement,
+  DiaryEntry,
+  Home,
+  Move,
+  onMonth,
+  Organiser,
+  Place,
+  PlanHead,
+  PutOff,
+  SHARES,
+  Supply,
+  Unit,
+  Wall,
+} from './rows/index.ts';
 import { Id } from './fields.ts';
-import { DiaryEntry, onMonth, PutOff } from './upkeep-rows.ts';
 import { type Described, TABLES, type TableName } from './tables.ts';
 import { type RowChange } from './edit.ts';
 import { text } from './text.ts';

@@ -3,7 +3,7 @@ import { type CommandOf } from './commands.ts';
 import { type Edit, gone, type Ran, reject } from './edit.ts';
 import { mergeHome } from './home-commands.ts';
 import { placeLater, saidOfPlace } from './blank.ts';
-import { type Organiser, type Place } from './rows.ts';
+import { type Organiser, type Place } from './rows/index.ts';
 
 /** What a container carries unless said otherwise: so much a litre, as if it were full of paper, and at least so much, g (own assumptions). */
 const LOAD_A_LITRE = 800;

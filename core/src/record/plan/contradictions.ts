@@ -1,5 +1,5 @@
 import { type Edit, type Ran, reject } from './edit.ts';
-import { type Flow, type Home, type Place, type Unit } from './rows.ts';
+import { type Flow, type Home, type Place, type Unit } from './rows/index.ts';
 import { type AnyRow, type TableName } from './tables.ts';
 
 /** Nothing can stand on what stands on it. */

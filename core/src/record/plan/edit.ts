@@ -1,6 +1,6 @@
 import { type Plan } from './plan.ts';
 import { type AnyRow, REFERENCES, type RowOf, type TableName, TABLES } from './tables.ts';
-import { PlanHead } from './rows.ts';
+import { PlanHead } from './rows/index.ts';
 
 /** One row before and after a command; `head` is the plan's own row. */
 export type RowChange = {

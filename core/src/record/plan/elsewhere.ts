@@ -1,5 +1,5 @@
 import { type Plan } from './plan.ts';
-import { type DoneAt, type Station } from './rows.ts';
+import { type DoneAt, type Station } from './rows/index.ts';
 
 /** Where an activity is done, as a maker says it. */
 export const DONE_AT_WORDS: Record<DoneAt, string> = {

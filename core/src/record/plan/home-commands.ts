@@ -2,7 +2,7 @@ import { type CommandOf } from './commands.ts';
 import { type Edit, gone, type Ran, reject } from './edit.ts';
 import { amountOf } from './plan.ts';
 import { sharePhrase } from './share-words.ts';
-import { type Home, type Share, type Supply } from './rows.ts';
+import { type Home, type Share, type Supply } from './rows/index.ts';
 
 const homesOf = (edit: Edit, supplyId: string, share: Share): Home[] =>
   edit

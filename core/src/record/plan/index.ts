@@ -1,7 +1,5 @@
 export { Id } from './fields.ts';
-export * from './rows.ts';
-export * from './upkeep-rows.ts';
-export * from './doing-rows.ts';
+export * from './rows/index.ts';
 export {
   TABLES,
   TABLE_NAMES,

@@ -1,5 +1,5 @@
 import { type Plan } from './plan.ts';
-import { type Place } from './rows.ts';
+import { type Place } from './rows/index.ts';
 
 /** One does not see what is in it until it is opened. */
 export const isShut = (place: Pick<Place, 'covers' | 'seen'>): boolean => place.covers.length > 0 && !place.seen;

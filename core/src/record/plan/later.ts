@@ -4,7 +4,7 @@ import { type RowChange } from './edit.ts';
 import { emptyPlan, unitShape } from './plan.ts';
 import { plainOf } from './commands.ts';
 import { setAsPlaces, type OrganiserSet } from './organiser-sets.ts';
-import { type Organiser, type Place, type Unit } from './rows.ts';
+import { type Organiser, type Place, type Unit } from './rows/index.ts';
 import { type TableName, TABLES, TABLE_NAMES } from './tables.ts';
 import { placeFrom } from './units.ts';
 

@@ -1,6 +1,6 @@
 import { leafOf } from '../catalogue/index.ts';
 import { compartmentsOf, type Plan, unitShape } from './plan.ts';
-import { type Place, type Unit } from './rows.ts';
+import { type Place, type Unit } from './rows/index.ts';
 
 /** A hinged leaf before some places of a unit, where it is when shut: mm from the lower left corner of the unit's front. */
 export type Leaf = {

@@ -1,6 +1,6 @@
 import { type Edit, type Ran, reject } from './edit.ts';
 import { type TableName } from './tables.ts';
-import { type DiaryEntry, type MonthSum } from './upkeep-rows.ts';
+import { type DiaryEntry, type MonthSum } from './rows/index.ts';
 
 /** What happened and what that came to: undo and taking another plan over leave it alone. */
 export const LOG_TABLES: ReadonlySet<TableName | 'head'> = new Set<TableName>(['diary', 'monthSums']);

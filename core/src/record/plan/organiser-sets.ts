@@ -1,6 +1,6 @@
 import { PLAY } from '../catalogue/index.ts';
 import { containerFrom } from './containers.ts';
-import { type Organiser, type Place } from './rows.ts';
+import { type Organiser, type Place } from './rows/index.ts';
 
 /** So many of an organiser in one place: how containers were kept before version 5 of the plan. */
 export type OrganiserSet = { id: string; organiserId: string; placeId: string; count: number };

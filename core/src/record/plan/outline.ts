@@ -2,7 +2,7 @@ import { angleBetween, distance, heading } from '../../measures/geometry/index.t
 import { surveyWalls } from '../../measures/survey/index.ts';
 import { type CommandOf } from './commands.ts';
 import { type Edit, gone, type Ran, reject } from './edit.ts';
-import { type Wall } from './rows.ts';
+import { type Wall } from './rows/index.ts';
 
 function renumber(edit: Edit, walls: readonly Wall[]): Ran {
   for (const [seq, wall] of walls.entries()) {

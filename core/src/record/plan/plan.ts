@@ -9,7 +9,7 @@ import {
   type Supply,
   type Use,
   type Wall,
-} from './rows.ts';
+} from './rows/index.ts';
 import { groupedBy } from './grouped.ts';
 import { type RowOf, type TableName, TABLE_NAMES } from './tables.ts';
 

@@ -1,4 +1,4 @@
-import { type Supply } from './rows.ts';
+import { type Supply } from './rows/index.ts';
 
 /** Sizes that differ by less than this are the same, mm. */
 const ALIKE = 3;

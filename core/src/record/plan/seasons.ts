@@ -1,5 +1,5 @@
 import { homesOf, placeTitle, type Plan, usesOf } from './plan.ts';
-import { type Home, type Share, type Supply } from './rows.ts';
+import { type Home, type Share, type Supply } from './rows/index.ts';
 
 export const ALL_MONTHS: readonly number[] = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12];
 

@@ -1,4 +1,4 @@
-import { type Share } from './rows.ts';
+import { type Share } from './rows/index.ts';
 
 /** What is said behind the name of a supply: nothing of what is at hand. */
 export const shareWord = (share: Share): string =>

@@ -1,4 +1,4 @@
-import { type Person } from './rows.ts';
+import { type Person } from './rows/index.ts';
 
 /**
  * What changes of a person with what she sits on: from a wheelchair nobody climbs, stoops or kneels; whoever sits on a chair again may, until it is said

@@ -2,7 +2,7 @@ import { type CommandOf } from './commands.ts';
 import { type Edit, gone, type Ran, reject } from './edit.ts';
 import { newHomeId } from './home-commands.ts';
 import { amountOf } from './plan.ts';
-import { SHARES, SIZED, type Sized, type Supply } from './rows.ts';
+import { SHARES, SIZED, type Sized, type Supply } from './rows/index.ts';
 
 type SetSupply = CommandOf<'setSupply'>;
 

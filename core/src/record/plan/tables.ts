@@ -9,9 +9,7 @@ import {
   STATION_LATER,
   SUPPLY_LATER,
 } from './blank.ts';
-import * as rows from './rows.ts';
-import * as doing from './doing-rows.ts';
-import * as upkeep from './upkeep-rows.ts';
+import * as rows from './rows/index.ts';
 
 type Loose = Record<string, unknown>;
 
@@ -164,26 +162,26 @@ export const TABLES = {
     since: 15,
     references: { placeId: goesWith('places'), unitId: goesWith('units'), wallId: goesWith('walls') },
   }),
-  doings: table(doing.Doing, 'way to another plan', 'doing', { since: 16 }),
-  freeTimes: table(doing.FreeTime, 'free time', 'freeTime', { since: 16, later: { hands: 0 } }),
-  jobs: table(doing.Job, 'job', 'job', { since: 16, later: { lifts: false, byHand: false } }),
-  sittings: table(doing.Sitting, 'job on a day', 'sitting', { since: 16, references: { jobId: goesWith('jobs') } }),
+  doings: table(rows.Doing, 'way to another plan', 'doing', { since: 16 }),
+  freeTimes: table(rows.FreeTime, 'free time', 'freeTime', { since: 16, later: { hands: 0 } }),
+  jobs: table(rows.Job, 'job', 'job', { since: 16, later: { lifts: false, byHand: false } }),
+  sittings: table(rows.Sitting, 'job on a day', 'sitting', { since: 16, references: { jobId: goesWith('jobs') } }),
   palettes: table(rows.Palette, 'combination of colours', 'palette', { since: 8 }),
   colourRows: table(rows.ColourRow, 'row of colours', 'colourRow', { since: 8 }),
   prices: table(rows.Price, 'price', 'price', { since: 9 }),
   recipes: table(rows.Recipe, 'recipe', 'recipe', { since: 9 }),
-  projects: table(upkeep.Project, 'project', 'project', {
+  projects: table(rows.Project, 'project', 'project', {
     since: 10,
     references: { activityId: emptiedBy('activities'), trayId: emptiedBy('places') },
   }),
-  outs: table(upkeep.Out, 'thing that is out', 'out', {
+  outs: table(rows.Out, 'thing that is out', 'out', {
     since: 10,
     references: { supplyId: goesWith('supplies'), projectId: goesWith('projects'), placeId: emptiedBy('places') },
   }),
-  ties: table(upkeep.Tie, 'pair of dots', 'tie', { since: 10 }),
-  putOffs: table(upkeep.PutOff, 'thing put off', null, { since: 10 }),
-  diary: table(upkeep.DiaryEntry, 'line of the log', null, { since: 10 }),
-  monthSums: table(upkeep.MonthSum, 'sum of a month of the log', null, { since: 11 }),
+  ties: table(rows.Tie, 'pair of dots', 'tie', { since: 10 }),
+  putOffs: table(rows.PutOff, 'thing put off', null, { since: 10 }),
+  diary: table(rows.DiaryEntry, 'line of the log', null, { since: 10 }),
+  monthSums: table(rows.MonthSum, 'sum of a month of the log', null, { since: 11 }),
   listViews: table(rows.ListView, 'view of the list', 'listView', { since: 6 }),
   ownLists: table(rows.OwnList, 'list of one’s own', 'ownList', { since: 6 }),
   acknowledgements: table(rows.Acknowledgement, 'acknowledgement', null, { since: 2 }),

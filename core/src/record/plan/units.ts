@@ -5,7 +5,7 @@ import { divide } from './containers.ts';
 import { circle, placeIdOf } from './contradictions.ts';
 import { type Edit, gone, type Ran, reject } from './edit.ts';
 import { unitShape } from './plan.ts';
-import { type Place, type Unit } from './rows.ts';
+import { type Place, type Unit } from './rows/index.ts';
 
 /** A compartment of a unit as a place of the plan, kept for nothing in particular. */
 export function placeFrom(unitId: string, { through, ...shape }: PlaceShape): Place {

@@ -17,7 +17,8 @@ import {
   readsSame,
   type Unit,
 } from '../../record/plan/index.ts';
-import { type Contents, type Standing, stow, type Stowage, type Thing } from './stow.ts';
+import { type Contents, type Standing, type Stowage, type Thing } from './stowage.ts';
+import { stow } from './stow.ts';
 import { holderOf } from './holder.ts';
 
 const byKept = groupedBy((unit: Unit) => unit.keptInId);

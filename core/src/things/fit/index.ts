@@ -2,17 +2,11 @@ export { OWN_UPRIGHT, pieceOf, sorted, type Block, type Cavity, MARGIN } from '.
 export { caliperOf, sheetMass, sheetsIn } from './sheets.ts';
 export { circlesIn, widthForCircles } from './round.ts';
 export { holderOf, capacityOf, faceOf, AREA_SHARE, type Holder } from './holder.ts';
-export { fitOf, type Fit } from './fit-of.ts';
+export { fitOf } from './fit-of.ts';
+export { type Fit } from './fit.ts';
 export { closeCall, type CloseCall, SIZE_DOUBT, sideDoubt } from './close-call.ts';
-export {
-  stow,
-  type Contents,
-  type Stowage,
-  type StowedThing,
-  type LaidStack,
-  type Thing,
-  type Standing,
-} from './stow.ts';
+export { stow } from './stow.ts';
+export { type Contents, type Stowage, type StowedThing, type LaidStack, type Thing, type Standing } from './stowage.ts';
 export {
   stowageOf,
   stowageWith,

@@ -1,13 +1,20 @@
 import { placeTitle } from '@heronstone/core/plan';
 import { BANDS } from '@heronstone/core/reach';
 import { againAndAgain, expectedOf, runAt, simulate, type Toll, TOLLS } from '@heronstone/core/tryout';
-import { json, planOf, type Result, round, Trouble, type Values, whole } from './input.ts';
+import { json, planOf, type Result, round, Trouble, type Values, whole } from '../input.ts';
+import { type Verb } from './verb.ts';
+
+export const tryoutVerb: Verb = {
+  usage: ['tryout PLAN.heron.json [--activity NAME] [--sessions N] [--seed N]'],
+  flags: ['activity', 'sessions', 'seed'],
+  run: tryout,
+};
 
 const tidy = (toll: Toll) => Object.fromEntries(TOLLS.map((key) => [key, round(toll[key])]));
 const TEN = 10;
 
 /** What a session at each seat asks for: the mean in closed form and as played, with its 95 % interval, and what one session in ten is above or below. */
-export function tryout(file: string, values: Values): Result {
+function tryout(file: string, values: Values): Result {
   const plan = planOf(file);
   const sessions = whole(values.sessions, 'sessions', 400, 100_000);
   const seed = whole(values.seed, 'seed', 1, 2 ** 31 - 1);

@@ -12,16 +12,31 @@ import { type Paper, PAPERS } from '@heronstone/core/drawings';
 import { formatLength, parseLength } from '@heronstone/core/lengths';
 import { type Plan } from '@heronstone/core/plan';
 import { FACE_PARTS, faceFile, type Faces, type Weight } from '@heronstone/core/type';
-import { json, picturedPlanOf, type Result, today, Trouble, type Values, write } from './input.ts';
+import { json, picturedPlanOf, type Result, today, Trouble, type Values, write } from '../input.ts';
+import { type Verb } from './verb.ts';
+
+export const bookVerb: Verb = {
+  usage: ['book PLAN.heron.json --out FILE.pdf [--chapters room,zones,…] [--paper a4|letter] [--pictures]'],
+  flags: ['out', 'chapters', 'paper', 'pictures'],
+  run: book,
+};
+
+export const mapsVerb: Verb = {
+  usage: [
+    'maps PLAN.heron.json --out FILE.pdf [--unit NAME] [--paper a4|letter] [--cut door|WIDTHxHEIGHT] [--trial] [--pictures]',
+  ],
+  flags: ['out', 'unit', 'paper', 'cut', 'trial', 'pictures'],
+  run: maps,
+};
 
 /** The faces the app ships with, from beside the packages. */
-export function shippedFaces(): Faces {
+function shippedFaces(): Faces {
   const of = (weight: Weight) =>
     FACE_PARTS.map(
       (part) =>
         new Uint8Array(
           readFileSync(
-            new URL(`../../node_modules/@fontsource/source-sans-3/files/${faceFile(part, weight)}`, import.meta.url),
+            new URL(`../../../node_modules/@fontsource/source-sans-3/files/${faceFile(part, weight)}`, import.meta.url),
           ),
         ),
     );
@@ -44,7 +59,7 @@ function written(out: string, { bytes, pages, lacking }: Bound): Result {
 }
 
 /** The plan book as PDF. */
-export async function book(file: string, values: Values): Promise<Result> {
+async function book(file: string, values: Values): Promise<Result> {
   const [out, paper] = [outOf(values), paperOf(values)];
   const chapters = values.chapters?.split(',').map((c) => c.trim());
   const unknown = chapters?.find((c) => !(CHAPTER_NAMES as readonly string[]).includes(c));
@@ -62,7 +77,7 @@ export async function book(file: string, values: Values): Promise<Result> {
 }
 
 /** Maps of units, all of them or those of a name, as PDF. */
-export async function maps(file: string, values: Values): Promise<Result> {
+async function maps(file: string, values: Values): Promise<Result> {
   const [out, paper] = [outOf(values), paperOf(values)];
   const { plan, photos } = picturedPlanOf(file);
   const cut = cutOf(plan, values);

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { day, finite, Id, named, onDay } from './fields.ts';
-import { text } from './text.ts';
+import { day, finite, Id, named, onDay } from '../fields.ts';
+import { text } from '../text.ts';
 
 /** Rows of the way from the room as it is to another plan of it: what is to be done, when there is time, and which day what. */
 

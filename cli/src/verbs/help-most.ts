@@ -1,8 +1,15 @@
 import { helpMost } from '@heronstone/core/tryout';
-import { json, now, number, planOf, type Result, round, type Values } from './input.ts';
+import { json, now, number, planOf, type Result, round, type Values } from '../input.ts';
+import { type Verb } from './verb.ts';
+
+export const helpMostVerb: Verb = {
+  usage: ['help-most PLAN.heron.json [--seconds N]'],
+  flags: ['seconds'],
+  run: helpMostOf,
+};
 
 /** What would help most, best first: hours a year, findings, price and minutes of each change, and the best two and three together. */
-export async function helpMostOf(file: string, values: Values): Promise<Result> {
+async function helpMostOf(file: string, values: Values): Promise<Result> {
   const found = await helpMost(planOf(file), {
     seconds: number(values.seconds, 'seconds', 30, 3600),
     now,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { named, count, day, Id, onDay } from './fields.ts';
-import { text } from './text.ts';
+import { named, count, day, Id, onDay } from '../fields.ts';
+import { text } from '../text.ts';
 
 /** Rows of what keeps a room true: projects, what is out, dots, what was put off, the log. */
 

@@ -14,12 +14,20 @@ import {
 } from '@heronstone/core/doing';
 import { apply, asOne, type Command, type Plan } from '@heronstone/core/plan';
 import { readSchedule, solveSchedule } from '@heronstone/core/schedule';
-import { json, jsonOf, number, planOf, type Result, Trouble, type Values, whole, write } from './input.ts';
+import { json, jsonOf, now, number, planOf, type Result, Trouble, type Values, whole, write } from '../input.ts';
+import { type Verb } from './verb.ts';
 
-const now = () => performance.now();
+export const doingVerb: Verb = {
+  usage: [
+    'doing FROM.heron.json TO.heron.json --calendar FILE.json [--out PLAN.ics] [--seconds N | --work N]',
+    'doing --problem FILE.json [--seconds N | --work N] [--seed N]',
+  ],
+  flags: ['calendar', 'problem', 'out', 'seconds', 'work', 'seed'],
+  run: doing,
+};
 
 /** Which job in which session: of a bare problem, or of the way from one plan to another. */
-export async function doing(file: string, to: string, values: Values): Promise<Result> {
+async function doing(file: string, values: Values, to: string): Promise<Result> {
   if (values.work !== undefined && values.seconds !== undefined)
     throw new Trouble('give --seconds or --work, not both');
   const limit =
