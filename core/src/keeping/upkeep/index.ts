@@ -29,7 +29,9 @@ export {
   type Newcomer,
 } from './life.ts';
 export { toBuy, byShop, usedUpPerDay, type ToBuy } from './reorder.ts';
-export { asksToday, putOffCommand, endProject, RESTS_DAYS, type Ask, type AskKind, type Answer } from './today.ts';
+export { asksToday, putOffCommand } from './today.ts';
+export { endProject, RESTS_DAYS } from './asks-of-projects.ts';
+export { type Ask, type AskKind, type Answer } from './ask.ts';
 export { reslot, REPAID_MONTHS, type PayingMove, type Reslotting } from './reslot.ts';
 export { whereElse, type Elsewhere } from './find-again.ts';
 export { packingList, packedWords, type PackFrom, type ToPack } from './packing.ts';

@@ -13,6 +13,7 @@ export {
 export { CSV_COLUMNS, readSupplies, writeSupplies, type CsvReport, type CsvTrouble } from './supplies-csv.ts';
 export { MEANINGS, meaningsOf, measureOfTable, tableOf, type Meaning, type OwnTable } from './own-meanings.ts';
 export { readList, type ListRead } from './read-list.ts';
-export { readOwnTable, type Change, type OwnReading, type RowRead } from './own-table.ts';
+export { readOwnTable } from './own-table.ts';
+export { type Change, type OwnReading, type RowRead } from './own-reading.ts';
 export { takeOwnTable } from './own-take.ts';
 export { writeOwnTable } from './own-write.ts';

@@ -10,7 +10,8 @@ import {
   usesOf,
 } from '../../record/plan/index.ts';
 import { type Meaning, type OwnTable } from './own-meanings.ts';
-import { activityNamed, ALL, type OwnReading } from './own-table.ts';
+import { activityNamed } from './own-row.ts';
+import { ALL, type OwnReading } from './own-reading.ts';
 
 /**
  * What taking a list over does, as one change that undo takes back: new supplies, changed ones, uses, homes, and the list itself, so that it is known

@@ -3,7 +3,9 @@ import { lineContextOf, type LineRead, linesOf, readLine } from '../lines/index.
 import { newId, type Plan } from '../../record/plan/index.ts';
 import { type DecimalMark } from './numbers.ts';
 import { type Meaning, meaningsOf, type OwnTable, tableOf } from './own-meanings.ts';
-import { type OwnReading, readAgainst, readOwnTable, type RowRead } from './own-table.ts';
+import { type OwnReading, type RowRead } from './own-reading.ts';
+import { readAgainst } from './own-table-again.ts';
+import { readOwnTable } from './own-table.ts';
 import { CSV_COLUMNS, type CsvReport, fieldsOf, readSupplies } from './supplies-csv.ts';
 
 /** A list as it was read, whatever it was: our own CSV, a table with headings of its own, or plain lines. */

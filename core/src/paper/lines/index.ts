@@ -1,4 +1,5 @@
-export { readLine, linesOf, type Doubt, type LineContext, type LineRead } from './read-line.ts';
+export { readLine, linesOf } from './read-line.ts';
+export { type Doubt, type LineContext, type LineRead } from './line-read.ts';
 export { writeLine } from './write-line.ts';
 export { sizeIn, sizeOf, type SaidSize } from './sizes.ts';
 export { weighSheet, weightIn, BASIS, type SaidWeight } from './weights.ts';

@@ -1,5 +1,5 @@
 import { caliperOf, pieceOf } from '../../things/fit/index.ts';
-import { kindOf, type KindOfSupply, liesOf, likelyKinds, ofKind, wordsOf } from '../../things/kinds/index.ts';
+import { kindOf, type KindOfSupply, liesOf, ofKind, wordsOf } from '../../things/kinds/index.ts';
 import {
   formatLength,
   formatNumberOnly,
@@ -7,61 +7,26 @@ import {
   type Measure,
   unitSuffix,
 } from '../../measures/lengths/index.ts';
-import {
-  blankSupply,
-  cutText,
-  monthWords,
-  type Region,
-  shortBlanks,
-  type Sized,
-  Supply,
-} from '../../record/plan/index.ts';
+import type { Supply } from '../../record/plan/index.ts';
+import { blankSupply, cutText, monthWords, shortBlanks, type Sized } from '../../record/plan/index.ts';
 import { countIn, packIn, pieceWordIn } from './amounts.ts';
 import { colourIn } from './colours.ts';
-import { type KnownHolder, type SaidContainer, containersHere, filledIn } from './containers.ts';
-import { type SaidSize, sizeIn, tidied } from './sizes.ts';
+import { type SaidContainer, containersHere, filledIn } from './containers.ts';
+import { sizeIn, tidied } from './sizes.ts';
 import { seasonIn } from './seasons.ts';
 import { thingsIn } from './several.ts';
 import { inFigures } from './spoken.ts';
-import { GRAMS_A_LITRE, vesselOf, volumeIn } from './volumes.ts';
 import { weighSheet, weightIn } from './weights.ts';
+import { type LineContext, type LineRead, Storable, type Draft } from './line-read.ts';
+import { quotedIn, behindIt, spareIn, hexIn, notesIn, saidWithin, WORD } from './said-in-line.ts';
+import { vesselled, setVessel } from './vessel-in-line.ts';
+import { likelyOf, kindFor, goTogether } from './kind-in-line.ts';
+import { sizeWanted, isOneLength, setStick, setSize } from './size-in-line.ts';
+import { nameOf } from './name-in-line.ts';
 
-/** Something that was not understood for sure: what is asked, and the likeliest answers. */
-export type Doubt = { why: string; candidates: { kind: string; name: string }[] };
-
-/** A line of a list, understood. */
-export type LineRead =
-  | {
-      what: 'supply';
-      /** all but its id */
-      supply: Omit<Supply, 'id'>;
-      /** sizes and counts that nobody said: usual ones, or estimates */
-      guessed: Sized[];
-      doubts: Doubt[];
-      /** what it was said to fill */
-      container: SaidContainer | null;
-      /** what the line was taken for, in a few words each */
-      took: string[];
-    }
-  | { what: 'containers'; container: Omit<SaidContainer, 'share'>; took: string[] }
-  | { what: 'nothing'; reason: string };
-
-export type LineContext = {
-  measure: Measure;
-  /** places and containers of the plan that a line may name */
-  holders?: readonly KnownHolder[];
-  /** whether seasons are those of the southern half of the earth */
-  south?: boolean;
-  /** where pints and gallons are said: the imperial ones are a fifth larger */
-  region?: Region;
-  /** the kind that the maker has chosen for this line; empty: none of those offered */
-  chosen?: string | null;
-};
-
-/** The second of two kinds is as likely as the first within so much of a score (own assumption). */
-const CLOSE_CALL = 4;
 /** Of a bulk so much is filled, and things thrown in fill so much of that (docs/sources.md, 5). */
 const BULK = 0.85;
+
 const THROWN: Record<string, number> = { soft: 0.9 / 0.7, loose: 0.6 };
 
 /**
@@ -232,232 +197,13 @@ export function readLine(line: string, context: LineContext): LineRead {
 /** What is so small is counted in what it comes in; so many lie in one (common practice, no source: ten grams of seed beads). */
 const IN_ONE: Partial<Record<string, number>> = { 'seed-bead-tube': 1000 };
 
-type Draft = Omit<Supply, 'id'>;
-
-/** What is poured, with how much one vessel of it holds; null: it is counted in pieces, or nothing is said of the kind. */
-function vesselled(text: string, region: Region): { litres: number; rest: string } | null {
-  const said = volumeIn(text, region);
-  if (!said) return null;
-  // a bottle of ink is a kind of its own beside what ink else there is
-  const within = `${said.vessel.replace(/s$/i, '')} of ${said.rest}`;
-  const rest = said.vessel !== '' && likelyOf(within)?.form === 'bottle' ? within : said.rest;
-  const kind = likelyOf(rest);
-  // a jar of buttons is filled with them
-  const poured = kind
-    ? kind.form === 'bottle' || /\bbottle\b/.test(kind.name)
-    : !(/\bof\s+\S/i.test(text) && filledIn(text, []));
-  if (!poured) return null;
-  return { litres: said.litres, rest: said.count === null ? rest : `${said.count} ${rest}` };
-}
-
-/** The sizes of a vessel from what it holds: worked out, so they are marked as not sure. */
-function setVessel(supply: Draft, litres: number, kind: KindOfSupply | null, weighed: boolean, known: Set<Sized>) {
-  Object.assign(supply, vesselOf(litres, kind));
-  for (const field of ['width', 'depth', 'height'] as const) known.add(field);
-  supply.unsure.push('width', 'depth', 'height');
-  if (!kind) supply.form = 'bottle';
-  if (weighed) return;
-  supply.mass = Math.round(litres * GRAMS_A_LITRE);
-  known.add('mass');
-  supply.unsure.push('mass');
-}
-
-/** What a plan can hold of it. */
-const Storable = Supply.omit({ id: true });
-const WORD: Partial<Record<string, string>> = {
-  working: 'count',
-  backstock: 'count in reserve',
-  mass: 'weight',
-  grammage: 'paper weight',
-  packOf: 'pack',
-};
-
 function supplyOf(name: string, kind: KindOfSupply | null, colour: string | null): Draft {
   const blank: Partial<Supply> = blankSupply('x', name);
   delete blank.id;
   return { ...(blank as Draft), ...(kind ? ofKind(kind) : {}), name, colour };
 }
 
-/** “…” holds a name that is taken as it stands. */
-function quotedIn(text: string): { text: string; name: string | null } {
-  const m = /(?<=^|\s)"([^"]+)"(?=$|[\s,+])/.exec(text);
-  // the sign of inches stands right behind its number
-  if (!m) return { text, name: null };
-  return {
-    text: `${text.slice(0, m.index)} ${text.slice(m.index + m[0].length)}`.replace(/\s+/g, ' ').trim(),
-    name: m[1]!.trim(),
-  };
-}
-
-function spareIn(text: string): { rest: string; count: number | null; packs: boolean } {
-  const m =
-    /(?:\s*[,;(]?\s*(?:\+|plus|and|&)\s*|\s*[,;(]\s*)(\d+)\s*(packs?|packets?)?\s*(?:in reserve|in stock|spares?|reserve|backup|in the cupboard)\)?/i.exec(
-      text,
-    );
-  if (!m) return { rest: text, count: null, packs: false };
-  return {
-    rest: `${text.slice(0, m.index)} ${text.slice(m.index + m[0].length)}`.replace(/\s+/g, ' ').trim(),
-    count: Number(m[1]),
-    packs: m[2] !== undefined,
-  };
-}
-
-function hexIn(text: string): { rest: string; colour: string | null } {
-  const m = /(?<=^|[\s,])#([0-9a-f]{6})(?=$|[\s,])/i.exec(text);
-  if (!m) return { rest: text, colour: null };
-  return {
-    rest: `${text.slice(0, m.index)} ${text.slice(m.index + m[0].length)}`.replace(/\s+/g, ' ').trim(),
-    colour: m[0].toLowerCase(),
-  };
-}
-
-/** What stands in brackets is a note, unless it is a size, a weight or a count. */
-function notesIn(text: string, may: boolean): { rest: string; note: string } {
-  const notes: string[] = [];
-  const rest = text.replace(/\(([^()]+)\)/g, (all, inner: string) => {
-    if (!may || sizeIn(inner, 'metric') || weightIn(inner, false) || /^\s*x?\s*\d+\s*x?\s*$/.test(inner))
-      return /^\s*x?\s*\d+\s*x?\s*$/.test(inner) ? all : ` ${inner} `;
-    notes.push(inner.trim());
-    return ' ';
-  });
-  return { rest: rest.replace(/\s+/g, ' ').trim(), note: notes.join('; ') };
-}
-
-/** What it fills said behind it: “webbing, one shoe box”, “buttons, 2 jam jars”. */
-function behindIt(text: string, holders: readonly KnownHolder[], region: Region): ReturnType<typeof filledIn> {
-  const m = /^(.+?),\s*((?:an?|one|half an?|\d+)\s+[^,\d]+)$/i.exec(text);
-  return m && filledIn(`${m[2]} of ${m[1]}`, holders, region);
-}
-
-/** Nothing a maker keeps is denser than lead or lighter than foam, g/cm³ (11.3 for lead; the rest own assumption). */
-const DENSEST = 11.5;
-const LIGHTEST = 0.002;
-
-/** Whether a weight that was said and a usual size go together. */
-function goTogether({ width, depth, height, mass, grammage }: Draft): boolean {
-  if (!width || !depth || !mass) return true;
-  // a sheet as thick as its paper is
-  const thick = height ?? (grammage ?? 1000) / 800;
-  const density = (1000 * mass) / (width * depth * thick);
-  return density <= DENSEST && density >= LIGHTEST;
-}
-
-/** Whether all words of a name are among those said. */
-function saidWithin(said: string, name: string): boolean {
-  const words = new Set(wordsOf(said));
-  return wordsOf(name).every((word) => words.has(word));
-}
-
-function likelyOf(words: string): KindOfSupply | null {
-  const [best] = likelyKinds(words, 1);
-  return best?.whole ? best.kind : null;
-}
-
-/** One length alone is taken where it says something of the kind; else it stays part of the name (“5 m”). */
-function sizeWanted(size: SaidSize, kind: KindOfSupply | null): boolean {
-  if (size.given.length > 1 || size.round || size.of !== null) return true;
-  if (!kind) return false;
-  return true;
-}
-
-type Named = { name: string; words: string; kindWords: readonly string[]; several: boolean };
-
-/** The name of a thing: its words as they were written, without the word for a piece where its kind is known without. */
-function nameOf(
-  worded: { word: string; rest: string } | null,
-  behind: string,
-  quoted: string | null,
-  chosen: string | null,
-): Named {
-  const clean = (text: string) =>
-    text
-      .replace(/^(?:of|the|my)\s+/i, '')
-      .replace(/\s+/g, ' ')
-      .replace(/^[\s,;:-]+|[\s,;:-]+$/g, '');
-  const name = (text: string) => cutText(`${text.charAt(0).toUpperCase()}${text.slice(1)}`, 120);
-  if (quoted !== null)
-    return {
-      name: cutText(quoted, 120),
-      words: quoted,
-      kindWords: likelyKinds(quoted, 1)[0]?.named ?? [],
-      several: false,
-    };
-  const withWord = clean(behind);
-  const [long] = likelyKinds(withWord, 1);
-  if (worded) {
-    const short = clean(worded.rest);
-    const [bare] = likelyKinds(short, 1);
-    const better = chosen !== null || !long?.whole || (bare?.whole && bare.score + 2 >= long.score);
-    // a pad, a set or a block may be the thing itself
-    if (short !== '' && better && (bare?.whole || !/^(pad|set|block|sheet|tube|stick|bag|box|tin)/.test(worded.word)))
-      return { name: name(short), words: short, kindWords: bare?.named ?? [], several: false };
-  }
-  const several = /[^s]s$/i.test(withWord.split(' of ')[0]!);
-  return { name: name(withWord), words: withWord, kindWords: long?.named ?? [], several };
-}
-
-function kindFor(named: Named, chosen: string | null): { kind: KindOfSupply | null; doubts: Doubt[] } {
-  if (chosen !== null) return { kind: kindOf(chosen), doubts: [] };
-  const likely = likelyKinds(named.words, 3);
-  const [best, next] = likely;
-  if (!best) return { kind: null, doubts: [] };
-  const candidates = likely.map(({ kind }) => ({ kind: kind.id, name: kind.name }));
-  if (!best.whole) return { kind: null, doubts: [{ why: `What is “${cutText(named.words, 60)}”?`, candidates }] };
-  if (next?.whole && best.score - next.score < CLOSE_CALL)
-    return { kind: null, doubts: [{ why: `${candidates[0]!.name} or ${candidates[1]!.name}?`, candidates }] };
-  return { kind: best.kind, doubts: [] };
-}
-
-/** Puts a size where it belongs by what kind of thing it is. */
-function setSize(supply: Draft, size: SaidSize, known: Set<Sized>): void {
-  const set = (field: 'width' | 'depth' | 'height', mm: number) => {
-    supply[field] = Math.round(mm * 1000) / 1000;
-    known.add(field);
-  };
-  const [a, b, c] = size.given as [number, number?, number?];
-  if (size.round) {
-    set('width', a);
-    set('depth', a);
-    if (b !== undefined) set('height', b);
-    return;
-  }
-  if (b !== undefined) {
-    set('width', a);
-    set('depth', b);
-    if (c !== undefined) set('height', c);
-    return;
-  }
-  const { width, depth, height } = supply;
-  if (size.of === 'wide' && supply.form !== 'spool' && supply.form !== 'roll') return set('width', a);
-  if (size.of === 'high') return set('height', a);
-  if (size.of === 'thick') return set('height', a);
-  if (width !== null && width === depth && depth === height) {
-    set('width', a);
-    set('depth', a);
-    return set('height', a);
-  }
-  if (supply.form === 'spool') return set('height', a);
-  // one length is that of the longest side
-  const longest = Math.max(width ?? 0, depth ?? 0, height ?? 0);
-  if (longest > 0 && height === longest && supply.form === 'bottle') set('height', a);
-  else if (longest > 0 && width === longest && depth === longest) {
-    set('width', a);
-    set('depth', a);
-  } else if (longest > 0 && width === longest) set('width', a);
-  else set('depth', a);
-}
-
-/** One length and no more. */
-const isOneLength = (size: SaidSize): boolean => size.given.length === 1 && !size.round;
-
-/** A stick so thick and so long, mm. */
-function setStick(supply: Draft, thick: number, long: number, known: Set<Sized>): void {
-  const round = (mm: number) => Math.round(mm * 1000) / 1000;
-  Object.assign(supply, { width: round(thick), depth: round(long), height: round(thick) });
-  for (const field of ['width', 'depth', 'height'] as const) known.add(field);
-}
-
-const several = (n: number, name: string) => `${n} × ${name}`;
+export const several = (n: number, name: string) => `${n} × ${name}`;
 
 /** What a line was taken for, in a few words each. */
 export function tookFor(

@@ -1,7 +1,8 @@
 import { apply, asOne, type Command, type Place, type Plan, SIDES, type Supply } from '../../record/plan/index.ts';
 import { OWN_UPRIGHT } from '../../things/fit/index.ts';
 import { kindOf } from '../../things/kinds/index.ts';
-import { readLine, type LineRead, tookFor } from './read-line.ts';
+import { readLine, tookFor } from './read-line.ts';
+import { type LineRead } from './line-read.ts';
 import { lineContextOf, sameAs, takeIn } from './take-in.ts';
 
 /** How a thing lies as it is seen from above. */

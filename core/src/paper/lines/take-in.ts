@@ -15,7 +15,7 @@ import {
   type Supply,
 } from '../../record/plan/index.ts';
 import { type KnownHolder, type SaidContainer } from './containers.ts';
-import { type LineContext, type LineRead } from './read-line.ts';
+import { type LineContext, type LineRead } from './line-read.ts';
 
 type Simple = CommandOf<'several'>['commands'][number];
 

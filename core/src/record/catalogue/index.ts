@@ -14,7 +14,9 @@ export {
 } from './shapes.ts';
 export { type KindFacts, BOARD, TOP } from './styles.ts';
 export { type UnitKind, CATALOGUE, UNIT_KINDS, factsOf, defaultsOf } from './kinds.ts';
-export { placesOf, topPlace, sizesByGaps, solidsOf, frontTrouble, leafOf, emptyMass, wordOf } from './places.ts';
+export { placesOf, sizesByGaps, solidsOf, frontTrouble, leafOf, emptyMass } from './places.ts';
+export { topPlace } from './tops.ts';
+export { wordOf } from './place-words.ts';
 export { INSERT_KINDS, INSERT_PATTERN, readInsert, writeInsert, type Insert, type InsertKind } from './inserts.ts';
 export { NATURES, type Nature, natureOfKind, FILE_PITCH } from './natures.ts';
 export {

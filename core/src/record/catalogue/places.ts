@@ -1,12 +1,15 @@
 import { type Insert, readInsert } from './inserts.ts';
 import { factsOf, type UnitKind } from './kinds.ts';
-import { type Mount, type PlaceKind, type PlaceShape, type Solid, type UnitShape } from './shapes.ts';
+import { type PlaceShape, type Solid, type UnitShape } from './shapes.ts';
 import { BOARD, drawer, LOAD, type Margins, type PlaceStyle, TOP } from './styles.ts';
+import { placeName } from './place-words.ts';
 
 /** Room between the rim of a tier's tray and the tray above it, as a share of the row (own assumption). */
 const TIER_TRAY = 0.45;
+
 /** Drawer front overlap and runner space, mm each side and above (common practice, no source). */
 const RUNNER = 13;
+
 /** Board of the thin frame of an insert, mm (common practice, no source). */
 const THIN = 6;
 
@@ -184,37 +187,10 @@ function cornerPlaces(style: PlaceStyle, shape: UnitShape): PlaceShape[] {
   });
 }
 
-const tidy = (mm: number) => Math.max(0, Math.round(mm * 100) / 100);
+export const tidy = (mm: number) => Math.max(0, Math.round(mm * 100) / 100);
 
-function positive(mm: number): number {
+export function positive(mm: number): number {
   return Math.max(1, Math.round(mm * 10) / 10);
-}
-
-const WORDS: Partial<Record<PlaceKind, string>> = {
-  board: 'field',
-  away: 'shelf',
-  hanger: 'rail',
-  sheetDrawer: 'drawer',
-  files: 'drawer',
-};
-
-/** What one place of a kind is called where it is alone: “drawer”, “rail”. */
-export const wordOf = (placeKind: PlaceKind): string => WORDS[placeKind] ?? placeKind;
-
-const UPRIGHT = [[], ['upper', 'lower'], ['upper', 'middle', 'lower']];
-const ACROSS = [[], ['left', 'right'], ['left', 'middle', 'right']];
-/** Which of one to three this is, as one says it who stands before it; nothing where there is only one. */
-const sayWhere = (words: readonly string[][], which: number, of: number): string[] =>
-  words[of - 1]!.slice(which, which + 1);
-
-function placeName(placeKind: PlaceKind, row: number, column: number, shape: UnitShape): string {
-  const word = wordOf(placeKind);
-  if (shape.rows * shape.columns === 1) return word;
-  if (placeKind === 'board' && shape.rows <= 3 && shape.columns <= 3)
-    return [...sayWhere(UPRIGHT, row, shape.rows), ...sayWhere(ACROSS, column, shape.columns), word].join(' ');
-  if (shape.columns === 1) return `${word} ${row + 1}`;
-  if (shape.rows === 1) return `${word} ${column + 1}`;
-  return `${word} ${row + 1}-${column + 1}`;
 }
 
 /** What of a unit stops an arm or a look: the whole body, the top alone of a table, nothing of a rail or of what is away. */
@@ -250,40 +226,6 @@ export function leafOf(unitKind: UnitKind, shape: UnitShape): number {
 /** What a unit weighs empty unless it was weighed, g (own assumption: a density per kind of body). */
 export function emptyMass(unitKind: UnitKind, shape: UnitShape): number {
   return Math.round((shape.width * shape.depth * shape.height * factsOf(unitKind).density) / 1e6);
-}
-
-/** Row under which the top of a unit is a place of its own. */
-const TOP_ROW = 1000;
-/** So high things stand on a top before they are in the way of what hangs above, mm (own assumption). */
-const TOP_CLEAR = 400;
-const HAS_TOP: readonly string[] = ['drawers', 'shelves', 'shut'];
-
-/**
- * The top of a unit as a place: every fixed worktop, and the top of what stands on the floor and is not opened from above. Null for all else.
- */
-export function topPlace(unitKind: UnitKind, mount: Mount, shape: UnitShape): PlaceShape | null {
-  const facts = factsOf(unitKind);
-  const lidded = facts.places?.opens === 'top';
-  const holds = facts.worktop ? !facts.mobile || unitKind === 'island' : HAS_TOP.includes(facts.group);
-  if (mount !== 'floor' || lidded || !holds) return null;
-  return {
-    row: TOP_ROW,
-    column: 0,
-    part: 0,
-    name: 'top',
-    kind: 'top',
-    left: 0,
-    bottom: tidy(shape.height),
-    front: 0,
-    width: positive(shape.width),
-    height: TOP_CLEAR,
-    depth: positive(shape.depth),
-    opens: 'top',
-    covers: [],
-    seen: true,
-    load: LOAD.top,
-    through: null,
-  };
 }
 
 /**

@@ -4,7 +4,7 @@ import { storedMotions } from './stored.ts';
 import { type Maker } from './maker.ts';
 import { findTmu, inches, moveB, reachB, reachC, SECONDS_PER_TMU, TMU } from './mtm.ts';
 import { type Unit } from '../../record/plan/index.ts';
-import { type Scene, type Spot } from './scene.ts';
+import { type Scene, type Spot } from './spot.ts';
 import { coverTravel, type Refusal } from './way.ts';
 import { cheapestWay, type Ways } from './ways.ts';
 

@@ -4,7 +4,9 @@ import { type Motion } from './covers.ts';
 import { gaitOf } from './gait.ts';
 import { type Maker } from './maker.ts';
 import { inches, NO_TURN, PACE, sideStep, TMU, turnTmu } from './mtm.ts';
-import { floorIsFree, type Scene, seesMouth, type Spot } from './scene.ts';
+import { floorIsFree } from './standing.ts';
+import { type Scene, type Spot } from './spot.ts';
+import { seesMouth } from './free-line.ts';
 import { halfOf } from './walks.ts';
 import { postureAt } from './posture.ts';
 import {

@@ -13,12 +13,10 @@ export { type WayPrice, wayPrice, tablePrice, fetchSeconds, overTable, waySecond
 export { headShort } from './head.ts';
 export { type Maker, makerAt, makerOf, type SeatSpec } from './maker.ts';
 export { type Handling, PLAIN, graspOf, handlingOf } from './handling.ts';
+export { lineIsFree } from './free-line.ts';
+export { type Scene, type Spot } from './spot.ts';
 export {
-  lineIsFree,
-  type Scene,
-  type Spot,
   type Stand,
-  sceneOf,
   standingSpot,
   standingSpots,
   floorIsFree,
@@ -26,7 +24,8 @@ export {
   WHEELCHAIR_HALF,
   LEANING_HALF,
   STAND_OFF,
-} from './scene.ts';
+} from './standing.ts';
+export { sceneOf } from './scene.ts';
 export { WHEELS } from './gait.ts';
 export { SECONDS_PER_TMU, PACE, TMU, reachB, reachC, moveB, sideStep, turnTmu, findTmu } from './mtm.ts';
 export { coverMotions, type Motion } from './covers.ts';

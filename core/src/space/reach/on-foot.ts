@@ -4,16 +4,9 @@ import { type Motion } from './covers.ts';
 import { type Maker } from './maker.ts';
 import { inches, PACE, sideStep, STOOL_RISE, STOOL_STEP, TMU } from './mtm.ts';
 import { postureAt, type Postured } from './posture.ts';
-import {
-  floorIsFree,
-  LEANING_HALF,
-  NEAREST,
-  seesMouth,
-  type Scene,
-  type Spot,
-  type Stand,
-  standingSpots,
-} from './scene.ts';
+import { floorIsFree, LEANING_HALF, NEAREST, type Stand, standingSpots } from './standing.ts';
+import { seesMouth } from './free-line.ts';
+import { type Scene, type Spot } from './spot.ts';
 import { walkLengthTo } from './walks.ts';
 import { type Cheapest, isBefore, type Pose, readyHand, type Refusal, towards, turned, turnNeeded } from './way.ts';
 

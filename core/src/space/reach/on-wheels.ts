@@ -2,7 +2,9 @@ import { angleBetween, distance3, footprintDistance, heading, type Point } from 
 import { ROLL } from './from-the-seat.ts';
 import { type Maker } from './maker.ts';
 import { WHEELS } from './gait.ts';
-import { type Scene, seesMouth, type Spot, type Stand, standingSpots, WHEELCHAIR_HALF } from './scene.ts';
+import { type Scene, type Spot } from './spot.ts';
+import { seesMouth } from './free-line.ts';
+import { type Stand, standingSpots, WHEELCHAIR_HALF } from './standing.ts';
 import { walkLengthTo } from './walks.ts';
 import { type Cheapest, readyHand, type Refusal, towards } from './way.ts';
 

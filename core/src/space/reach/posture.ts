@@ -3,7 +3,7 @@ import { distance, type Point } from '../../measures/geometry/index.ts';
 import { type Motion } from './covers.ts';
 import { type Maker } from './maker.ts';
 import { TMU } from './mtm.ts';
-import { type Scene, type Spot } from './scene.ts';
+import { type Scene, type Spot } from './spot.ts';
 import {
   armGets,
   type Cheapest,

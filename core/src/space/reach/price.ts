@@ -3,7 +3,7 @@ import { awaySeconds, type BandNumber, BESIDE_WORK, wayTo } from './fetch.ts';
 import { graspOf, type Handling } from './handling.ts';
 import { type Maker } from './maker.ts';
 import { findTmu, moveB, reachB, reachC, SECONDS_PER_TMU, TMU } from './mtm.ts';
-import { type Scene, type Spot } from './scene.ts';
+import { type Scene, type Spot } from './spot.ts';
 import { storedTmu } from './stored.ts';
 import { coverTravel } from './way.ts';
 

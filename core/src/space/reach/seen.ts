@@ -2,7 +2,7 @@ import { CATALOGUE } from '../../record/catalogue/index.ts';
 import { angleBetween, distance, heading, type Point, prismFootprint } from '../../measures/geometry/index.ts';
 import { compartmentsOf, type Plan, type Unit } from '../../record/plan/index.ts';
 import { type Maker } from './maker.ts';
-import { type Spot } from './scene.ts';
+import { type Spot } from './spot.ts';
 import { unitPrism } from '../room/index.ts';
 
 /** A stretch of the ribbon: bearing in degrees from straight ahead, right positive, `from` < `to`, within −180 … 180. */

@@ -1,7 +1,8 @@
 import { distance, type Point } from '../../measures/geometry/index.ts';
 import { type Arrival, arrivalAt, type Walk, type Walking, walkingFrom, walkLength, walkTo } from '../room/index.ts';
 import { type Maker } from './maker.ts';
-import { BODY_HALF, type Scene, WHEELCHAIR_HALF } from './scene.ts';
+import { BODY_HALF, WHEELCHAIR_HALF } from './standing.ts';
+import { type Scene } from './spot.ts';
 
 /** Half the width a maker needs to get about, mm. */
 export const halfOf = (maker: Maker): number => (maker.person.mobility === 'wheelchair' ? WHEELCHAIR_HALF : BODY_HALF);

@@ -4,7 +4,8 @@ import { distance, distance3, type Point, type Point3, rotateRight } from '../..
 import { unitShape } from '../../record/plan/index.ts';
 import { coverMotions, type Motion } from './covers.ts';
 import { moveB, reachB, TMU, turnTmu } from './mtm.ts';
-import { type Scene, seesMouth, type Spot } from './scene.ts';
+import { type Scene, type Spot } from './spot.ts';
+import { seesMouth } from './free-line.ts';
 
 /** One way for the body to get a hand to a place: what it does on the way there and back, and how far the hand then goes. */
 export type Way = {

@@ -2,7 +2,7 @@ import { chairWays, directWays, onTheSpotWays } from './from-the-seat.ts';
 import { type Maker } from './maker.ts';
 import { footWays } from './on-foot.ts';
 import { inWheelchairReach, wheelWays } from './on-wheels.ts';
-import { type Scene, type Spot } from './scene.ts';
+import { type Scene, type Spot } from './spot.ts';
 import { Cheapest, type Refusal, type Way } from './way.ts';
 
 export type Ways = { ok: true; way: Way } | { ok: false; refusal: Refusal };

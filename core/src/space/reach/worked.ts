@@ -10,7 +10,8 @@ import {
 import { type Parking, type Plan, roomOf, type Station, type Unit } from '../../record/plan/index.ts';
 import { blocksFloor, unitPrism } from '../room/index.ts';
 import { bodyOf } from '../body/index.ts';
-import { type Scene, sceneOf } from './scene.ts';
+import { type Scene } from './spot.ts';
+import { sceneOf } from './scene.ts';
 
 /** From the middle of the seat to the nearest edge of a cart rolled up beside it, mm (own assumption: half a body and an elbow). */
 const BESIDE = 330;

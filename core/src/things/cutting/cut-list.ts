@@ -1,10 +1,11 @@
 import { lessEq, solve } from 'yalps';
 import { covering } from './covering.ts';
-import { countsOf, type Cut, drawnOf, Guillotine, type Piece, type Sheet } from './guillotine.ts';
+import { countsOf, type Cut, Guillotine, type Piece, type Sheet } from './guillotine.ts';
 import { maximalPatterns } from './maximal.ts';
 
 /** A way to cut a sheet, and on how many sheets it is done. */
 export type Pattern = { cut: Cut; counts: number[]; sheets: number };
+
 export type CutList = {
   patterns: Pattern[];
   sheets: number;
@@ -21,6 +22,7 @@ type Known = { cut: Cut; counts: number[] };
 
 /** So many patterns at most are found for one list before its bound is left as it is (own choice; makers’ lists take some ten). */
 const MOST_PRICED = 60;
+
 /** Pairs of ways laid together in search of patterns, first few, then many (own choice; the second takes a third of a second). */
 const PAIRS = [2e4, 3e6];
 
@@ -221,6 +223,7 @@ function pricesOf(patterns: readonly (readonly number[])[], ask: readonly number
 }
 
 const dot = (a: readonly number[], b: readonly number[]): number => a.reduce((sum, x, i) => sum + x * b[i]!, 0);
+
 const renamed = (cut: Cut, as: readonly number[]): Cut =>
   cut.what === 'piece'
     ? { ...cut, piece: as[cut.piece]! }
@@ -271,54 +274,4 @@ function inTurn(ask: readonly number[], areas: readonly number[], pool: readonly
     else patterns.push({ cut, counts, sheets });
   }
   return patterns;
-}
-
-/** One paper to be cut: which, how thick a sheet is, mm, and how many of each piece are wanted. */
-export type Job = { id: string; sheet: Sheet; caliper: number; wanted: readonly number[] };
-/** A pattern cut in stacks: which papers lie in it and how many sheets of each, and how often the cutter comes down. */
-export type Run = {
-  cut: Cut;
-  counts: number[];
-  sheets: { id: string; count: number }[];
-  stacks: number;
-  strokes: number;
-};
-
-/**
- * Several papers cut as one: patterns that are the same lie on each other, as high as the cutter takes.
- * @param stack height the cutter takes, mm
- */
-export function cutTogether(
-  jobs: readonly Job[],
-  pieces: readonly Piece[],
-  kerf: number,
-  stack: number,
-): { lists: Map<string, CutList>; runs: Run[] } {
-  const lists = new Map<string, CutList>();
-  const known = new Map<string, CutList>();
-  const bySheet = new Map<string, Patterns>();
-  const runs = new Map<string, Run & { height: number }>();
-  for (const job of jobs) {
-    const alike = JSON.stringify([job.sheet, job.wanted]);
-    const of = JSON.stringify(job.sheet);
-    const patterns = bySheet.get(of) ?? new Patterns(job.sheet, pieces, kerf);
-    bySheet.set(of, patterns);
-    const list = known.get(alike) ?? patterns.list(job.wanted);
-    known.set(alike, list);
-    lists.set(job.id, list);
-    for (const { cut, counts, sheets } of list.patterns) {
-      const key = JSON.stringify(cut);
-      const run = runs.get(key) ?? { cut, counts, sheets: [], stacks: 0, strokes: 0, height: 0 };
-      run.sheets.push({ id: job.id, count: sheets });
-      run.height += sheets * job.caliper;
-      runs.set(key, run);
-    }
-  }
-  return {
-    lists,
-    runs: [...runs.values()].map(({ height, ...run }) => {
-      const stacks = Math.max(1, Math.ceil(height / stack - 1e-9));
-      return { ...run, stacks, strokes: stacks * drawnOf(run.cut).strokes.length };
-    }),
-  };
 }

@@ -9,7 +9,8 @@ export {
   type Laid,
   type Stroke,
 } from './guillotine.ts';
-export { Patterns, cutListOf, cutTogether, type CutList, type Pattern, type Job, type Run } from './cut-list.ts';
+export { Patterns, cutListOf, type CutList, type Pattern } from './cut-list.ts';
+export { cutTogether, type Job, type Run } from './cut-together.ts';
 export { outOfScraps, restsOf, scrapsFor, tooSmall, worthFiling, holds, ALIKE, type Sought } from './scraps.ts';
 export { envelopeBlank, usualPieces, type UsualPiece } from './usual-pieces.ts';
 export { offRoll, type OffRoll } from './roll.ts';

@@ -2,10 +2,12 @@ import { type KeyboardEvent, type ReactNode, useRef } from 'react';
 import { useDrawnBox } from '../../ui/drawn-scale.ts';
 import { halo } from '../../ui/halo.ts';
 import { fitted, type Seen } from '../seen.ts';
+import { UnitBeforeWall } from './UnitBeforeWall.tsx';
+import { WallOutline } from './WallOutline.tsx';
 import { type ThingsOnWall, useDragged } from './dragged.ts';
 import { formatLength } from '@heronstone/core/lengths';
 import { type Plan } from '@heronstone/core/plan';
-import { HEAD_HEIGHT, frameOf, slopeHeight, wallFront } from '@heronstone/core/room';
+import { frameOf, wallFront } from '@heronstone/core/room';
 
 /** A wall as one stands before it, to scale, with everything on it and close before it. */
 export function WallFront({
@@ -74,45 +76,7 @@ export function WallFront({
         aria-label={`${frame.name} from the front`}
         fontSize={letter}
       >
-        <polygon
-          points={front.outline.map((p) => `${p.x},${y(p.y)}`).join(' ')}
-          fill="var(--paper)"
-          stroke="var(--ink)"
-          strokeWidth={18}
-        />
-        {front.slopes.map((s) => (
-          <text
-            key={s.id}
-            x={frame.length / 2}
-            y={y(Math.min(top, slopeHeight(s, plan.head.ceiling, 0))) + letter * 1.2}
-            textAnchor="middle"
-            fill="var(--soft)"
-          >
-            slopes away from {len(s.knee)}
-          </text>
-        ))}
-        {front.sloped && (
-          <g>
-            <line
-              x1={0}
-              x2={frame.length}
-              y1={y(HEAD_HEIGHT)}
-              y2={y(HEAD_HEIGHT)}
-              stroke="var(--soft)"
-              strokeWidth={6}
-              strokeDasharray="60 36"
-            />
-            <text
-              x={frame.length - 40}
-              y={y(HEAD_HEIGHT) - 20}
-              textAnchor="end"
-              fontSize={letter * 0.8}
-              fill="var(--soft)"
-            >
-              head height {len(HEAD_HEIGHT)}
-            </text>
-          </g>
-        )}
+        <WallOutline {...{ plan, frame, front, top, letter }} />
         {front.openings.map((o) => (
           <g
             key={o.opening.id}
@@ -140,50 +104,12 @@ export function WallFront({
           </g>
         ))}
         {front.units.map((u) => (
-          <g
+          <UnitBeforeWall
             key={u.unit.id}
-            role={onChooseUnit ? 'button' : undefined}
-            tabIndex={onChooseUnit ? 0 : undefined}
-            aria-label={onChooseUnit ? `${u.unit.name} on the wall front` : undefined}
-            className={onChooseUnit ? 'cursor-pointer' : undefined}
-            onClick={() => onChooseUnit?.(u.unit.id)}
-            onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && onChooseUnit?.(u.unit.id)}
-          >
-            <rect
-              x={u.left}
-              y={y(u.bottom + u.height)}
-              width={u.width}
-              height={u.height}
-              fill="var(--wood)"
-              fillOpacity={0.85}
-              stroke={u.unit.id === chosenUnit ? 'var(--heron)' : 'var(--wood-line)'}
-              strokeWidth={u.unit.id === chosenUnit ? 26 : 10}
-            />
-            {u.places.map((p) => (
-              <rect
-                key={p.place.id}
-                x={p.left}
-                y={y(p.bottom + p.height)}
-                width={p.width}
-                height={p.height}
-                fill="var(--paper)"
-                stroke="var(--wood-line)"
-                strokeWidth={5}
-              />
-            ))}
-            {/* what is under a top is named by the list; its name would lie over the top’s */}
-            {u.unit.mount !== 'under' && (
-              <text
-                x={u.left + u.width / 2}
-                y={y(u.bottom + u.height) + (u.bottom + u.height + letter * 1.3 > top ? letter * 1.2 : -18)}
-                textAnchor="middle"
-                fill="var(--ink)"
-                {...halo(24)}
-              >
-                {u.unit.name}
-              </text>
-            )}
-          </g>
+            {...{ u, top, letter }}
+            chosen={u.unit.id === chosenUnit}
+            onChoose={onChooseUnit && (() => onChooseUnit(u.unit.id))}
+          />
         ))}
         {front.fixtures.map((f) => (
           <g
