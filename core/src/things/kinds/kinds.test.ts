@@ -141,6 +141,30 @@ describe('finding a kind', () => {
     expect(likelyKinds('')).toEqual([]);
     expect(likelyKinds('pads')[0]!.whole).toBe(false);
   });
+  test.each([
+    '2 pencil cases',
+    'glue gun stand',
+    'thread rack',
+    'thimble boxes',
+    'ink pad case',
+    'button tin',
+    'yarn bowl',
+  ])('what keeps a thing is not the thing: %s', (said) => expect(likelyKinds(said).filter((l) => l.whole)).toEqual([]));
+  test.each([
+    ['24 pencils in a tin', 'pencil'],
+    ['thimbles, in my small tall box', 'thimble'],
+    ['box of pins', 'box of pins'],
+    ['paint brush holders', 'brush holder'],
+    ['washi tape dispenser', 'tape dispenser'],
+    ['pencil sharpener', 'pencil sharpener'],
+  ])('but what is said to lie in it is, and so is what goes by that name: %s', (said, kind) =>
+    expect(likelyKinds(said)[0]).toMatchObject({ whole: true, kind: { name: kind } }),
+  );
+  test('a kind’s own names are taken for it whole, whatever they end with', () => {
+    for (const kind of KINDS)
+      for (const name of [kind.name, ...kind.others])
+        expect([name, likelyKinds(name, 8).some((l) => l.kind === kind && l.whole)]).toEqual([name, true]);
+  });
   test('words in one spelling', () => {
     expect(wordsOf("Baker's Twines, coloured")).toEqual(['baker', 'twine', 'coloured']);
     expect(pluralOf('reel of thread')).toBe('reels of thread');

@@ -18,6 +18,14 @@ const STOP = new Set([
   'mixed',
   'type',
 ]);
+/** What a name ends with that is kept in it, on it or beside it: a pencil case is no pencil, a glue gun’s stand no glue gun. */
+const KEEPERS = new Set(
+  'bag basket bowl box caddy case cleaner cover dispenser hanger holder jar organiser organizer pouch rack refill sleeve stand tin tray wallet'.split(
+    ' ',
+  ),
+);
+/** “24 pencils in a tin” are pencils. */
+const KEPT_IN = /\b(?:in|with|on|from)\s+(?:\p{L}+\s+){0,3}\p{L}+\W*$/iu;
 /** One spelling for words that have two, and words that mean the same in a name. */
 const SAME: ReadonlyMap<string, string> = new Map(
   Object.entries({
@@ -98,11 +106,13 @@ const remembered = new Map<string, LikelyKind[]>();
 
 /**
  * Kinds that a name may mean, likeliest first. English puts what a thing is last, so a name that ends what was said counts more; a word misspelt by one
- * letter counts less; a kind of which only some words were said is a possibility and no more.
+ * letter counts less; a kind of which only some words were said, or only what keeps it, is a possibility and no more.
  */
 export function likelyKinds(text: string, most = 3): LikelyKind[] {
   const said = wordsOf(text);
-  const key = said.join(' ');
+  // what is kept in a thing is not the thing: a possibility, to be asked about
+  const keeps = KEEPERS.has(said.at(-1) ?? '') && !KEPT_IN.test(text);
+  const key = `${said.join(' ')}${keeps ? ' …' : ''}`;
   const known = remembered.get(key);
   if (known) return known.slice(0, most);
   const best = new Map<string, LikelyKind>();
@@ -124,7 +134,7 @@ export function likelyKinds(text: string, most = 3): LikelyKind[] {
       last = Math.max(last, at);
     }
     if (matched === 0) continue;
-    const whole = matched === words.length;
+    const whole = matched === words.length && !(keeps && last < said.length - 1);
     // part of a name, and that misspelt: nothing
     if (!whole && exact < matched) continue;
     // all of it misspelt, and not what the phrase ends with: “salt and pepper tin” is no popper
