@@ -116,6 +116,47 @@ describe('try-out', () => {
     expect(app.errors).toEqual([]);
   });
 
+  test('what is to be bought: a price is said once, in one’s own coin, and only what can be paid is shown', async () => {
+    const { page } = app;
+    const id = await addDemoPlan(app.server, 'cupboard');
+    await app.open(id, 'tryout?view=help');
+    await page.getByRole('button', { name: 'Look what would help' }).click();
+    await page.getByRole('button', { name: 'Look again' }).waitFor();
+    const toBuy = page.getByRole('region', { name: 'To be bought' });
+    const looked = page.getByRole('complementary', { name: 'The change looked at' });
+    const unit = toBuy.getByRole('button', { name: /Cube unit.*price not said/ });
+    await unit.click();
+    const price = looked.getByLabel('one of it costs');
+    await price.fill('80 old');
+    await price.press('Enter');
+    await looked.getByText(/is no amount of money/).waitFor();
+    expect((await planNow(id)).prices).toEqual({});
+    await price.fill('CHF 80,50');
+    await price.press('Enter');
+    await toBuy.getByRole('button', { name: /Cube unit.*80\.50/ }).waitFor();
+    await until(async () => Object.values((await planNow(id)).prices)[0]?.price === 80.5, 'its price is kept');
+    const most = page.getByLabel('for at most');
+    await most.fill('80');
+    await most.press('Enter');
+    // what is dearer and what has no price are left out, the best together too
+    await toBuy.waitFor({ state: 'detached' });
+    expect(await page.getByRole('region', { name: 'Together' }).count()).toBe(0);
+    await page.getByRole('region', { name: 'Costs nothing' }).waitFor();
+    await most.fill('81');
+    await most.press('Enter');
+    await toBuy.getByRole('button', { name: /Cube unit/ }).waitFor();
+    expect(await toBuy.getByRole('listitem').count()).toBe(1);
+    await most.fill('');
+    await most.press('Enter');
+    await page.getByRole('region', { name: 'Together' }).waitFor();
+    await price.fill('');
+    await price.press('Enter');
+    await unit.waitFor();
+    await until(async () => Object.keys((await planNow(id)).prices).length === 0, 'it is not said any more');
+    expect(await axeFaults(page)).toEqual([]);
+    expect(app.errors).toEqual([]);
+  });
+
   test('the same things in another room: what is owned comes along, and the room is still to be measured', async () => {
     const { page } = app;
     const spring = await addDemoPlan(app.server, 'spring');

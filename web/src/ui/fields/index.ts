@@ -2,6 +2,7 @@ export { CheckField } from './CheckField.tsx';
 export { DayField } from './DayField.tsx';
 export { LengthField, LengthsField } from './LengthField.tsx';
 export { MoneyField } from './MoneyField.tsx';
+export { moneyShown } from './money.ts';
 export { NoteField } from './NoteField.tsx';
 export { NumberField } from './NumberField.tsx';
 export { SelectField } from './SelectField.tsx';

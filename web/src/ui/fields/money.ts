@@ -1,3 +1,6 @@
+/** Codes of coins there are (ISO 4217, as the browser knows them): three other letters are no coin. */
+const COINS: ReadonlySet<string> = new Set(Intl.supportedValuesOf('currency'));
+
 /** More is no price of a craft room. */
 const MOST = 1_000_000;
 
@@ -10,7 +13,9 @@ export type Money = { ok: true; amount: number | null } | { ok: false; reason: s
 export function moneyIn(text: string): Money {
   const typed = text
     .trim()
-    .replace(/^(?:\p{Sc}|[A-Za-z]{3}\b)\s*|\s*(?:\p{Sc}|\b[A-Za-z]{3})$/gu, '')
+    .replace(/^(?:\p{Sc}|[A-Za-z]{3}\b)\s*|\s*(?:\p{Sc}|\b[A-Za-z]{3})$/gu, (coin) =>
+      /\p{Sc}/u.test(coin) || COINS.has(coin.trim().toUpperCase()) ? '' : coin,
+    )
     .replace(/(?<=\d)[\s’'](?=\d{3}(?!\d))/g, '');
   if (text.trim() === '') return { ok: true, amount: null };
   const m = /^(\d+(?:[.,]\d{3})*)(?:[.,](\d{1,2}))?$/.exec(typed);

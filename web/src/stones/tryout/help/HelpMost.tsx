@@ -10,7 +10,7 @@ import { forkPlan, sendCommand } from '../../../state/api.ts';
 import { useLongWork } from '../../../state/long-work.ts';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
-import { NumberField } from '../../../ui/fields/index.ts';
+import { MoneyField, NumberField } from '../../../ui/fields/index.ts';
 import { Working } from '../../../ui/working.tsx';
 import { FIGURE_WORDS } from '../../../ui/figures.ts';
 import { countWords, longWords, today, yearWords } from '../../../ui/words.ts';
@@ -29,7 +29,7 @@ export function HelpMost() {
   const [found, setFound] = useState<{ of: Plan; changes: readonly Help[]; tried: number } | null>(null);
   const [answer, setAnswer] = useState<HelpTold | null>(null);
   const [shown, setShown] = useState<string | null>(null);
-  const [most, setMost] = useState({ price: 0, hours: 0 });
+  const [most, setMost] = useState<{ price: number | null; hours: number }>({ price: null, hours: 0 });
   const run = async () => {
     setAnswer(null);
     setFound({ of: plan, changes: [], tried: 0 });
@@ -54,8 +54,11 @@ export function HelpMost() {
     return done?.ok ? done.plan : null;
   }, [looked, found]);
   const affordable = (c: Help) =>
-    (most.price === 0 || c.effort !== 'buy' || (priceIn(plan, c) ?? Infinity) <= most.price) &&
+    (most.price === null || c.effort !== 'buy' || (priceIn(plan, c) ?? Infinity) <= most.price) &&
     (most.hours === 0 || c.minutes <= most.hours * 60);
+  // one scale for all of the page
+  const longest = Math.max(1, ...all.filter(affordable).map((c) => c.saves));
+  const together = (answer?.together ?? []).filter(affordable);
   const stale =
     found !== null && (Object.keys(plan) as (keyof Plan)[]).some((t) => t !== 'prices' && found.of[t] !== plan[t]);
   const take = (c: Help) => {
@@ -81,10 +84,11 @@ export function HelpMost() {
           ) : (
             <Working work={work} words={`${countWords(found?.tried ?? 0, 'change', 'changes')} tried`} />
           )}
-          <NumberField
+          <MoneyField
             className="w-28"
             label="for at most"
-            value={most.price}
+            amount={most.price}
+            empty="no limit"
             onCommit={(price) => setMost({ ...most, price })}
           />
           <NumberField
@@ -95,7 +99,7 @@ export function HelpMost() {
             onCommit={(hours) => setMost({ ...most, hours })}
           />
           <p className="pb-1 text-[13px] text-soft">
-            0: whatever it costs. What has no price yet is left out when one is asked for.
+            0 h: however long it takes. What has no price yet is left out where there is a limit.
           </p>
         </div>
         {!found && (
@@ -113,10 +117,10 @@ export function HelpMost() {
             {found!.changes.length === 0 && ' None of them would help: it is good as it is.'}
           </p>
         )}
-        {answer && answer.together.length > 0 && (
+        {together.length > 0 && (
           <section aria-label="Together">
             <h2 className="font-display text-lg font-semibold">The best together</h2>
-            <List changes={answer.together} chosen={shown} onChoose={setShown} />
+            <List longest={longest} changes={together} chosen={shown} onChoose={setShown} />
           </section>
         )}
         {EFFORTS.map((effort) => {
@@ -124,7 +128,7 @@ export function HelpMost() {
           return changes.length === 0 ? null : (
             <section key={effort} aria-label={CLASSES[effort]}>
               <h2 className="font-display text-lg font-semibold">{CLASSES[effort]}</h2>
-              <List changes={changes.slice(0, SHOWN)} chosen={shown} onChoose={setShown} />
+              <List longest={longest} changes={changes.slice(0, SHOWN)} chosen={shown} onChoose={setShown} />
             </section>
           );
         })}

@@ -1,6 +1,6 @@
 import { type Plan } from '@heronstone/core/plan';
 import { usePlan } from '../../../state/plan-store.ts';
-import { NumberField } from '../../../ui/fields/index.ts';
+import { MoneyField, moneyShown } from '../../../ui/fields/index.ts';
 import { type Help } from '../../../workers/stations.worker.ts';
 
 /** What a change costs by the prices as they are now. */
@@ -15,7 +15,7 @@ export function Price({ change: { price, priceId: id, of } }: { change: Help }) 
     return (
       <p className="text-soft">
         {price !== null
-          ? `It costs ${price.toFixed(2)}.`
+          ? `It costs ${moneyShown(price)}.`
           : of.length > 0
             ? 'What each costs is said with it by itself, below.'
             : 'Prices of containers are said at Furniture, what to buy.'}
@@ -23,15 +23,17 @@ export function Price({ change: { price, priceId: id, of } }: { change: Help }) 
     );
   const known = plan.prices[id];
   return (
-    <NumberField
+    <MoneyField
       className="w-32"
       label="one of it costs"
-      value={known?.price ?? 0}
-      onCommit={(cost) =>
-        dispatch(
+      amount={known?.price ?? null}
+      empty="not said"
+      onCommit={(cost) => {
+        if (cost === null) return known && dispatch({ type: 'removePrice', id });
+        return dispatch(
           known ? { type: 'setPrice', id, set: { price: cost } } : { type: 'addPrice', price: { id, price: cost } },
-        )
-      }
+        );
+      }}
     />
   );
 }
