@@ -16,7 +16,7 @@ function tooSmall({ plan }: Look): Found[] {
     const zone = plan.zones[zoneId]!;
     // a zone to which nothing is given yet is only named so far
     if (balances.every((b) => b.offers === 0)) return [];
-    const short = balances.filter(isShort).map((b) => balanceWords(zone.name, b, plan.head.measure));
+    const short = balances.filter(isShort).map((b) => balanceWords(zone.name, b, plan.head));
     return short.length === 0 ? [] : [found('zoneSmall', [zoneId], `${short.join('; ')}.`)];
   });
 }

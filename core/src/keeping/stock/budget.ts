@@ -1,4 +1,4 @@
-import { type Measure } from '../../measures/lengths/index.ts';
+import { type Said } from '../../measures/lengths/index.ts';
 import { type PlaceKind, type Nature } from '../../record/catalogue/index.ts';
 import { fitOf, type Holder, holderOf, measureOf, pieceOf } from '../../things/fit/index.ts';
 import {
@@ -259,5 +259,5 @@ const OF: Record<TapeName, string> = {
 };
 
 /** “1.40 m² of drawer”. */
-export const roomWordsOf = (tape: TapeName, amount: number, measure: Measure): string =>
-  `${measureOf(NATURE_OF[tape], amount, measure)} ${OF[tape]}`;
+export const roomWordsOf = (tape: TapeName, amount: number, said: Said): string =>
+  `${measureOf(NATURE_OF[tape], amount, said)} ${OF[tape]}`;

@@ -57,7 +57,7 @@ function optionOf(plan: Plan, supplies: readonly Supply[], form: StorageForm): S
   return {
     form,
     name,
-    room: [...room].map(([tape, amount]) => ({ tape, amount, words: roomWordsOf(tape, amount, plan.head.measure) })),
+    room: [...room].map(([tape, amount]) => ({ tape, amount, words: roomWordsOf(tape, amount, plan.head) })),
     litres,
     seconds: supplies.length > 0 ? seconds / supplies.length : 0,
     hoursAYear: year / 3600,

@@ -39,7 +39,7 @@ function morePlaces(plan: Plan, budget: Budget): Try[] {
     const offer = tape.demand.likely - tape.offer;
     return {
       id: `more ${tape.zoneId ?? ''} ${tape.tape}`,
-      words: `${most.count} more like ${placeTitle(plan, place)}${zone} (${roomWordsOf(tape.tape, offer, plan.head.measure)} are missing)`,
+      words: `${most.count} more like ${placeTitle(plan, place)}${zone} (${roomWordsOf(tape.tape, offer, plan.head)} are missing)`,
       budget: (now) => {
         const then = budgetOf(now);
         return {
@@ -91,7 +91,7 @@ function otherForms(plan: Plan): Try[] {
     return [
       {
         id: `form ${form}`,
-        words: `${what} ${STORAGE[form].name}: ${formatVolume(of.litres, plan.head.measure, 1)} less`,
+        words: `${what} ${STORAGE[form].name}: ${formatVolume(of.litres, plan.head, 1)} less`,
         budget: (now) => budgetOf(after(now, command())),
         command,
       },

@@ -1,5 +1,5 @@
 import { type Nature } from '../../record/catalogue/index.ts';
-import { type Measure } from '../../measures/lengths/index.ts';
+import { type Said } from '../../measures/lengths/index.ts';
 import { measureOf } from '../../things/fit/index.ts';
 import { type Balance } from './balance.ts';
 
@@ -12,7 +12,7 @@ const OF: Record<Nature, string> = {
 };
 
 /** “Kites need 1.40 m² of drawer and board, their zone has 0.90 m²”. */
-export function balanceWords(name: string, { nature, needs, offers }: Balance, measure: Measure): string {
-  const has = offers > 0 ? `the zone has ${measureOf(nature, offers, measure)}` : 'the zone has none';
-  return `${name} needs ${measureOf(nature, needs, measure)} ${OF[nature]}, ${has}`;
+export function balanceWords(name: string, { nature, needs, offers }: Balance, said: Said): string {
+  const has = offers > 0 ? `the zone has ${measureOf(nature, offers, said)}` : 'the zone has none';
+  return `${name} needs ${measureOf(nature, needs, said)} ${OF[nature]}, ${has}`;
 }

@@ -1,3 +1,5 @@
+import { gallonOf, type GallonRegion } from './gallons.ts';
+
 /** How lengths are shown and how a bare number is read: centimetres, or inches with fractions. */
 export type Measure = 'metric' | 'imperial';
 
@@ -30,9 +32,8 @@ export function formatNumberOnly(mm: number, measure: Measure): string {
   return `${sign}${whole > 0 ? `${whole} ` : ''}${num}/${den}`;
 }
 
-/** One square foot in mm² and one US liquid quart in litres (both exact by definition: 25.4 mm an inch, 231 cubic inches a gallon). */
+/** One square foot in mm² (exact by definition: 25.4 mm an inch). */
 const SQUARE_FOOT = 304.8 ** 2;
-const QUART = 0.946352946;
 
 /** Shows an area with its unit: `0.12 m²`, `85 cm²`, or `1.3 sq ft`, `13 sq in`. @param mm2 square millimetres */
 export function formatArea(mm2: number, measure: Measure): string {
@@ -42,9 +43,12 @@ export function formatArea(mm2: number, measure: Measure): string {
   return Math.abs(feet) < 0.5 ? `${Math.round(feet * 144)} sq in` : `${feet.toFixed(1)} sq ft`;
 }
 
-/** Shows a volume with its unit: `3.4 l`, or `3.6 qt`. @param digits behind the point; one where nothing is said, two where it is less than one */
-export function formatVolume(litres: number, measure: Measure, digits?: number): string {
-  const amount = measure === 'metric' ? litres : litres / QUART;
+/** In which measure things are said, and where, for quarts are not the same everywhere: the head of a plan. */
+export type Said = { measure: Measure; region: GallonRegion };
+
+/** Shows a volume with its unit: `3.4 l`, or `3.6 qt`, US or imperial. @param digits behind the point; one where nothing is said, two where it is less than one */
+export function formatVolume(litres: number, { measure, region }: Said, digits?: number): string {
+  const amount = measure === 'metric' ? litres : litres / (gallonOf(region).litres / 4);
   const shown = amount.toFixed(digits ?? (amount > 0 && amount < 1 ? 2 : 1));
   return `${shown} ${measure === 'metric' ? 'l' : 'qt'}`;
 }

@@ -10,4 +10,6 @@ export {
   formatVolume,
   unitSuffix,
   type Measure,
+  type Said,
 } from './format.ts';
+export { gallonOf } from './gallons.ts';

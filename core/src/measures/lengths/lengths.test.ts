@@ -87,18 +87,18 @@ describe('several lengths in a row', () => {
     expect(parseLengths(text, 'metric')).toMatchObject({ ok: false, reason: expect.stringMatching(/./) });
   });
 
-  test('areas, volumes, ways and thin things in either measure (a square foot 0.09290304 m², a US liquid quart 0.946352946 l, both by definition)', () => {
+  test('areas, volumes, ways and thin things in either measure (a square foot 0.09290304 m², a US liquid quart 0.946352946 l, an imperial one 1.1365225 l, all by definition)', () => {
     expect([formatArea(1.4e6, 'metric'), formatArea(8500, 'metric')]).toEqual(['1.40 m²', '85 cm²']);
     expect([formatArea(92_903.04, 'imperial'), formatArea(6451.6, 'imperial')]).toEqual(['1.0 sq ft', '10 sq in']);
-    expect([formatVolume(3.4, 'metric'), formatVolume(0.36, 'metric'), formatVolume(0, 'metric')]).toEqual([
+    expect([3.4, 0.36, 0].map((l) => formatVolume(l, { measure: 'metric', region: 'uk' }))).toEqual([
       '3.4 l',
       '0.36 l',
       '0.0 l',
     ]);
-    expect([formatVolume(0.946352946, 'imperial'), formatVolume(3.785411784, 'imperial', 0)]).toEqual([
-      '1.0 qt',
-      '4 qt',
-    ]);
+    const us = { measure: 'imperial', region: 'us' } as const;
+    expect([formatVolume(0.946352946, us), formatVolume(3.785411784, us, 0)]).toEqual(['1.0 qt', '4 qt']);
+    for (const region of ['uk', 'au'] as const)
+      expect(formatVolume(1.1365225, { measure: 'imperial', region }, 3)).toBe('1.000 qt');
     expect([formatDistance(5800, 'metric'), formatDistance(3048, 'imperial')]).toEqual(['5.8 m', '10 ft']);
     expect([formatThin(0.27, 'metric'), formatThin(0.254, 'imperial')]).toEqual(['0.27 mm', '0.010"']);
   });

@@ -84,7 +84,7 @@ function zones(pages: Pages, { plan }: Asked): void {
     const units = unitsOfZone(plan, zone.id).map((u) => u.name);
     pages.text(units.length === 0 ? 'No unit is kept for it.' : units.join(', '));
     for (const short of (balances.get(zone.id) ?? []).filter(isShort))
-      pages.text(`${balanceWords(zone.name, short, plan.head.measure)}.`);
+      pages.text(`${balanceWords(zone.name, short, plan.head)}.`);
   }
 }
 

@@ -1,19 +1,10 @@
+import { gallonOf } from '../../measures/lengths/index.ts';
 import { type KindOfSupply } from '../../things/kinds/index.ts';
 import { type Region } from '../../record/plan/index.ts';
 
-/**
- * Litres of a gallon, and how many fluid ounces it has. The US one is 231 cubic inches (15 USC 205, from memory), 128 of them; the imperial one, of Britain and
- * Australia, 4.54609 l (Weights and Measures Act 1985, schedule 1, from memory), 160. Of either eight pints. Elsewhere whoever says pints means the US ones.
- */
-const GALLONS = {
-  us: { litres: (231 * 25.4 ** 3) / 1e6, ounces: 128 },
-  imperial: { litres: 4.54609, ounces: 160 },
-} as const;
-const GALLON_OF: Record<Region, keyof typeof GALLONS> = { eu: 'us', us: 'us', uk: 'imperial', au: 'imperial' };
-
 /** Litres of a unit as people write it where they live. */
 function litresOf(n: number, unit: string, region: Region): number {
-  const { litres, ounces } = GALLONS[GALLON_OF[region]];
+  const { litres, ounces } = gallonOf(region);
   const units: readonly (readonly [RegExp, number])[] = [
     [/^(?:ml|millilit(?:er|re)s?)$/i, 0.001],
     [/^(?:cl|centilit(?:er|re)s?)$/i, 0.01],

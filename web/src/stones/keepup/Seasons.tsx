@@ -71,8 +71,7 @@ export default function Seasons() {
                   <p className="text-[14px] text-soft">
                     wanted {monthWords(box.months)}; {countWords(box.supplies.length, 'thing', 'things')},{' '}
                     {formatWeight(box.grams, plan.head.measure)}
-                    {box.litres !== null &&
-                      `, frees ${formatVolume(box.litres, plan.head.measure, 0)} while it is away`}
+                    {box.litres !== null && `, frees ${formatVolume(box.litres, plan.head, 0)} while it is away`}
                   </p>
                   <p className={`text-[14px] ${box.rests ? 'text-soft' : 'text-clash'}`}>
                     {box.rests

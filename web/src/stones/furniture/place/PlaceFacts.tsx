@@ -11,7 +11,7 @@ export function PlaceFacts({ plan, place }: { plan: Plan; place: Place }) {
   const names = homesIn(plan, place.id).flatMap((h) => plan.supplies[h.supplyId]?.name ?? []);
   const unit = plan.units[place.unitId];
   const left = unit ? leftToWorkOn(plan, unit) : { width: 0, depth: 0 };
-  const measure = (amount: number) => measureOf(filling.nature, amount, plan.head.measure);
+  const measure = (amount: number) => measureOf(filling.nature, amount, plan.head);
   return (
     <div className="space-y-1">
       <p>

@@ -17,7 +17,7 @@ export function Bars({ plan, balance }: { plan: Plan; balance: readonly Balance[
       <tbody>
         {balance.map(({ nature, needs, offers }) => {
           const most = Math.max(needs, offers, 1e-9);
-          const words = (mm: number) => measureOf(nature, mm, plan.head.measure);
+          const words = (mm: number) => measureOf(nature, mm, plan.head);
           return (
             <tr key={nature}>
               <td className="w-14 pr-2">{ROOM_WORDS[nature]}</td>

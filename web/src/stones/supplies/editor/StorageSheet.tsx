@@ -52,7 +52,7 @@ export function StorageSheet({
                     style={{ width: `${Math.max(0.5, (70 * o.litres) / most)}%` }}
                     aria-hidden
                   />
-                  <span>{formatVolume(o.litres, plan.head.measure, 1)}</span>
+                  <span>{formatVolume(o.litres, plan.head, 1)}</span>
                 </div>
                 <p className="text-[14px] text-soft">
                   {o.room.map((r) => r.words).join(' and ') || 'goes into nothing ordinary'}

@@ -1,6 +1,6 @@
 import { Ruler } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { inMeasure, type Measure } from '@heronstone/core/lengths';
+import { inMeasure, type Said } from '@heronstone/core/lengths';
 import { placeTitle, type Plan } from '@heronstone/core/plan';
 import { budgetOf, roomWordsOf, sumOfTapes, triesFor, type Budget, type Tape, type Try } from '@heronstone/core/stock';
 import { usePlan } from '../../../state/plan-store.ts';
@@ -39,7 +39,7 @@ export default function RoomNeeded() {
     <div className="grid grow grid-cols-1 gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1fr)_20rem]">
       <section aria-label="Room needed" className="min-w-0">
         <p className="max-w-4xl">
-          {verdict(shown, plan.head.measure)}{' '}
+          {verdict(shown, plan.head)}{' '}
           <span className="text-soft">With room to grow of {Math.round(plan.head.growth * 100)} %. </span>
           {shown.guessed > 0.005 && (
             <span className="text-soft">
@@ -158,16 +158,16 @@ function grouped(tapes: readonly Tape[]): [string | null, Tape[]][] {
   return [...by];
 }
 
-function verdict({ tapes, nowhere }: Budget, measure: Measure): string {
+function verdict({ tapes, nowhere }: Budget, said: Said): string {
   const all = sumOfTapes(tapes);
   const short = all.filter((t) => t.demand.likely > t.offer + 1e-6);
   const maybe = all.filter((t) => t.demand.likely <= t.offer && t.demand.high > t.offer);
   const none =
     nowhere.length > 0 ? ` ${countWords(nowhere.length, 'thing goes', 'things go')} into no place there is.` : '';
   if (short.length > 0)
-    return `Short of ${short.map((t) => roomWordsOf(t.tape, t.demand.likely - t.offer, measure)).join(', ')}.${none}`;
+    return `Short of ${short.map((t) => roomWordsOf(t.tape, t.demand.likely - t.offer, said)).join(', ')}.${none}`;
   if (maybe.length > 0)
-    return `It fits if the guesses are right; ${maybe.map((t) => roomWordsOf(t.tape, t.demand.high - t.offer, measure)).join(', ')} may be missing.${none}`;
+    return `It fits if the guesses are right; ${maybe.map((t) => roomWordsOf(t.tape, t.demand.high - t.offer, said)).join(', ')} may be missing.${none}`;
   return `Everything that is measured has room.${none}`;
 }
 

@@ -11,7 +11,6 @@ export function RoomStrip({ plan }: { plan: Plan }) {
   const { tapes, nowhere } = useMemo(() => budgetOf(seen), [seen]);
   const all = useMemo(() => sumOfTapes(tapes).filter((t) => t.demand.likely > 0), [tapes]);
   if (all.length === 0) return null;
-  const { measure } = plan.head;
   return (
     <section aria-label="Room needed so far" className="mt-3 text-[13.5px]">
       <h3 className="flex items-baseline justify-between text-[15px] font-semibold">
@@ -34,7 +33,7 @@ export function RoomStrip({ plan }: { plan: Plan }) {
               <span className="flex justify-between gap-2">
                 <span>{TAPE_NAMES[t.tape]}</span>
                 <span className={short ? 'text-clash' : 'text-soft'}>
-                  {roomWordsOf(t.tape, Math.abs(t.demand.likely - t.offer), measure)} {short ? 'short' : 'to spare'}
+                  {roomWordsOf(t.tape, Math.abs(t.demand.likely - t.offer), plan.head)} {short ? 'short' : 'to spare'}
                 </span>
               </span>
               <span className="relative block h-2.5 rounded-sm bg-paper" aria-hidden>

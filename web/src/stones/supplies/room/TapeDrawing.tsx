@@ -22,7 +22,7 @@ export function TapeDrawing({
 }) {
   const [over, setOver] = useState<string | null>(null);
   const { demand, offer } = tape;
-  const room = (name: TapeName, amount: number) => roomWordsOf(name, amount, plan.head.measure);
+  const room = (name: TapeName, amount: number) => roomWordsOf(name, amount, plan.head);
   const grown = 1 / (1 - plan.head.growth);
   const longest = Math.max(offer, demand.high, before?.demand.likely ?? 0, 1e-9);
   const x = (amount: number) => (amount / longest) * W;
@@ -135,7 +135,7 @@ export function TapeDrawing({
           {shown ? (
             <strong className="text-ink">{shown.name}</strong>
           ) : demand.high - demand.low > demand.likely * 0.01 ? (
-            `needs ${measureOf(tape.nature, demand.low, plan.head.measure)} to ${room(tape.tape, demand.high)}, likely ${measureOf(tape.nature, demand.likely, plan.head.measure)}`
+            `needs ${measureOf(tape.nature, demand.low, plan.head)} to ${room(tape.tape, demand.high)}, likely ${measureOf(tape.nature, demand.likely, plan.head)}`
           ) : (
             `needs ${room(tape.tape, demand.likely)}`
           )}

@@ -1,6 +1,6 @@
 import { Printer, Undo2 } from 'lucide-react';
 import { type KeyboardEvent, type RefObject, useEffect, useMemo, useRef, useState } from 'react';
-import { formatVolume, formatWeight, type Measure } from '@heronstone/core/lengths';
+import { formatVolume, formatWeight, type Said } from '@heronstone/core/lengths';
 import { type Decision, type Plan, type Supply } from '@heronstone/core/plan';
 import { heapsOf, litresOf, type Heap } from '@heronstone/core/stock';
 import { usePlan } from '../../../state/plan-store.ts';
@@ -96,7 +96,7 @@ export default function SortOut() {
             />
             {WAYS.map((way) => (
               <WayOut
-                measure={plan.head.measure}
+                said={plan.head}
                 key={way.decision}
                 way={way}
                 heap={heaps[way.decision]}
@@ -168,7 +168,7 @@ function Thing({
         {thing.working + thing.backstock} {thing.family && <span className="text-soft">· {thing.family}</span>}
       </p>
       <p className="text-soft">
-        {litres === null ? 'size not known' : formatVolume(litres, plan.head.measure)}
+        {litres === null ? 'size not known' : formatVolume(litres, plan.head)}
         {thing.mass > 0 && ` · ${formatWeight(thing.mass * (thing.working + thing.backstock), plan.head.measure)}`}
         {thing.hazards.length > 0 && ` · mind: ${thing.hazards.join(', ')}`}
       </p>
@@ -190,13 +190,13 @@ function WayOut({
   way,
   heap,
   most,
-  measure,
+  said,
   onTake,
 }: {
   way: Way;
   heap: Heap;
   most: number;
-  measure: Measure;
+  said: Said;
   onTake: () => void;
 }) {
   return (
@@ -216,7 +216,7 @@ function WayOut({
       </span>
       <span className="relative text-[13.5px]">
         {heap.supplies.length} · {heap.guessed && 'about '}
-        {formatVolume(heap.litres, measure, 1)}
+        {formatVolume(heap.litres, said, 1)}
         {heap.unmeasured > 0 && ` + ${heap.unmeasured} of unknown size`}
       </span>
     </button>
