@@ -107,7 +107,9 @@ describe('homes: found, weighed, compared, carried over', () => {
     // the next one is tapped when the one before is counted: two taps on one move are one
     const tick = async (from: number, to: number) => {
       for (let made = from + 1; made <= to; made++) {
-        await phone.page.getByRole('button', { name: 'Done, the next' }).tap();
+        const done = phone.page.getByRole('button', { name: 'Done, the next' });
+        // by touch once: a page that is late to answer a touch lets go of it, and a lost tap is not what is asked about here
+        await (made === from + 1 ? done.tap() : done.click());
         const counted = made < all ? `${made} of ${all} made` : 'Everything lies where it was to go.';
         await phone.page.waitForSelector(`text=${counted}`);
       }
