@@ -18,13 +18,13 @@ const STOP = new Set([
   'mixed',
   'type',
 ]);
-/** What a name ends with that is kept in it, on it or beside it: a pencil case is no pencil, a glue gun’s stand no glue gun. */
+/** What a name ends with that keeps a thing: a pencil case is no pencil. (A button jar is buttons: jars, tins and boxes are named for what is in them.) */
 const KEEPERS = new Set(
-  'bag basket bowl box caddy case cleaner cover dispenser hanger holder jar organiser organizer pouch rack refill sleeve stand tin tray wallet'.split(
+  'bowl case cleaner cover dispenser hanger holder organiser organizer pouch rack refill sleeve stand wallet'.split(
     ' ',
   ),
 );
-/** “24 pencils in a tin” are pencils. */
+/** “24 pencils in a case” are pencils. */
 const KEPT_IN = /\b(?:in|with|on|from)\s+(?:\p{L}+\s+){0,3}\p{L}+\W*$/iu;
 /** One spelling for words that have two, and words that mean the same in a name. */
 const SAME: ReadonlyMap<string, string> = new Map(
