@@ -33,7 +33,7 @@ function read(args: string[]): { command: string; file: string; to: string; valu
     throw new Trouble((error as Error).message.split('\n')[0]!);
   }
   const values = parsed.values as Values;
-  const [command, file, ...rest] = parsed.positionals;
+  const [command, ...files] = parsed.positionals;
   if (values.help || command === 'help') return { command: 'help', file: '', to: '', values };
   const verb = VERBS.get(command ?? '');
   if (!command || !verb) {
@@ -41,10 +41,12 @@ function read(args: string[]): { command: string; file: string; to: string; valu
     const all = `${names.slice(0, -1).join(', ')} or ${names.at(-1)}`;
     throw new Trouble(`say ${all}${command ? `, not “${command}”` : ''}; --help tells more`);
   }
-  const [to, ...more] = command === 'doing' ? rest : ['', ...rest];
-  if (!file && values.problem === undefined) throw new Trouble(`${command} needs a file`);
-  if (more.length > 0) throw new Trouble(`one file at a time, not also “${more[0]}”`);
+  const [least, most] = verb.files ?? [1, 1];
+  if (files.length < least) throw new Trouble(`${command} needs a file`);
+  if (files.length > most)
+    throw new Trouble(`${most === 1 ? 'one file' : 'two files'} at a time, not also “${files[most]}”`);
   for (const flag of Object.keys(values))
     if (!verb.flags.some((known) => known === flag)) throw new Trouble(`${command} does not take --${flag}`);
-  return { command, file: file ?? '', to: to ?? '', values };
+  const [file = '', to = ''] = files;
+  return { command, file, to, values };
 }

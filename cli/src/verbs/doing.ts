@@ -23,6 +23,8 @@ export const doingVerb: Verb = {
     'doing --problem FILE.json [--seconds N | --work N] [--seed N]',
   ],
   flags: ['calendar', 'problem', 'out', 'seconds', 'work', 'seed'],
+  // a problem by itself comes with a flag
+  files: [0, 2],
   run: doing,
 };
 

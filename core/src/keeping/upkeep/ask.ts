@@ -34,10 +34,13 @@ export type Ask = {
   go: { view: string } | { stone: string; query: string } | null;
 };
 
+/** A key without signs that keys may not have. */
 export const safe = (key: string) => key.replace(/[^A-Za-z0-9:._-]/g, '_').slice(0, 400);
 
+/** “1 thing”, “3 things”. */
 export const count = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`;
 
+/** Names of a few, and how many more there are. */
 export const names = (list: readonly { name: string }[]) =>
   list.length > 4
     ? `${list

@@ -2,9 +2,10 @@ import { liftLimit } from '../../space/loads/index.ts';
 import { type Plan, type Supply, readsSame } from '../../record/plan/index.ts';
 import { type Case } from './penalty-case.ts';
 
-/** Hands before the ankles at a shelf, and how far it goes up or down to the table, mm (own assumptions). */
+/** Hands before the ankles at a shelf, mm (own assumption). */
 const AT_SHELF = { horizontal: 400, twist: 0, coupling: 'fair' } as const;
 
+/** How high the table is that it is carried to, mm (own assumption). */
 export const TABLE = 740;
 
 /**
@@ -15,6 +16,7 @@ export const SEATED = 3000;
 
 const BEFORE_HER = 300;
 
+/** What may be lifted out of a place and down or up to a table, g: by the lifting equation, less where it is done sitting. */
 export const liftAdvised = ({ plan, supply, spot }: Case) => {
   const vertical = Math.max(0, spot.grip.z);
   const onFoot = 1000 * liftLimit({ ...AT_SHELF, vertical, travel: Math.abs(vertical - TABLE) });

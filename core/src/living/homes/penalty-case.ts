@@ -6,7 +6,7 @@ import { type Place, type Plan, type Share, type Supply, readsSame } from '../..
 import { ownTraveller } from './arranged.ts';
 import { type BandNumber, type Spot } from '../../space/reach/index.ts';
 
-/** A thing is small when no side is longer, mm; fetched all the time when so often a year (own assumptions). */
+/** A thing is small when no side is longer, mm (own assumption). */
 const SMALL = 130;
 
 const grown = new WeakMap<object, { shoulder: number; knee: number }>();

@@ -77,6 +77,7 @@ const HEAVY = 2000;
 
 const LIGHT = 3000;
 
+/** Fetched all the time: so often a year (own assumption). */
 const ALL_THE_TIME = 250;
 
 export type Rule = {

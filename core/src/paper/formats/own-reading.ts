@@ -36,15 +36,20 @@ export type OwnReading = {
   kept: string[];
 };
 
+/** What columns mean, in which measure lengths are, and how ids are made. */
 export type Asked = { meanings: readonly Meaning[]; measure: Measure; makeId?: () => string };
 
 /** Stands for every activity. */
 export const ALL = '*';
 
+/** What tells one name from another when a list is read again: its words in one spelling. */
 export const keyOf = (name: string) => wordsOf(name).join(' ') || name.toLowerCase().trim();
 
+/** Whether a cell is a number and nothing else. */
 export const bare = (cell: string) => /^[~≈]?\s*(?:\d+ \d+\/\d+|\d+\/\d+|\d+(?:[.,]\d+)?)$/.test(cell);
 
+/** A row as it is read, before it is known which supply it is. */
 export type Draft = Omit<RowRead, 'line' | 'text' | 'supply'> & { supply: Omit<Supply, 'id'> };
 
+/** Whether a name begins with how many: “3 rolls of …”. */
 export const counted = (name: string) => /^\s*\d+\s*(?:x\s|packs?|rolls?|boxes|\s\p{L})/iu.test(name);

@@ -20,11 +20,13 @@ export function goTogether({ width, depth, height, mass, grammage }: Draft): boo
   return density <= DENSEST && density >= LIGHTEST;
 }
 
+/** The kind that words name whole; null: none. */
 export function likelyOf(words: string): KindOfSupply | null {
   const [best] = likelyKinds(words, 1);
   return best?.whole ? best.kind : null;
 }
 
+/** The kind of what was read, or what is to be asked: nothing it could be, only half of it said, two as likely. @param chosen the kind a maker chose */
 export function kindFor(named: Named, chosen: string | null): { kind: KindOfSupply | null; doubts: Doubt[] } {
   if (chosen !== null) return { kind: kindOf(chosen), doubts: [] };
   const likely = likelyKinds(named.words, 3);

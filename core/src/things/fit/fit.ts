@@ -39,8 +39,10 @@ export type Setting = {
   mayTurn: boolean;
 };
 
+/** It does not go in, why, and how many would. */
 export const no = (reason: string, fits = 0): Fit => ({ ok: false, reason, fits });
 
+/** How stacks of one piece are set, in rows and columns of the grid; what is otherwise is said by who calls it. */
 export const setting = (
   pose: Block,
   width: number,
@@ -62,6 +64,7 @@ export const setting = (
   mayTurn: true,
 });
 
+/** How many pieces of a height (mm) lie on each other in a place, as far as they bear it. */
 export function layersOf(holder: Holder, supply: Supply, height: number): number {
   return Math.min(Math.floor((holder.height + CLOSE) / height), supply.stackLimit ?? Infinity);
 }
@@ -76,6 +79,7 @@ export function shortBy(holder: Holder, piece: Block): string {
   return over > 0 ? `needs ${Math.ceil(over)} mm more` : 'does not go in the way it must lie';
 }
 
+/** Ways a supply may be kept, and whether a place is for hanging. */
 export const lies = (supply: Supply) => supply.lies.includes('flat');
 export const stands = (supply: Supply) => supply.lies.some((way) => way === 'upright' || way === 'edge');
 export const hangs = (holder: Holder) => ['board', 'hook', 'hanger'].includes(holder.kind);

@@ -19,8 +19,7 @@ export type Need = {
   care: string | null;
 };
 
-export const DAY = 86_400_000;
-
+/** A station with what its needs are read from; `work` is where the hands work, mm. */
 export type At = {
   plan: Plan;
   look: Look;
@@ -32,6 +31,7 @@ export type At = {
   work: Point & { z: number };
 };
 
+/** One need as the list of them that a question gives; `more` says what is missing. */
 export function row(what: string, needs: string, gives: string, more: Partial<Need> = {}): Need[] {
   return [{ what, needs, gives, want: null, have: null, lacks: null, care: null, ...more }];
 }

@@ -1,8 +1,9 @@
 import { monthWords } from '../../../record/plan/index.ts';
-import { type At, type Need, row, DAY } from './need.ts';
+import { type At, type Need, row } from './need.ts';
 
 /** A station not worked at for so long is asked about, days (own assumption: three months). */
 const UNUSED_DAYS = 90;
+const DAY = 86_400_000;
 
 /** How long nobody works here: by the activity’s months, and by the day it was last worked at. */
 export function unused({ activity, station }: At, today: string | null): Need[] {

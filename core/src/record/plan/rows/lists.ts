@@ -4,7 +4,7 @@ import { text } from '../text.ts';
 
 /** Ways of looking at the list of supplies, and lists of the maker’s own. Flat rows, because each is one table; millimetres, grams, degrees, minutes. */
 
-export const words = z.array(text(120)).max(200);
+const words = z.array(text(120)).max(200);
 
 /** A way of looking at the list of supplies, kept under a name. */
 export const ListView = z.strictObject({
