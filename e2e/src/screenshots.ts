@@ -48,7 +48,10 @@ const shots: Record<string, (page: Page) => Promise<unknown>> = {
     await page.fill('#tour-line', '24 small ink pads');
     await page.waitForSelector('text=/24 × small ink pad/');
   },
-  furniture: () => at(pump, 'furniture?unit=chest'),
+  furniture: async (page) => {
+    await at(pump, 'furniture?unit=chest');
+    await page.getByText(/^\d+ open$/).waitFor();
+  },
   closer: async (page) => {
     await at(spring, 'homes?view=closer&unit=chest');
     await page.getByRole('region', { name: /^Step closer/ }).waitFor();

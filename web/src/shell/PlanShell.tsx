@@ -137,7 +137,7 @@ export function PlanShell() {
             Heronstone
           </Link>
           {name && (
-            <span className="max-w-32 truncate text-soft" title={name} data-plan-name>
+            <span className="min-w-12 max-w-32 grow basis-0 truncate text-soft" title={name} data-plan-name>
               {name}
             </span>
           )}
