@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { type Command, blankOrganiser, blankSupply } from '@heronstone/core/plan';
 import { addDemoPlan, post } from './harness.ts';
-import { axeFaults, serverPlan, settled, until, withApp } from './support.ts';
+import { axeFaults, carriedOver, serverPlan, until, withApp } from './support.ts';
 
 describe('containers, lanes and zones', () => {
   const app = withApp();
@@ -200,25 +200,7 @@ describe('containers, lanes and zones', () => {
     await page.getByRole('button', { name: 'Inside', exact: true }).click();
     const tin = page.locator('span', { hasText: /^A little tin$/ }).first();
     await tin.scrollIntoViewIfNeeded();
-    // where things lie on the screen may still change, and dragging begins a moment after the hand moves: what is said of the drag is waited for
-    const said = page.locator('[id^="DndLiveRegion"]').first();
-    const says = async (words: string) => ((await said.textContent()) ?? '').includes(words);
-    await until(async () => {
-      const chip = (await tin.boundingBox())!;
-      await page.mouse.move(chip.x + 10, chip.y + 8);
-      await page.mouse.down();
-      await page.mouse.move(chip.x - 20, chip.y + 8, { steps: 4 });
-      await settled(page);
-      if (await says('aaa')) return true;
-      await page.mouse.up();
-      return false;
-    }, 'picked up');
-    const drawer = page.getByRole('group', { name: 'drawer 2 seen from above' });
-    await until(async () => {
-      const into = (await drawer.boundingBox())!;
-      await page.mouse.move(into.x + into.width / 2, into.y + into.height / 2, { steps: 8 });
-      return says('over droppable area into');
-    }, 'over the drawer');
+    await carriedOver(tin, 'aaa', page.getByRole('group', { name: 'drawer 2 seen from above' }), 'into');
     await page.mouse.up();
     await until(
       async () => Object.values((await plan(id)).places).some((p) => p.organiserId === 'aaa' && p.inId === 'chest.1.0'),

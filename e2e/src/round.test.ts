@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { nameOfPlace } from '@heronstone/core/concepts';
 import { compartmentsOf, homesIn, type Plan } from '@heronstone/core/plan';
 import { addDemoPlan, post } from './harness.ts';
-import { axeFaults, restingBox, serverPlan, settled, until, withApp } from './support.ts';
+import { axeFaults, carriedOver, serverPlan, settled, until, withApp } from './support.ts';
 
 describe('Round', () => {
   const app = withApp();
@@ -93,13 +93,9 @@ describe('Round', () => {
       .first();
     const said = await chip.innerText();
     const to = closer.getByRole('button', { name: /^drawer 3/ });
-    const [over, from] = [await restingBox(to), await restingBox(chip)];
-    await page.mouse.move(from.x + 10, from.y + 8);
-    await page.mouse.down();
-    await page.mouse.move(from.x + 40, from.y + 20, { steps: 4 });
-    await page.mouse.move(over.x + over.width / 2, over.y + over.height / 2, { steps: 6 });
-    await page.mouse.up();
     const supply = Object.values(plan.supplies).find((s) => said === s.name || said === `${s.name}, reserve`)!;
+    await carriedOver(chip, `closer:${supply.id}.`, to, 'front:chest.2.0');
+    await page.mouse.up();
     await until(async () => {
       const now = await planOf(id);
       return homesIn(now, 'chest.2.0').some((h) => h.supplyId === supply.id);

@@ -63,6 +63,34 @@ export async function restingBox(of: Locator): Promise<{ x: number; y: number; w
   }
 }
 
+/**
+ * Carries a thing by the mouse over a place that would take it, and holds it there. Dragging begins a moment after the
+ * hand moves, and things may still find their place on the screen: what is said of the drag is waited for.
+ *
+ * @param thing what it is called when it is said that it was picked up
+ * @param spot what the place is called when it is said that the thing is over it
+ */
+export async function carriedOver(of: Locator, thing: string, onto: Locator, spot: string): Promise<void> {
+  const page = of.page();
+  const says = async (words: string) =>
+    (await page.locator('[id^="DndLiveRegion"]').allTextContents()).some((t) => t.includes(words));
+  await until(async () => {
+    const box = await restingBox(of);
+    await page.mouse.move(box.x + 10, box.y + 8);
+    await page.mouse.down();
+    await page.mouse.move(box.x - 20, box.y + 8, { steps: 4 });
+    await settled(page);
+    if (await says(thing)) return true;
+    await page.mouse.up();
+    return false;
+  }, `${thing} is picked up`);
+  await until(async () => {
+    const box = await restingBox(onto);
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2, { steps: 8 });
+    return says(`over droppable area ${spot}`);
+  }, `${thing} is over ${spot}`);
+}
+
 /** The real app for the tests of one file: a server and a browser for all of them, a fresh page for each. */
 class App {
   server!: TestServer;

@@ -2,7 +2,7 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
 import { type Unit } from '@heronstone/core/plan';
-import { planIdOf, serverPlan, until, withApp } from './support.ts';
+import { carriedOver, planIdOf, serverPlan, until, withApp } from './support.ts';
 
 const app = withApp();
 
@@ -135,12 +135,8 @@ describe('the whole path', () => {
     const knifeHome = `${Object.entries(found.supplies).find(([, x]) => x.name === 'Craft knife')![0]}.working`;
     const target = app.page.locator('[data-place][aria-label^="Wall shelves › shelf 1"]');
     await app.page.getByLabel('Any supply').fill('knife');
-    const chip = await app.page.locator('[aria-label="Still without a home"] li button').first().boundingBox();
-    const spot = await target.boundingBox();
-    await app.page.mouse.move(chip!.x + 30, chip!.y + 10);
-    await app.page.mouse.down();
-    await app.page.mouse.move(chip!.x + 60, chip!.y - 40, { steps: 4 });
-    await app.page.mouse.move(spot!.x + spot!.width / 2, spot!.y + spot!.height / 2, { steps: 8 });
+    const chip = app.page.locator('[aria-label="Still without a home"] li button').first();
+    await carriedOver(chip, knifeHome, target, 'round:');
     await app.page.waitForSelector('text=/s a fetch · .* a year, .* (more|less)/');
     await app.page.mouse.up();
     await until(
