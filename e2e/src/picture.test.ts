@@ -31,6 +31,13 @@ afterAll(async () => {
   rmSync(folder, { recursive: true, force: true });
 });
 
+/** What lies straight under the camera, mm of the plane it looks at. */
+function cameraFoot({ tilt, towards, over, at }: typeof DRAWER_CAMERA): { x: number; y: number } {
+  const away = over * Math.tan((tilt * Math.PI) / 180);
+  const [c, s] = [Math.cos((towards * Math.PI) / 180), Math.sin((towards * Math.PI) / 180)];
+  return { x: at.x - away * c, y: at.y - away * s };
+}
+
 const planOf = async (id: string) => (await serverPlan(server.url, id)).plan;
 
 /** The plan once the server has what was done on the screen. */
@@ -304,6 +311,41 @@ describe('measuring by picture', () => {
       expect(Math.abs((await cameraHeight()) - DRAWER_CAMERA.over)).toBeLessThan(DRAWER_CAMERA.over / 50);
       for (const words of [/does not lie flat/, /stands up or is folded/, /four codes are seen/])
         expect(await page.getByText(words).count()).toBe(0);
+      // how high a thing stands, by where an upright edge begins and ends: painted flat here, pressed where it would be seen
+      await page.getByRole('button', { name: 'Put one in the middle' }).click();
+      await page.getByRole('textbox', { name: 'What is 1?' }).fill('tin of nibs');
+      const flat = page.locator('[data-flat]');
+      const pressAt = async (p: { x: number; y: number }) => {
+        const box = (await flat.boundingBox())!;
+        const k = box.width / Number((await flat.getAttribute('viewBox'))!.split(' ')[2]);
+        await flat.click({ position: { x: p.x * k, y: p.y * k } });
+      };
+      const size = { width: DRAWER.width, depth: DRAWER.depth };
+      await pull(page, DRAWER_CAMERA, 'its inside', PLACE_NAMES, [size.width, size.depth]);
+      await laidFlat(page, DRAWER.width);
+      const foot = { x: 650, y: 120 };
+      const stands = cameraFoot(DRAWER_CAMERA);
+      const [tall, over] = [90, DRAWER_CAMERA.over];
+      // the top is seen where the ray through it meets the ground
+      const top = {
+        x: stands.x + ((foot.x - stands.x) * over) / (over - tall),
+        y: stands.y + ((foot.y - stands.y) * over) / (over - tall),
+      };
+      await page.getByRole('button', { name: 'By its foot and its top' }).click();
+      await page.getByText('Press the foot of an upright edge').waitFor();
+      await pressAt(foot);
+      await page.getByText('Now press the top of that edge.').waitFor();
+      await pressAt(top);
+      await page.getByText(/^± .* by picture$/).waitFor();
+      const said = await page.getByLabel('stands so high').inputValue();
+      expect(Math.abs(10 * Number.parseFloat(said) - tall)).toBeLessThan(0.12 * tall);
+      // pressed the wrong way round nothing is changed, and it is said
+      await page.getByRole('button', { name: 'By its foot and its top' }).click();
+      await pressAt(top);
+      await page.getByText('Now press the top of that edge.').waitFor();
+      await pressAt(foot);
+      await page.getByText(/does not say how high that stands/).waitFor();
+      expect(await page.getByLabel('stands so high').inputValue()).toBe(said);
       await opened('long.jpg');
       expect(await cameraHeight()).toBeGreaterThan(1.6 * DRAWER_CAMERA.over);
       await opened('rolled.jpg');

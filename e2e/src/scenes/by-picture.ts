@@ -43,7 +43,7 @@ export async function pull(
 /** What is laid flat is the drawer, or the front, by now: so wide, give or take a hundredth. */
 export const laidFlat = (page: Page, width: number) =>
   page.waitForFunction((wanted) => {
-    const shown = document.querySelector('[data-flat]')!.getAttribute('viewBox')!.split(' ')[2];
+    const shown = document.querySelector('[data-flat]')?.getAttribute('viewBox')!.split(' ')[2];
     return Math.abs(Number(shown) - wanted) < 0.012 * wanted;
   }, width);
 

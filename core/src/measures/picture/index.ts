@@ -1,5 +1,5 @@
 export { type Homography, homographyOf, mapped, inverted, after } from './homography.ts';
-export { type ImageSize, focalOf, focal35Of, focalFrom, heightBetween, middleOf, poseOf, type Pose } from './camera.ts';
+export { type ImageSize, focalOf, focal35Of, focalFrom, middleOf, poseOf, type Pose } from './camera.ts';
 export { type Lens, bent, straightened, lensOf } from './lens.ts';
 export { KNOWN, type Known, type KnownSize } from './known.ts';
 export {
@@ -16,6 +16,7 @@ export {
   planeIn,
   shrinkAt,
 } from './plane.ts';
+export { uprightHeight } from './upright.ts';
 export { CHECK_LINE, CODE_SQUARE, CODE_SQUARES, codesOf, cornerWords, SHEET_PAPERS, type SheetPaper } from './sheet.ts';
 export { type Decode, type Decoded, findSheet, type FoundSheet, MOST_BOWED, MOST_LIFTED } from './find-sheet.ts';
 export { type Greys, greyAt, greysOf, type Pixels } from './pixels.ts';

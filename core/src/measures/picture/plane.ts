@@ -8,7 +8,7 @@ import { bent, type Lens, lensOf, straightened } from './lens.ts';
 export const POINTING = 1.5;
 export const CODED = 0.15;
 /** Nineteen of twenty lie within so many standard deviations. */
-const NINETEEN = 1.96;
+export const NINETEEN = 1.96;
 
 /** What is marked in a picture of a plane. */
 export type Marked = {

@@ -84,7 +84,7 @@ export function FlatPane({
       <svg
         ref={svg}
         viewBox={`0 0 ${frame.width} ${frame.height}`}
-        className="absolute inset-0 size-full cursor-crosshair touch-none"
+        className="absolute inset-0 size-full cursor-crosshair touch-none select-none"
         role="group"
         aria-label={label}
         data-flat
@@ -106,7 +106,8 @@ export function FlatPane({
         onPointerCancel={() => setFrom(null)}
       >
         {shapes.map((shape, i) => (
-          <g key={shape.id}>
+          // while points are pressed what was drawn is not in the way
+          <g key={shape.id} pointerEvents={tool ? undefined : 'none'}>
             <g
               role="button"
               tabIndex={0}

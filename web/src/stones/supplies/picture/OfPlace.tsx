@@ -18,6 +18,8 @@ import { type Tool } from './shapes.ts';
 import { Tools } from './Tools.tsx';
 import { type Held, type Laid, type usePicture } from './use-picture.ts';
 import { useShapes } from './use-shapes.ts';
+import { useUpright } from './use-upright.ts';
+import { FootMark } from './FootMark.tsx';
 
 export type OfProps = {
   plan: Plan;
@@ -36,6 +38,7 @@ export function OfPlace({ plan, of, picture, laid, held, marking }: OfProps) {
   const [taking, setTaking] = useState(false);
   const drawn = useShapes(picture, laid);
   const { shapes, chosen } = drawn;
+  const upright = useUpright(laid, shapes, drawn.change);
   const place = plan.places[of.id ?? ''] ?? null;
   if (!laid || !held || !marking)
     return <p className="text-soft">Pull the corners to where they belong: the picture is then laid flat here.</p>;
@@ -67,7 +70,7 @@ export function OfPlace({ plan, of, picture, laid, held, marking }: OfProps) {
         image={laid.image}
         frame={laid.frame}
         measure={plan.head.measure}
-        tool={tool}
+        tool={upright.of === null ? tool : null}
         shapes={shapes}
         chosen={chosen}
         words={(s) => s.line}
@@ -76,11 +79,15 @@ export function OfPlace({ plan, of, picture, laid, held, marking }: OfProps) {
         onChoose={drawn.setChosen}
         onKey={drawn.onKey}
         onChange={drawn.change}
-      />
+        onPress={upright.press}
+      >
+        {(px) => <FootMark at={upright.foot} px={px} />}
+      </FlatPane>
+      {upright.words && <p role="status">{upright.words}</p>}
       <HowMuch laid={laid} measure={plan.head.measure} />
       <PlaceSize plan={plan} of={of} laid={laid} marking={marking} />
       <SeenList
-        {...{ plan, place, laid, shapes, chosen }}
+        {...{ plan, place, laid, shapes, chosen, upright }}
         onChange={drawn.change}
         onRemove={drawn.remove}
         onChoose={drawn.setChosen}
@@ -131,6 +138,9 @@ function HowMuch({ laid, measure }: { laid: Laid; measure: Measure }) {
   );
 }
 
+/** Sides that differ by more than this beyond what is doubted are those of another place, or not its corners (own limit): a board’s play is no reason to ask. */
+const ANOTHER = 0.015;
+
 /** What the picture says of the place itself, where something else in it is known. */
 function PlaceSize({ plan, of, laid, marking }: { plan: Plan; of: Of; laid: Laid; marking: Marking }) {
   const place = plan.places[of.id ?? ''];
@@ -142,8 +152,9 @@ function PlaceSize({ plan, of, laid, marking }: { plan: Plan; of: Of; laid: Laid
   const say = (m: { length: number; plusMinus: number }) =>
     `${formatLength(m.length, measure)} ± ${formatLength(m.plusMinus, measure)}`;
   const deep = place.kind === 'board' ? place.height : place.depth;
-  const off =
-    Math.abs(across.length - place.width) > across.plusMinus || Math.abs(along.length - deep) > along.plusMinus;
+  const isOff = (m: { length: number; plusMinus: number }, mm: number) =>
+    Math.abs(m.length - mm) > m.plusMinus + ANOTHER * mm;
+  const off = isOff(across, place.width) || isOff(along, deep);
   return (
     <p className="text-[14px] text-soft">
       Its inside by this picture: {say(across)} wide, {say(along)} deep; in the plan{' '}

@@ -12,6 +12,8 @@ import { SeenList, seenOf } from './SeenList.tsx';
 import { type Tool } from './shapes.ts';
 import { Tools } from './Tools.tsx';
 import { useShapes } from './use-shapes.ts';
+import { useUpright } from './use-upright.ts';
+import { FootMark } from './FootMark.tsx';
 
 /** One thing by itself: its two sides; then turned, the third. */
 export function OfThing({ plan, picture, laid, held, marking }: OfProps) {
@@ -20,6 +22,7 @@ export function OfThing({ plan, picture, laid, held, marking }: OfProps) {
   /** what the first picture said */
   const [first, setFirst] = useState<Seen | null>(null);
   const drawn = useShapes(picture, laid);
+  const upright = useUpright(laid, drawn.shapes, drawn.change);
   const { measure } = plan.head;
   if (!laid || !held || !marking)
     return <p className="text-soft">Pull the corners to those of what is known: the picture is then laid flat here.</p>;
@@ -42,7 +45,7 @@ export function OfThing({ plan, picture, laid, held, marking }: OfProps) {
         image={laid.image}
         frame={laid.frame}
         measure={measure}
-        tool={tool}
+        tool={upright.of === null ? tool : null}
         shapes={drawn.shapes.slice(0, 1)}
         chosen={drawn.chosen}
         words={(s) => s.line}
@@ -54,7 +57,11 @@ export function OfThing({ plan, picture, laid, held, marking }: OfProps) {
         onChoose={drawn.setChosen}
         onKey={drawn.onKey}
         onChange={drawn.change}
-      />
+        onPress={upright.press}
+      >
+        {(px) => <FootMark at={upright.foot} px={px} />}
+      </FlatPane>
+      {upright.words && <p role="status">{upright.words}</p>}
       {first ? (
         <>
           <p>
@@ -94,7 +101,7 @@ export function OfThing({ plan, picture, laid, held, marking }: OfProps) {
       ) : (
         <>
           <SeenList
-            {...{ plan, place: null, laid, shapes: drawn.shapes.slice(0, 1), chosen: drawn.chosen }}
+            {...{ plan, place: null, laid, shapes: drawn.shapes.slice(0, 1), chosen: drawn.chosen, upright }}
             onChange={drawn.change}
             onRemove={drawn.remove}
             onChoose={drawn.setChosen}

@@ -10,6 +10,7 @@ import { closeWords } from '../../../ui/close-words.ts';
 import { CheckField, LengthField, SelectField } from '../../../ui/fields/index.ts';
 import { Asked, Took } from '../lines/Took.tsx';
 import { type Shape } from './shapes.ts';
+import { type Upright } from './use-upright.ts';
 
 const WAYS: readonly (readonly [SeenWay, string])[] = [
   ['flat', 'lies flat'],
@@ -22,6 +23,7 @@ export function seenOf(plan: Plan, shape: Shape, laid: { plane: Plane; frame: Fr
   const bare: Seen = {
     ...{ line: shape.line, width: shape.width, depth: shape.depth, round: shape.round, plusMinus: 0 },
     ...{ way: shape.way ?? 'flat', height: shape.height, colour: shape.takesColour ? shape.colour : null },
+    heightSeen: shape.heightBy !== null,
     chosen: shape.chosen,
   };
   if (shape.line.trim() === '') return null;
@@ -30,7 +32,13 @@ export function seenOf(plan: Plan, shape: Shape, laid: { plane: Plane; frame: Fr
   const above = shape.height ?? (first.what === 'supply' ? standsAt(first.supply, way) : 0);
   const sides = sidesOf(laid.plane, laid.frame, shape, Math.min(above, 1000));
   if (!sides) return null;
-  return { ...bare, way, width: sides.width, depth: sides.depth, plusMinus: sides.plusMinus };
+  return {
+    ...bare,
+    way,
+    width: sides.width,
+    depth: sides.depth,
+    plusMinus: Math.max(sides.plusMinus, shape.heightBy ?? 0),
+  };
 }
 
 /** A line for each thing that was drawn: what it is, how it lies, how high it stands; its size is the picture’s. */
@@ -44,10 +52,13 @@ export function SeenList({
   onRemove,
   onChoose,
   onDone,
+  upright,
 }: {
   plan: Plan;
   place: Place | null;
   laid: { plane: Plane; frame: Frame };
+  /** how high a thing stands, asked of the picture */
+  upright: Upright;
   shapes: readonly Shape[];
   chosen: string | null;
   onChange: (shape: Shape) => void;
@@ -67,7 +78,7 @@ export function SeenList({
       {shapes.map((shape, i) => (
         <SeenRow
           key={shape.id}
-          {...{ plan, place, laid, shape, onChange }}
+          {...{ plan, place, laid, shape, onChange, upright }}
           index={i}
           chosen={shape.id === chosen}
           onChoose={() => onChoose(shape.id)}
@@ -90,10 +101,12 @@ function SeenRow({
   onChoose,
   onRemove,
   onNext,
+  upright,
 }: {
   plan: Plan;
   place: Place | null;
   laid: { plane: Plane; frame: Frame };
+  upright: Upright;
   shape: Shape;
   index: number;
   chosen: boolean;
@@ -163,8 +176,16 @@ function SeenRow({
             positive
             empty="as such things do"
             mm={shape.height}
-            onCommit={(height) => onChange({ ...shape, height })}
+            onCommit={(height) => onChange({ ...shape, height, heightBy: null })}
           />
+          {upright.ask && (
+            <Button aria-pressed={upright.of === shape.id} onClick={() => upright.ask!(shape.id)}>
+              By its foot and its top
+            </Button>
+          )}
+          {shape.heightBy !== null && (
+            <span className="pb-1.5 text-[14px] text-soft">± {formatLength(shape.heightBy, measure)}, by picture</span>
+          )}
           {shape.colour && (
             <span className="flex items-center gap-1.5 pb-1">
               <span

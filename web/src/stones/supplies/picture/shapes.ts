@@ -16,6 +16,8 @@ export type Shape = Rectangle & {
   way: SeenWay | null;
   /** how high it stands, where somebody said so */
   height: number | null;
+  /** that height is by picture, more or less so much, mm; null: somebody typed it */
+  heightBy: number | null;
   colour: string | null;
   takesColour: boolean;
 };
@@ -27,7 +29,17 @@ const LEAST = 4;
 
 const blank = (of: Rectangle, round: boolean): Shape => ({
   ...of,
-  ...{ id: newId('seen'), round, line: '', chosen: null, way: null, height: null, colour: null, takesColour: false },
+  ...{
+    id: newId('seen'),
+    round,
+    line: '',
+    chosen: null,
+    way: null,
+    height: null,
+    heightBy: null,
+    colour: null,
+    takesColour: false,
+  },
 });
 
 /** What a drag from one point to another makes of a tool; null: a slip of the hand. */
