@@ -1,4 +1,4 @@
-import { type Plan } from '@heronstone/core/plan';
+import { BY_TAPE, type Plan } from '@heronstone/core/plan';
 import { Builder, type SupplyRow } from './build.ts';
 
 const YEAR = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12];
@@ -26,6 +26,7 @@ export function cupboardAndTable(): Plan {
         head: 79 * inch,
         hinge: 'right',
         swing: 'in',
+        ...BY_TAPE,
       },
     })
     .person('maker', 'Sorrel', 67 * inch, { mobility: 'stool' })

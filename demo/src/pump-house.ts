@@ -1,4 +1,4 @@
-import { keepFromAt, type Plan } from '@heronstone/core/plan';
+import { BY_TAPE, keepFromAt, type Plan } from '@heronstone/core/plan';
 import { keepUp } from './keep-up.ts';
 import { demoPictures } from './pictures.ts';
 import { Builder, type LineRow, type SupplyRow } from './build.ts';
@@ -34,6 +34,7 @@ export function pumpHouse({ pictures = true } = {}): Plan {
         head: 2000,
         hinge: 'left',
         swing: 'out',
+        ...BY_TAPE,
       },
     })
     .run({
@@ -48,6 +49,7 @@ export function pumpHouse({ pictures = true } = {}): Plan {
         head: 2050,
         hinge: 'left',
         swing: 'in',
+        ...BY_TAPE,
       },
     })
     .run({
@@ -62,6 +64,7 @@ export function pumpHouse({ pictures = true } = {}): Plan {
         head: 2000,
         hinge: 'left',
         swing: 'in',
+        ...BY_TAPE,
       },
     })
     .run({ type: 'addSlope', slope: { id: 'eave', wallId: 'wall-north', knee: 1550, run: 1800 } })

@@ -189,7 +189,10 @@ describe('measuring by picture', () => {
       await page.getByText(/stands as measured: 2 by 3/).waitFor();
       const plan = await planWith(id, (p) => Object.values(p.units).some((u) => u.name === 'Grandmother’s press'));
       const unit = Object.values(plan.units).find((u) => u.name === 'Grandmother’s press')!;
-      expect(unit).toMatchObject({ rows: 3, columns: 2 });
+      // two of its sides are by picture, so exact; its depth is what such things usually have until somebody says it
+      expect(unit).toMatchObject({ rows: 3, columns: 2, pictured: ['width', 'height'], usual: ['depth'] });
+      expect(unit.plusMinus).toBeGreaterThan(1);
+      expect(unit.plusMinus).toBeLessThan(10);
       const board = 18;
       expect(Math.abs(unit.columnSizes[0]! - (FRONT.columns[0]! - 1.5 * board))).toBeLessThan(4);
       expect(Math.abs(unit.rowSizes[1]! - (FRONT.rows[1]! - FRONT.rows[0]! - board))).toBeLessThan(4);
@@ -229,7 +232,7 @@ describe('measuring by picture', () => {
       const plan = await planWith(id, (p) => Object.values(p.pictures).some((x) => x.wallId === 'wall-north'));
       const before = await planOf(await addDemoPlan(server, 'pump'));
       const fresh = Object.values(plan.openings).filter((o) => !(o.id in before.openings));
-      expect(fresh).toMatchObject([{ wallId: 'wall-north', kind: 'window' }]);
+      expect(fresh).toMatchObject([{ wallId: 'wall-north', kind: 'window', sizeBy: 'picture' }]);
       expect(fresh[0]!.sill).toBeGreaterThan(0);
       expect(Object.values(plan.pictures).filter((p) => p.wallId === 'wall-north')).toHaveLength(1);
 

@@ -1,4 +1,5 @@
 import {
+  BY_TAPE,
   blankFixture,
   blankOrganiser,
   type Command,
@@ -71,6 +72,7 @@ export function craftedCommands(): Command[] {
         head: 2000,
         hinge: 'left',
         swing: 'in',
+        ...BY_TAPE,
       },
     },
     { type: 'addSlope', slope: { id: 'slope', wallId: 'w1', knee: 1200, run: 900 } },

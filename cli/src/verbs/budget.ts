@@ -19,7 +19,7 @@ function budget(file: string): Result {
     out: json({
       growth: plan.head.growth,
       guessed: round(guessed),
-      room: tapes.map(({ zoneId, tape, nature, demand, offer, more }) => ({
+      room: tapes.map(({ zoneId, tape, nature, demand, offer, offerBy, more }) => ({
         zone: zoneId === null ? null : plan.zones[zoneId]!.name,
         room: tape,
         nature,
@@ -27,6 +27,7 @@ function budget(file: string): Result {
         likely: round(demand.likely),
         high: round(demand.high),
         offer: round(offer),
+        ...(offerBy > 0 ? { offerPlusMinus: round(offerBy) } : {}),
         more: more.map(({ place, count }) => ({ like: placeTitle(plan, plan.places[place]!), count })),
       })),
       unmeasured: names(unmeasured),

@@ -14,9 +14,10 @@ import { DataFolder } from './data-folder.ts';
  */
 /** what only this version knows */
 const NEW: Sent[] = [
-  { type: 'setFreeTime', id: 'together', set: { hands: 2 } },
-  { type: 'setJob', id: 'paint', set: { lifts: true, byHand: true } },
-  { type: 'setJob', id: 'paint', set: { lifts: false } },
+  { type: 'setUnit', id: 'sheets', set: { usual: ['depth'], unsure: ['height'], pictured: ['width'], plusMinus: 4 } },
+  { type: 'setOpening', id: 'door', set: { sizeBy: 'picture', plusMinus: 6 } },
+  { type: 'setFixture', id: 'socket-table', set: { sizeBy: 'guess' } },
+  { type: 'setFixture', id: 'socket-table', set: { sizeBy: 'usual' } },
 ];
 
 const at = (path: string) => new URL(`../../../${path}`, import.meta.url);

@@ -6,5 +6,6 @@ describe('what goes in only just', () => {
     expect(closeWords({ mm: 4 }, 'metric')).toBe('0.4 cm larger than seen');
     expect(closeWords({ mm: 6.35 }, 'imperial')).toBe('1/4" larger than seen');
     expect(closeWords({ share: 0.1199 }, 'metric')).toBe('11 % larger than guessed');
+    expect(closeWords({ mm: 4 }, 'metric', 'smaller')).toBe('0.4 cm smaller than seen');
   });
 });

@@ -3,7 +3,7 @@ import { findingsOf } from '../findings/index.ts';
 import { direction } from '../../measures/geometry/index.ts';
 import { applied, block, tinyRoom, unit, use, withUnits } from '../../testing/index.ts';
 import { tallyOf } from '../../living/homes/index.ts';
-import { type Command } from '../../record/plan/index.ts';
+import { BY_TAPE, type Command } from '../../record/plan/index.ts';
 import { wallFrames } from '../../space/room/index.ts';
 import { Random } from '../../living/slotting/index.ts';
 import { arrangeRoom, HARD, secondsOf, standingOf, sunGrid, standMap } from './index.ts';
@@ -28,6 +28,7 @@ const small = applied(
       head: 2000,
       hinge: 'left',
       swing: 'in',
+      ...BY_TAPE,
     },
   },
   { type: 'addSupplies', supplies: [block()] },

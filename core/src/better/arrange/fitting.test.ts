@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { standingFindings } from '../findings/index.ts';
-import { apply, type Command, type Plan } from '../../record/plan/index.ts';
+import { BY_TAPE, apply, type Command, type Plan } from '../../record/plan/index.ts';
 import { Random } from '../../living/slotting/index.ts';
 import { applied, tinyRoom, unit, withUnits } from '../../testing/index.ts';
 import { breaks } from './cost.ts';
@@ -14,6 +14,7 @@ const bare = applied(tinyRoom({ x: 3000, y: 2400 }), {
   opening: {
     ...{ id: 'door', wallId: 'w3', kind: 'door', left: 2500, width: 900, sill: 0, head: 2000, hinge: 'left' },
     swing: 'in',
+    ...BY_TAPE,
   },
 });
 

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { findingsOf } from '../findings/index.ts';
-import { blankFixture, type Command, type Plan } from '../../record/plan/index.ts';
+import { BY_TAPE, blankFixture, type Command, type Plan } from '../../record/plan/index.ts';
 import { Random } from '../../living/slotting/index.ts';
 import { applied, tinyRoom, unit, withUnits } from '../../testing/index.ts';
 import { HARD } from './cost.ts';
@@ -25,6 +25,7 @@ const opening = (id: string, kind: 'door' | 'window', wallId: string, left: numb
     head: 2000,
     hinge: 'left',
     swing: 'in',
+    ...BY_TAPE,
   },
 });
 const fixture = (kind: 'heater' | 'fuseBoard' | 'socket', wallId: string, left: number): Command => ({

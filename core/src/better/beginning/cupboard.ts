@@ -1,5 +1,5 @@
 import { type UnitKind } from '../../record/catalogue/index.ts';
-import { apply, blankUnit, type Command, emptyPlan, type Plan, type PlanHead } from '../../record/plan/index.ts';
+import { apply, blankUnit, type Command, emptyPlan, type Plan, type PlanHead, SIDES } from '../../record/plan/index.ts';
 import { bestSeatAt, sitAtCommand } from '../../space/room/index.ts';
 
 /** Kinds one cupboard may be, the likeliest first. */
@@ -19,7 +19,7 @@ export type CupboardKind = (typeof CUPBOARDS)[number];
  */
 export function beginCupboard(kind: UnitKind, head: Pick<PlanHead, 'name' | 'measure'>): Plan {
   const empty = emptyPlan('new', head);
-  const unit = { ...blankUnit('unit', kind, head.measure), x: 0, y: 0, facing: 180 };
+  const unit = { ...blankUnit('unit', kind, head.measure), x: 0, y: 0, facing: 180, usual: [...SIDES] };
   const placed = applied(empty, { type: 'placeUnit', unit });
   return applied(
     placed,

@@ -3,6 +3,7 @@ import { PULL_SHARE } from '../../record/catalogue/index.ts';
 import { inMeasure } from '../../measures/lengths/index.ts';
 import { shelfCarries } from '../../space/loads/index.ts';
 import {
+  BY_TAPE,
   blankOrganiser,
   blankFixture,
   HARMFUL,
@@ -37,6 +38,7 @@ const door = (over: object = {}): Command => ({
     head: 2000,
     hinge: 'left',
     swing: 'out',
+    ...BY_TAPE,
     ...over,
   },
 });

@@ -1,7 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { UNIT_KINDS } from '../../record/catalogue/index.ts';
-import { apply, blankFixture, type Command, FIXTURE_KINDS, type Plan, type Unit } from '../../record/plan/index.ts';
+import {
+  BY_TAPE,
+  apply,
+  blankFixture,
+  type Command,
+  FIXTURE_KINDS,
+  type Plan,
+  type Unit,
+} from '../../record/plan/index.ts';
 import { applied, block, tinyRoom, unit, withUnits } from '../../testing/index.ts';
 import { findingsOf } from './index.ts';
 
@@ -42,7 +50,7 @@ const command = (i: number): fc.Arbitrary<Command> =>
       })
       .map((o): Command => ({
         type: 'addOpening',
-        opening: { ...o, id: `o${i}`, width: 900, sill: o.kind === 'door' ? 0 : 900, head: 2000 },
+        opening: { ...BY_TAPE, ...o, id: `o${i}`, width: 900, sill: o.kind === 'door' ? 0 : 900, head: 2000 },
       })),
     fc
       .record({ wallId: wall, knee: fc.integer({ min: 500, max: 2600 }), run: fc.integer({ min: 100, max: 4000 }) })
@@ -129,6 +137,7 @@ describe('a room and its mirror image', () => {
         head: 2000,
         hinge: mirrored ? 'right' : 'left',
         swing: 'in',
+        ...BY_TAPE,
       },
     });
     const lamp: Command = {

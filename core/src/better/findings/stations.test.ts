@@ -1,5 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
-import { blankActivity, blankStation, type Command, type Plan, type Station } from '../../record/plan/index.ts';
+import {
+  BY_TAPE,
+  blankActivity,
+  blankStation,
+  type Command,
+  type Plan,
+  type Station,
+} from '../../record/plan/index.ts';
 import { applied, person, tinyRoom, unit, withUnits } from '../../testing/index.ts';
 import { type CheckName, findingsOf } from './index.ts';
 
@@ -79,6 +86,7 @@ describe('stations: each check on both sides of its limit', () => {
         beam: 120,
         watts: 0,
         heat: 'portable',
+        ...BY_TAPE,
       },
     };
     const machine = (id: string, x: number, watts: number): Command => ({

@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { worktopWanted } from '../../space/body/index.ts';
 import { assessHomes, bringingOf } from '../../living/homes/index.ts';
 import {
+  BY_TAPE,
   apply,
   blankActivity,
   blankFixture,
@@ -146,6 +147,7 @@ describe('needs against gives, on both sides of each limit', () => {
         head: 2000,
         hinge: 'left',
         swing: 'in',
+        ...BY_TAPE,
       },
     };
     expect(lacks(applied(fumes, window, seat({ y: 4000 })), 'air')).toBeNull();

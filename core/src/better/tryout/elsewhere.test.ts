@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { assessHomes, yearlyUses } from '../../living/homes/index.ts';
-import { type Command, DONE_AT, type Plan } from '../../record/plan/index.ts';
+import { BY_TAPE, type Command, DONE_AT, type Plan } from '../../record/plan/index.ts';
 import { expectedOf, runAt, sessionOf, simulate } from './index.ts';
 import { findingsOf } from '../findings/index.ts';
 import { needsOf } from '../stations/index.ts';
@@ -81,7 +81,17 @@ describe('what is done out of the room', () => {
       type: 'addFixture',
       fixture: {
         ...{ id: 'lamp', kind: 'lamp', name: 'Lamp', wallId: null, left: 0, x: 500, y: 500, facing: 0, bottom: 2200 },
-        ...{ width: 200, depth: 200, height: 100, circuit: '', lumens: 50, beam: 120, watts: 5, heat: 'portable' },
+        ...{
+          width: 200,
+          depth: 200,
+          height: 100,
+          circuit: '',
+          lumens: 50,
+          beam: 120,
+          watts: 5,
+          heat: 'portable',
+          ...BY_TAPE,
+        },
       },
     };
     const dark = applied(all(), lamp, { type: 'setActivity', id: 'work', set: { surfaceWidth: 900, lux: 750 } });

@@ -13,7 +13,7 @@ import {
   zonesOf,
 } from '../../record/plan/index.ts';
 import { isTop, offerOf } from '../../living/zones/index.ts';
-import { Doubt, doubtedNeed } from './doubt.ts';
+import { Doubt, doubtedNeed, doubtedOffer } from './doubt.ts';
 
 /** What room is asked for: drawers and boxes seen from above, boards, shelves, hooks and rails, bins, piles, pockets. */
 export const TAPES = ['drawer', 'board', 'shelf', 'hanging', 'bin', 'pile', 'pocket'] as const;
@@ -48,6 +48,8 @@ export type Tape = {
   /** with room to grow */
   demand: Amount;
   offer: number;
+  /** what there is may be so much more or less: units of which nobody measured the size */
+  offerBy: number;
   /** largest first */
   stretches: Stretch[];
   /** places of this kind that there are, each size once, those there are most of first: how many more of one of them the likely demand asks for */
@@ -73,15 +75,16 @@ export const LEAVING: readonly Supply['decision'][] = ['passOn', 'throw'];
  * @param without decisions that are taken as if those things had left
  */
 export function budgetOf(plan: Plan, without: readonly Supply['decision'][] = LEAVING): Budget {
-  const tapes = new Map<string, { tape: Tape; doubt: Doubt }>();
+  const tapes = new Map<string, { tape: Tape; doubt: Doubt; offered: Doubt }>();
   const at = (zoneId: string | null, tape: TapeName) => {
     const key = `${zoneId ?? ''} ${tape}`;
     let of = tapes.get(key);
     if (!of) {
       const empty = { low: 0, likely: 0, high: 0 };
       of = {
-        tape: { zoneId, tape, nature: NATURE_OF[tape], demand: empty, offer: 0, stretches: [], more: [] },
+        tape: { zoneId, tape, nature: NATURE_OF[tape], demand: empty, offer: 0, offerBy: 0, stretches: [], more: [] },
         doubt: new Doubt(),
+        offered: new Doubt(),
       };
       tapes.set(key, of);
     }
@@ -120,12 +123,15 @@ export function budgetOf(plan: Plan, without: readonly Supply['decision'][] = LE
   for (const place of inRoom) {
     const name = tapeOf(place.kind, natureOf(place));
     const offer = offerOf(plan, place);
-    at(zoneOf(plan, place), name).tape.offer += offer;
+    const of = at(zoneOf(plan, place), name);
+    of.tape.offer += offer;
+    of.offered.add(doubtedOffer(plan, place, offer), 1);
     if (!examples.has(name)) examples.set(name, []);
     examples.get(name)!.push({ place, offer });
   }
-  for (const { tape, doubt } of tapes.values()) {
+  for (const { tape, doubt, offered } of tapes.values()) {
     const { half } = doubt;
+    tape.offerBy = offered.half;
     tape.demand = {
       low: Math.max(0, tape.demand.likely - half),
       likely: tape.demand.likely,
@@ -173,6 +179,7 @@ export function sumOfTapes(tapes: readonly Tape[]): Tape[] {
       continue;
     }
     before.offer += t.offer;
+    before.offerBy += t.offerBy;
     before.demand = {
       low: before.demand.low + t.demand.low,
       likely: before.demand.likely + t.demand.likely,
@@ -247,6 +254,10 @@ export function goNowhere(plan: Plan, without: readonly Supply['decision'][] = L
     })
     .map((s) => s.id);
 }
+
+/** How much may be missing of a kind of room where guesses are wrong, of what is asked for and of what there is; nought or less: nothing. */
+export const mayBeMissing = ({ demand, offer, offerBy }: Tape): number =>
+  demand.likely - offer + Math.hypot(demand.high - demand.likely, offerBy);
 
 const OF: Record<TapeName, string> = {
   drawer: 'of drawer',

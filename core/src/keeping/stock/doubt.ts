@@ -1,4 +1,4 @@
-import { type Place, SIDES, type Sized, type Supply } from '../../record/plan/index.ts';
+import { natureOf, type Place, type Plan, SIDES, type Sized, type Supply } from '../../record/plan/index.ts';
 import { SIZE_DOUBT, sideDoubt } from '../../things/fit/index.ts';
 import { type Need, needOf } from '../../living/zones/index.ts';
 
@@ -60,6 +60,30 @@ const MOST = 2 * SIZE_DOUBT;
 function amountWith(other: Supply, count: number, home: Place | undefined, need: Need): number | null {
   const then = needOf(other, count, home);
   return then && then.nature === need.nature && then.kind === need.kind ? then.amount : null;
+}
+
+/** The sides of its unit that what a place offers grows with, by how it holds. */
+const OFFERED_BY: Record<Need['nature'], readonly (typeof SIDES)[number][]> = {
+  row: ['width'],
+  area: ['width', 'depth'],
+  bulk: SIDES,
+  pile: ['height'],
+  pockets: [],
+};
+
+/**
+ * By how much a unit whose sides nobody measured may move what one of its places offers. A usual size is one guess for all units of that kind; what
+ * stands in a place, or parts it, is no guess of its own.
+ */
+export function doubtedOffer(plan: Plan, place: Place, offer: number): DoubtedNeed['moves'] {
+  const unit = plan.units[place.unitId];
+  if (!unit || (place.inId !== null && place.organiserId !== null)) return [];
+  const sides = place.kind === 'board' ? (['width', 'height'] as const) : OFFERED_BY[natureOf(place)];
+  return sides.flatMap((side) => {
+    const by = (offer * sideDoubt(unit, side)) / unit[side];
+    const usual = unit.usual.includes(side) && !unit.unsure.includes(side);
+    return by === 0 ? [] : [{ guess: usual ? `units ${unit.kind} ${side}` : `unit ${unit.id} ${side}`, by }];
+  });
 }
 
 /** Guesses added up: moves of one guess together, those of different ones in squares, because they are not all wrong the same way. */

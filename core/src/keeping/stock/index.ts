@@ -2,6 +2,7 @@ export {
   budgetOf,
   goNowhere,
   roomWordsOf,
+  mayBeMissing,
   sumOfTapes,
   tapeOf,
   LEAVING,

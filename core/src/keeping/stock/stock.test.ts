@@ -18,6 +18,7 @@ import { block, tinyRoom, unit, use, withUnits } from '../../testing/index.ts';
 import { needOf } from '../../living/zones/index.ts';
 import {
   budgetOf,
+  mayBeMissing,
   compareStorage,
   duplicatesOf,
   heapsOf,
@@ -118,6 +119,26 @@ describe('the space budget', () => {
     expect([budget.guessed, ...budget.tapes.map((t) => t.demand.high - t.demand.low)]).toEqual(
       Array.from({ length: budget.tapes.length + 1 }, () => 0),
     );
+  });
+
+  test('what units of usual size offer is doubted too: one guess for all of a kind, none for what was measured', () => {
+    const three = (more: object) =>
+      withUnits(
+        tinyRoom({ standing: true }),
+        ...[0, 1, 2].map((i) => unit('lowChest', { id: `c${i}`, x: 1000 + 1200 * i, y: 4200, ...more })),
+      );
+    const drawers = (plan: Plan) => budgetOf(plan).tapes.find((t) => t.tape === 'drawer')!;
+    const tape = drawers(three({}));
+    expect(tape.offerBy).toBe(0);
+    // a floor is a quarter more or less each way, all three chests alike
+    expect(drawers(three({ usual: ['width', 'depth'] })).offerBy / tape.offer).toBeCloseTo(Math.hypot(0.25, 0.25), 6);
+    // guessed each for itself they are not all wrong the same way
+    expect(drawers(three({ unsure: ['width'] })).offerBy / tape.offer).toBeCloseTo(0.25 / Math.sqrt(3), 6);
+    const seen = three({ pictured: ['width'], plusMinus: 8 });
+    expect(drawers(seen).offerBy / tape.offer).toBeCloseTo(8 / seen.units.c0!.width / Math.sqrt(3), 6);
+    // what may be missing is of both doubts together
+    const asked = { ...tape, demand: { low: 60, likely: 100, high: 140 }, offer: 120, offerBy: 30 };
+    expect(mayBeMissing(asked)).toBeCloseTo(100 - 120 + 50, 9);
   });
 
   test('the doubt of a sum is what drawing its guesses at random gives', () => {

@@ -33,7 +33,7 @@ function read(path: string): Plan {
 }
 /** Every table has rows in one of them, but for those of {@link OWN}. */
 const spring = read('../../../../demo/plans/spring.heron.json');
-const kept = read('../../paper/formats/kept/plan-18.heron.json.gz');
+const kept = read('../../paper/formats/kept/plan-19.heron.json.gz');
 
 type Row = Record<string, unknown> & { id: string };
 const rowsOf = (plan: Plan, table: TableName) => Object.values(plan[table]) as unknown as Row[];

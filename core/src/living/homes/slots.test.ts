@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { applied, sheet, tinyRoom, unit, use, withUnits } from '../../testing/index.ts';
-import { type Plan } from '../../record/plan/index.ts';
+import { BY_TAPE, type Plan } from '../../record/plan/index.ts';
 import { costOfHome } from './index.ts';
 
 // a cubby with upright slots, one without, a flat drawer; the window throws the sun on them or does not
@@ -51,7 +51,7 @@ describe('paper and slots', () => {
       type: 'addOpening',
       opening: {
         ...{ id: 'south', wallId: 'w3', kind: 'window', left: 1000, width: 4000, sill: 300, head: 2300 },
-        ...{ hinge: 'left', swing: 'in' },
+        ...{ hinge: 'left', swing: 'in', ...BY_TAPE },
       },
     });
     const sun = (place: string) =>

@@ -3,7 +3,7 @@ import { DOMParser } from '@xmldom/xmldom';
 import { interpolate, wcagContrast } from 'culori';
 import DxfParser from 'dxf-parser';
 import { PDFDocument } from 'pdf-lib';
-import { blankFixture } from '../../record/plan/index.ts';
+import { BY_TAPE, blankFixture } from '../../record/plan/index.ts';
 import { faces } from '../../testing/faces.ts';
 import { INK } from '../type/index.ts';
 import { applied, tinyRoom, unit, withUnits } from '../../testing/index.ts';
@@ -30,6 +30,7 @@ const plan = applied(
       head: 2000,
       hinge: 'left',
       swing: 'in',
+      ...BY_TAPE,
     },
   },
 );

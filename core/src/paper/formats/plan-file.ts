@@ -22,7 +22,7 @@ import {
  * The version of the plan file goes with that of the tables: one more with every change of what a plan can hold. Versions 1 to 3 were all
  * called 1; what they leave out tells them apart.
  */
-export const PLAN_VERSION = 18;
+export const PLAN_VERSION = 19;
 const FORMAT = `heronstone-plan/${PLAN_VERSION}`;
 
 const rows = <T extends TableName>(table: T) => z.array(TABLES[table].row).max(50_000);

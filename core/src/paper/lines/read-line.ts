@@ -18,7 +18,7 @@ import { thingsIn } from './several.ts';
 import { inFigures } from './spoken.ts';
 import { weighSheet, weightIn } from './weights.ts';
 import { type LineContext, type LineRead, Storable, type Draft } from './line-read.ts';
-import { quotedIn, behindIt, spareIn, hexIn, notesIn, saidWithin, WORD } from './said-in-line.ts';
+import { quotedIn, behindIt, pouredBehind, spareIn, hexIn, notesIn, saidWithin, WORD } from './said-in-line.ts';
 import { vesselled, setVessel } from './vessel-in-line.ts';
 import { likelyOf, kindFor, goTogether } from './kind-in-line.ts';
 import { sizeWanted, isOneLength, setStick, setSize } from './size-in-line.ts';
@@ -40,7 +40,8 @@ export function readLine(line: string, context: LineContext): LineRead {
   if (whole === '') return { what: 'nothing', reason: 'There is nothing in this line.' };
   if (whole.length > 400) return { what: 'nothing', reason: 'This line is longer than a line of a list.' };
   const seasonal = seasonIn(whole, south);
-  const { text: unquoted, name: quoted } = quotedIn(seasonal.rest);
+  const { text, name: quoted } = quotedIn(seasonal.rest);
+  const unquoted = quoted === null && chosen !== '' ? pouredBehind(text) : text;
   if (quoted === null) {
     const here = containersHere(seasonal.rest, holders, region);
     if (here)

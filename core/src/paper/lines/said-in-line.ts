@@ -1,6 +1,8 @@
+import pluralize from 'pluralize';
 import { wordsOf } from '../../things/kinds/index.ts';
 import { type Region } from '../../record/plan/index.ts';
 import { type KnownHolder, filledIn } from './containers.ts';
+import { likelyOf } from './kind-in-line.ts';
 import { sizeIn } from './sizes.ts';
 import { weightIn } from './weights.ts';
 
@@ -67,4 +69,17 @@ export function behindIt(text: string, holders: readonly KnownHolder[], region: 
 export function saidWithin(said: string, name: string): boolean {
   const words = new Set(wordsOf(said));
   return wordsOf(name).every((word) => words.has(word));
+}
+
+/** “2 button jars” are two jars of buttons: small loose things named before what they are poured into. */
+const POURED_INTO = /^(\d+\s+|an?\s+)?(\p{L}[\p{L} -]*?)\s+(jar|tin|tub)(s?)$/iu;
+
+/** A line with what is poured said behind what it is in; as it was where it is something else. */
+export function pouredBehind(text: string): string {
+  const said = POURED_INTO.exec(text.trim());
+  if (!said) return text;
+  const [, count = '', things, vessel, many] = said;
+  // a kind that is called so itself, “glass jar”, is that
+  if (likelyOf(things!)?.form !== 'loose' || likelyOf(text)?.form !== 'loose') return text;
+  return `${count ? `${count}${vessel}${many}` : `a ${vessel}`} of ${pluralize(things!)}`;
 }

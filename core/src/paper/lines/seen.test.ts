@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { closeCall, holderOf } from '../../things/fit/index.ts';
+import { closeCall, closeRoom, holderOf } from '../../things/fit/index.ts';
 import { apply, blankSupply, type Plan } from '../../record/plan/index.ts';
 import { doubtedNeed } from '../../keeping/stock/index.ts';
 import { applied, block, tinyRoom, unit, withUnits } from '../../testing/index.ts';
@@ -197,5 +197,23 @@ describe('a thing seen from above', () => {
     const mixed = closeCall(holder, { ...both, pictured: ['width', 'depth'], usual: ['height'] }, 1);
     expect('share' in mixed! && mixed.share < 0.12).toBe(true);
     expect(closeCall(holder, { ...long, pictured: [] }, 1)).toBeNull();
+  });
+
+  test('a place that nobody measured is a doubt of its own: told by how much smaller it may be', () => {
+    const plan = room();
+    const holder = holderOf(plan.places['chest.0.0']!);
+    const chest = plan.units.chest!;
+    // so wide that it cannot be turned
+    const thing = { ...block({ id: 'a', name: 'A' }), width: holder.width - 20, depth: holder.depth - 20, height: 20 };
+    const flat = { ...thing, lies: ['flat' as const] };
+    expect(closeRoom(holder, chest, flat, 1)).toBeNull();
+    const usual = closeRoom(holder, { ...chest, usual: ['depth'] }, flat, 1);
+    expect('share' in usual! && usual.share > 0.01 && usual.share < 0.06).toBe(true);
+    const seen = closeRoom(holder, { ...chest, pictured: ['depth'], plusMinus: 30 }, flat, 1);
+    // the thing has its play on either side: of the 20 mm there are so many to lose
+    expect('mm' in seen! && seen.mm > 8 && seen.mm < 30).toBe(true);
+    // far smaller than its place it goes in whatever the doubt; what does not go in is said elsewhere
+    expect(closeRoom(holder, { ...chest, usual: ['depth'] }, { ...flat, width: 60, depth: 60 }, 1)).toBeNull();
+    expect(closeRoom(holder, { ...chest, usual: ['depth'] }, { ...flat, depth: 2 * holder.depth }, 1)).toBeNull();
   });
 });

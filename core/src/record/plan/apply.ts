@@ -10,6 +10,7 @@ import { addWall, cutCorner, removeWall, shapeWall, spreadMisclosure } from './o
 import { type Plan } from './plan.ts';
 import { danglingReference } from './references.ts';
 import { countSupply, mergeSupplies, setSupply } from './supply-commands.ts';
+import { measuredAnew } from './said-anew.ts';
 import { type DiaryEntry, type PlanHead } from './rows/index.ts';
 import { type AnyRow, type RowOf, type TableName, TABLES } from './tables.ts';
 import { layOut, setUnit } from './units.ts';
@@ -66,7 +67,7 @@ function run(edit: Edit, command: Sent | Restore): Ran {
     case 'placeUnit':
       return add(edit, 'units', command.unit) ?? circle(edit, command.unit) ?? layOut(edit, command.unit);
     case 'setUnit':
-      return setUnit(edit, command, () => set(edit, 'units', command));
+      return setUnit(edit, command, (given) => set(edit, 'units', given));
     case 'removeUnit':
       return edit.takeOut('units', command.id);
     case 'setPlace':
@@ -134,7 +135,9 @@ function plainChange(edit: Edit, command: Command): Ran {
   const plain = plainOf(command.type)!;
   const given = command as unknown as { id: string; set: object } & Record<string, AnyRow>;
   if (plain.verb === 'add') return add(edit, plain.table, given[plain.field] as never);
-  return plain.verb === 'set' ? set(edit, plain.table, given) : edit.takeOut(plain.table, given.id);
+  if (plain.verb === 'remove') return edit.takeOut(plain.table, given.id);
+  const onWall = plain.table === 'openings' || plain.table === 'fixtures';
+  return set(edit, plain.table as TableName, onWall ? { ...given, set: measuredAnew(given.set) } : given);
 }
 
 function add<T extends TableName>(edit: Edit, table: T, row: RowOf<T>): Ran {

@@ -242,6 +242,10 @@ export function blankUnit(id: string, kind: UnitKind, measure: 'metric' | 'imper
     feedBack: 0,
     awayMinutes: mount === 'away' ? 3 : 0,
     zoneId: null,
+    usual: [],
+    unsure: [],
+    pictured: [],
+    plusMinus: 0,
   };
 }
 
@@ -274,8 +278,11 @@ export function blankOpening(
   const [usual, sill, head] = OPENINGS[measure][kind === 'window' ? 'window' : 'door'];
   const width = Math.min(usual, wall.length);
   const left = Math.max(0, Math.round((wall.length - width) / 2));
-  return { id, wallId: wall.id, kind, left, width, sill, head, hinge: 'left', swing: 'in' };
+  return { id, wallId: wall.id, kind, left, width, sill, head, hinge: 'left', swing: 'in', ...BY_TAPE };
 }
+
+/** What an opening or a fixture says of its size while nobody said otherwise. */
+export const BY_TAPE = { sizeBy: 'tape', plusMinus: 0 } as const;
 
 /** Usual sizes of fixtures: width, depth, height and height above the floor, mm (common practice, no source). */
 const FIXTURES: Record<FixtureKind, [name: string, width: number, depth: number, height: number, bottom: number]> = {
@@ -334,5 +341,19 @@ export function blankFixture(
   const lamp = kind === 'lamp';
   const size = wholeInches({ width, depth, height, bottom }, measure);
   const light = { lumens: lamp ? 800 : 0, beam: 120, watts: kind === 'heater' ? 2000 : lamp ? 10 : 0 };
-  return { id, kind, name, wallId, left, x: 0, y: 0, facing: 180, ...size, circuit: '', ...light, heat: 'portable' };
+  return {
+    id,
+    kind,
+    name,
+    wallId,
+    left,
+    x: 0,
+    y: 0,
+    facing: 180,
+    ...size,
+    circuit: '',
+    ...light,
+    heat: 'portable',
+    ...BY_TAPE,
+  };
 }

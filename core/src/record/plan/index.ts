@@ -69,6 +69,7 @@ export {
   usualLies,
   blankPerson,
   blankUnit,
+  BY_TAPE,
   blankFixture,
   blankHeater,
   blankOpening,

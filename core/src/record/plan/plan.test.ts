@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { applied, block, person, tinyRoom, unit, use, withUnits } from '../../testing/index.ts';
 import {
+  BY_TAPE,
   apply,
   applyChanges,
   asOne,
@@ -83,6 +84,7 @@ const anyCommand: fc.Arbitrary<Command> = fc.oneof(
       head: 2000,
       hinge: 'left',
       swing: 'in',
+      ...BY_TAPE,
     },
   })),
   fc.record({

@@ -2,7 +2,8 @@ import { type CommandOf } from './commands.ts';
 import { type Edit, gone, type Ran, reject } from './edit.ts';
 import { newHomeId } from './home-commands.ts';
 import { amountOf } from './plan.ts';
-import { SHARES, SIZED, type Sized, type Supply } from './rows/index.ts';
+import { stillDoubted } from './said-anew.ts';
+import { SHARES, type Supply } from './rows/index.ts';
 
 type SetSupply = CommandOf<'setSupply'>;
 
@@ -10,12 +11,7 @@ type SetSupply = CommandOf<'setSupply'>;
 export function setSupply(edit: Edit, command: SetSupply, set: (command: SetSupply) => Ran): Ran {
   const before = edit.get('supplies', command.id);
   if (!before) return gone('supplies');
-  const known = SIZED.filter((field) => field in command.set && command.set[field] !== null);
-  const still = <S extends Sized>(list: readonly S[]) => list.filter((field) => !known.includes(field));
-  const trouble = set({
-    ...command,
-    set: { usual: still(before.usual), unsure: still(before.unsure), pictured: still(before.pictured), ...command.set },
-  });
+  const trouble = set({ ...command, set: { ...stillDoubted(before, command.set), ...command.set } });
   if (trouble) return trouble;
   const supply = edit.get('supplies', command.id)!;
   for (const home of edit.having('homes', 'supplyId', supply.id))

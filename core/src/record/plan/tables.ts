@@ -2,6 +2,7 @@ import { type z } from 'zod';
 import { CATALOGUE, UNIT_KINDS, type UnitKind } from '../catalogue/index.ts';
 import {
   ACTIVITY_LATER,
+  BY_TAPE,
   blankUnit,
   HARMFUL,
   ORGANISER_LATER,
@@ -62,12 +63,15 @@ const emptiedBy = (to: string, ...more: string[]): Reference => ({ to, gone: 'em
 /** Every collection of a plan, parents before children. */
 export const TABLES = {
   walls: table(rows.Wall, 'wall', null),
-  openings: table(rows.Opening, 'door or window', 'opening', { references: { wallId: goesWith('walls') } }),
+  openings: table(rows.Opening, 'door or window', 'opening', {
+    references: { wallId: goesWith('walls') },
+    later: { ...BY_TAPE },
+  }),
   slopes: table(rows.Slope, 'slope', 'slope', { since: 2, references: { wallId: goesWith('walls') } }),
   fixtures: table(rows.Fixture, 'fixture', 'fixture', {
     since: 2,
     references: { wallId: goesWith('walls') },
-    later: { heat: 'portable' },
+    later: { heat: 'portable', ...BY_TAPE },
   }),
   diagonals: table(rows.Diagonal, 'diagonal', 'diagonal', {
     since: 2,

@@ -6,6 +6,7 @@ import { circle, placeIdOf } from './contradictions.ts';
 import { type Edit, gone, type Ran, reject } from './edit.ts';
 import { unitShape } from './plan.ts';
 import { type Place, type Unit } from './rows/index.ts';
+import { stillDoubted } from './said-anew.ts';
 
 /** A compartment of a unit as a place of the plan, kept for nothing in particular. */
 export function placeFrom(unitId: string, { through, ...shape }: PlaceShape): Place {
@@ -61,9 +62,9 @@ function lanesRefitted(edit: Edit, before: Place, place: Place): Ran {
 }
 
 /** A unit that moves, turns or grows takes along what stands on it or is under it. */
-export function setUnit(edit: Edit, command: CommandOf<'setUnit'>, set: () => Ran): Ran {
+export function setUnit(edit: Edit, command: CommandOf<'setUnit'>, set: (command: CommandOf<'setUnit'>) => Ran): Ran {
   const before = edit.get('units', command.id);
-  const trouble = set();
+  const trouble = set(before ? { ...command, set: { ...stillDoubted(before, command.set), ...command.set } } : command);
   const unit = edit.get('units', command.id);
   if (trouble || !before || !unit) return trouble;
   const refit = REFIT.some((k) => k in command.set);

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { distance, insidePolygon, prismFootprint } from '../../measures/geometry/index.ts';
-import { blankFixture, emptyPlan, roomOf } from '../../record/plan/index.ts';
+import { BY_TAPE, blankFixture, emptyPlan, roomOf } from '../../record/plan/index.ts';
 import { applied, tinyRoom, unit, withUnits } from '../../testing/index.ts';
 import {
   ceilingAt,
@@ -37,6 +37,7 @@ const door = {
   head: 2000,
   hinge: 'left' as const,
   swing: 'in' as const,
+  ...BY_TAPE,
 };
 /** 6 × 6 m, walls w0 west, w1 north, w2 east, w3 south; a door in the south wall. */
 const room = () => applied(tinyRoom(), { type: 'addOpening', opening: door });
@@ -247,6 +248,7 @@ test('what hangs on a door leaf is where the door is, wherever it is let go', ()
     head: 2000,
     hinge: 'left',
     swing: 'in',
+    ...BY_TAPE,
   } as const;
   const plan = applied(tinyRoom(), { type: 'addOpening', opening: door });
   const rack = unit('doorRack', { doorId: 'door', depth: 130 });

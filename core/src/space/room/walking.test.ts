@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { distance, footprintDistance, type Point, prismFootprint } from '../../measures/geometry/index.ts';
 import { applied, tinyRoom, unit, withUnits } from '../../testing/index.ts';
+import { BY_TAPE } from '../../record/plan/index.ts';
 import {
   arrivalAt,
   clearanceAt,
@@ -226,6 +227,7 @@ describe('shortest ways over the free floor', () => {
       head: 2000,
       hinge: 'left',
       swing: 'in',
+      ...BY_TAPE,
     } as const;
     const plan = applied(tinyRoom(), { type: 'addOpening', opening: door });
     expect(freeFloor(plan)!.obstacles).toEqual([]);

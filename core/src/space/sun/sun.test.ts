@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { applied, tinyRoom, unit, withUnits } from '../../testing/index.ts';
+import { BY_TAPE } from '../../record/plan/index.ts';
 import { luxAt, solarInstant, sunAt, sunHours, sunPatches, sunYear } from './index.ts';
 
 const at = (latitude: number, bearing = 0) => ({ latitude, longitude: 0, bearing });
@@ -57,6 +58,7 @@ describe('direct sun in a room', () => {
           head: 2000,
           hinge: 'left',
           swing: 'in',
+          ...BY_TAPE,
         },
       }),
       unit('worktable', { id: 'table', x: 3000, y: 1000, ...over }),

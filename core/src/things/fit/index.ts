@@ -4,7 +4,7 @@ export { circlesIn, widthForCircles } from './round.ts';
 export { holderOf, capacityOf, faceOf, AREA_SHARE, type Holder } from './holder.ts';
 export { fitOf } from './fit-of.ts';
 export { type Fit } from './fit.ts';
-export { closeCall, type CloseCall, SIZE_DOUBT, sideDoubt } from './close-call.ts';
+export { closeCall, closeRoom, type CloseCall, SIZE_DOUBT, sideDoubt } from './close-call.ts';
 export { stow } from './stow.ts';
 export { type Contents, type Stowage, type StowedThing, type LaidStack, type Thing, type Standing } from './stowage.ts';
 export {

@@ -141,10 +141,12 @@ describe('finding a kind', () => {
     expect(likelyKinds('')).toEqual([]);
     expect(likelyKinds('pads')[0]!.whole).toBe(false);
   });
-  test.each(['2 pencil cases', 'glue gun stand', 'thread rack', 'ink pad case', 'yarn bowl'])(
+  test.each(['2 pencil cases', 'glue gun stand', 'thread rack', 'ink pad case', 'yarn bowl', '2 thimble boxes'])(
     'what keeps a thing is not the thing: %s',
     (said) => expect(likelyKinds(said).filter((l) => l.whole)).toEqual([]),
   );
+  test('what it may keep is asked about first', () =>
+    expect(likelyKinds('2 thimble boxes')[0]!.kind.name).toBe('thimble'));
   test.each([
     ['24 pencils in a case', 'pencil'],
     ['button jar', 'button'],

@@ -20,10 +20,12 @@ const STOP = new Set([
 ]);
 /** What a name ends with that keeps a thing: a pencil case is no pencil. (A button jar is buttons: jars, tins and boxes are named for what is in them.) */
 const KEEPERS = new Set(
-  'bowl case cleaner cover dispenser hanger holder organiser organizer pouch rack refill sleeve stand wallet'.split(
+  'bowl box case cleaner cover dispenser hanger holder organiser organizer pouch rack refill sleeve stand wallet'.split(
     ' ',
   ),
 );
+/** What shares only such a word with what was said is so much less likely (own assumption). */
+const KEEPER_ALONE = 12;
 /** “24 pencils in a case” are pencils. */
 const KEPT_IN = /\b(?:in|with|on|from)\s+(?:\p{L}+\s+){0,3}\p{L}+\W*$/iu;
 /** One spelling for words that have two, and words that mean the same in a name. */
@@ -146,6 +148,8 @@ export function likelyKinds(text: string, most = 3): LikelyKind[] {
       (matched - exact) * 4 +
       (last === said.length - 1 ? 8 : 0) -
       (said.length - matched) * 1 +
+      // a thimble box may be a thimble, and hardly a charm box
+      (keeps && matched === 1 && last === said.length - 1 ? -KEEPER_ALONE : 0) +
       (own ? 0.5 : 0);
     const before = best.get(kind.id);
     if (!before || score > before.score)

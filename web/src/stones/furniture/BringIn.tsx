@@ -2,7 +2,7 @@ import { Plus } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { CATALOGUE, type KindFacts, UNIT_KINDS, type UnitKind } from '@heronstone/core/catalogue';
 import { formatLength } from '@heronstone/core/lengths';
-import { blankUnit, middleOfRoom, newId, type OwnKind, type Unit, unitShape } from '@heronstone/core/plan';
+import { blankUnit, middleOfRoom, newId, type OwnKind, SIDES, type Unit, unitShape } from '@heronstone/core/plan';
 import { freeSpotFor } from '@heronstone/core/room';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
@@ -33,7 +33,8 @@ export function BringIn() {
     const shape = own ? unitShape(own) : {};
     const unit = {
       ...blankUnit(id, kind, plan.head.measure),
-      ...(shape as Partial<Unit>),
+      // of one’s own kind it is as large as that one is
+      ...(own ? (shape as Partial<Unit>) : { usual: [...SIDES] }),
       name,
       ...middleOfRoom(plan),
     };

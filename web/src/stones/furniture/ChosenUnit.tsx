@@ -15,6 +15,7 @@ import { FrontLengths } from './FrontLengths.tsx';
 import { FrontEditor } from './FrontEditor.tsx';
 import { PlacePanel } from './place/PlacePanel.tsx';
 import { StandsAndPower } from './StandsAndPower.tsx';
+import { UnitGuesses } from './UnitGuesses.tsx';
 
 const tab =
   'rounded-full px-3 py-0.5 text-[14px] data-[state=active]:bg-ink data-[state=active]:text-ground data-[state=inactive]:hover:bg-stone';
@@ -68,6 +69,7 @@ export function ChosenUnit({ unit }: { unit: Unit }) {
             <Trash2 size={15} aria-hidden /> Take it out
           </Button>
         </div>
+        <UnitGuesses unit={unit} />
         <Tabs.Content value="front" className="mt-2">
           <FrontEditor unit={unit} place={place} />
         </Tabs.Content>

@@ -42,6 +42,7 @@ export function FrontEditor({ unit, place }: { unit: Unit; place: Place | undefi
       rowSizes: unit.columnSizes,
       columnSizes: unit.rowSizes,
       inserts: [],
+      ...turnedSides(unit),
     });
   const keep = () =>
     dispatch({
@@ -122,3 +123,10 @@ export function FrontEditor({ unit, place }: { unit: Unit; place: Place | undefi
 }
 
 type OwnShape = Pick<Unit, 'width' | 'depth' | 'height' | 'rows' | 'columns' | 'rowSizes' | 'columnSizes' | 'inserts'>;
+
+/** What is known of its sides once it lies on one: width and height change places. */
+function turnedSides({ usual, unsure, pictured }: Unit): Pick<Unit, 'usual' | 'unsure' | 'pictured'> {
+  const turned = { width: 'height', height: 'width', depth: 'depth' } as const;
+  const of = (list: Unit['usual']) => list.map((side) => turned[side]);
+  return { usual: of(usual), unsure: of(unsure), pictured: of(pictured) };
+}

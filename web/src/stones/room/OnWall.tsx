@@ -1,7 +1,7 @@
 import { Trash2 } from 'lucide-react';
-import { formatLength } from '@heronstone/core/lengths';
+import { formatLength, type Measure } from '@heronstone/core/lengths';
 import { HEAT_WORDS } from '@heronstone/core/room';
-import { type Fixture, HEATS, type Opening, roomOf, type Slope, type Wall } from '@heronstone/core/plan';
+import { BY_TAPE, type Fixture, HEATS, type Opening, roomOf, type Slope, type Wall } from '@heronstone/core/plan';
 import { usePlan } from '../../state/plan-store.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/button.tsx';
@@ -38,6 +38,12 @@ export function OnWall({ wall }: { wall: Wall }) {
   );
 }
 
+/** How the size and place of what is on a wall are known, where they are not by tape. */
+function knownWords({ sizeBy, plusMinus }: Pick<Opening, 'sizeBy' | 'plusMinus'>, measure: Measure): string {
+  if (sizeBy === 'picture') return `By picture, ± ${formatLength(plusMinus, measure)}.`;
+  return sizeBy === 'usual' ? 'Usual size and place, not measured.' : 'Put there by eye, not measured.';
+}
+
 /** Whether lengths are typed on the drawing of the wall: there is none while the walls do not close, and none of a size to type on on a phone. */
 function useOnArrows(): boolean {
   const closes = usePlan((s) => roomOf(s.plan).closes);
@@ -49,6 +55,8 @@ function Row({
   title,
   onRemove,
   over,
+  known,
+  onSure,
   children,
 }: {
   /** of what is drawn on the wall and may be chosen there */
@@ -56,6 +64,9 @@ function Row({
   title: string;
   onRemove: () => void;
   over?: number;
+  /** how its size and place are known, and what says that they are right */
+  known?: Pick<Opening, 'sizeBy' | 'plusMinus'>;
+  onSure?: () => void;
   children: React.ReactNode;
 }) {
   const measure = usePlan((s) => s.plan.head.measure);
@@ -80,6 +91,14 @@ function Row({
         </Button>
       </div>
       <div className="grid grid-cols-4 gap-2">{children}</div>
+      {known && known.sizeBy !== 'tape' && (
+        <p className="mt-0.5 text-[13px] text-soft">
+          {knownWords(known, measure)}{' '}
+          <button type="button" className="text-heron underline" onClick={onSure}>
+            It is right as it stands
+          </button>
+        </p>
+      )}
       {over !== undefined && over > 0.5 && (
         <p className="mt-0.5 text-[13px] text-clash">It ends {formatLength(over, measure)} beyond the wall.</p>
       )}
@@ -98,6 +117,8 @@ function OpeningRow({ opening, wall }: { opening: Opening; wall: Wall }) {
       title={door ? 'Door' : 'Window'}
       onRemove={() => dispatch({ type: 'removeOpening', id: opening.id })}
       over={opening.left + opening.width - wall.length}
+      known={opening}
+      onSure={() => set({ ...BY_TAPE })}
     >
       {!onArrows && (
         <>
@@ -150,6 +171,8 @@ export function FixtureRow({ fixture, wall }: { fixture: Fixture; wall?: Wall })
       id={onArrows ? fixture.id : undefined}
       title={fixture.name}
       onRemove={() => dispatch({ type: 'removeFixture', id: fixture.id })}
+      known={fixture}
+      onSure={() => set({ ...BY_TAPE })}
       {...(wall ? { over: fixture.left + fixture.width - wall.length } : {})}
     >
       <TextField label="name" value={fixture.name} onCommit={(name) => set({ name })} />

@@ -39,7 +39,10 @@ export function RoomThingsList() {
             key={kind}
             look="quiet"
             onClick={() =>
-              dispatch({ type: 'addFixture', fixture: { ...blankFixture(newId('fixture'), kind), name, ...middle } })
+              dispatch({
+                type: 'addFixture',
+                fixture: { ...blankFixture(newId('fixture'), kind), name, ...middle, sizeBy: 'usual' },
+              })
             }
           >
             {name}
@@ -52,7 +55,12 @@ export function RoomThingsList() {
             onClick={() =>
               dispatch({
                 type: 'addFixture',
-                fixture: { ...blankHeater(newId('fixture'), heat, null, 0, plan.head.measure), name, ...middle },
+                fixture: {
+                  ...blankHeater(newId('fixture'), heat, null, 0, plan.head.measure),
+                  name,
+                  ...middle,
+                  sizeBy: 'usual',
+                },
               })
             }
           >

@@ -54,11 +54,11 @@ export function WallMenu({
   };
   const opening = (kind: Opening['kind']) => {
     const id = newId(kind);
-    run({ type: 'addOpening', opening: blankOpening(id, kind, wall, measure) }, id);
+    run({ type: 'addOpening', opening: { ...blankOpening(id, kind, wall, measure), sizeBy: 'usual' } }, id);
   };
   const fixture = (blank: Fixture) => {
     const left = Math.max(0, Math.round((wall.length - blank.width) / 2));
-    run({ type: 'addFixture', fixture: { ...blank, left } }, blank.id);
+    run({ type: 'addFixture', fixture: { ...blank, left, sizeBy: 'usual' } }, blank.id);
   };
   return (
     <DropdownMenu.Root modal={false}>

@@ -10,9 +10,11 @@ const socket = { ...blankFixture('s', 'socket', 'w', 200, 'metric'), width: 146,
 
 describe('things on a wall', () => {
   test('moved to the right and up in steps of a centimetre; a door only along the floor', () => {
-    expect(movedOnWall(socket, 96, 203, 3000)).toEqual({ left: 300, bottom: 500 });
-    expect(movedOnWall(window_, -104, 98, 3000)).toEqual({ left: 900, sill: 1000, head: 2100 });
-    expect(movedOnWall(door, 104, 300, 3000)).toEqual({ left: 600 });
+    expect(movedOnWall(socket, 96, 203, 3000)).toEqual({ left: 300, bottom: 500, sizeBy: 'guess' });
+    expect(movedOnWall(window_, -104, 98, 3000)).toEqual({ left: 900, sill: 1000, head: 2100, sizeBy: 'guess' });
+    expect(movedOnWall(door, 104, 300, 3000)).toEqual({ left: 600, sizeBy: 'guess' });
+    // what nobody measured is no better known for having been moved
+    expect(movedOnWall({ ...door, sizeBy: 'usual' }, 104, 300, 3000)).toEqual({ left: 600, sizeBy: 'usual' });
   });
 
   test('stays between the ends of its wall and above the floor, and keeps its size', () => {

@@ -38,10 +38,12 @@ export function movedOnWall(
 ): Partial<Opening> & Partial<Fixture> {
   const { width, bottom } = boxOf(thing);
   const left = Math.max(0, Math.min(toStep(thing.left + right), Math.max(0, wall - width)));
-  if (!isOpening(thing)) return { left, bottom: Math.max(0, toStep(thing.bottom + up)) };
-  if (thing.kind === 'door') return { left };
+  // moved by hand is not measured
+  const sizeBy = thing.sizeBy === 'usual' ? 'usual' : 'guess';
+  if (!isOpening(thing)) return { left, bottom: Math.max(0, toStep(thing.bottom + up)), sizeBy };
+  if (thing.kind === 'door') return { left, sizeBy };
   const by = Math.max(-bottom, toStep(up));
-  return { left, sill: thing.sill + by, head: thing.head + by };
+  return { left, sill: thing.sill + by, head: thing.head + by, sizeBy };
 }
 
 /**

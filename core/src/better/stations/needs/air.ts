@@ -26,7 +26,7 @@ export function air({ plan, look, activity, station, work }: At): Need[] {
   ].filter((w) => w !== null);
   return row(
     'air',
-    fumes ? 'a window within 2.5 m, apart' : 'a window within 2.5 m',
+    fumes ? 'a window within 2.5 m, and nobody else in that air' : 'a window within 2.5 m',
     near === null ? 'no window' : `${look.len(near)} to a window`,
     {
       want: [0, 2500],

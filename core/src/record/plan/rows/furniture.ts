@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { BOARDS, INSERT_PATTERN, MOUNTS, UNIT_KINDS, type UnitKind } from '../../catalogue/index.ts';
 import { finite, named, size, offset, where, bearing, Id } from '../fields.ts';
-import { zoneId } from './shared-fields.ts';
+import { plusMinus, SIDES, zoneId } from './shared-fields.ts';
 
 /** Zones and what stands in the room. Flat rows, because each is one table; millimetres, grams, degrees, minutes. */
 
@@ -76,6 +76,11 @@ export const Unit = z.strictObject({
   zoneId,
   /** its doors have been taken off */
   doorsOff: z.boolean(),
+  /** sides that are usual for its kind, and no one’s own; those its maker guessed; those measured by picture. The others by tape. */
+  usual: z.array(z.enum(SIDES)).max(3),
+  unsure: z.array(z.enum(SIDES)).max(3),
+  pictured: z.array(z.enum(SIDES)).max(3),
+  plusMinus,
 });
 export type Unit = z.infer<typeof Unit>;
 

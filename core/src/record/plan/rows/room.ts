@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { finite, named, size, offset, where, bearing, Id } from '../fields.ts';
 import { text } from '../text.ts';
-import { months } from './shared-fields.ts';
+import { months, plusMinus, SIZE_BY } from './shared-fields.ts';
 
 /** The room: walls, openings, slopes, what belongs to it, and floor that must be free. Flat rows, because each is one table; millimetres, grams, degrees, minutes. */
 
@@ -25,6 +25,9 @@ export const Opening = z.strictObject({
   head: size,
   hinge: z.enum(['left', 'right']),
   swing: z.enum(['in', 'out']),
+  /** how its size and place are known */
+  sizeBy: z.enum(SIZE_BY),
+  plusMinus,
 });
 export type Opening = z.infer<typeof Opening>;
 
@@ -66,6 +69,9 @@ export const Fixture = z.strictObject({
   watts: finite.min(0).max(20_000),
   /** heater: what it is; others: says nothing */
   heat: z.enum(HEATS),
+  /** how its size and place are known */
+  sizeBy: z.enum(SIZE_BY),
+  plusMinus,
 });
 export type Fixture = z.infer<typeof Fixture>;
 

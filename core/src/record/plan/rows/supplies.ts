@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { finite, named, size, count, day, Id } from '../fields.ts';
 import { text } from '../text.ts';
 import { HAZARDS } from './people.ts';
-import { colour, zoneId, months, photo } from './shared-fields.ts';
+import { colour, months, photo, plusMinus, SIDES, zoneId } from './shared-fields.ts';
 
 /** Supplies, where they must never live, and what one would cost. Flat rows, because each is one table; millimetres, grams, degrees, minutes. */
 
@@ -32,9 +32,6 @@ export const SENSITIVE = ['sun', 'heat', 'damp', 'frost', 'dust'] as const;
 /** What of a supply is measured or counted, and may be a guess. */
 export const SIZED = ['width', 'depth', 'height', 'mass', 'working', 'backstock'] as const;
 export type Sized = (typeof SIZED)[number];
-
-/** Sides of a supply that a picture may have measured. */
-export const SIDES = ['width', 'depth', 'height'] as const;
 
 /**
  * How things are kept: as they were bought; loose in a box; on edge in a row; upright on magnet sheets; in binder pockets; in a jar; wound on cards; on
@@ -93,9 +90,9 @@ export const Supply = z.strictObject({
   usual: z.array(z.enum(SIZED)).max(6),
   /** sizes and counts the maker is not sure of */
   unsure: z.array(z.enum(SIZED)).max(6),
-  /** sides measured by picture, each so exact: more or less, mm, nineteen times of twenty */
+  /** sides measured by picture, each so exact */
   pictured: z.array(z.enum(SIDES)).max(3),
-  plusMinus: finite.min(0).max(1000),
+  plusMinus,
   /** pieces in a pack as it is sold */
   packOf: z.int().min(1, 'must be at least one').max(100_000),
   /** with fewer than so many in reserve it is bought again; null: it is not */

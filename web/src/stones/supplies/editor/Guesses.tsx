@@ -1,5 +1,5 @@
 import { placeSaid } from '@heronstone/core/concepts';
-import { closeCall, holderOf } from '@heronstone/core/fit';
+import { closeCall, closeRoom, holderOf } from '@heronstone/core/fit';
 import { kindOf } from '@heronstone/core/kinds';
 import { formatLength } from '@heronstone/core/lengths';
 import { countIn, homesOf, SHARES, type Sized, type Supply } from '@heronstone/core/plan';
@@ -22,12 +22,23 @@ export function Guesses({ supply, onSure }: { supply: Supply; onSure: () => void
   const kind = kindOf(supply.kind);
   const usual = supply.usual.filter((f) => !supply.unsure.includes(f));
   const seen = supply.pictured;
-  if (usual.length + supply.unsure.length + seen.length === 0) return null;
   const close = SHARES.flatMap((share) => homesOf(plan, supply.id, share)).flatMap((home) => {
     const place = plan.places[home.placeId]!;
-    const call = closeCall(holderOf(place), supply, countIn(plan, home, supply));
-    return call ? [{ id: home.id, where: placeSaid(plan, place), words: closeWords(call, measure) }] : [];
+    const unit = plan.units[place.unitId];
+    const [holder, count, where] = [holderOf(place), countIn(plan, home, supply), placeSaid(plan, place)];
+    const call = closeCall(holder, supply, count);
+    const room = unit && place.inId === null ? closeRoom(holder, unit, supply, count) : null;
+    return [
+      ...(call ? [`It lives in ${where} and goes in there if it is not more than ${closeWords(call, measure)}.`] : []),
+      ...(room
+        ? [
+            `It lives in ${where}, which nobody measured: it goes in there if ${unit!.name} is not more than ${closeWords(room, measure, 'smaller')}.`,
+          ]
+        : []),
+    ];
   });
+  const guesses = usual.length + supply.unsure.length + seen.length;
+  if (guesses + close.length === 0) return null;
   const say = (list: readonly Sized[]) => list.map((f) => GUESS_WORDS[f]).join(', ');
   return (
     <div className="rounded-lg bg-stone px-3 py-2 text-[14px]">
@@ -43,14 +54,16 @@ export function Guesses({ supply, onSure }: { supply: Supply; onSure: () => void
           By picture, ± {formatLength(supply.plusMinus, measure)}: {say(seen)}.
         </p>
       )}
-      {close.map(({ id, where, words }) => (
-        <p key={id} className="text-clash">
-          It lives in {where} and goes in there if it is not more than {words}.
+      {close.map((words) => (
+        <p key={words} className="text-clash">
+          {words}
         </p>
       ))}
-      <button type="button" className="mt-1 text-heron underline" onClick={onSure}>
-        It is all right as it stands
-      </button>
+      {guesses > 0 && (
+        <button type="button" className="mt-1 text-heron underline" onClick={onSure}>
+          It is all right as it stands
+        </button>
+      )}
     </div>
   );
 }

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import { CATALOGUE, sizesByGaps, UNIT_KINDS, type UnitKind } from '@heronstone/core/catalogue';
 import { formatLength } from '@heronstone/core/lengths';
-import { lengthBetween } from '@heronstone/core/picture';
+import { lengthBetween, type Measured } from '@heronstone/core/picture';
 import { asOne, blankUnit, type Command, middleOfRoom, newId, type Unit } from '@heronstone/core/plan';
 import { freeSpotFor } from '@heronstone/core/room';
 import { usePlan } from '../../../state/plan-store.ts';
@@ -26,8 +26,8 @@ export function OfFront({ plan, of, picture, laid, held, marking }: OfProps) {
   const { select } = useSelection();
   const [between, setBetween] = useState<'columns' | 'rows'>('rows');
   const [gaps, setGaps] = useState<Gaps>({ columns: [], rows: [] });
-  const [fresh, setFresh] = useState<{ kind: UnitKind; name: string; depth: number }>({
-    ...{ kind: 'lowChest', name: '', depth: 400 },
+  const [fresh, setFresh] = useState<{ kind: UnitKind; name: string; depth: number; depthSaid: boolean }>({
+    ...{ kind: 'lowChest', name: '', depth: 400, depthSaid: false },
   });
   const unit = plan.units[of.id ?? ''] ?? null;
   if (!laid || !held || !marking)
@@ -67,13 +67,16 @@ export function OfFront({ plan, of, picture, laid, held, marking }: OfProps) {
       ...{ width: shape.width, height: shape.height, rows: shape.rows, columns: shape.columns },
       ...{ rowSizes: shape.rows > 1 ? found.rowSizes : [], columnSizes: shape.columns > 1 ? found.columnSizes : [] },
       inserts: [],
+      // a unit known by itself keeps its size
+      ...(marking.frame || !unit ? { pictured: ['width', 'height'], plusMinus: doubtOf(wide, tall) } : {}),
     };
     const id = unit?.id ?? newId('unit');
     const commands: Command[] = [];
     if (unit) commands.push({ type: 'setUnit', id, set: front });
     else {
       const name = fresh.name.trim() || CATALOGUE[fresh.kind].name;
-      const made = { ...blankUnit(id, fresh.kind, measure), ...front, name, depth: fresh.depth, ...middleOfRoom(plan) };
+      const depth = { depth: fresh.depth, usual: fresh.depthSaid ? [] : (['depth'] as Unit['usual']) };
+      const made = { ...blankUnit(id, fresh.kind, measure), ...front, name, ...depth, ...middleOfRoom(plan) };
       const { x, y, facing, bottom, hostId } = freeSpotFor(plan, made);
       commands.push({ type: 'placeUnit', unit: { ...made, x, y, facing, bottom, hostId } });
     }
@@ -181,7 +184,7 @@ export function OfFront({ plan, of, picture, laid, held, marking }: OfProps) {
             label="its depth"
             positive
             mm={fresh.depth}
-            onCommit={(mm) => mm !== null && setFresh({ ...fresh, depth: mm })}
+            onCommit={(mm) => mm !== null && setFresh({ ...fresh, depth: mm, depthSaid: true })}
           />
         </div>
       )}
@@ -201,3 +204,7 @@ export function OfFront({ plan, of, picture, laid, held, marking }: OfProps) {
     </section>
   );
 }
+
+/** The larger doubt of two lengths, mm. */
+const doubtOf = (a: Measured | null, b: Measured | null): number =>
+  Math.round(10 * Math.max(a?.plusMinus ?? 0, b?.plusMinus ?? 0)) / 10;

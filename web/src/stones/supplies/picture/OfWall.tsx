@@ -40,13 +40,14 @@ const KINDS = [
 type Kind = (typeof KINDS)[number][0];
 
 /** What was drawn on a wall, from its left end and the floor, mm. */
-export type OnWall = { kind: Kind; left: number; bottom: number; width: number; height: number };
+export type OnWall = { kind: Kind; left: number; bottom: number; width: number; height: number; plusMinus: number };
 
 /** Brings what was drawn onto the wall. */
 export function wallCommands(plan: Plan, wallId: string, things: readonly OnWall[]): Command[] {
   const { measure } = plan.head;
   const tidy = (mm: number) => Math.max(0, Math.round(mm));
-  return things.map(({ kind, left, bottom, width, height }): Command => {
+  return things.map(({ kind, left, bottom, width, height, plusMinus }): Command => {
+    const known = { sizeBy: 'picture', plusMinus: Math.round(10 * plusMinus) / 10 } as const;
     if (kind === 'window' || kind === 'door') {
       const blank = blankOpening(newId('opening'), kind, plan.walls[wallId]!, measure);
       const sill = kind === 'door' ? 0 : tidy(bottom);
@@ -58,6 +59,7 @@ export function wallCommands(plan: Plan, wallId: string, things: readonly OnWall
           width: Math.max(1, tidy(width)),
           sill,
           head: Math.max(sill + 1, tidy(bottom + height)),
+          ...known,
         },
       };
     }
@@ -67,7 +69,11 @@ export function wallCommands(plan: Plan, wallId: string, things: readonly OnWall
         : blankFixture(newId('fixture'), kind, wallId, tidy(left), measure);
     return {
       type: 'addFixture',
-      fixture: { ...blank, bottom: tidy(bottom), width: Math.max(1, tidy(width)), height: Math.max(1, tidy(height)) },
+      fixture: {
+        ...blank,
+        ...{ bottom: tidy(bottom), width: Math.max(1, tidy(width)), height: Math.max(1, tidy(height)) },
+        ...known,
+      },
     };
   });
 }
@@ -92,7 +98,15 @@ export function OfWall({ plan, of, picture, laid, held, marking }: OfProps) {
   const where = (s: Shape): OnWall | null => {
     if (!from) return null;
     const [width, height] = Math.round(s.turn / 90) % 2 === 1 ? [s.depth, s.width] : [s.width, s.depth];
-    return { kind: kindOf(s), left: s.x - width / 2 - from.x, bottom: from.y - s.y - height / 2, width, height };
+    const plusMinus = sidesOf(laid.plane, frame, s, 0)?.plusMinus ?? 0;
+    return {
+      kind: kindOf(s),
+      plusMinus,
+      left: s.x - width / 2 - from.x,
+      bottom: from.y - s.y - height / 2,
+      width,
+      height,
+    };
   };
   const placed = drawn.shapes.flatMap((s) => where(s) ?? []);
   const put = async () => {
@@ -144,7 +158,6 @@ export function OfWall({ plan, of, picture, laid, held, marking }: OfProps) {
       <ol aria-label="On this wall" className="divide-y divide-line">
         {drawn.shapes.map((s, i) => {
           const at = where(s);
-          const doubt = sidesOf(laid.plane, frame, s, 0)?.plusMinus ?? 0;
           return (
             <li key={s.id} className="flex flex-wrap items-end gap-2 py-1">
               <span className="w-6 pb-1.5 text-right font-semibold">{i + 1}</span>
@@ -156,7 +169,7 @@ export function OfWall({ plan, of, picture, laid, held, marking }: OfProps) {
               />
               <span className="pb-1.5 text-[14px]">
                 {at
-                  ? `${formatLength(at.left, measure)} from the left, ${formatLength(at.bottom, measure)} up, ${formatLength(at.width, measure)} × ${formatLength(at.height, measure)}, ± ${formatLength(doubt, measure)}`
+                  ? `${formatLength(at.left, measure)} from the left, ${formatLength(at.bottom, measure)} up, ${formatLength(at.width, measure)} × ${formatLength(at.height, measure)}, ± ${formatLength(at.plusMinus, measure)}`
                   : 'Where does the wall begin?'}
               </span>
               <Button

@@ -92,17 +92,17 @@ describe('what comes of it', () => {
     const plan = room();
     const wall = Object.values(plan.walls)[0]!;
     const [socket, window, door] = wallCommands(plan, wall.id, [
-      { kind: 'socket', left: 812.4, bottom: 301.7, width: 81.2, height: 80.6 },
-      { kind: 'window', left: 1200, bottom: 905, width: 1000, height: 1100.4 },
-      { kind: 'door', left: -3, bottom: 12, width: 840, height: 2010 },
+      { kind: 'socket', left: 812.4, bottom: 301.7, width: 81.2, height: 80.6, plusMinus: 3.27 },
+      { kind: 'window', left: 1200, bottom: 905, width: 1000, height: 1100.4, plusMinus: 6 },
+      { kind: 'door', left: -3, bottom: 12, width: 840, height: 2010, plusMinus: 8 },
     ]);
     expect(socket).toMatchObject({
       type: 'addFixture',
-      fixture: { wallId: wall.id, left: 812, bottom: 302, width: 81, height: 81 },
+      fixture: { wallId: wall.id, left: 812, bottom: 302, width: 81, height: 81, sizeBy: 'picture', plusMinus: 3.3 },
     });
     expect(window).toMatchObject({
       type: 'addOpening',
-      opening: { kind: 'window', left: 1200, sill: 905, head: 2005, width: 1000 },
+      opening: { kind: 'window', left: 1200, sill: 905, head: 2005, width: 1000, sizeBy: 'picture', plusMinus: 6 },
     });
     expect(door).toMatchObject({ type: 'addOpening', opening: { kind: 'door', left: 0, sill: 0, head: 2022 } });
     const after = applied(plan, ...[socket!, window!]);

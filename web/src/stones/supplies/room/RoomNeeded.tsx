@@ -2,7 +2,16 @@ import { Ruler } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { inMeasure, type Said } from '@heronstone/core/lengths';
 import { placeTitle, type Plan } from '@heronstone/core/plan';
-import { budgetOf, roomWordsOf, sumOfTapes, triesFor, type Budget, type Tape, type Try } from '@heronstone/core/stock';
+import {
+  budgetOf,
+  mayBeMissing,
+  roomWordsOf,
+  sumOfTapes,
+  triesFor,
+  type Budget,
+  type Tape,
+  type Try,
+} from '@heronstone/core/stock';
 import { usePlan } from '../../../state/plan-store.ts';
 import { useSelection } from '../../../state/selection.ts';
 import { Button } from '../../../ui/button.tsx';
@@ -161,13 +170,13 @@ function grouped(tapes: readonly Tape[]): [string | null, Tape[]][] {
 function verdict({ tapes, nowhere }: Budget, said: Said): string {
   const all = sumOfTapes(tapes);
   const short = all.filter((t) => t.demand.likely > t.offer + 1e-6);
-  const maybe = all.filter((t) => t.demand.likely <= t.offer && t.demand.high > t.offer);
+  const maybe = all.filter((t) => t.demand.likely <= t.offer && mayBeMissing(t) > 0);
   const none =
     nowhere.length > 0 ? ` ${countWords(nowhere.length, 'thing goes', 'things go')} into no place there is.` : '';
   if (short.length > 0)
     return `Short of ${short.map((t) => roomWordsOf(t.tape, t.demand.likely - t.offer, said)).join(', ')}.${none}`;
   if (maybe.length > 0)
-    return `It fits if the guesses are right; ${maybe.map((t) => roomWordsOf(t.tape, t.demand.high - t.offer, said)).join(', ')} may be missing.${none}`;
+    return `It fits if the guesses are right; ${maybe.map((t) => roomWordsOf(t.tape, mayBeMissing(t), said)).join(', ')} may be missing.${none}`;
   return `Everything that is measured has room.${none}`;
 }
 
