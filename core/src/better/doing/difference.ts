@@ -1,4 +1,5 @@
 import {
+  BY_TAPE,
   isLeaving,
   type Place,
   placesDownTo,
@@ -55,6 +56,9 @@ export function dividersOf(plan: Plan, placeId: string): string {
   return `${rows ? 'rows' : 'lanes'} ${[...sizes, 'rest'].join(',')}`;
 }
 
+/** A row without how its size is known: that differs on paper only. */
+const bare = (row: object): object => ({ ...row, ...BY_TAPE });
+
 /** What differs between the room as it is and the plan that is wanted. */
 export function differenceOf(now: Plan, then: Plan): Difference {
   const units = (plan: Plan) => Object.values(plan.units).sort((a, b) => (a.id < b.id ? -1 : 1));
@@ -97,7 +101,7 @@ export function differenceOf(now: Plan, then: Plan): Difference {
     room: (['walls', 'openings', 'fixtures', 'slopes'] as const).some(
       (t) =>
         Object.keys(now[t]).length !== Object.keys(then[t]).length ||
-        Object.values(then[t]).some((row) => !now[t][row.id] || !sameRow(now[t][row.id]!, row)),
+        Object.values(then[t]).some((row) => !now[t][row.id] || !sameRow(bare(now[t][row.id]!), bare(row))),
     ),
   };
 }

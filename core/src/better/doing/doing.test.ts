@@ -159,6 +159,17 @@ describe('jobs from what differs', () => {
     expect(jobsBetween(then, then).filter((j) => !['sort', 'passOn'].includes(j.kind))).toEqual([]);
   });
 
+  test('how a size is known is no work: neither of what is on the walls nor of what stands', () => {
+    const known = applied(
+      now,
+      { type: 'setOpening', id: 'door', set: { sizeBy: 'picture', plusMinus: 4 } },
+      { type: 'setFixture', id: 'socket-table', set: { sizeBy: 'guess' } },
+      { type: 'setUnit', id: 'chest', set: { usual: ['depth'] } },
+    );
+    expect(differenceOf(known, now)).toEqual(differenceOf(now, now));
+    expect(differenceOf(applied(known, { type: 'setOpening', id: 'door', set: { width: 700 } }), now).room).toBe(true);
+  });
+
   test('each waits for what must be before it, never in a ring, and has minutes of its own', () => {
     expect(ringOf(jobs.map((j) => ({ id: j.id, before: j.after })))).toBeNull();
     const ids = new Set(jobs.map((j) => j.id));
