@@ -267,6 +267,56 @@ describe('doing it', () => {
     expect(await axeFaults(page)).toEqual([]);
   });
 
+  test('two windows tick one job at once: it is done once; planned while nothing answers, the days are there once something does', async () => {
+    const id = await addDemoPlan(app.server, 'pump');
+    const spring = await addDemoPlan(app.server, 'spring');
+    const [doing] = Object.values((await planOf(id)).doings);
+    await post(`${app.server.url}/api/plans/${id}/commands`, {
+      commandId: 'to-this-spring-for-two',
+      command: { type: 'setDoing', id: doing!.id, set: { toPlanId: spring } },
+    });
+    const windows = await Promise.all([newPage(app.browser), newPage(app.browser)]);
+    try {
+      const days = windows.map(({ page }) => page.getByRole('region', { name: 'Saturday 3 October' }));
+      for (const [i, { page }] of windows.entries()) {
+        await page.clock.setFixedTime(FIRST);
+        await page.goto(`${app.server.url}/p/${id}/keepup?view=doing`);
+        await days[i]!.getByRole('button', { name: /^Carry \d+ things to Felting box/ }).click();
+        await days[i]!.getByText('Felting box, as it will be').waitFor();
+      }
+      await Promise.all(days.map((day) => day.getByRole('button', { name: 'Done', exact: true }).click()));
+      await until(async () => (await planOf(id)).jobs['carry-felt-box']!.state === 'done', 'it is done');
+      const done = await planOf(id);
+      for (const supplyId of done.jobs['carry-felt-box']!.about) {
+        const there = Object.values(done.homes).filter(
+          (h) => h.supplyId === supplyId && h.placeId.startsWith('felt-box'),
+        );
+        expect([supplyId, there.length]).toEqual([supplyId, 1]);
+      }
+      // both windows say so, and one undo takes it back
+      for (const day of days)
+        await day.getByRole('button', { name: 'Done', exact: true }).waitFor({ state: 'detached' });
+      const [{ page, context }] = windows;
+      await page.getByRole('button', { name: /^Undo/ }).click();
+      await until(async () => (await planOf(id)).jobs['carry-felt-box']!.state !== 'done', 'taken back at once');
+
+      // nothing answers: Wednesdays are pressed and the days planned all the same
+      await context.setOffline(true);
+      await page.getByRole('button', { name: 'Wed', exact: true }).click();
+      await page.getByRole('button', { name: 'Plan the days anew' }).click();
+      const river = page.getByRole('group', { name: 'Days across the river' });
+      await river.getByRole('button', { name: /^Wed/ }).first().waitFor();
+      expect(Object.values((await planOf(id)).freeTimes).some((f) => f.weekday === 3)).toBe(false);
+      await context.setOffline(false);
+      await until(
+        async () => Object.values((await planOf(id)).sittings).some((s) => new Date(s.on).getUTCDay() === 3),
+        'the days planned meanwhile are on the server',
+      );
+    } finally {
+      for (const { context } of windows) await context.close();
+    }
+  });
+
   test('homes that were found become a plan of their own, and the way to it is laid day by day: the old homes are back meanwhile', async () => {
     const { page } = app;
     const id = await addDemoPlan(app.server, 'pump');

@@ -214,6 +214,21 @@ describe.each(ENGINES)('the server on %s', (engine, begin) => {
     expect((await plan()).redo).toBeNull();
   });
 
+  test('what changes nothing is no step: undo takes back what did, and what was undone can still be done again', async () => {
+    await run(addSupply('still'));
+    await run({ type: 'setSupply', id: 'still', set: { note: 'said in two windows' } });
+    const again = await run({ type: 'setSupply', id: 'still', set: { note: 'said in two windows' } });
+    expect(again.body).toMatchObject({ undo: 'change a supply', changes: [] });
+    const undone = await agent().post(`/api/plans/${planId}/undo`).send({});
+    expect(undone.body).toMatchObject({ redo: 'change a supply' });
+    expect((await plan()).plan.supplies.still!.note).toBe('');
+    // and it does not end what can be done again
+    await run({ type: 'setSupply', id: 'still', set: { note: '' } });
+    expect((await plan()).redo).toBe('change a supply');
+    await agent().post(`/api/plans/${planId}/redo`).send({});
+    expect((await plan()).plan.supplies.still!.note).toBe('said in two windows');
+  });
+
   test('a command sent twice (its answer was lost) is done once', async () => {
     const before = await plan();
     await run(addSupply('twice'), planId, 'command-twice');
@@ -476,6 +491,8 @@ describe('the data folder', () => {
     await one.store.run(id, 'command-a', addSupply('a'));
     await one.store.run(id, 'command-b', home('a'));
     await one.store.undo(id);
+    // a change that changes nothing is no step, after a restart too
+    await one.store.run(id, 'command-c', { type: 'setSupply', id: 'a', set: { note: '' } });
     const before = await one.store.get(id);
     await one.close();
     const two = await serve({ dataFolder: folder, port: 0 });

@@ -1,6 +1,6 @@
-import { changesUpToDate, type Find, inverseOf, isForLog, type PlanHead, type RowChange } from '@heronstone/core/plan';
+import { changesUpToDate, type Find, inverseOf, type PlanHead, type RowChange } from '@heronstone/core/plan';
 import { type Queries } from './database.ts';
-import { type Entry } from './entry.ts';
+import { type Entry, isStep } from './entry.ts';
 import { type Journal, JournalTrouble } from './journal.ts';
 import { insertHead, readPlan, writeChanges } from './rows.ts';
 
@@ -49,7 +49,7 @@ export async function writeEntry(tx: Queries, { planId, revision, at, changes, w
       JSON.stringify(inverseOf(words, changes)),
       at,
       revision,
-      isForLog(command) ? 'kept' : 'done',
+      isStep(what) ? 'done' : 'kept',
     ],
   );
 }

@@ -1,4 +1,4 @@
-import { type Restore, type RowChange, type Sent } from '@heronstone/core/plan';
+import { isForLog, type Restore, type RowChange, type Sent } from '@heronstone/core/plan';
 
 /** One acknowledged change: what it did to rows and to the log of a plan. Its number is one more than that of the change before it. */
 export type Entry = {
@@ -10,8 +10,8 @@ export type Entry = {
   changes: RowChange[];
   what:
     | { kind: 'added' }
-    // drops: what was undone before it can no longer be redone
-    | { kind: 'command'; commandId: string; command: Sent | Restore; words: string; drops: boolean }
+    // drops: what was undone before it can no longer be redone; still: it changed nothing
+    | { kind: 'command'; commandId: string; command: Sent | Restore; words: string; drops: boolean; still?: true }
     | { kind: 'step'; commandId: string; seq: number; to: 'done' | 'undone' }
     // thrown away, or brought back; then gone for good: the plan's revision stays
     | { kind: 'away'; since: string | null }
@@ -38,3 +38,7 @@ export type Seal = {
 };
 /** The log of a plan: its newest number, how many entries are done and undone with the sums of their numbers, and a sum of the digests of their ids. */
 export type LogSeal = { last: number; done: number; doneSum: number; undone: number; undoneSum: number; ids: string };
+
+/** Whether undo takes a command back: a line of the log is none, nor is what changed nothing (two windows that said the same). */
+export const isStep = ({ command, still }: { command: Sent | Restore; still?: true }): boolean =>
+  !still && !isForLog(command);

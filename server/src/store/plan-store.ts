@@ -224,14 +224,15 @@ export class PlanStore implements Store {
     const revision = held.revision + 1;
     const after: Held = { ...held, plan: done.plan, revision };
     const event = eventOf(planId, commandId, done.changes, after);
+    const still = what.kind === 'command' && done.changes.length === 0;
     return {
       answer: { ok: true, event },
       write: {
-        entry: { planId, revision, changes: done.changes, what },
+        entry: { planId, revision, changes: done.changes, what: still ? { ...what, drops: false, still } : what },
         held: after,
         // what undo and redo would do next is known once the log has the change
         then: async () => {
-          const words = await next();
+          const words = still ? { undo: held.undo, redo: held.redo } : await next();
           Object.assign(after, words);
           Object.assign(event, words);
         },

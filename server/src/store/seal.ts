@@ -1,6 +1,6 @@
 import { hash } from 'node:crypto';
-import { isForLog, PlanHead, type RowChange, TABLE_NAMES, TABLES, type TableName } from '@heronstone/core/plan';
-import { type Entry, type LogSeal, type Seal } from './entry.ts';
+import { PlanHead, type RowChange, TABLE_NAMES, TABLES, type TableName } from '@heronstone/core/plan';
+import { type Entry, isStep, type LogSeal, type Seal } from './entry.ts';
 import { type Queries, type Row } from './queries.ts';
 import { snake } from './names.ts';
 
@@ -73,7 +73,7 @@ function logAfter(log: LogSeal, what: Entry['what']): LogSeal {
   }
   if (what.kind !== 'command') return log;
   const seq = log.last + 1;
-  const counts = !isForLog(what.command);
+  const counts = isStep(what);
   return {
     last: seq,
     done: log.done + Number(counts),
