@@ -2,81 +2,20 @@ import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { formatLength } from '@heronstone/core/lengths';
-import {
-  asOne,
-  blankFixture,
-  blankHeater,
-  blankOpening,
-  type Command,
-  type Fixture,
-  newId,
-  type Plan,
-} from '@heronstone/core/plan';
+import { asOne } from '@heronstone/core/plan';
 import { sidesOf } from '@heronstone/core/picture';
+import { frameOf } from '@heronstone/core/room';
 import { usePlan } from '../../../state/plan-store.ts';
 import { Button } from '../../../ui/button.tsx';
 import { SelectField } from '../../../ui/fields/index.ts';
 import { countWords } from '../../../ui/words.ts';
 import { FlatPane } from './FlatPane.tsx';
 import { keptPicture } from './keep.ts';
+import { CHOICES, type Kind, KINDS, type OnWall, wallCommands } from './on-wall.ts';
 import { type OfProps } from './OfPlace.tsx';
 import { type Point, type Shape } from './shapes.ts';
 import { Tools } from './Tools.tsx';
 import { useShapes } from './use-shapes.ts';
-
-const KINDS = [
-  ['socket', 'socket'],
-  ['window', 'window'],
-  ['door', 'door'],
-  ['water', 'radiator'],
-  ['electric', 'electric heater'],
-  ['fire', 'fireplace'],
-  ['fuseBoard', 'fuse board'],
-  ['sink', 'sink'],
-  ['lamp', 'lamp'],
-  ['pipe', 'pipe'],
-  ['obstacle', 'something in the way'],
-] as const;
-type Kind = (typeof KINDS)[number][0];
-
-/** What was drawn on a wall, from its left end and the floor, mm. */
-export type OnWall = { kind: Kind; left: number; bottom: number; width: number; height: number; plusMinus: number };
-
-/** Brings what was drawn onto the wall. */
-export function wallCommands(plan: Plan, wallId: string, things: readonly OnWall[]): Command[] {
-  const { measure } = plan.head;
-  const tidy = (mm: number) => Math.max(0, Math.round(mm));
-  return things.map(({ kind, left, bottom, width, height, plusMinus }): Command => {
-    const known = { sizeBy: 'picture', plusMinus: Math.round(10 * plusMinus) / 10 } as const;
-    if (kind === 'window' || kind === 'door') {
-      const blank = blankOpening(newId('opening'), kind, plan.walls[wallId]!, measure);
-      const sill = kind === 'door' ? 0 : tidy(bottom);
-      return {
-        type: 'addOpening',
-        opening: {
-          ...blank,
-          left: tidy(left),
-          width: Math.max(1, tidy(width)),
-          sill,
-          head: Math.max(sill + 1, tidy(bottom + height)),
-          ...known,
-        },
-      };
-    }
-    const blank: Fixture =
-      kind === 'water' || kind === 'electric' || kind === 'fire'
-        ? blankHeater(newId('fixture'), kind, wallId, tidy(left), measure)
-        : blankFixture(newId('fixture'), kind, wallId, tidy(left), measure);
-    return {
-      type: 'addFixture',
-      fixture: {
-        ...blank,
-        ...{ bottom: tidy(bottom), width: Math.max(1, tidy(width)), height: Math.max(1, tidy(height)) },
-        ...known,
-      },
-    };
-  });
-}
 
 /** A wall laid flat: sockets, windows, boards drawn at their heights and distances. */
 export function OfWall({ plan, of, picture, laid, held, marking }: OfProps) {
@@ -91,6 +30,7 @@ export function OfWall({ plan, of, picture, laid, held, marking }: OfProps) {
     return <p className="text-soft">Pull the corners to where they belong: the wall is then laid flat here.</p>;
   const { measure } = plan.head;
   const { frame } = laid;
+  const hangs = frameOf(plan, wall.id) !== undefined;
   // where the wall’s left end meets the floor: pressed; or the lower left corner of the wall itself
   const own = marking.known === 'itself' ? { x: 0, y: frame.height } : null;
   const from = corner ?? own;
@@ -132,7 +72,7 @@ export function OfWall({ plan, of, picture, laid, held, marking }: OfProps) {
         tool={pressing ? null : 'box'}
         shapes={drawn.shapes}
         chosen={drawn.chosen}
-        words={(s) => KINDS.find(([k]) => k === kindOf(s))![1]}
+        words={(s) => CHOICES.find(([k]) => k === kindOf(s))![1]}
         label="The wall, laid flat"
         onDraw={(s) => void drawn.draw(s)}
         onChoose={drawn.setChosen}
@@ -164,7 +104,7 @@ export function OfWall({ plan, of, picture, laid, held, marking }: OfProps) {
               <SelectField
                 label="what it is"
                 value={kindOf(s)}
-                options={KINDS}
+                options={hangs ? CHOICES : KINDS}
                 onCommit={(kind) => setKinds({ ...kinds, [s.id]: kind })}
               />
               <span className="pb-1.5 text-[14px]">

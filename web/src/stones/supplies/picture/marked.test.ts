@@ -1,10 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import { blankUnit, emptyPlan, type Picture, type Plan } from '@heronstone/core/plan';
 import { CODED, type FoundSheet, KNOWN } from '@heronstone/core/picture';
+import { frameOf, fromWall } from '@heronstone/core/room';
 import { applied, tinyRoom, unit, withUnits } from '@heronstone/core/testing';
 import { flatList, knownSize, markedFor, type Marking, markingOf, middling, quarter, sizeOf } from './marked.ts';
 import { nextFrom } from './OfPlace.tsx';
-import { wallCommands } from './OfWall.tsx';
+import { wallCommands } from './on-wall.ts';
 
 const image = { width: 1600, height: 1200 };
 const sheet: FoundSheet = {
@@ -105,6 +106,18 @@ describe('what comes of it', () => {
       opening: { kind: 'window', left: 1200, sill: 905, head: 2005, width: 1000, sizeBy: 'picture', plusMinus: 6 },
     });
     expect(door).toMatchObject({ type: 'addOpening', opening: { kind: 'door', left: 0, sill: 0, head: 2022 } });
+    // a board hangs where it is drawn: from the wall's left end, over the floor, its back at the wall
+    const [hung] = wallCommands(plan, wall.id, [
+      { kind: 'wallBoard', left: 2000, bottom: 1105, width: 812, height: 604, plusMinus: 4 },
+    ]);
+    const board = Object.values(applied(plan, hung!).units).find((u) => u.kind === 'wallBoard')!;
+    expect(board).toMatchObject({ bottom: 1105, width: 812, height: 604, pictured: ['width', 'height'], plusMinus: 4 });
+    const frame = frameOf(plan, wall.id)!;
+    expect(fromWall(frame, board)).toEqual({
+      left: expect.closeTo(2406, 6),
+      out: expect.closeTo(board.depth / 2, 6),
+    });
+    expect(board.facing).toBe(frame.facing);
     const after = applied(plan, ...[socket!, window!]);
     expect(Object.values(after.fixtures)).toHaveLength(Object.values(plan.fixtures).length + 1);
   });
