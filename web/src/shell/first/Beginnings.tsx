@@ -86,7 +86,7 @@ export function Beginnings({ onTrouble }: { onTrouble: (words: string | null) =>
             About twenty minutes. What it is, what is in it, where each thing goes, and a map for the inside of its
             door. No walls are needed.
           </p>
-          <div role="group" aria-label="What it is" className="mt-auto grid grid-cols-3 gap-1 pt-3">
+          <div role="group" aria-label="What it is" className="grid grid-cols-3 gap-1 pt-3">
             {(Object.entries(CUPBOARDS) as [CupboardKind, string][]).map(([kind, words]) => (
               <button
                 key={kind}
@@ -114,7 +114,7 @@ export function Beginnings({ onTrouble }: { onTrouble: (words: string | null) =>
           <p className="text-[14px] text-soft">
             An evening. Four walls in four numbers, or walk round it wall by wall; then what stands in it.
           </p>
-          <div className="mt-auto pt-3">
+          <div className="pt-3">
             <label className="sr-only" htmlFor="new-name">
               Name of the room
             </label>
@@ -154,7 +154,7 @@ export function Beginnings({ onTrouble }: { onTrouble: (words: string | null) =>
             Two minutes, or as long as you like. A room under an eave with six seats and 148 things, as a plan of your
             own: whatever you do to it can be undone.
           </p>
-          <div className="mt-auto flex flex-wrap gap-2 pt-3">
+          <div className="flex flex-wrap gap-2 pt-3">
             <Button
               look="plain"
               disabled={working}
