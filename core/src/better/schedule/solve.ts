@@ -37,6 +37,10 @@ export type ScheduleOptions = {
 /** Proposals, and steps of the bound, between two looks at the clock. */
 const ROUND = 30;
 const BOUND_ROUND = 4;
+/** … of which a message may come in between so many parts: the first proposals take as long as a hundred later ones. */
+const PARTS = 6;
+/** Messages are let in so often, ms: with the longest piece of work it is a twentieth of a second until *Enough* is heard. */
+const BREATH = 20;
 /** After so many steps the bound is as good as it gets. */
 const MOST_STEPS = 1500;
 
@@ -52,7 +56,7 @@ export async function solveSchedule(problem: ScheduleProblem, options: ScheduleO
   const started = now();
   let rested = started;
   const rest = async (): Promise<void> => {
-    if (now() - rested < 40) return;
+    if (now() - rested < BREATH) return;
     await options.breathe?.();
     rested = now();
   };
@@ -79,14 +83,18 @@ export async function solveSchedule(problem: ScheduleProblem, options: ScheduleO
       late = search.best.late;
       bound.bound = 0;
     }
-    for (let k = 0; k < BOUND_ROUND && bound.steps < MOST_STEPS; k++)
+    for (let k = 0; k < BOUND_ROUND && bound.steps < MOST_STEPS; k++) {
       bound.step(search.best.value - late * c.late, late - never);
+      await rest();
+    }
     const best = search.best.value - late * c.late;
     if (done >= 1 || options.cancelled?.() || (late === never && bound.bound >= best - 1e-6)) return answer();
-    search.run(ROUND, done);
+    for (let k = 0; k < PARTS; k++) {
+      search.run(ROUND / PARTS, done);
+      await rest();
+    }
     if (search.best !== said) options.onProgress?.(answer(), done);
     said = search.best;
-    await rest();
   }
 }
 
