@@ -152,14 +152,16 @@ function takingAway(d: Difference, add: Add, jobs: readonly Job[]): void {
       TAKES.takeAway,
     );
   const gone = d.boxesGo.filter((p) => !d.boxesGo.some((o) => o.id === p.inId));
+  const takenOut = (ids: readonly string[]) => `Take out ${some(ids.length, 'container', 'containers')}`;
   if (gone.length > 0)
     add(
       {
         ...{ id: 'takeAway-boxes', kind: 'takeAway', about: gone.map((p) => p.id), after: carried.map((j) => j.id) },
-        name: `Take out ${some(gone.length, 'container', 'containers')}`,
+        name: takenOut(gone.map((p) => p.id)),
         why: 'They are not in the plan that is wanted.',
       },
       gone.length * TAKES.setIn,
+      takenOut,
     );
 }
 

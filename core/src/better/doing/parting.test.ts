@@ -258,6 +258,41 @@ describe('buying, setting in, notes and labels parted by hand', () => {
     }
   });
 
+  test('containers taken out: some today, the rest later; joined with a unit that goes, whoever lifts that lifts it', () => {
+    const boxes = Object.values(room.places)
+      .filter((p) => p.organiserId !== null && p.inId !== null)
+      .map((p) => p.id)
+      .sort();
+    const outer = boxes.filter((id) => !boxes.includes(room.places[id]!.inId!)).slice(0, 3);
+    expect(outer).toHaveLength(3);
+    const without = applied({ ...room, jobs: {} }, ...outer.map((id): Command => ({ type: 'takeOut', id })), {
+      type: 'removeUnit',
+      id: 'sheets',
+    });
+    const again = (plan: Plan): Plan => applied(plan, ...mergeJobs(plan, jobsBetween(plan, without)));
+    const whole = again({ ...room, jobs: {} });
+    const out = whole.jobs['takeAway-boxes']!;
+    expect([out.name, new Set(out.about)]).toEqual(['Take out 3 containers', new Set(outer)]);
+    expect(partsOf(out)).toEqual({ by: 'about', ids: out.about });
+    const two = again(applied(whole, ...partJob(out, 'today', [outer[0]!])));
+    expect(two.jobs['today']).toMatchObject({ name: 'Take out 1 container', about: [outer[0]], kind: 'takeAway' });
+    expect(two.jobs['takeAway-boxes']!.name).toBe('Take out 2 containers');
+    const tick = tickJob(two, without, two.jobs['today']!, '2026-10-03', 5);
+    if (!tick.ok) throw new Error(tick.reason);
+    const taken = again(applied(two, tick.command));
+    expect([taken.places[outer[0]!], taken.places[outer[1]!] !== undefined]).toEqual([undefined, true]);
+    expect(taken.jobs['takeAway-boxes']!.about).toHaveLength(2);
+    const unitGoes = whole.jobs['takeAway-sheets']!;
+    expect(canJoin(unitGoes, out)).toBe(true);
+    const one = again(applied(whole, ...joinJobs(out, unitGoes, 'both')));
+    expect(one.jobs['both']).toMatchObject({ people: unitGoes.people, lifts: unitGoes.lifts, floor: unitGoes.floor });
+    expect(new Set(one.jobs['both']!.about)).toEqual(new Set([...outer, 'sheets']));
+    const all = tickJob(one, without, one.jobs['both']!, '2026-10-03', 5);
+    if (!all.ok) throw new Error(all.reason);
+    const gone = again(applied(one, all.command));
+    expect([gone.units['sheets'], open(gone, 'takeAway')]).toEqual([undefined, []]);
+  });
+
   test('a month’s money is less than all of it costs: parted it fits', async () => {
     const buy = start.jobs['buy-bookcase']!;
     const free: Plan['freeTimes'][string] = {

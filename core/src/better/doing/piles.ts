@@ -8,6 +8,7 @@ const PILES = [
   'passOn',
   'buy',
   'setIn',
+  'takeAway',
   'notes',
   'labels',
 ] as const satisfies readonly Job['kind'][];
@@ -109,6 +110,8 @@ function together(a: Job, b: Job): Job {
     ...{ ...a, about: [...a.about, ...b.about], after: [...a.after, ...b.after], saves: a.saves + b.saves },
     ...{ low: tidy(a.low + b.low), likely: tidy(a.likely + b.likely), high: tidy(a.high + b.high) },
     money: a.money === null && b.money === null ? null : (a.money ?? 0) + (b.money ?? 0),
+    ...{ people: Math.max(a.people, b.people), lifts: a.lifts || b.lifts, floor: Math.max(a.floor, b.floor) },
+    splits: a.splits && b.splits,
     name: `${a.name}; ${b.name.slice(0, 1).toLowerCase()}${b.name.slice(1)}`.slice(0, 120),
   };
 }

@@ -17,9 +17,14 @@ export function Parting({ job, wanted, change }: { job: Job; wanted: Plan | null
   if (!parts && others.length === 0) return null;
   const ids = parts && parts.by !== 'minutes' ? parts.ids : [];
   const nameOf = (id: string): string => {
-    const place = wanted?.places[id];
-    if (place) return placeSaid(wanted!, place);
-    return (wanted?.units[id] ?? wanted?.supplies[id] ?? plan.supplies[id])?.name ?? 'what is gone';
+    // what goes is in the room as it is alone
+    for (const here of [wanted, plan]) {
+      const place = here?.places[id];
+      if (place) return placeSaid(here, place);
+      const one = here?.units[id] ?? here?.supplies[id];
+      if (one) return one.name;
+    }
+    return 'what is gone';
   };
   const choose = (some: readonly string[], on: boolean) =>
     setChosen([...chosen.filter((x) => !some.includes(x)), ...(on ? some : [])]);
