@@ -1,8 +1,7 @@
 import { BY_TAPE } from './blank.ts';
-import { type Sized } from './rows/index.ts';
+import { type Side, type Sized } from './rows/index.ts';
 
 type Doubted<F extends string> = { usual: readonly F[]; unsure: readonly F[]; pictured: readonly (F & Side)[] };
-type Side = 'width' | 'depth' | 'height';
 
 /**
  * What of a thing, or of what stands in the room, is still usual, guessed or by picture once some of it is said anew: what is said is measured from then

@@ -11,6 +11,6 @@ export * from './pieces.ts';
 export * from './places.ts';
 export * from './plan-head.ts';
 export * from './room.ts';
-export { SIDES, SIZE_BY } from './shared-fields.ts';
+export { type Side, SIDES } from './shared-fields.ts';
 export * from './supplies.ts';
 export * from './upkeep.ts';

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import { CATALOGUE, sizesByGaps, UNIT_KINDS, type UnitKind } from '@heronstone/core/catalogue';
 import { formatLength } from '@heronstone/core/lengths';
-import { lengthBetween, type Measured } from '@heronstone/core/picture';
+import { lengthBetween } from '@heronstone/core/picture';
 import { asOne, blankUnit, type Command, middleOfRoom, newId, type Unit } from '@heronstone/core/plan';
 import { freeSpotFor } from '@heronstone/core/room';
 import { usePlan } from '../../../state/plan-store.ts';
@@ -11,6 +11,7 @@ import { useSelection } from '../../../state/selection.ts';
 import { Button } from '../../../ui/button.tsx';
 import { LengthField, SelectField, TextField } from '../../../ui/fields/index.ts';
 import { FlatPane } from './FlatPane.tsx';
+import { doubtOf, frontMeasured } from './front-measured.ts';
 import { keptPicture } from './keep.ts';
 import { type OfProps } from './OfPlace.tsx';
 
@@ -26,13 +27,15 @@ export function OfFront({ plan, of, picture, laid, held, marking }: OfProps) {
   const { select } = useSelection();
   const [between, setBetween] = useState<'columns' | 'rows'>('rows');
   const [gaps, setGaps] = useState<Gaps>({ columns: [], rows: [] });
-  const [fresh, setFresh] = useState<{ kind: UnitKind; name: string; depth: number; depthSaid: boolean }>({
-    ...{ kind: 'lowChest', name: '', depth: 400, depthSaid: false },
+  const [fresh, setFresh] = useState<{ kind: UnitKind; name: string; depth: number | null }>({
+    ...{ kind: 'lowChest', name: '', depth: null },
   });
   const unit = plan.units[of.id ?? ''] ?? null;
   if (!laid || !held || !marking)
     return <p className="text-soft">Pull the corners to those of the front: it is then laid flat here.</p>;
   const { measure } = plan.head;
+  // until somebody says how deep it is it is as deep as its kind usually is
+  const depth = unit?.depth ?? fresh.depth ?? blankUnit('', fresh.kind, measure).depth;
   const { frame } = laid;
   const corners = marking.frame ?? marking.corners;
   const [wide, tall] = [
@@ -44,7 +47,7 @@ export function OfFront({ plan, of, picture, laid, held, marking }: OfProps) {
   // a unit known by itself keeps its size; otherwise the picture says it
   const shape = {
     ...(marking.frame || !unit ? size : { width: unit.width, height: unit.height }),
-    depth: unit?.depth ?? fresh.depth,
+    depth,
     rows: gaps.rows.length + 1,
     columns: gaps.columns.length + 1,
   };
@@ -63,20 +66,15 @@ export function OfFront({ plan, of, picture, laid, held, marking }: OfProps) {
     }));
   const stand = async () => {
     if (!found) return;
-    const front: Partial<Unit> = {
-      ...{ width: shape.width, height: shape.height, rows: shape.rows, columns: shape.columns },
-      ...{ rowSizes: shape.rows > 1 ? found.rowSizes : [], columnSizes: shape.columns > 1 ? found.columnSizes : [] },
-      inserts: [],
-      // a unit known by itself keeps its size
-      ...(marking.frame || !unit ? { pictured: ['width', 'height'], plusMinus: doubtOf(wide, tall) } : {}),
-    };
+    const seen = marking.frame || !unit ? { plusMinus: doubtOf(wide, tall) } : null;
+    const front = frontMeasured(shape, found, seen);
     const id = unit?.id ?? newId('unit');
     const commands: Command[] = [];
     if (unit) commands.push({ type: 'setUnit', id, set: front });
     else {
       const name = fresh.name.trim() || CATALOGUE[fresh.kind].name;
-      const depth = { depth: fresh.depth, usual: fresh.depthSaid ? [] : (['depth'] as Unit['usual']) };
-      const made = { ...blankUnit(id, fresh.kind, measure), ...front, name, ...depth, ...middleOfRoom(plan) };
+      const usual: Unit['usual'] = fresh.depth === null ? ['depth'] : [];
+      const made = { ...blankUnit(id, fresh.kind, measure), ...front, name, depth, usual, ...middleOfRoom(plan) };
       const { x, y, facing, bottom, hostId } = freeSpotFor(plan, made);
       commands.push({ type: 'placeUnit', unit: { ...made, x, y, facing, bottom, hostId } });
     }
@@ -183,8 +181,8 @@ export function OfFront({ plan, of, picture, laid, held, marking }: OfProps) {
           <LengthField
             label="its depth"
             positive
-            mm={fresh.depth}
-            onCommit={(mm) => mm !== null && setFresh({ ...fresh, depth: mm, depthSaid: true })}
+            mm={depth}
+            onCommit={(mm) => mm !== null && setFresh({ ...fresh, depth: mm })}
           />
         </div>
       )}
@@ -204,7 +202,3 @@ export function OfFront({ plan, of, picture, laid, held, marking }: OfProps) {
     </section>
   );
 }
-
-/** The larger doubt of two lengths, mm. */
-const doubtOf = (a: Measured | null, b: Measured | null): number =>
-  Math.round(10 * Math.max(a?.plusMinus ?? 0, b?.plusMinus ?? 0)) / 10;

@@ -4,6 +4,7 @@ import { CODED, type FoundSheet, KNOWN } from '@heronstone/core/picture';
 import { frameOf, fromWall } from '@heronstone/core/room';
 import { applied, tinyRoom, unit, withUnits } from '@heronstone/core/testing';
 import { flatList, knownSize, markedFor, type Marking, markingOf, middling, quarter, sizeOf } from './marked.ts';
+import { doubtOf, frontMeasured } from './front-measured.ts';
 import { nextFrom } from './OfPlace.tsx';
 import { wallCommands } from './on-wall.ts';
 
@@ -120,5 +121,18 @@ describe('what comes of it', () => {
     expect(board.facing).toBe(frame.facing);
     const after = applied(plan, ...[socket!, window!]);
     expect(Object.values(after.fixtures)).toHaveLength(Object.values(plan.fixtures).length + 1);
+  });
+
+  test('a front measured by its own width leaves what is known of it as it was; by another thing its sides are by picture', () => {
+    const plan = withUnits(room(), unit('lowChest', { id: 'usual', x: 1500, usual: ['width', 'depth'] }));
+    const { width, height } = plan.units.usual!;
+    const shape = { width, height, rows: 2, columns: 1 };
+    const found = { rowSizes: [300, 300], columnSizes: [width] };
+    const itself = applied(plan, { type: 'setUnit', id: 'usual', set: frontMeasured(shape, found, null) }).units.usual!;
+    expect(itself).toMatchObject({ rows: 2, columnSizes: [], usual: ['width', 'depth'], pictured: [] });
+    const set = frontMeasured({ ...shape, width: 803 }, found, { plusMinus: 5 });
+    const seen = applied(plan, { type: 'setUnit', id: 'usual', set }).units.usual!;
+    expect(seen).toMatchObject({ width: 803, usual: ['depth'], pictured: ['width', 'height'], plusMinus: 5 });
+    expect(doubtOf({ length: 800, plusMinus: 4.26 }, { length: 900, plusMinus: 3 })).toBe(4.3);
   });
 });
