@@ -25,7 +25,10 @@ try {
   const guild = process.env.DATABASE_URL;
   if (what === 'serve' && guild && !values.demo) {
     const { serveGuildUntilStopped } = await import('./guild/serve-until-stopped.ts');
-    await serveGuildUntilStopped(guild, portOf(values.port), values);
+    const { startTrouble } = await import('./guild/trouble.ts');
+    await serveGuildUntilStopped(guild, portOf(values.port), values).catch((error: unknown) => {
+      throw startTrouble(error, guild) ?? error;
+    });
   } else if (what === 'serve') await serveUntilStopped(folder, portOf(values.port), values);
   else if (what === 'backup') await backupNow(folder, file && resolve(process.env.INIT_CWD ?? '.', file));
   else if (what === 'restore') await restoreNow(folder, file, values.mend === true);

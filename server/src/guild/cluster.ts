@@ -97,6 +97,10 @@ export class Cluster {
   get serversUrl(): string {
     return this.url('heronstone_login', this.kept.servers, 'heronstone');
   }
+  /** where PostgreSQL keeps its files */
+  get dataFolder(): string {
+    return join(this.folder, 'database');
+  }
   /** the program of this PostgreSQL, by name */
   program(name: string): string {
     return join(this.programs, name);
@@ -105,7 +109,7 @@ export class Cluster {
   /** Starts it, on the port it had before. */
   async start(): Promise<void> {
     this.port ||= await freePort();
-    const data = join(this.folder, 'database');
+    const data = this.dataFolder;
     const settings = [`port=${this.port}`, 'listen_addresses=127.0.0.1', `unix_socket_directories=`, ...this.settings];
     const child = spawn(this.program('postgres'), ['-D', data, ...settings.flatMap((s) => ['-c', s])], {
       ...runner(),

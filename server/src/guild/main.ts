@@ -6,6 +6,7 @@ import { diskTrouble, FolderNewer, Trouble } from '../store/trouble.ts';
 import { Households } from './households.ts';
 import { type Role } from './members.ts';
 import { migrateGuild } from './migrate.ts';
+import { startTrouble } from './trouble.ts';
 
 const root = fileURLToPath(new URL('../../../', import.meta.url));
 const SAY = `Say
@@ -26,7 +27,9 @@ All but trial need DATABASE_OWNER_URL (the role the tables belong to); invitatio
 process.umask(0o077);
 try {
   await main();
-} catch (error) {
+} catch (thrown) {
+  const url = process.env.DATABASE_OWNER_URL ?? process.env.DATABASE_URL;
+  const error = (url && startTrouble(thrown, url)) || thrown;
   const plain = error instanceof Trouble || error instanceof FolderNewer || error instanceof Refusal;
   console.error(plain ? error.message : (diskTrouble(error, 'asked for')?.message ?? (error as Error).stack));
   process.exit(1);

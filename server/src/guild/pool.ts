@@ -39,6 +39,8 @@ export type PoolParts = {
   role: string | null;
   connections?: number;
   statementTimeout?: number;
+  /** how long is waited for one of them, ms */
+  forConnection?: number;
   onTrouble?: (words: string) => void;
   /** told every question and what came with it, for tests that ask them again as somebody else */
   onQuestion?: (sql: string, params: unknown[]) => void;
@@ -57,6 +59,7 @@ export class Pool {
     role,
     connections = CONNECTIONS,
     statementTimeout = FOR_STATEMENT,
+    forConnection = FOR_CONNECTION,
     onTrouble,
     onQuestion,
   }: PoolParts) {
@@ -70,7 +73,7 @@ export class Pool {
     this.pool = new pg.Pool({
       ...this.config,
       max: connections,
-      connectionTimeoutMillis: FOR_CONNECTION,
+      connectionTimeoutMillis: forConnection,
       idleTimeoutMillis: 60_000,
     });
     // one that lay idle and broke is not used again; whoever asks next gets another

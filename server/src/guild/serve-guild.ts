@@ -43,10 +43,7 @@ export type GuildParts = {
   /** how many proxies stand before it; their X-Forwarded-For is believed */
   trustProxy?: number;
   web?: string;
-  connections?: number;
-  statementTimeout?: number;
-  onQuestion?: PoolParts['onQuestion'];
-};
+} & Pick<PoolParts, 'connections' | 'statementTimeout' | 'forConnection' | 'onQuestion'>;
 
 export type RunningGuild = {
   port: number;
@@ -68,9 +65,7 @@ export async function serveGuild({
   origin = null,
   trustProxy = 0,
   web = WEB,
-  connections,
-  statementTimeout,
-  onQuestion,
+  ...ofPool
 }: GuildParts): Promise<RunningGuild> {
   const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' }, pino.destination(2));
   const warn = (words: string) => log.warn(words);
@@ -78,9 +73,7 @@ export async function serveGuild({
     url: databaseUrl,
     role: SERVERS,
     onTrouble: warn,
-    ...(connections !== undefined && { connections }),
-    ...(statementTimeout !== undefined && { statementTimeout }),
-    ...(onQuestion && { onQuestion }),
+    ...ofPool,
   });
   const closing: (() => Promise<unknown>)[] = [() => pool.close()];
   const closeAll = async () => {
