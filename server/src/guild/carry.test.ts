@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { gunzipSync, gzipSync } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { exportPlan } from '@heronstone/core/formats';
-import { TABLE_NAMES } from '@heronstone/core/plan';
+import { planTrouble, TABLE_NAMES } from '@heronstone/core/plan';
 import { craftedCommands, craftedPlan } from '../crafted.ts';
 import { serve } from '../serve.ts';
 import { openDatabase } from '../store/database.ts';
@@ -124,6 +124,46 @@ describe('from the folder to the guild and back', () => {
     expect((await showing(store)).map((p) => p.file)).toEqual((shown as { file: string }[]).map((p) => p.file));
   });
 
+  test.each([16, 17, 18])(
+    'a file of version %i of the tables is brought up to date on the way in, log and undo too',
+    async (version) => {
+      const kept = JSON.parse(
+        gunzipSync(readFileSync(join(root, `server/src/store/kept/folder-${version}.json.gz`))).toString(),
+      ) as { planId: string; revision: number; undo: string; redo: string; tables: Record<string, { id: string }[]> };
+      const order = ['plans', ...TABLE_NAMES.map(snake), 'command_log'].filter((t) => kept.tables[t]);
+      const head = { format: 'heronstone-household/1', version, name: `Of ${version}` };
+      const acts = [
+        {
+          id: 'act-1',
+          at: '2026-10-03T10:00:00+00:00',
+          about: '',
+          plan_name: '',
+          words: 'began',
+          by_whom: 'The operator',
+        },
+      ];
+      const lines = [
+        JSON.stringify(head),
+        ...order.flatMap((t) => kept.tables[t]!.map((row) => `["${t}",${JSON.stringify(row)}]`)),
+        ...acts.map((row) => `["acts",${JSON.stringify(row)}]`),
+      ];
+      const file = join(newFolder(), 'older.gz');
+      writeFileSync(file, gzipSync(`${lines.join('\n')}\n`));
+      const { id, sum } = await guild.households.import(file);
+      expect(id).toBe(`of-${version}`);
+      expect(sum.acts).toMatchObject({ rows: 1 });
+      const store = new PlanStore(new GuildEngine(guild.guild.hub, { household: id }));
+      const got = (await store.get(kept.planId))!;
+      expect(got).toMatchObject({ revision: kept.revision, undo: kept.undo, redo: kept.redo });
+      expect(planTrouble(got.plan)).toBeNull();
+      expect(Object.keys(got.plan.supplies).sort()).toEqual(kept.tables.supplies!.map((r) => r.id).sort());
+      expect((await store.undo(kept.planId)).ok).toBe(true);
+      expect((await store.redo(kept.planId)).ok).toBe(true);
+      expect((await store.get(kept.planId))!.plan).toEqual(got.plan);
+      await guild.households.erase(id);
+    },
+  );
+
   test('a file that is damaged, cut off, of another version or none makes no household', async () => {
     const good = join(newFolder(), 'house.gz');
     await guild.households.export('as-before', good);
@@ -137,6 +177,10 @@ describe('from the folder to the guild and back', () => {
       [file('none', 'not one'), /no file of a household|incorrect header/],
       [file('other', gzipSync('{"format":"something"}\n')), /no file of a household/],
       [file('later', gzipSync(lines.join('\n').replace(/"version":\d+/, '"version":999'))), /of version 999/],
+      [
+        file('before', gzipSync(lines.join('\n').replace(/"version":\d+/, '"version":3'))),
+        /no file of a household then/,
+      ],
       [
         file('damaged', gzipSync([...lines.slice(0, 3), '["plans",{', ...lines.slice(3)].join('\n'))),
         /damaged|invalid|JSON/i,

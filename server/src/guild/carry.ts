@@ -18,6 +18,9 @@ const PICTURES = 8;
 /** A row as the database writes it down in JSON: what is read from one engine goes into the other to the last digit. */
 export type Carried = { table: string; row: string };
 
+/** Whether only a guild keeps rows of it. */
+export const isOfGuild = ({ table }: Carried): boolean => GUILD_TABLES.includes(table as never);
+
 const exists = async (db: Queries, table: string) =>
   (await db.query('SELECT to_regclass($1) IS NOT NULL AS is', [table]))[0]!.is === true;
 
@@ -131,7 +134,10 @@ export type FileHead = { format: typeof FILE_FORMAT; version: number; name: stri
 
 export const fileHead = (name: string): FileHead => ({ format: FILE_FORMAT, version: TABLES_VERSION, name });
 
-/** @throws Trouble when a file is none, or of another version of the tables than this program's */
+/** Households have been written into files since this version of the tables. */
+const OLDEST = 16;
+
+/** @throws Trouble when a file is none, or of a version of the tables that this program does not know */
 export function mustBeFile(line: string): FileHead {
   let head: Partial<FileHead>;
   try {
@@ -141,9 +147,13 @@ export function mustBeFile(line: string): FileHead {
   }
   if (head?.format !== FILE_FORMAT || typeof head.version !== 'number' || typeof head.name !== 'string')
     throw new Trouble('That is no file of a household.');
-  if (head.version !== TABLES_VERSION)
+  if (head.version > TABLES_VERSION)
     throw new Trouble(
-      `That file is of version ${head.version} of the tables, and this program has ${TABLES_VERSION}. Write it again with a program of the same version.`,
+      `That file is of version ${head.version} of the tables, and this program has ${TABLES_VERSION}. Read it with a newer Heronstone.`,
+    );
+  if (!Number.isInteger(head.version) || head.version < OLDEST)
+    throw new Trouble(
+      `That file says it is of version ${head.version} of the tables; there was no file of a household then.`,
     );
   return head as FileHead;
 }

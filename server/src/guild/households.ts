@@ -13,6 +13,7 @@ import { createInterface } from 'node:readline';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { createGunzip, createGzip } from 'node:zlib';
+import { broughtUp } from './bring-up.ts';
 import { backUp, dumpOf } from '../store/backup.ts';
 import { type Database, openDatabase } from '../store/database.ts';
 import { DataFolder } from '../store/data-folder.ts';
@@ -141,7 +142,7 @@ export class Households {
     });
   }
 
-  /** Makes a household of such a file; all of it or nothing. @returns its word, an invitation's secret, what was read */
+  /** Makes a household of such a file, one of an earlier program too; all of it or nothing. @returns its word, an invitation's secret, what was read */
   async import(file: string, id?: string): Promise<{ id: string; secret: string; sum: Sum }> {
     if (!existsSync(file)) throw new Trouble(`There is no file ${file}.`);
     const lines = createInterface({ input: createReadStream(file).pipe(createGunzip()), crlfDelay: Infinity })[
@@ -156,7 +157,7 @@ export class Households {
         yield { table: cut[1]!, row: cut[2]! };
       }
     };
-    return this.make(head.name, id, rows());
+    return this.make(head.name, id, broughtUp(head.version, rows()));
   }
 
   private async make(name: string, id = wordOf(name), rows: AsyncIterable<Carried>) {

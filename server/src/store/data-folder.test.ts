@@ -14,14 +14,13 @@ import { join, relative } from 'node:path';
 import { createHash } from 'node:crypto';
 import { gunzipSync } from 'node:zlib';
 import { describe, expect, test } from '@jest/globals';
-import { PGlite } from '@electric-sql/pglite';
 import { exportPlan, importPlan } from '@heronstone/core/formats';
 import { type Command, HARMFUL, type Plan, planTrouble } from '@heronstone/core/plan';
 import { block, tinyRoom, unit, withUnits } from '@heronstone/core/testing';
 import { post, program, root, throwAwayFolders } from '../testing.ts';
 import { type Backup, backupsFolder, listBackups, outlived } from './backup.ts';
 import { DataFolder } from './data-folder.ts';
-import { type Database, openDatabase, TABLES_VERSION, template } from './database.ts';
+import { emptyOfVersion, type Database, openDatabase, TABLES_VERSION } from './database.ts';
 import { catchUp, positionOf } from './entries.ts';
 import { sealFolder, unsealFolder } from './folder-seal.ts';
 import { Journal } from './journal.ts';
@@ -64,16 +63,8 @@ const kept = (version: number) =>
 /** A data folder with the tables of a version and the rows kept of it. */
 async function folderOf({ version, tables }: Kept): Promise<string> {
   const folder = newFolder();
-  cpSync(await template(), join(folder, 'database'), { recursive: true });
-  const pg = await PGlite.create(join(folder, 'database'));
-  await pg.exec('DROP SCHEMA public CASCADE; CREATE SCHEMA public');
-  await pg.exec(
-    'CREATE TABLE schema_migrations (name text PRIMARY KEY, applied_at timestamptz NOT NULL DEFAULT now())',
-  );
-  const migrations = join(root, 'server/src/sql/migrations');
-  for (const name of readdirSync(migrations).sort().slice(0, version))
-    await pg.exec(readFileSync(join(migrations, name), 'utf8'));
-  await pg.transaction(async (tx) => {
+  const db = await emptyOfVersion(join(folder, 'database'), version);
+  await db.transaction(async (tx) => {
     await tx.exec('DELETE FROM schema_migrations');
     await tx.exec('SET CONSTRAINTS ALL DEFERRED');
     if (tables.journal_state) await tx.exec('DELETE FROM journal_state');
@@ -83,7 +74,7 @@ async function folderOf({ version, tables }: Kept): Promise<string> {
         JSON.stringify(tables[table]),
       ]);
   });
-  await pg.close();
+  await db.close();
   sealFolder(join(folder, 'database'));
   return folder;
 }

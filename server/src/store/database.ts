@@ -38,6 +38,9 @@ export function migrationFiles(): { name: string; sql: string }[] {
 /** The version of the tables: the number of the newest migration. */
 export const TABLES_VERSION = Number(migrationFiles().at(-1)!.name.slice(0, 4));
 
+const MIGRATIONS_TABLE =
+  'CREATE TABLE IF NOT EXISTS schema_migrations (name text PRIMARY KEY, applied_at timestamptz NOT NULL DEFAULT now())';
+
 class Embedded implements Database {
   private closed = false;
 
@@ -103,6 +106,23 @@ export async function openDatabase(
   }
 }
 
+/**
+ * Makes a database with the empty tables of an earlier program: filled with its rows and opened again, it is brought up to date as any other.
+ * @param folder a path where nothing is yet
+ * @param version number of its newest migration
+ */
+export async function emptyOfVersion(folder: string, version: number): Promise<Database> {
+  cpSync(await template(), folder, { recursive: true });
+  const db = await opened(folder, false);
+  await db.exec('DROP SCHEMA public CASCADE; CREATE SCHEMA public');
+  await db.exec(MIGRATIONS_TABLE);
+  for (const { name, sql } of migrationFiles().filter((m) => Number(m.name.slice(0, 4)) <= version)) {
+    await db.exec(sql);
+    await db.query('INSERT INTO schema_migrations (name) VALUES ($1)', [name]);
+  }
+  return db;
+}
+
 /** Unpacks a dump. @throws DatabaseBroken when it is none */
 function unpack(dump: Uint8Array, folder: string): void {
   makeFolder(folder);
@@ -132,9 +152,7 @@ async function opened(folder: string, checked: boolean): Promise<Database> {
   try {
     const pg = await PGlite.create(folder, checked ? { extensions: { amcheck } } : {});
     const db = new Embedded(pg, folder);
-    await db.exec(
-      'CREATE TABLE IF NOT EXISTS schema_migrations (name text PRIMARY KEY, applied_at timestamptz NOT NULL DEFAULT now())',
-    );
+    await db.exec(MIGRATIONS_TABLE);
     return db;
   } catch (error) {
     const disk = diskTrouble(error, folder);
@@ -198,9 +216,7 @@ export async function template(): Promise<string> {
   makeFolder(half);
   const pg = await PGlite.create(half);
   const db = new Embedded(pg, half);
-  await db.exec(
-    'CREATE TABLE schema_migrations (name text PRIMARY KEY, applied_at timestamptz NOT NULL DEFAULT now())',
-  );
+  await db.exec(MIGRATIONS_TABLE);
   await migrate(db, null);
   for (const statement of WITHOUT_PATTERNS) await db.exec(statement);
   await db.close();
