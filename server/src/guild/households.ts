@@ -13,12 +13,12 @@ import { createInterface } from 'node:readline';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { createGunzip, createGzip } from 'node:zlib';
-import { broughtUp } from './bring-up.ts';
 import { backUp, dumpOf } from '../store/backup.ts';
 import { type Database, openDatabase } from '../store/database.ts';
 import { DataFolder } from '../store/data-folder.ts';
 import { type Queries } from '../store/queries.ts';
 import { Trouble } from '../store/trouble.ts';
+import { broughtUp } from './bring-up.ts';
 import {
   type Carried,
   carriedFrom,
